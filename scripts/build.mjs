@@ -1,0 +1,36 @@
+// Builds the pages, then the server entry and the command line beside them, then compresses what is served.
+import { spawnSync } from 'node:child_process';
+import { cpSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { brotliCompressSync, constants, gzipSync } from 'node:zlib';
+import { build } from 'esbuild';
+
+const astro = spawnSync(process.execPath, ['node_modules/astro/astro.js', 'build'], {
+  stdio: ['ignore', 'ignore', 'inherit'],
+  env: { ...process.env, ASTRO_TELEMETRY_DISABLED: '1' },
+});
+if (astro.status !== 0) process.exit(astro.status ?? 1);
+
+await build({
+  entryPoints: { serve: 'src/server/serve.ts', cli: 'src/cli/main.ts' },
+  outdir: 'dist',
+  outExtension: { '.js': '.mjs' },
+  bundle: true,
+  platform: 'node',
+  format: 'esm',
+  target: 'node20',
+  packages: 'external',
+  logLevel: 'warning',
+});
+cpSync('src/server/migrations', 'dist/migrations', { recursive: true });
+
+const COMPRESSIBLE = /\.(js|css|svg|json|html)$/;
+for (const name of readdirSync('dist/client', { recursive: true })) {
+  const file = join('dist/client', name);
+  if (!COMPRESSIBLE.test(name) || !statSync(file).isFile()) continue;
+  const body = readFileSync(file);
+  if (body.length < 1024) continue;
+  writeFileSync(`${file}.gz`, gzipSync(body, { level: 9 }));
+  writeFileSync(`${file}.br`, brotliCompressSync(body, { params: { [constants.BROTLI_PARAM_QUALITY]: 9 } }));
+}
+writeFileSync('dist/.built', '');

@@ -1,0 +1,102 @@
+import { readFileSync } from 'node:fs';
+import { dirname, resolve } from 'node:path';
+import { fileURLToPath } from 'node:url';
+import { plan } from '../core/method/plan';
+import { InputError, parseInput } from '../schema/faults';
+import { planAnswerOf } from '../schema/planAnswer';
+import { planInput, planRequestOf, simulateInput } from '../schema/planRequest';
+import { simulate } from '../schema/simulateAnswer';
+import { closeDatabase, openDatabase } from '../server/db';
+
+const HELP = `Usage: ./ithermon COMMAND [FILE|-]
+  simulate [FILE|-]   what happens if: JSON in, JSON out
+  plan [FILE|-]       choose for me: JSON in, JSON out
+  backup FILE         copy the database (ITHERMON_DB, default data/ithermon.db) while it is in use;
+                      restore it with ./start --db FILE
+Exit 0 done, 2 bad input (one line a fault on standard error), 1 anything unexpected.`;
+
+const LARGEST_INPUT_bytes = 4 * 1024 * 1024;
+
+async function main(args: readonly string[]): Promise<number> {
+  const [command, target] = args;
+  switch (command) {
+    case 'simulate':
+      print(simulate(parseInput(simulateInput, readInput(target))));
+      return 0;
+    case 'plan': {
+      const solving = plan(planRequestOf(parseInput(planInput, readInput(target))));
+      let next = solving.next();
+      while (!next.done) next = solving.next();
+      print(planAnswerOf(next.value));
+      return 0;
+    }
+    case 'backup':
+      print(await backup(target));
+      return 0;
+    case '--help':
+    case 'help':
+      process.stdout.write(`${HELP}\n`);
+      return 0;
+    default:
+      throw new InputError([
+        {
+          path: '$command',
+          message: `is ${command === undefined ? 'missing' : `"${command}"`}; give simulate, plan or backup (--help tells more)`,
+        },
+      ]);
+  }
+}
+
+function readInput(target: string | undefined): unknown {
+  let text: string;
+  try {
+    text = readFileSync(target === undefined || target === '-' ? 0 : target, 'utf8');
+  } catch (error) {
+    throw new InputError([
+      {
+        path: '$',
+        message: `cannot be read: ${(error as Error).message}; give a file or - for standard input`,
+      },
+    ]);
+  }
+  if (text.length > LARGEST_INPUT_bytes)
+    throw new InputError([{ path: '$', message: 'is larger than 4 MiB; send one request at a time' }]);
+  try {
+    return JSON.parse(text) as unknown;
+  } catch (error) {
+    throw new InputError([
+      {
+        path: '$',
+        message: `is not valid JSON (${(error as Error).message}); check brackets, commas and quotes`,
+      },
+    ]);
+  }
+}
+
+async function backup(target: string | undefined): Promise<unknown> {
+  if (!target)
+    throw new InputError([{ path: '$file', message: 'is missing; give the file to write the copy to' }]);
+  const here = dirname(fileURLToPath(import.meta.url));
+  const file = resolve(process.env['ITHERMON_DB'] ?? 'data/ithermon.db');
+  const db = openDatabase(file, resolve(here, 'migrations'));
+  const { totalPages } = await db.$client.backup(resolve(target));
+  closeDatabase(db);
+  return { file: target, pages: totalPages };
+}
+
+const print = (value: unknown): void => void process.stdout.write(`${JSON.stringify(value)}\n`);
+
+main(process.argv.slice(2)).then(
+  (code) => {
+    process.exitCode = code;
+  },
+  (error: unknown) => {
+    if (error instanceof InputError) {
+      for (const fault of error.faults) process.stderr.write(`${fault.path} ${fault.message}\n`);
+      process.exitCode = 2;
+      return;
+    }
+    process.stderr.write(`${error instanceof Error ? (error.stack ?? error.message) : String(error)}\n`);
+    process.exitCode = 1;
+  },
+);

@@ -1,0 +1,98 @@
+import { property, type Property } from './property';
+
+/** Thermal data of one solder alloy; volumetric heats per m³, conductivities of the solid and the melt. */
+export interface Alloy {
+  readonly name: string;
+  readonly solidus: Property<'K'>;
+  readonly liquidus: Property<'K'>;
+  readonly density: Property<'kg/m³'>;
+  readonly heatSolid: Property<'J/kgK'>;
+  readonly heatLiquid: Property<'J/kgK'>;
+  readonly latentHeat: Property<'J/kg'>;
+  readonly conductivitySolid: Property<'W/mK'>;
+  readonly conductivityLiquid: Property<'W/mK'>;
+  readonly leaded: boolean;
+}
+
+const ISO_9453 = 'ISO 9453 / J-STD-006 melting ranges, from memory';
+const METALS = 'Smithells Metals Reference Book, tin and tin–lead tables, from memory';
+
+interface AlloyFigures {
+  name: string;
+  solidus_K: number;
+  liquidus_K: number;
+  density: number;
+  heat: [solid: number, liquid: number];
+  latent: number;
+  conductivity: [solid: number, liquid: number];
+  leaded: boolean;
+}
+
+function alloy(figures: AlloyFigures): Alloy {
+  const around = (value: number, share: number): [number, number] => [
+    value * (1 - share),
+    value * (1 + share),
+  ];
+  const [heatSolid, heatLiquid] = figures.heat;
+  const [solid, liquid] = figures.conductivity;
+  const melting = (value_K: number) =>
+    property(value_K, 'K', [value_K - 2, value_K + 2], 0.002, 'from-memory', ISO_9453);
+  return {
+    name: figures.name,
+    solidus: melting(figures.solidus_K),
+    liquidus: melting(figures.liquidus_K),
+    density: property(figures.density, 'kg/m³', around(figures.density, 0.03), 0.01, 'from-memory', METALS),
+    heatSolid: property(heatSolid, 'J/kgK', around(heatSolid, 0.15), 0.07, 'from-memory', METALS),
+    heatLiquid: property(heatLiquid, 'J/kgK', around(heatLiquid, 0.15), 0.07, 'from-memory', METALS),
+    latentHeat: property(figures.latent, 'J/kg', around(figures.latent, 0.2), 0.1, 'from-memory', METALS),
+    conductivitySolid: property(solid, 'W/mK', around(solid, 0.2), 0.08, 'from-memory', METALS),
+    conductivityLiquid: property(liquid, 'W/mK', around(liquid, 0.25), 0.12, 'from-memory', METALS),
+    leaded: figures.leaded,
+  };
+}
+
+export const ALLOYS = {
+  sn60pb40: alloy({
+    name: 'Sn60Pb40',
+    solidus_K: 456.15,
+    liquidus_K: 463.15,
+    density: 8500,
+    heat: [176, 210],
+    latent: 37000,
+    conductivity: [49, 25],
+    leaded: true,
+  }),
+  sn63pb37: alloy({
+    name: 'Sn63Pb37 (eutectic)',
+    solidus_K: 456.15,
+    liquidus_K: 456.15,
+    density: 8400,
+    heat: [180, 215],
+    latent: 40000,
+    conductivity: [50, 25],
+    leaded: true,
+  }),
+  sac305: alloy({
+    name: 'Sn96.5Ag3Cu0.5',
+    solidus_K: 490.15,
+    liquidus_K: 493.15,
+    density: 7380,
+    heat: [232, 250],
+    latent: 57000,
+    conductivity: [58, 32],
+    leaded: false,
+  }),
+  sn993cu07: alloy({
+    name: 'Sn99.3Cu0.7 (eutectic)',
+    solidus_K: 500.15,
+    liquidus_K: 500.15,
+    density: 7310,
+    heat: [230, 250],
+    latent: 59000,
+    conductivity: [62, 33],
+    leaded: false,
+  }),
+} as const satisfies Record<string, Alloy>;
+
+export type AlloyId = keyof typeof ALLOYS;
+export const ALLOY_IDS = Object.keys(ALLOYS) as [AlloyId, ...AlloyId[]];

@@ -1,0 +1,29 @@
+import { property } from './property';
+
+/** Copper foil and plated copper of the board. */
+export const COPPER = {
+  conductivity: property(
+    390,
+    'W/mK',
+    [340, 401],
+    0.03,
+    'from-memory',
+    'Incropera table A.1, pure copper at 400 K is 393 W/mK',
+  ),
+  volumetricHeat: property(
+    3.5e6,
+    'J/m³K',
+    [3.4e6, 3.6e6],
+    0.01,
+    'from-memory',
+    'Incropera table A.1, 8933 kg/m³ × 397 J/kgK at 400 K',
+  ),
+  plating: property(
+    25e-6,
+    'm',
+    [18e-6, 38e-6],
+    0.18,
+    'from-memory',
+    'IPC-6012 hole wall copper, class 2 average 20 µm; common practice 25 µm',
+  ),
+} as const;

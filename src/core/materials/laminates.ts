@@ -1,0 +1,89 @@
+import { property, type Property } from './property';
+
+/** A board laminate: how it carries heat, and how long it endures it. */
+export interface Laminate {
+  readonly name: string;
+  readonly conductivityInPlane: Property<'W/mK'>;
+  readonly conductivityThrough: Property<'W/mK'>;
+  readonly volumetricHeat: Property<'J/m³K'>;
+  /** Time to delamination at 260 °C and at 288 °C; the uncertainty is that of its logarithm. */
+  readonly t260: Property<'s'>;
+  readonly t288: Property<'s'>;
+}
+
+const GLASS_EPOXY = 'glass–epoxy laminates, several published measurements, from memory';
+const T_TEST = 'IPC-TM-650 2.4.24.1 time to delamination, typical data-sheet figures, from memory';
+
+const inPlane = (value: number) =>
+  property(value, 'W/mK', [0.5 * value, 1.5 * value], 0.15, 'from-memory', GLASS_EPOXY);
+const through = (value: number) =>
+  property(value, 'W/mK', [0.6 * value, 1.5 * value], 0.15, 'from-memory', GLASS_EPOXY);
+const heat = (value: number) =>
+  property(value, 'J/m³K', [0.8 * value, 1.25 * value], 0.08, 'from-memory', GLASS_EPOXY);
+const endures = (value_s: number, range: readonly [number, number]) =>
+  property(value_s, 's', range, 0.5, 'from-memory', T_TEST);
+
+export const LAMINATES = {
+  'fr4-standard': {
+    name: 'FR-4, standard',
+    conductivityInPlane: inPlane(0.8),
+    conductivityThrough: through(0.32),
+    volumetricHeat: heat(2.0e6),
+    t260: endures(1200, [600, 1800]),
+    t288: endures(210, [120, 300]),
+  },
+  'fr4-high-tg': {
+    name: 'FR-4, high Tg, phenolic cured',
+    conductivityInPlane: inPlane(0.8),
+    conductivityThrough: through(0.36),
+    volumetricHeat: heat(2.0e6),
+    t260: endures(3600, [2400, 5400]),
+    t288: endures(900, [600, 1800]),
+  },
+  'paper-phenolic': {
+    name: 'Paper-phenolic (FR-2)',
+    conductivityInPlane: inPlane(0.3),
+    conductivityThrough: through(0.22),
+    volumetricHeat: heat(1.9e6),
+    t260: endures(40, [10, 120]),
+    t288: endures(10, [3, 30]),
+  },
+} as const satisfies Record<string, Laminate>;
+
+export type LaminateId = keyof typeof LAMINATES;
+export const LAMINATE_IDS = Object.keys(LAMINATES) as [LaminateId, ...LaminateId[]];
+
+/**
+ * The copper–resin bond under a small land, as the same kind of pair.
+ * First anchor: IPC-4101 / IPC-TM-650 2.4.8 ask the foil to keep its peel strength after a 10 s float
+ * at 288 °C, and six floats are a usual qualification, so 60 s at 288 °C is one whole budget.
+ * Second anchor: a small land under a 400 °C iron (itself near 350 °C) floats after about ten seconds
+ * (common practice). The 260 °C figure is that line, carried back; laminate's own T260/T288 slope is
+ * steeper, and carried up to iron temperatures it would forbid what benches do every day.
+ */
+export const PAD_BOND = {
+  t260: property(
+    154,
+    's',
+    [60, 400],
+    0.5,
+    'assumed',
+    'Arrhenius line through 60 s at 288 °C and 10 s at 350 °C',
+  ),
+  t288: property(
+    60,
+    's',
+    [20, 120],
+    0.5,
+    'assumed',
+    'IPC-4101 peel after 288 °C / 10 s, six floats, from memory',
+  ),
+  referenceArea: property(
+    3.0e-6,
+    'm²',
+    [1e-6, 1e-5],
+    0.3,
+    'assumed',
+    'land of a 2 mm pad; smaller lands have less bond to lose',
+  ),
+} as const;

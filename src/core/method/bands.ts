@@ -1,0 +1,151 @@
+import { simulateJoint } from '../thermal/joint/simulate';
+import { jointDraws } from '../thermal/joint/draws';
+import type { JointScenario } from '../thermal/joint/scenario';
+import { percentile } from '../statistics/percentile';
+import { doseCurve, livesOf, stopOf, valueAt, type Allowance, type Stop } from './forecast';
+import { PLAN } from './settings';
+
+/** Percentiles of a figure over the draws; infinite where that share never got there. */
+export interface Spread {
+  readonly p10: number;
+  readonly p50: number;
+  readonly p90: number;
+}
+
+/** What is known of one pin's dwell when the uncertain inputs are drawn many times. */
+export interface PinBand extends Stop {
+  readonly pad: string;
+  readonly draws: number;
+  readonly melt_s: Spread;
+  /** From here the pin may be moved: the median melt and its settling. */
+  readonly liftFrom_s: number;
+  /** Of the draws that melt before the stop, nine in ten can be held this long after it. */
+  readonly holdAfterMelt_s: number;
+  /** Share of draws still solid somewhere at the stop. */
+  readonly chanceSolidAtStop: number;
+  /** Doses when the iron leaves as instructed: settled after the melt, or at the stop. */
+  readonly padDose: Spread;
+  readonly laminateDose: Spread;
+}
+
+interface DrawnDwell {
+  readonly melt_s: number;
+  readonly time_s: Float64Array;
+  readonly pad: Float64Array;
+  readonly laminate: Float64Array;
+  readonly body_K: Float64Array;
+}
+
+/**
+ * Streams the band of one pin: one value after each batch of draws, the last one complete.
+ * A technician who sees the melt takes the iron off; the stop is for the one who does not. So it is
+ * set where a tenth of all draws would have met a limit while still being held.
+ */
+export function* pinBand(
+  scenario: JointScenario,
+  allowance: Allowance,
+  options: { draws: number; seed: number; batch?: number },
+): Generator<PinBand, PinBand> {
+  const dwells: DrawnDwell[] = [];
+  const batch = options.batch ?? PLAN.batch;
+  for (const draw of jointDraws(scenario, options.draws, options.seed)) {
+    const lives = livesOf(scenario, draw.padLife, draw.laminateLife);
+    let molten_s = Infinity;
+    const run = simulateJoint(scenario, {
+      duration_s: PLAN.horizon_s,
+      factors: draw.factors,
+      tolerance_K: PLAN.tolerance_K,
+      // Past the melt only the doses matter, and they run on almost straight.
+      stopWhen: (time_s, _land_K, molten) => {
+        if (molten && time_s < molten_s) molten_s = time_s;
+        return time_s > molten_s + FOLLOW_s;
+      },
+    });
+    dwells.push({
+      melt_s: run.fullMelt_s ?? Infinity,
+      time_s: run.time_s,
+      pad: doseCurve(lives.pad, run.time_s, run.land_K),
+      laminate: doseCurve(lives.laminate, run.time_s, run.laminate_K),
+      body_K: run.body_K,
+    });
+    if (dwells.length % batch === 0 && dwells.length < options.draws) {
+      yield summarise(scenario.pad, dwells, allowance);
+    }
+  }
+  return summarise(scenario.pad, dwells, allowance);
+}
+
+/** Draws are followed this long past their melt; later dose is extended along its last slope. */
+const FOLLOW_s = 1.5;
+
+function summarise(pad: string, dwells: readonly DrawnDwell[], allowance: Allowance): PinBand {
+  const limits = dwells.map((d) => limitOf(d, allowance));
+  const stop = stopAmong(dwells, limits);
+  const melts = dwells.map((d) => d.melt_s).sort((a, b) => a - b);
+  const melt_s = spread(melts);
+  const holds = dwells
+    .flatMap((d, i) => (d.melt_s <= stop.stop_s ? [limits[i]!.stop_s - d.melt_s] : []))
+    .sort((a, b) => a - b);
+  const at = (curve: 'pad' | 'laminate') =>
+    spread(
+      dwells.map((d) => extended(d.time_s, d[curve], Math.min(off_s(d), stop.stop_s))).sort((a, b) => a - b),
+    );
+  return {
+    pad,
+    draws: dwells.length,
+    ...stop,
+    melt_s,
+    liftFrom_s: melt_s.p50 + PLAN.settle_s,
+    holdAfterMelt_s: holds.length ? Math.max(0, percentile(holds, 0.1)) : 0,
+    chanceSolidAtStop: melts.filter((m) => m > stop.stop_s).length / melts.length,
+    padDose: at('pad'),
+    laminateDose: at('laminate'),
+  };
+}
+
+/** When the iron leaves a pin whose melt is seen. */
+const off_s = (d: DrawnDwell): number => d.melt_s + PLAN.settle_s + PLAN.reaction_s;
+
+/** The time at which a tenth of all draws has met a limit while still held. */
+function stopAmong(dwells: readonly DrawnDwell[], limits: readonly Stop[]): Stop {
+  const harmed = limits
+    .filter((limit, i) => limit.stop_s < off_s(dwells[i]!) && limit.because !== 'longest dwell')
+    .sort((a, b) => a.stop_s - b.stop_s);
+  const tenth = Math.ceil(PLAN.acceptableHarm * dwells.length);
+  return harmed[tenth - 1] ?? { stop_s: PLAN.longestDwell_s, because: 'longest dwell' };
+}
+
+/** One draw's own first limit; past the end of its run the doses go on along their last slope. */
+function limitOf(d: DrawnDwell, allowance: Allowance): Stop {
+  const within = stopOf(d.time_s, d.pad, d.laminate, d.body_K, allowance);
+  if (within.because !== 'longest dwell') return within;
+  const last = d.time_s.length - 1;
+  const reach = (curve: Float64Array, level: number): number => {
+    const slope = (curve[last]! - curve[last - 1]!) / (d.time_s[last]! - d.time_s[last - 1]!);
+    return slope > 0 ? d.time_s[last]! + (level - curve[last]!) / slope : Infinity;
+  };
+  const pad_s = reach(d.pad, allowance.padDose);
+  const laminate_s = reach(d.laminate, allowance.laminateDose);
+  const soonest = Math.min(pad_s, laminate_s);
+  if (soonest >= PLAN.longestDwell_s) return within;
+  return { stop_s: soonest, because: pad_s <= laminate_s ? 'pad budget' : 'laminate budget' };
+}
+
+function extended(time_s: Float64Array, curve: Float64Array, at_s: number): number {
+  const last = time_s.length - 1;
+  if (at_s <= time_s[last]!) return valueAt(time_s, curve, at_s);
+  const slope = (curve[last]! - curve[last - 1]!) / (time_s[last]! - time_s[last - 1]!);
+  return curve[last]! + slope * (at_s - time_s[last]!);
+}
+
+const spread = (sorted: readonly number[]): Spread => ({
+  p10: percentile(sorted, 0.1),
+  p50: percentile(sorted, 0.5),
+  p90: percentile(sorted, 0.9),
+});
+
+/** A pin whose band shows it molten and settled before its stop, but for a small chance, with room to lift. */
+export const isSure = (band: PinBand): boolean =>
+  band.chanceSolidAtStop <= PLAN.acceptableMiss &&
+  band.liftFrom_s <= band.stop_s &&
+  band.holdAfterMelt_s >= PLAN.settle_s;

@@ -1,0 +1,67 @@
+import { property, type Property } from '../materials/property';
+import type { LeadMetalId } from '../materials/leads';
+
+/** What a through-hole family brings beyond its dimensions. */
+export interface FamilyTraits {
+  readonly name: string;
+  readonly leadMetal: LeadMetalId;
+  /** Body temperature that the part should not pass during hand work. */
+  readonly bodyLimit: Property<'K'>;
+  readonly bodyHeat: Property<'J/m³K'>;
+  /** Lead between the board's face and the body. */
+  readonly standoff: Property<'m'>;
+  /** Lead inside the body before its heat counts as the body's. */
+  readonly leadInBody: Property<'m'>;
+  readonly polarised: boolean;
+}
+
+const BODIES = 'filled epoxies, wound foils and nylons, handbook order of magnitude, from memory';
+
+const bodyHeat = (value: number) =>
+  property(value, 'J/m³K', [0.6 * value, 1.4 * value], 0.2, 'assumed', BODIES);
+const limit = (value_K: number, source: string) =>
+  property(value_K, 'K', [value_K - 20, value_K + 20], 0.02, 'assumed', source);
+const leadLength = (value: number) =>
+  property(value, 'm', [0.3 * value, 2 * value], 0.3, 'assumed', 'common practice');
+
+export const FAMILY_TRAITS = {
+  radial: {
+    name: 'Radial, two leads',
+    leadMetal: 'copper-clad-steel',
+    bodyLimit: limit(398.15, 'wound capacitor body about 20 K over its 105 °C rating for a short time'),
+    bodyHeat: bodyHeat(2.0e6),
+    standoff: leadLength(1.0e-3),
+    leadInBody: leadLength(4.0e-3),
+    polarised: true,
+  },
+  axial: {
+    name: 'Axial, leads formed down',
+    leadMetal: 'copper',
+    bodyLimit: limit(428.15, 'coated resistor or diode body, 155 °C rating'),
+    bodyHeat: bodyHeat(2.2e6),
+    standoff: leadLength(5.0e-3),
+    leadInBody: leadLength(1.0e-3),
+    polarised: false,
+  },
+  dip: {
+    name: 'Dual in-line',
+    leadMetal: 'iron-nickel',
+    bodyLimit: limit(473.15, 'moulded body not meant for reflow, 200 °C'),
+    bodyHeat: bodyHeat(2.0e6),
+    standoff: leadLength(2.5e-3),
+    leadInBody: leadLength(2.0e-3),
+    polarised: true,
+  },
+  header: {
+    name: 'Pin header',
+    leadMetal: 'copper',
+    bodyLimit: limit(403.15, 'nylon or polyester insulator softening, 130 °C'),
+    bodyHeat: bodyHeat(1.9e6),
+    standoff: leadLength(0.5e-3),
+    leadInBody: leadLength(2.0e-3),
+    polarised: true,
+  },
+} as const satisfies Record<string, FamilyTraits>;
+
+export type FamilyId = keyof typeof FAMILY_TRAITS;
+export const FAMILY_IDS = Object.keys(FAMILY_TRAITS) as [FamilyId, ...FamilyId[]];

@@ -1,0 +1,72 @@
+import { FAMILY_TRAITS, type FamilyId } from './families';
+
+/** A through-hole part by its dimensions; a body is a can when it has a diameter, else a block. */
+export interface ThroughHolePackage {
+  readonly family: FamilyId;
+  readonly pins: number;
+  readonly pitch_m: number;
+  /** Distance between the two rows of a dual in-line part. */
+  readonly rowSpacing_m: number;
+  readonly leadDiameter_m: number;
+  readonly holeDiameter_m: number;
+  readonly landDiameter_m: number;
+  readonly body: BodyBox;
+}
+
+export interface BodyBox {
+  readonly shape: 'can' | 'block';
+  /** A can's diameter stands in both. */
+  readonly length_m: number;
+  readonly width_m: number;
+  readonly height_m: number;
+}
+
+/** One land of a part, about the part's centre: x to the right, y upward, seen from the part's side. */
+export interface Land {
+  readonly pad: string;
+  readonly x_m: number;
+  readonly y_m: number;
+  readonly diameter_m: number;
+  readonly hole_m: number;
+  /** Pin one is drawn square, as boards mark it. */
+  readonly square: boolean;
+}
+
+/** Lands in pin order. Pin one is top left (rows) or left (pairs), seen from the part's side. */
+export function lands(part: ThroughHolePackage): Land[] {
+  return Array.from({ length: part.pins }, (_, index) => ({
+    pad: String(index + 1),
+    ...place(part, index),
+    diameter_m: part.landDiameter_m,
+    hole_m: part.holeDiameter_m,
+    square: index === 0,
+  }));
+}
+
+function place(part: ThroughHolePackage, index: number): { x_m: number; y_m: number } {
+  if (part.family === 'dip') {
+    const perRow = part.pins / 2;
+    const left = index < perRow;
+    const row = left ? index : part.pins - 1 - index;
+    return {
+      x_m: (left ? -0.5 : 0.5) * part.rowSpacing_m,
+      y_m: ((perRow - 1) / 2 - row) * part.pitch_m,
+    };
+  }
+  return { x_m: (index - (part.pins - 1) / 2) * part.pitch_m, y_m: 0 };
+}
+
+/** Heat capacity of the body, J/K. */
+export function bodyCapacity_J_K(part: ThroughHolePackage): number {
+  const { length_m, width_m, height_m, shape } = part.body;
+  const footprint = shape === 'can' ? (Math.PI / 4) * length_m * width_m : length_m * width_m;
+  return footprint * height_m * FAMILY_TRAITS[part.family].bodyHeat.value;
+}
+
+/** Surface that meets the air, all but the face toward the board, m². */
+export function bodySurface_m2(part: ThroughHolePackage): number {
+  const { length_m, width_m, height_m, shape } = part.body;
+  return shape === 'can'
+    ? Math.PI * length_m * height_m + (Math.PI / 4) * length_m * width_m
+    : 2 * (length_m + width_m) * height_m + length_m * width_m;
+}

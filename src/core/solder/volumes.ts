@@ -1,0 +1,26 @@
+import type { ThroughHolePackage } from '../packages/throughHole';
+
+/** Solder that a through-hole joint holds: hole less lead through the board, and a fillet on each face. */
+export function jointVolume_m3(part: ThroughHolePackage, thickness_m: number, plated: boolean): number {
+  const lead_m = part.leadDiameter_m / 2;
+  const land_m = part.landDiameter_m / 2;
+  const barrel = plated ? Math.PI * ((part.holeDiameter_m / 2) ** 2 - lead_m ** 2) * thickness_m : 0;
+  const fillet = filletVolume_m3(lead_m, land_m);
+  return barrel + fillet * (plated ? 2 : 1);
+}
+
+/** How far a fillet rises up the lead: 0.8 of the land's rim width (assumed), and never nothing. */
+export const filletRise_m = (lead_m: number, land_m: number): number =>
+  Math.max(0.8 * (land_m - lead_m), 0.1e-3);
+
+/** A concave cone about the lead, a third of the prism on its land; radii of lead and land. */
+export const filletVolume_m3 = (lead_m: number, land_m: number): number =>
+  (Math.PI / 3) * (land_m ** 2 - lead_m ** 2) * filletRise_m(lead_m, land_m);
+
+/** Length of round wire that holds a volume; flux core is about 6 % of the section (common practice). */
+export const wireLength_m = (volume_m3: number, wireDiameter_m: number): number =>
+  volume_m3 / (0.94 * (Math.PI / 4) * wireDiameter_m ** 2);
+
+/** Length of braid that takes up a volume: half of its void fills (common practice), void 60 % (assumed). */
+export const braidLength_m = (volume_m3: number, width_m: number, thickness_m = 0.5e-3): number =>
+  volume_m3 / (0.5 * 0.6 * width_m * thickness_m);

@@ -1,0 +1,190 @@
+import { COPPER } from '../../materials/copper';
+import { LAMINATES } from '../../materials/laminates';
+import type { NetworkBuilder } from '../network/network';
+import { equivalentRadius_m, sheets, type Sheet } from '../stackup';
+import { isPlated, type Factors, type JointScenario } from './scenario';
+import { JOINT } from './settings';
+import { sheetProfile, type SheetProfile } from './sheetProfile';
+
+/** The board about one joint, beyond and including its land. */
+export interface RingField {
+  /** Sheets from the iron's face to the far face. */
+  readonly sheets: readonly PlacedSheet[];
+  /** `node[ring][sheet]`; ring 0 is the land. */
+  readonly node: readonly (readonly number[])[];
+  /** Middle radius of each ring, m (geometric mean). */
+  readonly radius_m: readonly number[];
+}
+
+export interface PlacedSheet extends Sheet {
+  /** Distance from the iron's face, m. */
+  readonly near_m: number;
+}
+
+export interface Film {
+  readonly film_W_m2K: number;
+  readonly air_K: number;
+}
+
+export interface Surroundings {
+  readonly board_K: number;
+  readonly nearFilm: Film;
+  readonly farFilm: Film;
+  readonly ironOnTop: boolean;
+}
+
+/** What ties the barrel to ring 0: a node, the sheet it meets, and the conductance solid and molten. */
+export interface LandLink {
+  readonly node: number;
+  readonly sheet: number;
+  readonly solid_W_K: number;
+  readonly liquid_W_K: number;
+}
+
+/** Radii, sheets and conductions of the board about one joint, before any node exists. */
+export interface RingMesh {
+  readonly sheets: readonly PlacedSheet[];
+  readonly bounds_m: readonly number[];
+  readonly radius_m: readonly number[];
+  readonly profiles: readonly SheetProfile[];
+  readonly barrelRadius_m: number;
+  readonly landRadius_m: number;
+  /** Barrel to ring 0, by sheet, W/K. */
+  readonly barrel_W_K: readonly number[];
+}
+
+export function ringMesh(scenario: JointScenario, ironOnTop: boolean, factors: Factors): RingMesh {
+  const { board, part } = scenario;
+  const barrelRadius_m = part.holeDiameter_m / 2 + (isPlated(scenario) ? COPPER.plating.value : 0);
+  const landRadius_m = Math.max(part.landDiameter_m / 2, barrelRadius_m * 1.1);
+  const edge_m = Math.max(equivalentRadius_m(board), landRadius_m * 3);
+
+  const placed: PlacedSheet[] = sheets(board, JOINT.sheetPitch_m).map((sheet) => ({
+    ...sheet,
+    near_m: ironOnTop ? sheet.depth_m : board.thickness_m - sheet.depth_m,
+  }));
+  if (!ironOnTop) placed.reverse();
+
+  const growth = (edge_m / landRadius_m) ** (1 / JOINT.rings);
+  const bounds_m = [barrelRadius_m];
+  for (let i = 0; i <= JOINT.rings; i++) bounds_m.push(landRadius_m * growth ** i);
+  const radius_m = bounds_m.slice(1).map((outer, i) => Math.sqrt(outer * bounds_m[i]!));
+  const profiles = placed.map((sheet) => sheetProfile(scenario, sheet, factors, landRadius_m));
+  return {
+    sheets: placed,
+    bounds_m,
+    radius_m,
+    profiles,
+    barrelRadius_m,
+    landRadius_m,
+    barrel_W_K: profiles.map((profile) => 1 / profile.resistance_K_W(barrelRadius_m, radius_m[0]!)),
+  };
+}
+
+export const ringArea_m2 = (mesh: RingMesh, ring: number): number =>
+  Math.PI * (mesh.bounds_m[ring + 1]! ** 2 - mesh.bounds_m[ring]! ** 2);
+
+interface Fin {
+  readonly sheet: number;
+  readonly section_m2: number;
+  readonly count: number;
+}
+
+/**
+ * Adds log-spaced rings from the barrel to the disc of the board's area: conduction in each sheet
+ * (copper by connection class, laminate beside it), through the laminate between sheets, loss to air
+ * on both faces. A track is a fin of its own that hands its heat to the rings it crosses; its lateral
+ * link is taken as twice the laminate's conductivity per length (assumed, strip on a thick slab).
+ * Rings are added from outside in; `close` adds the land last, after the barrel's nodes, which keeps
+ * the solver's envelope narrow.
+ */
+export class RingBuilder {
+  private readonly node: number[][];
+  private readonly finNode: number[][];
+  private readonly fins: readonly Fin[];
+  private readonly inPlane_W_mK: number;
+  private readonly through_W_mK: number;
+  private readonly heat_J_m3K: number;
+
+  constructor(
+    private readonly net: NetworkBuilder,
+    scenario: JointScenario,
+    private readonly around: Surroundings,
+    private readonly mesh: RingMesh,
+    factors: Factors,
+  ) {
+    const laminate = LAMINATES[scenario.board.laminate];
+    this.inPlane_W_mK = laminate.conductivityInPlane.value * factors.laminate;
+    this.through_W_mK = laminate.conductivityThrough.value * factors.laminate;
+    this.heat_J_m3K = laminate.volumetricHeat.value;
+    this.fins = scenario.connections.flatMap((track) =>
+      track.kind !== 'track'
+        ? []
+        : track.layers.map((layer) => ({
+            sheet: mesh.sheets.findIndex((s) => s.layer === layer),
+            section_m2: track.width_m * scenario.board.copper[layer - 1]!.thickness_m * track.count,
+            count: track.count,
+          })),
+    );
+    this.node = mesh.radius_m.map(() => []);
+    this.finNode = mesh.radius_m.map(() => []);
+    for (let ring = mesh.radius_m.length - 1; ring > 0; ring--) {
+      this.addRing(ring);
+      this.addFins(ring);
+    }
+  }
+
+  /** Adds ring 0 and ties the barrel to it. */
+  close(barrel: readonly LandLink[]): RingField {
+    this.addRing(0);
+    this.fins.forEach((fin, f) => {
+      const span_m = this.mesh.radius_m[1]! - this.mesh.landRadius_m;
+      this.net.link(this.finNode[1]![f]!, this.node[0]![fin.sheet]!, this.alongTrack(fin, span_m));
+    });
+    for (const { node, sheet, solid_W_K, liquid_W_K } of barrel) {
+      this.net.link(node, this.node[0]![sheet]!, solid_W_K, liquid_W_K);
+    }
+    return { sheets: this.mesh.sheets, node: this.node, radius_m: this.mesh.radius_m };
+  }
+
+  private addRing(ring: number): void {
+    const { net, mesh, around } = this;
+    const area_m2 = ringArea_m2(mesh, ring);
+    mesh.sheets.forEach((sheet, j) => {
+      const profile = mesh.profiles[j]!;
+      const copper_m = ring === 0 ? profile.landCopper_m : profile.fieldCopper_m;
+      const perArea = this.heat_J_m3K * sheet.laminate_m + COPPER.volumetricHeat.value * copper_m;
+      const here = net.node(area_m2 * perArea, around.board_K);
+      this.node[ring]!.push(here);
+      if (j > 0) {
+        const gap_m = sheet.near_m - mesh.sheets[j - 1]!.near_m;
+        net.link(this.node[ring]![j - 1]!, here, (area_m2 * this.through_W_mK) / gap_m);
+      }
+      const outer = this.node[ring + 1]?.[j];
+      if (outer !== undefined) {
+        net.link(outer, here, 1 / profile.resistance_K_W(mesh.radius_m[ring]!, mesh.radius_m[ring + 1]!));
+      }
+    });
+    const { nearFilm, farFilm } = around;
+    net.toAir(this.node[ring]![0]!, area_m2 * nearFilm.film_W_m2K, nearFilm.air_K);
+    net.toAir(this.node[ring]!.at(-1)!, area_m2 * farFilm.film_W_m2K, farFilm.air_K);
+  }
+
+  private addFins(ring: number): void {
+    const { net, mesh } = this;
+    this.fins.forEach((fin, f) => {
+      const length_m = mesh.bounds_m[ring + 1]! - mesh.bounds_m[ring]!;
+      const here = net.node(fin.section_m2 * length_m * COPPER.volumetricHeat.value, this.around.board_K);
+      this.finNode[ring]!.push(here);
+      net.link(here, this.node[ring]![fin.sheet]!, 2 * this.inPlane_W_mK * length_m * fin.count);
+      const outer = this.finNode[ring + 1]?.[f];
+      if (outer !== undefined) {
+        net.link(outer, here, this.alongTrack(fin, mesh.radius_m[ring + 1]! - mesh.radius_m[ring]!));
+      }
+    });
+  }
+
+  private alongTrack(fin: Fin, span_m: number): number {
+    return (COPPER.conductivity.value * fin.section_m2) / span_m;
+  }
+}

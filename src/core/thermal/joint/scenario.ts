@@ -1,0 +1,74 @@
+import type { AlloyId } from '../../materials/alloys';
+import type { TipConstructionId, TipShapeId } from '../../materials/tips';
+import type { ThroughHolePackage } from '../../packages/throughHole';
+import type { Preheat } from '../preheat';
+import type { Board } from '../stackup';
+
+/** How one pad reaches the copper of a layer; layers count from 1 at the top face. */
+export type Connection =
+  | { readonly kind: 'isolated' }
+  | {
+      readonly kind: 'track';
+      readonly width_m: number;
+      readonly count: number;
+      readonly layers: readonly number[];
+    }
+  | {
+      readonly kind: 'thermal-relief';
+      readonly spokes: number;
+      readonly spokeWidth_m: number;
+      readonly spokeLength_m: number;
+      readonly layers: readonly number[];
+    }
+  | { readonly kind: 'solid-plane'; readonly layers: readonly number[] };
+
+export interface Iron {
+  readonly setpoint_K: number;
+  readonly power_W: number;
+  readonly tip: {
+    readonly shape: TipShapeId;
+    readonly width_m: number;
+    readonly construction: TipConstructionId;
+  };
+  readonly fluxed: boolean;
+  readonly freshSolder: boolean;
+}
+
+/** One pin of one part under one iron, from touch-down. */
+export interface JointScenario {
+  readonly ambient_K: number;
+  readonly board: Board;
+  readonly part: ThroughHolePackage;
+  readonly partSide: 'top' | 'bottom';
+  /** The face the iron works on. */
+  readonly face: 'solder-side' | 'component-side';
+  readonly alloy: AlloyId;
+  readonly pad: string;
+  readonly connections: readonly Connection[];
+  readonly iron: Iron;
+  readonly preheat: Preheat | null;
+}
+
+/** Uncertain inputs as factors on their nominal values (an offset for the tip's calibration). */
+export interface Factors {
+  readonly contact: number;
+  readonly copper: number;
+  readonly laminate: number;
+  readonly plating: number;
+  readonly freshArea: number;
+  readonly film: number;
+  readonly tipOffset_K: number;
+}
+
+export const NOMINAL: Factors = {
+  contact: 1,
+  copper: 1,
+  laminate: 1,
+  plating: 1,
+  freshArea: 1,
+  film: 1,
+  tipOffset_K: 0,
+};
+
+/** Boards with copper on one face only have bare holes. */
+export const isPlated = (scenario: JointScenario): boolean => scenario.board.copper.length > 1;

@@ -1,0 +1,63 @@
+import { COPPER } from '../../materials/copper';
+import { LAMINATES } from '../../materials/laminates';
+import { effectiveFraction } from '../stackup';
+import type { PlacedSheet } from './rings';
+import type { Factors, JointScenario } from './scenario';
+import { JOINT } from './settings';
+
+export interface SheetProfile {
+  readonly landCopper_m: number;
+  readonly fieldCopper_m: number;
+  /** Radial resistance between two radii, K/W. */
+  resistance_K_W(inner_m: number, outer_m: number): number;
+}
+
+/** How one sheet conducts along the radius: land, clearance or spokes, then the open field. */
+export function sheetProfile(
+  scenario: JointScenario,
+  sheet: PlacedSheet,
+  factors: Factors,
+  landRadius_m: number,
+): SheetProfile {
+  const laminate = LAMINATES[scenario.board.laminate];
+  const layer = sheet.layer === null ? null : scenario.board.copper[sheet.layer - 1]!;
+  const laminate_W_K = laminate.conductivityInPlane.value * factors.laminate * sheet.laminate_m;
+  const foil_W_K = layer ? COPPER.conductivity.value * layer.thickness_m * factors.copper : 0;
+  const field_W_K = layer ? foil_W_K * effectiveFraction(layer.coverage) : 0;
+  const mine = scenario.connections.find((c) => c.kind !== 'isolated' && c.layers.includes(sheet.layer ?? 0));
+  const outer = sheet.near_m === 0 || sheet.near_m === scenario.board.thickness_m;
+  const hasLand = layer !== null && (outer || mine !== undefined);
+
+  let gap_W_K = 0;
+  let gapEnd_m = landRadius_m + JOINT.clearance_m;
+  if (mine?.kind === 'solid-plane') gap_W_K = field_W_K;
+  if (mine?.kind === 'thermal-relief') {
+    gapEnd_m = landRadius_m + mine.spokeLength_m;
+    // As a ring conductance whose logarithm gives the spokes' own straight conduction.
+    gap_W_K =
+      (mine.spokes * mine.spokeWidth_m * foil_W_K * Math.log(gapEnd_m / landRadius_m)) /
+      (2 * Math.PI * mine.spokeLength_m);
+  }
+  const zones = [
+    { end_m: landRadius_m, sheet_W_K: laminate_W_K + (hasLand ? foil_W_K : 0) },
+    { end_m: gapEnd_m, sheet_W_K: laminate_W_K + gap_W_K },
+    { end_m: Infinity, sheet_W_K: laminate_W_K + field_W_K },
+  ];
+
+  return {
+    landCopper_m: hasLand ? layer.thickness_m : 0,
+    fieldCopper_m: layer ? layer.thickness_m * layer.coverage : 0,
+    resistance_K_W(inner_m, outer_m) {
+      let from_m = inner_m;
+      let sum = 0;
+      for (const zone of zones) {
+        const to_m = Math.min(outer_m, zone.end_m);
+        if (to_m > from_m) {
+          sum += Math.log(to_m / from_m) / (2 * Math.PI * zone.sheet_W_K);
+          from_m = to_m;
+        }
+      }
+      return sum;
+    },
+  };
+}

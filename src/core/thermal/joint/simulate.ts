@@ -1,0 +1,208 @@
+import { ALLOYS } from '../../materials/alloys';
+import { PREHEATERS, STILL_AIR } from '../../materials/air';
+import { integrate, type EnergyAccount, type Integration } from '../network/integrate';
+import { NetworkBuilder, type ThermalNetwork } from '../network/network';
+import { SOLVER } from '../network/settings';
+import { boardTemperature_K } from '../preheat';
+import { addBarrel, type SolderPlace } from './barrel';
+import { RingBuilder, ringMesh, type RingField } from './rings';
+import { NOMINAL, type Factors, type JointScenario } from './scenario';
+import { addTip, contact_W_K } from './tip';
+
+export interface JointModel {
+  readonly network: ThermalNetwork;
+  readonly rings: RingField;
+  readonly solder: readonly SolderPlace[];
+  readonly liquidus_K: number;
+  readonly place: {
+    readonly heater: number;
+    readonly face: number;
+    readonly body: number;
+    readonly land: number;
+    readonly farLand: number;
+  };
+}
+
+/** Histories of one joint run; temperatures in K at the times in `time_s`. */
+export interface JointRun {
+  readonly outcome: Integration['outcome'];
+  readonly time_s: Float64Array;
+  readonly tip_K: Float64Array;
+  /** Land under the iron: the one whose bond is at stake. */
+  readonly land_K: Float64Array;
+  readonly farLand_K: Float64Array;
+  /** Laminate inside the land, mean through the thickness: what delaminates. */
+  readonly laminate_K: Float64Array;
+  readonly coldestSolder_K: Float64Array;
+  readonly body_K: Float64Array;
+  /** Both faces at a distance from the joint, in the order of `RunOptions.probes`. */
+  readonly probes_K: readonly Float64Array[];
+  readonly solidus_s: number | null;
+  readonly liquidus_s: number | null;
+  readonly fullMelt_s: number | null;
+  /** Where solder was last to melt, or still solid at the end. */
+  readonly lastToMelt: SolderPlace['where'];
+  readonly energy: EnergyAccount;
+  readonly steps: number;
+}
+
+export interface Probe {
+  readonly distance_m: number;
+  readonly face: 'near' | 'far';
+}
+
+export interface RunOptions {
+  readonly duration_s: number;
+  readonly probes?: readonly Probe[];
+  readonly factors?: Factors;
+  readonly tolerance_K?: number;
+  readonly maxStep_s?: number;
+  /** Asked after each step with the land's temperature and whether every solder node is liquid. */
+  readonly stopWhen?: (time_s: number, land_K: number, molten: boolean) => boolean;
+}
+
+/** Builds the network of one joint under one iron. Nodes: rings, then barrel and part, then tip. */
+export function buildJoint(scenario: JointScenario, factors: Factors = NOMINAL): JointModel {
+  const net = new NetworkBuilder();
+  const board_K = boardTemperature_K(scenario.board, scenario.preheat, scenario.ambient_K);
+  const ironOnTop = (scenario.partSide === 'top') === (scenario.face === 'component-side');
+  const air = (film_W_m2K: number) => ({ film_W_m2K: film_W_m2K * factors.film, air_K: scenario.ambient_K });
+  const above = air(STILL_AIR.boardTop.value);
+  // The board is turned so that the iron works from above; a preheater stands below.
+  const below = scenario.preheat
+    ? {
+        film_W_m2K: PREHEATERS[scenario.preheat.kind].film.value * factors.film,
+        air_K: scenario.preheat.setpoint_K,
+      }
+    : air(STILL_AIR.boardBottom.value);
+
+  const mesh = ringMesh(scenario, ironOnTop, factors);
+  const field = new RingBuilder(
+    net,
+    scenario,
+    { board_K, nearFilm: above, farFilm: below, ironOnTop },
+    mesh,
+    factors,
+  );
+  const barrel = addBarrel(net, scenario, mesh, board_K, factors);
+  const rings = field.close(barrel.landLinks);
+  const tip = addTip(net, scenario.iron, scenario.ambient_K, factors);
+  const contact = contact_W_K(scenario.iron, scenario.part.landDiameter_m, factors);
+  net.link(barrel.nearFillet, tip.face, contact.solid_W_K, contact.liquid_W_K);
+  const alloy = ALLOYS[scenario.alloy];
+  return {
+    network: net.done(),
+    rings,
+    solder: barrel.solder,
+    liquidus_K: Math.max(alloy.liquidus.value, alloy.solidus.value + SOLVER.eutecticSmear_K),
+    place: {
+      ...tip,
+      body: barrel.body,
+      land: rings.node[0]![0]!,
+      farLand: rings.node[0]![rings.sheets.length - 1]!,
+    },
+  };
+}
+
+/** Runs one joint from touch-down. Throws only on a network with non-finite or non-positive data. */
+export function simulateJoint(scenario: JointScenario, options: RunOptions): JointRun {
+  const model = buildJoint(scenario, options.factors);
+  const { place, solder } = model;
+  const probes = (options.probes ?? []).map((probe) => probeWeights(model.rings, probe));
+  const tracked = [
+    place.face,
+    place.land,
+    place.farLand,
+    place.body,
+    ...model.rings.node[0]!,
+    ...solder.map((s) => s.node),
+    ...probes.flatMap((p) => [p.inner, p.outer]),
+  ];
+  const stop = options.stopWhen;
+  const liquidus_K = model.liquidus_K;
+  const molten = (temperature_K: Float64Array): boolean => {
+    for (const { node } of solder) if (temperature_K[node]! < liquidus_K) return false;
+    return true;
+  };
+  const run = integrate(model.network, {
+    duration_s: options.duration_s,
+    tracked,
+    tolerance_K: options.tolerance_K,
+    maxStep_s: options.maxStep_s,
+    stopWhen: stop && ((time_s, _step_s, t) => stop(time_s, t[place.land]!, molten(t))),
+  });
+
+  const [tip_K, land_K, farLand_K, body_K] = run.tracked_K as [
+    Float64Array,
+    Float64Array,
+    Float64Array,
+    Float64Array,
+  ];
+  const landRows = run.tracked_K.slice(4, 4 + model.rings.sheets.length);
+  const solderRows = run.tracked_K.slice(4 + landRows.length, 4 + landRows.length + solder.length);
+  const probeRows = run.tracked_K.slice(4 + landRows.length + solder.length);
+  const melts = Array.from(run.liquidus_s);
+  const never = melts.findIndex(Number.isNaN);
+  const last = melts.reduce((best, time, i) => (time > melts[best]! ? i : best), 0);
+  return {
+    outcome: run.outcome,
+    time_s: run.time_s,
+    tip_K,
+    land_K,
+    farLand_K,
+    body_K,
+    laminate_K: throughThickness(landRows, model.rings),
+    coldestSolder_K: lowest(solderRows),
+    probes_K: probes.map(({ weight }, p) => mix(probeRows[2 * p]!, probeRows[2 * p + 1]!, weight)),
+    solidus_s: firstOf(run.solidus_s),
+    liquidus_s: firstOf(run.liquidus_s),
+    fullMelt_s: never >= 0 ? null : melts[last]!,
+    lastToMelt: solder[never >= 0 ? coldestAtEnd(solderRows) : last]!.where,
+    energy: run.energy,
+    steps: run.steps,
+  };
+}
+
+const coldestAtEnd = (rows: readonly Float64Array[]): number =>
+  rows.reduce((best, row, i) => (row.at(-1)! < rows[best]!.at(-1)! ? i : best), 0);
+
+function firstOf(times: Float64Array): number | null {
+  const reached = times.filter((t) => !Number.isNaN(t));
+  return reached.length ? Math.min(...reached) : null;
+}
+
+/** The two rings about a distance, and the weight of the outer one in the logarithm of radius. */
+function probeWeights(rings: RingField, probe: Probe): { inner: number; outer: number; weight: number } {
+  const sheet = probe.face === 'near' ? 0 : rings.sheets.length - 1;
+  const radii = rings.radius_m;
+  const above = radii.findIndex((r) => r >= probe.distance_m);
+  const outer = above < 0 ? radii.length - 1 : Math.max(above, 1);
+  const share = Math.log(probe.distance_m / radii[outer - 1]!) / Math.log(radii[outer]! / radii[outer - 1]!);
+  return {
+    inner: rings.node[outer - 1]![sheet]!,
+    outer: rings.node[outer]![sheet]!,
+    weight: Math.min(1, Math.max(0, share)),
+  };
+}
+
+function lowest(rows: readonly Float64Array[]): Float64Array {
+  const least = Float64Array.from(rows[0]!);
+  for (const row of rows) {
+    for (let i = 0; i < least.length; i++) if (row[i]! < least[i]!) least[i] = row[i]!;
+  }
+  return least;
+}
+
+function mix(a: Float64Array, b: Float64Array, weightOfB: number): Float64Array {
+  return a.map((value, i) => value + weightOfB * (b[i]! - value));
+}
+
+function throughThickness(rows: readonly Float64Array[], rings: RingField): Float64Array {
+  const total_m = rings.sheets.reduce((sum, sheet) => sum + sheet.laminate_m, 0);
+  const mean = new Float64Array(rows[0]!.length);
+  rows.forEach((row, j) => {
+    const share = rings.sheets[j]!.laminate_m / total_m;
+    for (let i = 0; i < mean.length; i++) mean[i]! += share * row[i]!;
+  });
+  return mean;
+}

@@ -1,0 +1,72 @@
+import { COPPER } from '../../materials/copper';
+import { TIP_CONSTRUCTIONS, TIP_CONTACT, TIP_SHAPES } from '../../materials/tips';
+import type { NetworkBuilder } from '../network/network';
+import type { Factors, Iron } from './scenario';
+
+export interface TipChain {
+  readonly heater: number;
+  readonly face: number;
+}
+
+/**
+ * Copper between the tip's body and its working end, K/W: a cone frustum,
+ * R = L / (k π r₁ r₂) (one-dimensional conduction, Incropera ch. 3).
+ */
+export function taperResistance_K_W(tip: Iron['tip']): number {
+  const { taperLength, shankDiameter } = TIP_CONSTRUCTIONS[tip.construction];
+  const end_m = Math.min(tip.width_m, shankDiameter.value);
+  return (4 * taperLength.value) / (COPPER.conductivity.value * Math.PI * shankDiameter.value * end_m);
+}
+
+/** Area of tip against a solid joint, m²: width (no wider than the land) by the shape's reach. */
+export function touchArea_m2(iron: Iron, landDiameter_m: number): number {
+  const reach_m = TIP_SHAPES[iron.tip.shape].reach.value;
+  const across_m = Math.min(iron.tip.width_m, landDiameter_m);
+  return across_m * Math.min(reach_m, 2 * iron.tip.width_m);
+}
+
+/**
+ * Conductance between tip face and near fillet, W/K. Fresh solder enlarges the wetted area, but only
+ * once there is melt to bridge the gap, so it stands in the liquid figure alone.
+ */
+export function contact_W_K(
+  iron: Iron,
+  landDiameter_m: number,
+  factors: Factors,
+): { solid_W_K: number; liquid_W_K: number } {
+  const wetted = TIP_CONTACT.wettedResistivity.value * factors.contact;
+  const resistivity = iron.fluxed ? wetted : wetted * TIP_CONTACT.dryFactor.value;
+  const solid_W_K = touchArea_m2(iron, landDiameter_m) / resistivity;
+  const enlarged = iron.freshSolder ? TIP_CONTACT.freshSolderArea.value * factors.freshArea : 1;
+  return { solid_W_K, liquid_W_K: solid_W_K * enlarged };
+}
+
+/**
+ * Adds heater, tip body and tip face, in that the face comes up to the set temperature at rest.
+ * The controller's own setting is raised by what an idle tip loses on the way, as stations are.
+ */
+export function addTip(net: NetworkBuilder, iron: Iron, ambient_K: number, factors: Factors): TipChain {
+  const made = TIP_CONSTRUCTIONS[iron.tip.construction];
+  const face_K = iron.setpoint_K + factors.tipOffset_K;
+  const taper_K_W = taperResistance_K_W(iron.tip);
+  const end_m = Math.min(iron.tip.width_m, made.shankDiameter.value);
+  const taperCapacity =
+    (COPPER.volumetricHeat.value *
+      Math.PI *
+      made.taperLength.value *
+      (made.shankDiameter.value ** 2 + made.shankDiameter.value * end_m + end_m ** 2)) /
+    12;
+
+  const face = net.node(taperCapacity * 0.4, face_K);
+  const body = net.node(made.bodyCapacity.value + taperCapacity * 0.6, face_K);
+  const idle_W = TIP_CONTACT.idleLoss.value * (face_K - ambient_K);
+  const heater_K = face_K + idle_W * made.bondResistance.value;
+  const heater = net.node(made.heaterCapacity.value, heater_K);
+  const gain_W_K = iron.power_W / TIP_CONTACT.proportionalBand.value;
+
+  net.link(face, body, 1 / taper_K_W);
+  net.link(body, heater, 1 / made.bondResistance.value);
+  net.toAir(body, TIP_CONTACT.idleLoss.value, ambient_K);
+  net.heater({ node: heater, setpoint_K: heater_K + idle_W / gain_W_K, gain_W_K, limit_W: iron.power_W });
+  return { heater, face };
+}

@@ -1,0 +1,97 @@
+/** A solder lump of a network: what it takes to melt it. */
+export interface MeltingNode {
+  readonly node: number;
+  readonly solidus_K: number;
+  readonly liquidus_K: number;
+  readonly capacitySolid_J_K: number;
+  readonly capacityLiquid_J_K: number;
+  readonly latent_J: number;
+}
+
+/** A heater with a proportional controller that reads its own temperature. */
+export interface HeaterNode {
+  readonly node: number;
+  readonly setpoint_K: number;
+  readonly gain_W_K: number;
+  readonly limit_W: number;
+}
+
+/** Two nodes and what passes between them; the melt of either end moves it from solid to liquid. */
+export interface Edge {
+  readonly from: number;
+  readonly to: number;
+  readonly solid_W_K: number;
+  readonly liquid_W_K: number;
+}
+
+export interface AmbientLink {
+  readonly node: number;
+  readonly conductance_W_K: number;
+  readonly temperature_K: number;
+}
+
+/**
+ * Lumps, links and surroundings. Nodes are numbered in the order in which the solver eliminates
+ * them: those that never change should come first.
+ */
+export interface ThermalNetwork {
+  readonly size: number;
+  /** Sensible capacity; a melting node takes its own from `melting`. */
+  readonly capacity_J_K: Float64Array;
+  readonly initial_K: Float64Array;
+  readonly edges: readonly Edge[];
+  readonly ambient: readonly AmbientLink[];
+  readonly melting: readonly MeltingNode[];
+  readonly heaters: readonly HeaterNode[];
+}
+
+/** Collects a network piece by piece; `done` checks that every number is finite and positive. */
+export class NetworkBuilder {
+  private readonly capacities: number[] = [];
+  private readonly initial: number[] = [];
+  private readonly edges: Edge[] = [];
+  private readonly ambient: AmbientLink[] = [];
+  private readonly melting: MeltingNode[] = [];
+  private readonly heaters: HeaterNode[] = [];
+
+  node(capacity_J_K: number, initial_K: number): number {
+    this.capacities.push(capacity_J_K);
+    this.initial.push(initial_K);
+    return this.capacities.length - 1;
+  }
+
+  solder(lump: Omit<MeltingNode, 'node'>, initial_K: number): number {
+    const node = this.node(lump.capacitySolid_J_K, initial_K);
+    this.melting.push({ node, ...lump });
+    return node;
+  }
+
+  link(from: number, to: number, solid_W_K: number, liquid_W_K = solid_W_K): void {
+    this.edges.push({ from, to, solid_W_K, liquid_W_K });
+  }
+
+  toAir(node: number, conductance_W_K: number, temperature_K: number): void {
+    this.ambient.push({ node, conductance_W_K, temperature_K });
+  }
+
+  heater(heater: HeaterNode): void {
+    this.heaters.push(heater);
+  }
+
+  done(): ThermalNetwork {
+    const bad = (value: number): boolean => !(Number.isFinite(value) && value > 0);
+    const capacity = this.capacities.findIndex(bad);
+    if (capacity >= 0) throw new Error(`node ${capacity} has capacity ${this.capacities[capacity]}`);
+    const edge = this.edges.find((e) => bad(e.solid_W_K) || bad(e.liquid_W_K));
+    if (edge) throw new Error(`link ${edge.from}–${edge.to} conducts ${edge.solid_W_K} W/K`);
+    return {
+      size: this.capacities.length,
+      capacity_J_K: Float64Array.from(this.capacities),
+      initial_K: Float64Array.from(this.initial),
+      edges: this.edges,
+      ambient: this.ambient,
+      melting: this.melting,
+      heaters: this.heaters,
+    };
+  }
+}

@@ -1,0 +1,101 @@
+import { COPPER } from '../materials/copper';
+import { LAMINATES, type LaminateId } from '../materials/laminates';
+
+/** The bare board: outline, laminate and its copper layers from the part side (top) down. */
+export interface Board {
+  readonly length_m: number;
+  readonly width_m: number;
+  readonly thickness_m: number;
+  readonly laminate: LaminateId;
+  readonly copper: readonly CopperLayer[];
+}
+
+export interface CopperLayer {
+  readonly thickness_m: number;
+  /** Share of the area that is copper, 0 to 1. */
+  readonly coverage: number;
+}
+
+/** One conducting sheet of the joint model: a copper layer, or laminate between two of them. */
+export interface Sheet {
+  /** Depth of its middle below the top face, m. */
+  readonly depth_m: number;
+  /** Laminate that belongs to it, m. */
+  readonly laminate_m: number;
+  /** One-based copper layer, or null for laminate alone. */
+  readonly layer: number | null;
+}
+
+/**
+ * In-plane conduction of a copper layer as a share of a full sheet's.
+ * Planes with holes: Maxwell's medium with insulating inclusions, φ/(2−φ). Separate tracks carry
+ * heat along themselves only: half by direction, half again for their breaks, φ/4 (assumed). The two
+ * are blended between 40 % and 80 % coverage, where tracks grow together into a pour.
+ */
+export function effectiveFraction(coverage: number): number {
+  const plane = coverage / (2 - coverage);
+  const tracks = coverage / 4;
+  const t = Math.min(1, Math.max(0, (coverage - 0.4) / 0.4));
+  const blend = t * t * (3 - 2 * t);
+  return blend * plane + (1 - blend) * tracks;
+}
+
+/** Sheet conductance of one copper layer away from the joint, W/K per square. */
+export const layerConductance_W_K = (layer: CopperLayer): number =>
+  COPPER.conductivity.value * layer.thickness_m * effectiveFraction(layer.coverage);
+
+/** Depth of a one-based copper layer; layers are spread evenly, with the outer two at the faces. */
+export function layerDepth_m(board: Board, layer: number): number {
+  const last = board.copper.length - 1;
+  return last === 0 ? board.thickness_m : ((layer - 1) / last) * board.thickness_m;
+}
+
+/**
+ * Sheets from the top face down: every copper layer, both faces, and laminate sheets so that no two
+ * neighbours stand further apart than `pitch_m`. A single copper layer lies on the bottom face.
+ */
+export function sheets(board: Board, pitch_m: number): Sheet[] {
+  const anchors: { depth_m: number; layer: number | null }[] = board.copper.map((_, index) => ({
+    depth_m: layerDepth_m(board, index + 1),
+    layer: index + 1,
+  }));
+  if (anchors[0]!.depth_m > 0) anchors.unshift({ depth_m: 0, layer: null });
+
+  const planes: typeof anchors = [];
+  anchors.forEach((anchor, index) => {
+    const above = anchors[index - 1];
+    if (above) {
+      const gap = anchor.depth_m - above.depth_m;
+      const fill = Math.ceil(gap / pitch_m - 1e-9) - 1;
+      for (let i = 1; i <= fill; i++) {
+        planes.push({ depth_m: above.depth_m + (gap * i) / (fill + 1), layer: null });
+      }
+    }
+    planes.push(anchor);
+  });
+
+  return planes.map((plane, index) => {
+    const above = planes[index - 1]?.depth_m ?? plane.depth_m;
+    const below = planes[index + 1]?.depth_m ?? plane.depth_m;
+    return { ...plane, laminate_m: (below - above) / 2 };
+  });
+}
+
+/** Heat the board stores per area, J/m²K. */
+export function arealHeat_J_m2K(board: Board): number {
+  const laminate = LAMINATES[board.laminate].volumetricHeat.value * board.thickness_m;
+  return board.copper.reduce(
+    (sum, layer) => sum + COPPER.volumetricHeat.value * layer.thickness_m * layer.coverage,
+    laminate,
+  );
+}
+
+/** In-plane conductance of all layers and the laminate, W/K per square. */
+export function spreading_W_K(board: Board): number {
+  const laminate = LAMINATES[board.laminate].conductivityInPlane.value * board.thickness_m;
+  return board.copper.reduce((sum, layer) => sum + layerConductance_W_K(layer), laminate);
+}
+
+/** Radius of the disc with the board's area, m. */
+export const equivalentRadius_m = (board: Board): number =>
+  Math.sqrt((board.length_m * board.width_m) / Math.PI);

@@ -1,0 +1,12 @@
+/// <reference types="astro/client" />
+
+declare namespace App {
+  interface Locals {
+    db: import('./server/db').Db;
+  }
+}
+
+declare module '*.module.css' {
+  const classes: Readonly<Record<string, string>>;
+  export default classes;
+}

@@ -1,0 +1,48 @@
+import type { BoardRecord, WaitingFor } from '~/schema/board';
+
+export interface BenchState {
+  readonly filter: string;
+  readonly selected: string | null;
+}
+
+export type BenchAction =
+  | { readonly type: 'filter'; readonly text: string }
+  | { readonly type: 'move'; readonly by: 1 | -1; readonly order: readonly string[] };
+
+export const START: BenchState = { filter: '', selected: null };
+
+export function reduce(state: BenchState, action: BenchAction): BenchState {
+  switch (action.type) {
+    case 'filter':
+      return { ...state, filter: action.text, selected: null };
+    case 'move': {
+      const at = state.selected === null ? -1 : action.order.indexOf(state.selected);
+      const next = at < 0 ? (action.by > 0 ? 0 : action.order.length - 1) : at + action.by;
+      return {
+        ...state,
+        selected: action.order[Math.min(action.order.length - 1, Math.max(0, next))] ?? null,
+      };
+    }
+  }
+}
+
+/** What a board waits for, in the order in which a bench looks at it. */
+export const GROUPS: readonly { readonly waitingFor: WaitingFor; readonly title: string }[] = [
+  { waitingFor: 'you', title: 'Waiting for you' },
+  { waitingFor: 'heat', title: 'Heat to come or to leave' },
+  { waitingFor: 'drying', title: 'Drying' },
+  { waitingFor: 'cure', title: 'Curing' },
+  { waitingFor: 'parts', title: 'Parked for parts' },
+  { waitingFor: 'owner', title: 'Ready for its owner' },
+  { waitingFor: 'closed', title: 'Closed' },
+];
+
+/** Boards that have every word of the filter somewhere in name, fault, owner or next action. */
+export function matching(boards: readonly BoardRecord[], filter: string): BoardRecord[] {
+  const words = filter.toLowerCase().split(/\s+/).filter(Boolean);
+  return boards.filter((board) => {
+    const text =
+      `${board.name} ${board.fault} ${board.owner} ${board.nextAction} ${board.outcome ?? ''}`.toLowerCase();
+    return words.every((word) => text.includes(word));
+  });
+}

@@ -1,0 +1,343 @@
+import { format } from 'date-fns';
+import { useEffect, useMemo, useReducer, useState } from 'react';
+import { arealHeat_J_m2K, spreading_W_K } from '~/core/thermal/stackup';
+import { PAD_STATES, type PadStateId } from '~/core/record/padStates';
+import type { BoardSheet, SiteSheet } from '~/schema/boardSheet';
+import { boardOf } from '~/schema/construction';
+import type { FindingRecord } from '~/schema/finding';
+import { connectionInWords, constructionInWords, HAZARD_WORDS, packageInWords } from '~/schema/words';
+import { postJson } from '~/ui/api';
+import { Button, ButtonLink, KeyCap } from '~/ui/controls/Button';
+import { Segments } from '~/ui/controls/Field';
+import { Caution, ErrorNote, Figure } from '~/ui/controls/Notes';
+import { BoardFace } from '~/ui/face/BoardFace';
+import { useCommands } from '~/ui/keyboard/useCommands';
+import { LandDrawing } from '~/ui/land/LandDrawing';
+import { $by } from '~/ui/preferences';
+import { HeatStrip } from '~/ui/strip/HeatStrip';
+import { BOARD_COMMANDS, type BoardCommand } from './commands';
+import { exposuresOf, ledger } from './ledger';
+import { padState, reduce, worstState } from './state';
+import css from './board.module.css';
+
+/** The face of one board, its sites and findings, and the ledger of what happened to it. */
+export function BoardView({ sheet }: { sheet: BoardSheet }) {
+  const { board, sites, jobs } = sheet;
+  const [state, dispatch] = useReducer(reduce, {
+    side: sites[0]?.side ?? 'top',
+    siteId: sites[0]?.id ?? null,
+    pad: null,
+    findings: sheet.findings,
+    pending: null,
+    error: null,
+  });
+  const [ready, setReady] = useState(false);
+  useEffect(() => setReady(true), []);
+
+  const site = sites.find((s) => s.id === state.siteId) ?? null;
+  const running = jobs.find((job) => job.siteId === site?.id && job.status === 'running');
+  const lines = useMemo(() => ledger({ jobs, sites }, state.findings), [jobs, sites, state.findings]);
+
+  const pick = (id: string): void => {
+    const picked = sites.find((s) => s.id === id);
+    if (picked) dispatch({ type: 'site', id, side: picked.side });
+  };
+  const record = (padName: string, padStateId: PadStateId, otherPadId: string | null = null): void => {
+    const pad = site?.pads.find((p) => p.name === padName);
+    if (!pad) return;
+    if ('names' in PAD_STATES[padStateId] && otherPadId === null) {
+      dispatch({ type: 'needs-other', padId: pad.id, state: padStateId });
+      return;
+    }
+    postJson<FindingRecord>('/api/findings', {
+      padId: pad.id,
+      state: padStateId,
+      otherPadId,
+      foundAs: 'as-received',
+      jobId: null,
+      note: '',
+      by: $by.get(),
+    }).then(
+      (finding) => dispatch({ type: 'found', finding }),
+      (error: unknown) => dispatch({ type: 'failed', error }),
+    );
+  };
+  const selectPad = (pad: string): void => {
+    const chosen = site?.pads.find((p) => p.name === pad);
+    if (state.pending && chosen && chosen.id !== state.pending.padId) {
+      const first = site!.pads.find((p) => p.id === state.pending!.padId)!;
+      record(first.name, state.pending.state, chosen.id);
+    }
+    dispatch({ type: 'pad', pad });
+  };
+
+  useCommands<BoardCommand>('board', BOARD_COMMANDS, (id) => {
+    const at = sites.findIndex((s) => s.id === state.siteId);
+    switch (id) {
+      case 'next':
+      case 'previous': {
+        const to = sites[Math.min(sites.length - 1, Math.max(0, at + (id === 'next' ? 1 : -1)))];
+        if (to) pick(to.id);
+        return to !== undefined;
+      }
+      case 'flip':
+        dispatch({ type: 'flip' });
+        return true;
+      case 'plan':
+        if (site && !running) window.location.href = `/sites/${site.id}/plan`;
+        return site !== null && !running;
+      case 'resume':
+        if (running) window.location.href = `/jobs/${running.id}`;
+        return running !== undefined;
+      case 'place-site':
+        window.location.href = `/boards/${board.id}/place`;
+        return true;
+    }
+  });
+
+  return (
+    <div className={css['view']} data-ready={ready || undefined}>
+      <section className={css['intake']}>
+        <p className={css['fault']}>{board.fault}</p>
+        <p className="quiet">
+          {constructionInWords(board.construction)}. <Weight construction={board.construction} />
+        </p>
+        {board.triedBefore && <p className="quiet">Tried before: {board.triedBefore}</p>}
+        {board.hazards.map((hazard) => (
+          <Caution key={hazard}>
+            {HAZARD_WORDS[hazard]}: cleared before anything is touched; the plan begins with it.
+          </Caution>
+        ))}
+      </section>
+
+      {sites.length === 0 ? (
+        <section className={css['none']}>
+          <h2>No site on this board yet</h2>
+          <p>
+            Place the part you want to work on: its reference, where it sits, its dimensions, and what copper
+            each pin meets.
+          </p>
+          <ButtonLink href={`/boards/${board.id}/place`} look="primary">
+            Place a site <KeyCap of="n" />
+          </ButtonLink>
+        </section>
+      ) : (
+        <div className={css['columns']}>
+          <section aria-label="Face">
+            <div className={css['faceBar']}>
+              <Segments
+                label="Face"
+                value={state.side}
+                options={[
+                  { value: 'top', label: 'Top' },
+                  { value: 'bottom', label: 'Bottom' },
+                ]}
+                onChange={() => dispatch({ type: 'flip' })}
+              />
+              <ButtonLink href={`/boards/${board.id}/place`}>
+                Place a site <KeyCap of="n" />
+              </ButtonLink>
+            </div>
+            <BoardFace
+              length_mm={board.construction.length_mm}
+              width_mm={board.construction.width_mm}
+              side={state.side}
+              selected={state.siteId}
+              onSelect={pick}
+              sites={sites.map((s) => ({
+                ...s,
+                worst: worstState(s.pads.map((p) => padState(state.findings, p.id))),
+              }))}
+            />
+            <ol className={css['sites']}>
+              {sites.map((s) => (
+                <li key={s.id}>
+                  <button
+                    type="button"
+                    className={s.id === state.siteId ? css['chosen'] : ''}
+                    aria-pressed={s.id === state.siteId}
+                    onClick={() => pick(s.id)}
+                  >
+                    <strong className="digits">{s.ref}</strong> {s.value}
+                  </button>
+                </li>
+              ))}
+            </ol>
+          </section>
+
+          {site && (
+            <section aria-label={`Site ${site.ref}`} className={css['site']}>
+              <div className={css['siteHead']}>
+                <h2>
+                  {site.ref} {site.value && <span className="quiet">{site.value}</span>}
+                </h2>
+                {running ? (
+                  <ButtonLink href={`/jobs/${running.id}`} look="primary">
+                    Go on with its job <KeyCap of="g" />
+                  </ButtonLink>
+                ) : (
+                  <ButtonLink href={`/sites/${site.id}/plan`} look="primary">
+                    Plan <KeyCap of="p" />
+                  </ButtonLink>
+                )}
+              </div>
+              <p className="quiet">{packageInWords(site.package)}</p>
+              <div className={css['land']}>
+                <LandDrawing
+                  part={site.package}
+                  from="solder side"
+                  selected={state.pad}
+                  onSelect={selectPad}
+                  onState={(pad, to) => record(pad, to)}
+                  pads={site.pads.map((p) => ({
+                    name: p.name,
+                    net: p.net,
+                    connections: p.connections,
+                    state: padState(state.findings, p.id),
+                  }))}
+                />
+              </div>
+              {state.pending && (
+                <p className={css['pending']} role="status">
+                  {PAD_STATES[state.pending.state].name}: now choose the other pad.{' '}
+                  <Button small onClick={() => dispatch({ type: 'forget' })}>
+                    Forget it
+                  </Button>
+                </p>
+              )}
+              <ErrorNote error={state.error} />
+              <PadTable
+                site={site}
+                findings={state.findings}
+                jobs={jobs}
+                selected={state.pad}
+                onSelect={selectPad}
+                onState={record}
+              />
+            </section>
+          )}
+        </div>
+      )}
+
+      <section aria-label="Ledger" className={css['ledger']}>
+        <h2>Ledger</h2>
+        {lines.length === 0 ? (
+          <p className="quiet">Nothing has been done or found on this board yet.</p>
+        ) : (
+          <ol>
+            {lines.map((line) => (
+              <li key={line.key} data-kind={line.kind}>
+                <time className="digits" dateTime={new Date(line.at_ms).toISOString()}>
+                  {ready
+                    ? format(line.at_ms, 'd MMM yyyy HH:mm')
+                    : new Date(line.at_ms).toISOString().slice(0, 16).replace('T', ' ')}
+                </time>
+                <span className="digits">{line.siteRef}</span>
+                <span>
+                  {line.jobId && line.kind === 'job' ? (
+                    <a href={`/jobs/${line.jobId}`}>{line.text}</a>
+                  ) : (
+                    line.text
+                  )}
+                </span>
+                <span className="digits">{line.by}</span>
+              </li>
+            ))}
+          </ol>
+        )}
+      </section>
+    </div>
+  );
+}
+
+/** What the construction means at the iron, in plain words with its numbers. */
+function Weight({ construction }: { construction: BoardSheet['board']['construction'] }) {
+  const board = boardOf(construction);
+  const spreading_mW = spreading_W_K(board) * 1e3;
+  const words =
+    spreading_mW > 25
+      ? 'A heavy board: expect to preheat for plane pins.'
+      : spreading_mW > 8
+        ? 'A board of middling weight.'
+        : 'A light board: little copper to carry heat away.';
+  return (
+    <>
+      {words}{' '}
+      <Figure from="Computed from copper coverage and laminate: heat spread along the board per square">
+        {spreading_mW.toFixed(0)} mW/K
+      </Figure>{' '}
+      spread,{' '}
+      <Figure from="Computed: heat the board stores per area">
+        {(arealHeat_J_m2K(board) / 1e3).toFixed(1)} kJ/m²K
+      </Figure>{' '}
+      stored.
+    </>
+  );
+}
+
+function PadTable({
+  site,
+  findings,
+  jobs,
+  selected,
+  onSelect,
+  onState,
+}: {
+  site: SiteSheet;
+  findings: readonly FindingRecord[];
+  jobs: BoardSheet['jobs'];
+  selected: string | null;
+  onSelect: (pad: string) => void;
+  onState: (pad: string, state: PadStateId) => void;
+}) {
+  return (
+    <>
+      <table className={css['pads']}>
+        <thead>
+          <tr>
+            <th scope="col">Pin</th>
+            <th scope="col">Net and copper</th>
+            <th scope="col">State</th>
+            <th scope="col">Heat so far</th>
+          </tr>
+        </thead>
+        <tbody>
+          {site.pads.map((pad) => {
+            const state = padState(findings, pad.id);
+            return (
+              <tr key={pad.id} aria-selected={pad.name === selected} onClick={() => onSelect(pad.name)}>
+                <td className="digits">{pad.name}</td>
+                <td>
+                  {pad.net || '–'} <span className="quiet">{connectionInWords(pad.connections)}</span>
+                </td>
+                <td>
+                  <span className="digits">{PAD_STATES[state].letter}</span> {PAD_STATES[state].name}
+                </td>
+                <td>
+                  <HeatStrip label={`Pin ${pad.name}`} exposures={exposuresOf(jobs, site.id, pad.name)} />
+                </td>
+              </tr>
+            );
+          })}
+        </tbody>
+      </table>
+      {selected && (
+        <div className={css['mark']}>
+          <label htmlFor="mark-state">Mark pin {selected} as received</label>
+          <select
+            id="mark-state"
+            value=""
+            onChange={(event) => event.target.value && onState(selected, event.target.value as PadStateId)}
+          >
+            <option value="">choose a state</option>
+            {Object.entries(PAD_STATES).map(([id, s]) => (
+              <option key={id} value={id}>
+                {s.letter} · {s.name}
+              </option>
+            ))}
+          </select>
+        </div>
+      )}
+    </>
+  );
+}

@@ -1,0 +1,122 @@
+import { PAD_STATES } from '~/core/record/padStates';
+import type { BoardSheet, JobLine, SiteSheet } from '~/schema/boardSheet';
+import type { FindingRecord } from '~/schema/finding';
+import { GOAL_WORDS } from '~/schema/words';
+import { budget, degrees } from '~/ui/figures';
+import type { Exposure } from '~/ui/strip/HeatStrip';
+
+/** One line of a board's history. */
+export interface LedgerLine {
+  readonly key: string;
+  readonly at_ms: number;
+  readonly by: string;
+  readonly siteRef: string;
+  readonly text: string;
+  readonly kind: 'job' | 'dwell' | 'defect' | 'finding' | 'note' | 'closed' | 'correction';
+  readonly jobId: string | null;
+}
+
+/** Everything that happened to a board, newest first. */
+export function ledger(
+  sheet: Pick<BoardSheet, 'jobs' | 'sites'>,
+  findings: readonly FindingRecord[],
+): LedgerLine[] {
+  const lines = [...sheet.jobs.flatMap(jobLines), ...findings.map((f) => findingLine(f, sheet.sites))];
+  return lines.sort((a, b) => b.at_ms - a.at_ms || b.key.localeCompare(a.key));
+}
+
+function jobLines(job: JobLine): LedgerLine[] {
+  const line = (event: JobLine['events'][number], kind: LedgerLine['kind'], text: string): LedgerLine => ({
+    key: `${job.id}-${String(event.seq).padStart(6, '0')}`,
+    at_ms: event.at_ms,
+    by: event.by,
+    siteRef: job.siteRef,
+    kind,
+    text,
+    jobId: job.id,
+  });
+  const melts = new Map<string, number>();
+  return job.events.flatMap((event, i) => {
+    switch (event.kind) {
+      case 'opened':
+        return [line(event, 'job', `${goalWords(job.goal)}: ${job.setting}`)];
+      case 'melted':
+        melts.set(event.pad, event.elapsed_s);
+        return [];
+      case 'heat-off': {
+        const melted_s = melts.get(event.pad);
+        melts.delete(event.pad);
+        const melt = melted_s === undefined ? 'melt not seen' : `molten at ${melted_s.toFixed(1)} s`;
+        const heat = job.events[i + 1];
+        const cost =
+          heat?.kind === 'exposure'
+            ? `; took about ${budget(heat.padDose)} of its pad budget, land to ${degrees(heat.peak_C)}`
+            : '';
+        return [
+          line(
+            event,
+            'dwell',
+            `Pin ${event.pad}: ${melt}, iron off at ${event.elapsed_s.toFixed(1)} s${cost}`,
+          ),
+        ];
+      }
+      case 'note':
+        return [line(event, 'note', event.text)];
+      case 'correction':
+        return [
+          line(
+            event,
+            'correction',
+            `Correction of entry ${event.ofSeq}: molten at ${event.elapsed_s.toFixed(1)} s. ${event.reason}`,
+          ),
+        ];
+      case 'closed':
+        return [line(event, 'closed', `Closed: ${event.outcome}${event.cause ? `. ${event.cause}` : ''}`)];
+      default:
+        return [];
+    }
+  });
+}
+
+const goalWords = (goal: string): string => (GOAL_WORDS as Readonly<Record<string, string>>)[goal] ?? goal;
+
+function findingLine(finding: FindingRecord, sites: readonly SiteSheet[]): LedgerLine {
+  const site = sites.find((s) => s.id === finding.siteId);
+  const padName = (id: string): string => {
+    const owner = sites.find((s) => s.pads.some((p) => p.id === id));
+    const name = owner?.pads.find((p) => p.id === id)?.name ?? '?';
+    return owner && owner.id !== finding.siteId ? `${owner.ref} pin ${name}` : `pin ${name}`;
+  };
+  const other = finding.otherPadId ? ` with ${padName(finding.otherPadId)}` : '';
+  const received = finding.foundAs === 'as-received' ? ', as received' : '';
+  const pin = padName(finding.padId);
+  return {
+    key: finding.id,
+    at_ms: finding.at_ms,
+    by: finding.by,
+    siteRef: site?.ref ?? '?',
+    kind: PAD_STATES[finding.state].defect ? 'defect' : 'finding',
+    text: `${pin.charAt(0).toUpperCase()}${pin.slice(1)}: ${PAD_STATES[finding.state].name.toLowerCase()}${other}${received}${finding.note ? `. ${finding.note}` : ''}`,
+    jobId: finding.jobId,
+  };
+}
+
+/** Exposures of one pad of a site in order, for its heat strip. */
+export function exposuresOf(jobs: readonly JobLine[], siteId: string, pad: string): Exposure[] {
+  return [...jobs]
+    .filter((job) => job.siteId === siteId)
+    .reverse()
+    .flatMap((job) =>
+      job.events.flatMap((event) =>
+        event.kind === 'exposure' && event.pad === pad
+          ? [
+              {
+                label: `${new Date(event.at_ms).toISOString().slice(0, 10)}, ${event.duration_s.toFixed(1)} s`,
+                dose: event.padDose,
+                peak_C: event.peak_C,
+              },
+            ]
+          : [],
+      ),
+    );
+}

@@ -1,0 +1,165 @@
+import { zodResolver } from '@hookform/resolvers/zod';
+import { useEffect, useState } from 'react';
+import { useFieldArray, useForm, type Resolver } from 'react-hook-form';
+import { HAZARDS } from '~/core/method/request';
+import { LAMINATE_IDS, LAMINATES } from '~/core/materials/laminates';
+import { newBoard, type BoardRecord, type NewBoard } from '~/schema/board';
+import { STACKUP_IDS, STACKUPS, type StackupId } from '~/schema/stackupPresets';
+import { HAZARD_WORDS } from '~/schema/words';
+import { postJson } from '~/ui/api';
+import { Button } from '~/ui/controls/Button';
+import { SelectField, TextField } from '~/ui/controls/Field';
+import { ErrorNote } from '~/ui/controls/Notes';
+import css from './intake.module.css';
+
+const BLANK: NewBoard = {
+  name: '',
+  owner: '',
+  fault: '',
+  triedBefore: '',
+  hazards: [],
+  construction: { length_mm: 160, width_mm: 100, ...copyOf('four-layer') },
+};
+
+function copyOf(id: StackupId): Omit<NewBoard['construction'], 'length_mm' | 'width_mm'> {
+  const { thickness_mm, laminate, copperLayers } = STACKUPS[id];
+  return { thickness_mm, laminate, copperLayers: copperLayers.map((layer) => ({ ...layer })) };
+}
+
+/** Intake: what it is, who brought it, what is wrong, what could hurt, what it is made of. */
+export function NewBoardForm() {
+  const form = useForm<NewBoard>({
+    defaultValues: BLANK,
+    resolver: zodResolver(newBoard) as unknown as Resolver<NewBoard>,
+  });
+  const { register, handleSubmit, formState, watch, setValue, control } = form;
+  const layers = useFieldArray({ control, name: 'construction.copperLayers' });
+  const [preset, setPreset] = useState<StackupId>('four-layer');
+  const [error, setError] = useState<unknown>(null);
+  const [ready, setReady] = useState(false);
+  useEffect(() => setReady(true), []);
+  const { errors, isSubmitting } = formState;
+  const c = errors.construction;
+
+  const submit = handleSubmit(async (board) => {
+    setError(null);
+    try {
+      const made = await postJson<BoardRecord>('/api/boards', board);
+      window.location.href = `/boards/${made.id}`;
+    } catch (refused) {
+      setError(refused);
+    }
+  });
+
+  return (
+    <form
+      className={css['form']}
+      onSubmit={(event) => void submit(event)}
+      noValidate
+      data-ready={ready || undefined}
+    >
+      <section>
+        <h2>The board</h2>
+        <TextField label="Name" autoFocus {...register('name')} fault={errors.name?.message} />
+        <TextField label="Owner, by initials" {...register('owner')} fault={errors.owner?.message} />
+        <TextField
+          label="What is wrong with it"
+          multiline
+          {...register('fault')}
+          fault={errors.fault?.message}
+        />
+        <TextField
+          label="What was tried before"
+          multiline
+          {...register('triedBefore')}
+          fault={errors.triedBefore?.message}
+          hint="Earlier repairs are recorded as found."
+        />
+        <fieldset className={css['hazards']}>
+          <legend>Hazards, cleared before anything is powered or heated</legend>
+          {HAZARDS.map((hazard) => (
+            <label key={hazard}>
+              <input type="checkbox" value={hazard} {...register('hazards')} /> {HAZARD_WORDS[hazard]}
+            </label>
+          ))}
+        </fieldset>
+      </section>
+      <section>
+        <h2>What it is made of</h2>
+        <SelectField
+          label="Begin from"
+          value={preset}
+          options={STACKUP_IDS.map((id) => ({ value: id, label: STACKUPS[id].name }))}
+          onChange={(id) => {
+            setPreset(id);
+            const { length_mm, width_mm } = form.getValues('construction');
+            setValue('construction', { length_mm, width_mm, ...copyOf(id) });
+          }}
+        />
+        <div className={css['three']}>
+          <TextField
+            label="Length, mm"
+            type="number"
+            step="any"
+            {...register('construction.length_mm', { valueAsNumber: true })}
+            fault={c?.length_mm?.message}
+          />
+          <TextField
+            label="Width, mm"
+            type="number"
+            step="any"
+            {...register('construction.width_mm', { valueAsNumber: true })}
+            fault={c?.width_mm?.message}
+          />
+          <TextField
+            label="Thickness, mm"
+            type="number"
+            step="any"
+            {...register('construction.thickness_mm', { valueAsNumber: true })}
+            fault={c?.thickness_mm?.message}
+          />
+        </div>
+        <SelectField
+          label="Laminate"
+          value={watch('construction.laminate')}
+          options={LAMINATE_IDS.map((id) => ({ value: id, label: LAMINATES[id].name }))}
+          onChange={(laminate) => setValue('construction.laminate', laminate)}
+        />
+        <h3>Copper, from the top down</h3>
+        {c?.copperLayers?.message && <p className={css['fault']}>{c.copperLayers.message}</p>}
+        {c?.copperLayers?.root?.message && <p className={css['fault']}>{c.copperLayers.root.message}</p>}
+        {layers.fields.map((layer, i) => (
+          <div key={layer.id} className={css['layer']}>
+            <span className="digits">{i + 1}</span>
+            <TextField
+              label="Weight, oz"
+              type="number"
+              step="any"
+              {...register(`construction.copperLayers.${i}.weight_oz`, { valueAsNumber: true })}
+              fault={c?.copperLayers?.[i]?.weight_oz?.message}
+            />
+            <TextField
+              label="Coverage, 0 to 1"
+              type="number"
+              step="any"
+              {...register(`construction.copperLayers.${i}.coverage`, { valueAsNumber: true })}
+              fault={c?.copperLayers?.[i]?.coverage?.message}
+            />
+            <Button small onClick={() => layers.remove(i)} aria-label={`Remove layer ${i + 1}`}>
+              Remove
+            </Button>
+          </div>
+        ))}
+        <Button small onClick={() => layers.append({ weight_oz: 1, coverage: 0.3 })}>
+          Add a layer
+        </Button>
+      </section>
+      <footer>
+        <ErrorNote error={error} />
+        <Button type="submit" look="primary" disabled={isSubmitting}>
+          {isSubmitting ? 'Writing…' : 'Take it in'}
+        </Button>
+      </footer>
+    </form>
+  );
+}

@@ -1,0 +1,111 @@
+import type { SiteSheet } from '~/schema/boardSheet';
+import type { PinAnswer } from '~/schema/planAnswer';
+import { connectionInWords } from '~/schema/words';
+import { Figure } from '~/ui/controls/Notes';
+import { DwellWindow, sharedEnd_s } from '~/ui/dwell/DwellWindow';
+import { budget, chance, seconds, secondsRange } from '~/ui/figures';
+import type { PlanState } from './state';
+import css from './plan.module.css';
+
+export const timesOf = (pin: PinAnswer) => ({
+  p10_s: pin.melt_s.p10,
+  p50_s: pin.melt_s.p50,
+  p90_s: pin.melt_s.p90,
+  liftFrom_s: pin.liftFrom_s,
+  stop_s: pin.stop_s,
+});
+
+/** Each pin's dwell window on one time axis, with what it costs. */
+export function WindowsPanel({
+  state,
+  pads,
+  onPad,
+}: {
+  state: PlanState;
+  pads: SiteSheet['pads'];
+  onPad: (pad: string) => void;
+}) {
+  const known = pads.flatMap((p) => (state.pins[p.name] ? [state.pins[p.name]!] : []));
+  const end_s = known.length ? sharedEnd_s(known.map(timesOf)) : 10;
+  return (
+    <ol className={css['windows']}>
+      {pads.map((pad) => {
+        const pin = state.pins[pad.name];
+        return (
+          <li key={pad.id} aria-current={pad.name === state.pad || undefined}>
+            <button
+              type="button"
+              className={css['pinHead']}
+              onClick={() => onPad(pad.name)}
+              aria-pressed={pad.name === state.pad}
+            >
+              <strong>Pin {pad.name}</strong>
+              <span className="quiet">
+                {pad.net} {connectionInWords(pad.connections)}
+              </span>
+            </button>
+            {pin ? (
+              <>
+                <DwellWindow times={timesOf(pin)} end_s={end_s} label={`Pin ${pad.name}`} />
+                <dl className={css['costs']}>
+                  <div>
+                    <dt>melts</dt>
+                    <dd>
+                      <Figure
+                        from={`Computed: 10 to 90 % of ${pin.draws} draws over contact, copper, laminate, tip calibration`}
+                      >
+                        {secondsRange(pin.melt_s.p10, pin.melt_s.p90)}
+                      </Figure>
+                    </dd>
+                  </div>
+                  <div>
+                    <dt>off within</dt>
+                    <dd>
+                      <Figure from="Computed: after the melt is seen, nine draws in ten stay inside their budget this long">
+                        {seconds(pin.holdAfterMelt_s)}
+                      </Figure>
+                    </dd>
+                  </div>
+                  <div>
+                    <dt>pad</dt>
+                    <dd>
+                      <Figure
+                        from={`Estimated share of the pad's bond budget, half of the draws below; one in ten above ${budget(pin.padDose.p90)}. Source: Arrhenius line through solder-float and bench anchors`}
+                      >
+                        {budget(pin.padDose.p50)}
+                      </Figure>
+                    </dd>
+                  </div>
+                  <div>
+                    <dt>laminate</dt>
+                    <dd>
+                      <Figure
+                        right
+                        from={`Estimated share of the laminate's life, one in ten above ${budget(pin.laminateDose.p90)}. Source: T260 and T288 of the laminate`}
+                      >
+                        {budget(pin.laminateDose.p50)}
+                      </Figure>
+                    </dd>
+                  </div>
+                  <div>
+                    <dt>solid at stop</dt>
+                    <dd>
+                      <Figure
+                        right
+                        from={`Share of draws not molten through at ${seconds(pin.stop_s)}; the stop is set by the ${pin.stopBecause}`}
+                      >
+                        {chance(pin.chanceSolidAtStop)}
+                      </Figure>
+                    </dd>
+                  </div>
+                </dl>
+              </>
+            ) : (
+              <p className={css['pending']}>computing…</p>
+            )}
+          </li>
+        );
+      })}
+    </ol>
+  );
+}

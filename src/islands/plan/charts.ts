@@ -1,0 +1,177 @@
+import type { Data, Layout, Shape } from 'plotly.js-dist-min';
+import type { OptionAnswer, PinAnswer } from '~/schema/planAnswer';
+import type { CurveAnswer } from '~/workers/protocol';
+import type { ChartColours } from '~/ui/chart/Chart';
+import { budget } from '~/ui/figures';
+
+/** Tip, land and coldest solder of one pin against time, with the alloy's range and the pin's window. */
+export function curveChart(
+  curve: CurveAnswer,
+  pin: PinAnswer | undefined,
+  melting: { solidus_C: number; liquidus_C: number },
+  colours: ChartColours,
+): { data: Data[]; layout: Partial<Layout> } {
+  const end_s = Math.min(curve.time_s.at(-1)!, Math.max(3, (pin?.stop_s ?? 8) * 1.1));
+  const trace = (
+    name: string,
+    values: Float64Array,
+    line: { color: string; dash?: 'dot' | 'dash'; width?: number },
+  ): Data => ({
+    type: 'scatter',
+    mode: 'lines',
+    name,
+    x: Array.from(curve.time_s),
+    y: Array.from(values),
+    line: { width: 2.5, ...line },
+    hovertemplate: `%{x:.2f} s  %{y:.0f} °C<extra>${name}</extra>`,
+  });
+  const shapes: Partial<Shape>[] = [
+    {
+      type: 'rect',
+      xref: 'paper',
+      x0: 0,
+      x1: 1,
+      y0: melting.solidus_C,
+      y1: Math.max(melting.liquidus_C, melting.solidus_C + 1.5),
+      fillcolor: colours.heat,
+      opacity: 0.35,
+      line: { width: 0 },
+      layer: 'below',
+    },
+  ];
+  if (pin?.melt_s.p10 != null) {
+    shapes.push({
+      type: 'rect',
+      yref: 'paper',
+      y0: 0,
+      y1: 1,
+      x0: pin.melt_s.p10,
+      x1: pin.melt_s.p90 ?? pin.stop_s,
+      fillcolor: colours.go,
+      opacity: 0.16,
+      line: { width: 0 },
+      layer: 'below',
+    });
+  }
+  if (pin) {
+    shapes.push({
+      type: 'line',
+      yref: 'paper',
+      y0: 0,
+      y1: 1,
+      x0: pin.stop_s,
+      x1: pin.stop_s,
+      line: { color: colours.stop, width: 3 },
+    });
+  }
+  return {
+    data: [
+      trace('Tip', curve.tip_C, { color: colours.heat, dash: 'dash' }),
+      trace('Land', curve.land_C, { color: colours.lines[2]! }),
+      trace('Coldest solder', curve.coldestSolder_C, { color: colours.ink, width: 3.5 }),
+    ],
+    layout: {
+      shapes,
+      showlegend: true,
+      legend: { orientation: 'h', x: 0, y: 1.14, bgcolor: 'rgba(0,0,0,0)' },
+      margin: { t: 30 },
+      xaxis: { title: { text: 'Time under the iron, s' }, range: [0, end_s] },
+      yaxis: { title: { text: '°C' }, range: [0, Math.max(...curve.tip_C) + 25] },
+      annotations: [
+        {
+          xref: 'paper',
+          x: 1,
+          y: melting.solidus_C,
+          xanchor: 'right',
+          yanchor: 'top',
+          text: 'melting range',
+          showarrow: false,
+          font: { size: 12, color: colours.heat },
+        },
+      ],
+    },
+  };
+}
+
+/** Every setting worth having: quick to the left, gentle below. */
+export function frontierChart(
+  frontier: readonly OptionAnswer[],
+  chosen: OptionAnswer | null,
+  colours: ChartColours,
+): { data: Data[]; layout: Partial<Layout> } {
+  const x = frontier.map((o) => o.liftFrom_s);
+  const y = frontier.map((o) => damageOf(o) * 100);
+  const label = (o: OptionAnswer): string =>
+    `${o.setpoint_C} °C<br>${o.tip.shape} ${o.tip.width_mm.toFixed(1)} mm<br>${o.liftFrom_s?.toFixed(1)} s, ${budget(damageOf(o))}`;
+  const data: Data[] = [
+    {
+      type: 'scatter',
+      mode: 'lines+markers',
+      name: 'Frontier',
+      x,
+      y,
+      text: frontier.map(label),
+      hovertemplate: '%{text}<extra></extra>',
+      line: { color: colours.soft, width: 1.5 },
+      marker: { size: 11, color: colours.sheet, line: { color: colours.ink, width: 2 } },
+    },
+  ];
+  if (chosen && chosen.liftFrom_s !== null) {
+    data.push({
+      type: 'scatter',
+      mode: 'markers',
+      name: 'Set now',
+      x: [chosen.liftFrom_s],
+      y: [damageOf(chosen) * 100],
+      text: [label(chosen)],
+      hovertemplate: '%{text}<extra>set now</extra>',
+      marker: {
+        size: 17,
+        symbol: 'diamond',
+        color: chosen.feasible ? colours.go : colours.stop,
+        line: { color: colours.ink, width: 1.5 },
+      },
+    });
+  }
+  const ends =
+    frontier.length > 1
+      ? ([
+          [0, 'low and long', 'right'],
+          [frontier.length - 1, 'hot and quick', 'left'],
+        ] as const)
+      : [];
+  return {
+    data,
+    layout: {
+      showlegend: false,
+      margin: { t: 16, l: 56, b: 44 },
+      xaxis: { title: { text: 'Longest dwell, s' }, rangemode: 'tozero' },
+      yaxis: {
+        title: { text: 'Budget spent, %' },
+        type: 'log',
+        tickvals: TICKS_percent,
+        ticktext: TICKS_percent.map(String),
+        range: logRange(y),
+      },
+      annotations: ends.map(([i, text, anchor]) => ({
+        x: x[i]!,
+        y: Math.log10(y[i]!),
+        text,
+        showarrow: false,
+        yshift: i === 0 ? -16 : 14,
+        xanchor: anchor,
+        font: { size: 13, color: colours.ink },
+      })),
+    },
+  };
+}
+
+const TICKS_percent = [0.1, 0.2, 0.5, 1, 2, 5, 10, 20, 50, 100, 200, 500];
+
+/** Half a step of room above and below, on a logarithmic axis. */
+const logRange = (values: readonly number[]): [number, number] => [
+  Math.log10(Math.min(...values)) - 0.22,
+  Math.log10(Math.max(...values)) + 0.22,
+];
+
+export const damageOf = (o: OptionAnswer): number => (o.padDose.p50 ?? 0) + (o.laminateDose ?? 0);

@@ -1,0 +1,68 @@
+import { useEffect, useRef, type Dispatch } from 'react';
+import type { PlanInput } from '~/schema/planRequest';
+import { Solver } from '~/workers/client';
+import type { PlanAction, PlanState } from './state';
+
+/** Waits for a hand on the slider to rest before drawing bands again. */
+const REST_ms = 60;
+
+/** Keeps two workers busy: one searches the bench, one follows the setting at hand. New inputs cancel old work. */
+export function usePlanning(
+  input: PlanInput,
+  state: PlanState,
+  dispatch: Dispatch<PlanAction>,
+): { stop: () => void } {
+  const search = useRef<Solver<'plan'> | null>(null);
+  const explore = useRef<Solver<'explore'> | null>(null);
+  const { goal, setting } = state;
+
+  useEffect(() => {
+    search.current ??= new Solver<'plan'>();
+    search.current.solve(
+      { kind: 'plan', input: { ...input, goal } },
+      {
+        onProgress: (progress) => dispatch({ type: 'search-progress', progress }),
+        onDone: (answer) => dispatch({ type: 'search-done', answer }),
+        onFailed: (message) => dispatch({ type: 'search-failed', message }),
+      },
+    );
+  }, [input, goal, dispatch]);
+
+  useEffect(() => {
+    if (!setting) return;
+    const timer = setTimeout(() => {
+      explore.current ??= new Solver<'explore'>();
+      dispatch({ type: 'explore-started' });
+      explore.current.solve(
+        { kind: 'explore', input: { ...input, goal }, setting },
+        {
+          onProgress: (progress) => dispatch({ type: 'explore-progress', progress }),
+          onDone: (answer) => dispatch({ type: 'explore-done', answer }),
+          onFailed: (message) => dispatch({ type: 'explore-failed', message }),
+        },
+      );
+    }, REST_ms);
+    return () => {
+      clearTimeout(timer);
+      explore.current?.cancel();
+    };
+  }, [input, goal, setting, dispatch]);
+
+  useEffect(
+    () => () => {
+      search.current?.dispose();
+      explore.current?.dispose();
+      search.current = null;
+      explore.current = null;
+    },
+    [],
+  );
+
+  return {
+    stop: () => {
+      search.current?.cancel();
+      explore.current?.cancel();
+      dispatch({ type: 'stopped' });
+    },
+  };
+}

@@ -1,0 +1,64 @@
+import { useStore } from '@nanostores/react';
+import { useEffect } from 'react';
+import { PAD_STATES, PAD_STATE_IDS } from '~/core/record/padStates';
+import { Button, KeyCap } from '~/ui/controls/Button';
+import { Sheet } from '~/ui/controls/Sheet';
+import type { Command } from '~/ui/keyboard/command';
+import { $tables } from '~/ui/keyboard/useCommands';
+import { $helpOpen } from './help';
+import css from './rail.module.css';
+
+/** Every key of this page, read from the same tables that the keys themselves are. */
+export function HelpSheet() {
+  const open = useStore($helpOpen);
+  const tables = useStore($tables);
+  useEffect(() => () => $helpOpen.set(false), []);
+  const groups = new Map<string, Command[]>();
+  for (const command of Object.values(tables).flat()) {
+    if (command.keys.length === 0) continue;
+    groups.set(command.group, [...(groups.get(command.group) ?? []), command]);
+  }
+  return (
+    <Sheet title="Keys" isOpen={open} onClose={() => $helpOpen.set(false)}>
+      <div className={css['help']}>
+        {[...groups].map(([group, commands]) => (
+          <section key={group}>
+            <h3>{group}</h3>
+            <dl>
+              {(group === 'Rail' ? commands.slice(0, 1) : commands).map((command) => (
+                <div key={command.id}>
+                  <dt>
+                    {group === 'Rail' ? (
+                      <>
+                        <KeyCap of="1" /> – <KeyCap of="9" />
+                      </>
+                    ) : (
+                      command.keys.map((key) => <KeyCap key={key} of={key} />)
+                    )}
+                  </dt>
+                  <dd>{group === 'Rail' ? 'Go to that clock' : command.label}</dd>
+                </div>
+              ))}
+            </dl>
+          </section>
+        ))}
+        <section>
+          <h3>On a land drawing: arrows walk, digits pick, letters record</h3>
+          <dl>
+            {PAD_STATE_IDS.map((id) => (
+              <div key={id}>
+                <dt>
+                  <KeyCap of={PAD_STATES[id].letter} />
+                </dt>
+                <dd>{PAD_STATES[id].name}</dd>
+              </div>
+            ))}
+          </dl>
+        </section>
+      </div>
+      <Button look="primary" onClick={() => $helpOpen.set(false)}>
+        Close <KeyCap of="Escape" />
+      </Button>
+    </Sheet>
+  );
+}

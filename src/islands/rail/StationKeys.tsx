@@ -1,0 +1,87 @@
+import { useStore } from '@nanostores/react';
+import { Moon, Sun, Volume2, VolumeX, Keyboard } from 'lucide-react';
+import { useEffect, useRef, useState } from 'react';
+import { Button } from '~/ui/controls/Button';
+import { useCommands } from '~/ui/keyboard/useCommands';
+import { $by, $muted, readPreferences, setBy, setMuted, toggleTheme } from '~/ui/preferences';
+import { STATION_COMMANDS, type StationCommand } from './commands';
+import { $helpOpen } from './help';
+import { $railLines } from './railStore';
+import css from './rail.module.css';
+
+/** Who is here, light, sound and keys: what belongs to the bench and not to a board. */
+export function StationKeys({ by, muted }: { by: string; muted: boolean }) {
+  const mutedNow = useStore($muted);
+  const byNow = useStore($by);
+  const [ready, setReady] = useState(false);
+  const [lamp, setLamp] = useState(false);
+  const initials = useRef<HTMLInputElement>(null);
+
+  useEffect(() => {
+    readPreferences();
+    setLamp(document.documentElement.dataset['theme'] === 'lamp-off');
+    setReady(true);
+  }, []);
+
+  const run = (id: StationCommand): boolean => {
+    switch (id) {
+      case 'help':
+        $helpOpen.set(true);
+        return true;
+      case 'theme':
+        setLamp(toggleTheme() === 'lamp-off');
+        return true;
+      case 'mute':
+        setMuted(!$muted.get());
+        return true;
+      case 'bench':
+        window.location.href = '/';
+        return true;
+      case 'initials':
+        initials.current?.focus();
+        initials.current?.select();
+        return true;
+      default: {
+        const line = $railLines.get()[Number(id.slice('clock-'.length)) - 1];
+        if (line) window.location.href = `/jobs/${line.jobId}`;
+        return line !== undefined;
+      }
+    }
+  };
+  useCommands('station', STATION_COMMANDS, run);
+
+  return (
+    <div className={`${css['station']} station`} data-ready={ready || undefined}>
+      <label className={css['who']}>
+        <span>At the bench</span>
+        <input
+          ref={initials}
+          aria-label="Initials of whoever is at the bench"
+          maxLength={8}
+          placeholder="initials"
+          value={ready ? byNow : by}
+          onChange={(event) => setBy(event.target.value.trim())}
+        />
+      </label>
+      <Button
+        look="plain"
+        aria-label={lamp ? 'Daylight' : 'Lamp off'}
+        title={lamp ? 'Daylight  \\' : 'Lamp off  \\'}
+        onClick={() => run('theme')}
+      >
+        {lamp ? <Sun size={22} /> : <Moon size={22} />}
+      </Button>
+      <Button
+        look="plain"
+        aria-label={(ready ? mutedNow : muted) ? 'Sounds on' : 'Sounds off'}
+        title={'Sounds  "'}
+        onClick={() => run('mute')}
+      >
+        {(ready ? mutedNow : muted) ? <VolumeX size={22} /> : <Volume2 size={22} />}
+      </Button>
+      <Button look="plain" aria-label="Keys" title="Keys  ?" onClick={() => run('help')}>
+        <Keyboard size={22} />
+      </Button>
+    </div>
+  );
+}

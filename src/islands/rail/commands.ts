@@ -1,0 +1,18 @@
+import type { Command } from '~/ui/keyboard/command';
+
+export type StationCommand = 'help' | 'theme' | 'mute' | 'bench' | 'initials' | `clock-${number}`;
+
+/** What every screen can do, whatever it shows. Digits jump to the clocks on the rail. */
+export const STATION_COMMANDS: readonly Command<StationCommand>[] = [
+  { id: 'help', label: 'Keys', keys: ['?'], group: 'Everywhere' },
+  { id: 'theme', label: 'Daylight or lamp-off', keys: ['\\'], group: 'Everywhere' },
+  { id: 'mute', label: 'Sounds on or off', keys: ['"'], group: 'Everywhere' },
+  { id: 'bench', label: 'Bench', keys: ['Home'], group: 'Everywhere' },
+  { id: 'initials', label: 'Who is at the bench', keys: ['@'], group: 'Everywhere' },
+  ...Array.from({ length: 9 }, (_, i) => ({
+    id: `clock-${i + 1}` as const,
+    label: `Go to clock ${i + 1} on the rail`,
+    keys: [String(i + 1)],
+    group: 'Rail',
+  })),
+];

@@ -1,0 +1,3 @@
+import { atom } from 'nanostores';
+
+export const $helpOpen = atom(false);

@@ -1,0 +1,47 @@
+import { useEffect, useState } from 'react';
+import { Button } from '~/ui/controls/Button';
+import { TextField } from '~/ui/controls/Field';
+import { Sheet } from '~/ui/controls/Sheet';
+
+/** A line in the record, in the technician's own words. */
+export function NoteSheet({
+  isOpen,
+  onClose,
+  onWrite,
+}: {
+  isOpen: boolean;
+  onClose: () => void;
+  onWrite: (text: string) => void;
+}) {
+  const [text, setText] = useState('');
+  useEffect(() => {
+    if (isOpen) setText('');
+  }, [isOpen]);
+  const submit = (): void => {
+    if (!text.trim()) return;
+    onWrite(text.trim());
+    onClose();
+  };
+  return (
+    <Sheet title="Note" isOpen={isOpen} onClose={onClose}>
+      <form
+        onSubmit={(event) => {
+          event.preventDefault();
+          submit();
+        }}
+        style={{ display: 'grid', gap: 16 }}
+      >
+        <TextField
+          label="What you saw or measured"
+          autoFocus
+          maxLength={600}
+          value={text}
+          onChange={(event) => setText(event.target.value)}
+        />
+        <Button type="submit" look="primary" disabled={!text.trim()}>
+          Write it down
+        </Button>
+      </form>
+    </Sheet>
+  );
+}

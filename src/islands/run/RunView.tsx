@@ -1,0 +1,282 @@
+import { useEffect, useReducer, useRef, useState } from 'react';
+import { PAD_STATES, type PadStateId } from '~/core/record/padStates';
+import type { FindingRecord } from '~/schema/finding';
+import type { RunSheet } from '~/schema/runSheet';
+import type { WritableEvent } from '~/schema/runEvent';
+import { GOAL_WORDS, settingInWords } from '~/schema/words';
+import { postJson } from '~/ui/api';
+import { Button, ButtonLink, CommandButton } from '~/ui/controls/Button';
+import { ErrorNote } from '~/ui/controls/Notes';
+import { useCommands } from '~/ui/keyboard/useCommands';
+import { LandDrawing } from '~/ui/land/LandDrawing';
+import { $by } from '~/ui/preferences';
+import { padState } from '../board/state';
+import { CloseSheet } from './CloseSheet';
+import { RUN_COMMANDS, type RunCommand } from './commands';
+import { Instruction } from './Instruction';
+import { NoteSheet } from './NoteSheet';
+import { reduce, standing } from './state';
+import { StepList } from './StepList';
+import { useNow } from './useNow';
+import { useOutbox } from './useOutbox';
+import css from './run.module.css';
+
+/** One job, one step at a time: an instruction, a target, a clock; every press is an entry in the record. */
+export function RunView({ sheet }: { sheet: RunSheet }) {
+  const { job, site } = sheet;
+  const { steps } = job.plan;
+  const stepIds = steps.map((s) => s.id);
+  const [state, dispatch] = useReducer(reduce, {
+    events: sheet.events,
+    unsent: [],
+    skew_ms: 0,
+    findings: sheet.findings,
+    pad: null,
+    pending: null,
+    early: false,
+    open: 'nothing',
+    offline: false,
+    error: null,
+  });
+  const [ready, setReady] = useState(false);
+  const lands = useRef<HTMLDivElement>(null);
+  useOutbox(job.id, state, dispatch);
+  useEffect(() => {
+    dispatch({ type: 'caught-up', events: sheet.events, skew_ms: sheet.now_ms - Date.now() });
+    setReady(true);
+  }, [sheet]);
+
+  const at = standing(state, stepIds);
+  const step = steps[at.stepIndex] ?? null;
+  const closed = at.status === 'closed';
+  const now_ms = useNow(state.skew_ms, !closed, sheet.now_ms);
+  const lastDwell =
+    step?.kind === 'heat'
+      ? (at.dwells.findLast((d) => d.stepId === step.id && d.on_ms >= at.stepStart_ms) ?? null)
+      : null;
+  const waitLeft_ms =
+    step?.kind === 'wait' && step.wait_s !== null ? at.stepStart_ms + step.wait_s * 1000 - now_ms : 0;
+
+  const write = (event: WritableEvent): boolean => {
+    const by = $by.get();
+    if (!by) {
+      dispatch({
+        type: 'failed',
+        error: new Error(
+          'Give your initials at the top first (key @), so that the record says who did this.',
+        ),
+      });
+      return true;
+    }
+    dispatch({
+      type: 'wrote',
+      entry: { clientId: crypto.randomUUID(), by, at_ms: Date.now() + state.skew_ms, event },
+    });
+    return true;
+  };
+  const elapsed_s = (): number => Math.max(0, (Date.now() + state.skew_ms - at.heating!.on_ms) / 1000);
+
+  const go = (): boolean => {
+    if (closed) return false;
+    if (!step) {
+      dispatch({ type: 'open', what: 'close' });
+      return true;
+    }
+    if (at.heating)
+      return write({ kind: 'heat-off', stepId: step.id, pad: at.heating.pad, elapsed_s: elapsed_s() });
+    if (step.kind === 'heat' && !lastDwell)
+      return write({ kind: 'heat-on', stepId: step.id, pad: step.pad! });
+    if (waitLeft_ms > 0 && !state.early) {
+      dispatch({ type: 'early' });
+      return true;
+    }
+    return write({ kind: 'step-done', stepId: step.id });
+  };
+
+  const run = (id: RunCommand): boolean => {
+    switch (id) {
+      case 'go':
+        return go();
+      case 'melted':
+        if (!at.heating || !step || at.heating.melted_s !== null) return false;
+        return write({ kind: 'melted', stepId: step.id, pad: at.heating.pad, elapsed_s: elapsed_s() });
+      case 'again':
+        if (step?.kind !== 'heat' || at.heating || !lastDwell) return false;
+        return write({ kind: 'heat-on', stepId: step.id, pad: step.pad! });
+      case 'back':
+        if (at.heating || at.stepIndex === 0 || closed) return false;
+        return write({ kind: 'step-back', stepId: stepIds[at.stepIndex - 1]! });
+      case 'land':
+        lands.current?.querySelector('svg')?.focus();
+        dispatch({ type: 'pad', pad: state.pad ?? step?.pad ?? site.pads[0]!.name });
+        return true;
+      case 'note':
+        dispatch({ type: 'open', what: 'note' });
+        return true;
+      case 'why':
+        dispatch({ type: 'open', what: state.open === 'why' ? 'nothing' : 'why' });
+        return true;
+      case 'close':
+        if (closed || at.heating) return false;
+        dispatch({ type: 'open', what: 'close' });
+        return true;
+    }
+  };
+  useCommands('run', RUN_COMMANDS, run);
+
+  const mark = (padName: string, to: PadStateId, otherPadId: string | null = null): void => {
+    const pad = site.pads.find((p) => p.name === padName);
+    if (!pad) return;
+    if ('names' in PAD_STATES[to] && otherPadId === null) {
+      dispatch({ type: 'needs-other', padId: pad.id, state: to });
+      return;
+    }
+    postJson<FindingRecord>('/api/findings', {
+      padId: pad.id,
+      state: to,
+      otherPadId,
+      foundAs: 'done-here',
+      jobId: job.id,
+      note: '',
+      by: $by.get(),
+    }).then(
+      (finding) => dispatch({ type: 'found', finding }),
+      (error: unknown) => dispatch({ type: 'failed', error }),
+    );
+  };
+  const choosePad = (pad: string): void => {
+    const chosen = site.pads.find((p) => p.name === pad);
+    if (state.pending && chosen && chosen.id !== state.pending.padId) {
+      mark(site.pads.find((p) => p.id === state.pending!.padId)!.name, state.pending.state, chosen.id);
+    }
+    dispatch({ type: 'pad', pad });
+  };
+  const selectedState = state.pad
+    ? padState(state.findings, site.pads.find((p) => p.name === state.pad)?.id ?? '')
+    : null;
+
+  return (
+    <div className={css['view']} data-ready={ready || undefined} data-unsent={state.unsent.length}>
+      <section className={css['now']} aria-label="This step">
+        {state.offline && (
+          <p className={css['offline']} role="status">
+            Not saved yet: the bench computer does not answer. {state.unsent.length} entries are kept here and
+            sent when it does. Clocks go on.
+          </p>
+        )}
+        <ErrorNote error={state.error} />
+        {closed ? (
+          <Closed outcome={at.outcome ?? ''} boardId={job.boardId} siteId={site.id} />
+        ) : (
+          <Instruction
+            step={step}
+            index={at.stepIndex}
+            count={steps.length}
+            at={at}
+            lastDwell={lastDwell}
+            now_ms={now_ms}
+            early={state.early}
+            why={state.open === 'why'}
+            run={run}
+          />
+        )}
+      </section>
+
+      <section className={css['side']} aria-label="Lands and steps">
+        <div className={css['lands']} ref={lands}>
+          <LandDrawing
+            part={site.package}
+            from="solder side"
+            selected={state.pad ?? step?.pad ?? null}
+            onSelect={choosePad}
+            onState={(pad, to) => mark(pad, to)}
+            pads={site.pads.map((p) => {
+              const dwell = at.dwells.findLast((d) => d.pad === p.name);
+              return {
+                name: p.name,
+                net: p.net,
+                connections: p.connections,
+                state: padState(state.findings, p.id),
+                note: dwell?.melted_s != null ? `${dwell.melted_s.toFixed(1)} s` : undefined,
+              };
+            })}
+          />
+        </div>
+        <div className={css['finding']}>
+          {state.pending ? (
+            <p role="status">{PAD_STATES[state.pending.state].name}: choose the other pad.</p>
+          ) : (
+            <p role="status">
+              {state.pad && selectedState ? (
+                <>
+                  Pin {state.pad}: <strong>{PAD_STATES[selectedState].name}</strong>
+                </>
+              ) : (
+                'Choose a pad, then a letter, to record a finding.'
+              )}
+            </p>
+          )}
+          {state.pad && (
+            <select
+              aria-label={`Finding on pin ${state.pad}`}
+              value=""
+              onChange={(event) => event.target.value && mark(state.pad!, event.target.value as PadStateId)}
+            >
+              <option value="">Mark pin {state.pad}</option>
+              {Object.entries(PAD_STATES).map(([id, s]) => (
+                <option key={id} value={id}>
+                  {s.letter} · {s.name}
+                </option>
+              ))}
+            </select>
+          )}
+        </div>
+        <div className={css['sideKeys']}>
+          {(['back', 'note', 'close'] as const).map((id) => (
+            <CommandButton
+              key={id}
+              small
+              command={RUN_COMMANDS.find((c) => c.id === id)!}
+              run={run}
+              disabled={closed && id !== 'note'}
+            />
+          ))}
+        </div>
+        <StepList steps={steps} at={at} />
+        <p className="quiet">
+          {GOAL_WORDS[job.goal]}. {settingInWords(job.plan.chosen)}.
+        </p>
+      </section>
+
+      <NoteSheet
+        isOpen={state.open === 'note'}
+        onClose={() => dispatch({ type: 'open', what: 'nothing' })}
+        onWrite={(text) => write({ kind: 'note', text })}
+      />
+      <CloseSheet
+        isOpen={state.open === 'close'}
+        unfinished={step !== null}
+        onClose={() => dispatch({ type: 'open', what: 'nothing' })}
+        onWrite={(outcome, cause) => write({ kind: 'closed', outcome, cause })}
+      />
+    </div>
+  );
+}
+
+function Closed({ outcome, boardId, siteId }: { outcome: string; boardId: string; siteId: string }) {
+  return (
+    <div className={css['closed']}>
+      <h2>Closed: {outcome}</h2>
+      <p>The ledger of the board has every entry of this job.</p>
+      <div className={css['buttons']}>
+        <ButtonLink href={`/boards/${boardId}`} look="primary">
+          To the board
+        </ButtonLink>
+        <ButtonLink href={`/sites/${siteId}/plan`}>Plan again</ButtonLink>
+        <Button look="plain" onClick={() => window.print()}>
+          Print
+        </Button>
+      </div>
+    </div>
+  );
+}

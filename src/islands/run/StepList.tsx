@@ -1,0 +1,32 @@
+import { useEffect, useRef } from 'react';
+import type { RunState } from '~/core/record/runState';
+import type { StepAnswer } from '~/schema/planAnswer';
+import css from './run.module.css';
+
+/** The whole job as one column; where it stands is marked by word and weight. */
+export function StepList({ steps, at }: { steps: readonly StepAnswer[]; at: RunState }) {
+  const list = useRef<HTMLOListElement>(null);
+  useEffect(() => {
+    const here = list.current?.querySelector<HTMLElement>('[aria-current]');
+    if (here) list.current!.scrollTop = here.offsetTop - list.current!.offsetTop - 60;
+  }, [at.stepIndex]);
+  return (
+    <ol ref={list} className={css['steps']} aria-label="Steps">
+      {steps.map((step, i) => {
+        const here = at.status === 'running' && i === at.stepIndex;
+        return (
+          <li
+            key={step.id}
+            aria-current={here ? 'step' : undefined}
+            data-done={at.doneSteps.has(step.id) || undefined}
+          >
+            <span className="digits" aria-hidden="true">
+              {at.doneSteps.has(step.id) ? '✓' : here ? '▸' : i + 1}
+            </span>
+            {step.title}
+          </li>
+        );
+      })}
+    </ol>
+  );
+}

@@ -1,0 +1,100 @@
+import type { RunEvent, RunEventBody } from '~/core/record/runEvents';
+import { runState, type RunState } from '~/core/record/runState';
+import type { PadStateId } from '~/core/record/padStates';
+import type { FindingRecord } from '~/schema/finding';
+import type { WritableEvent } from '~/schema/runEvent';
+
+/** An entry made here that the server has not acknowledged yet. */
+export interface Unsent {
+  readonly clientId: string;
+  readonly by: string;
+  readonly at_ms: number;
+  readonly event: WritableEvent;
+}
+
+export interface RunViewState {
+  readonly events: readonly RunEvent[];
+  readonly unsent: readonly Unsent[];
+  /** How far the server's clock is ahead of this screen's. */
+  readonly skew_ms: number;
+  readonly findings: readonly FindingRecord[];
+  readonly pad: string | null;
+  readonly pending: { readonly padId: string; readonly state: PadStateId } | null;
+  /** A wait was ended early once; the second press means it. */
+  readonly early: boolean;
+  readonly open: 'nothing' | 'note' | 'why' | 'close';
+  readonly offline: boolean;
+  readonly error: unknown;
+}
+
+export type RunAction =
+  | { readonly type: 'wrote'; readonly entry: Unsent }
+  | {
+      readonly type: 'acknowledged';
+      readonly clientId: string;
+      readonly events: readonly RunEvent[];
+      readonly skew_ms: number;
+    }
+  | { readonly type: 'caught-up'; readonly events: readonly RunEvent[]; readonly skew_ms: number }
+  | { readonly type: 'refused'; readonly error: unknown; readonly events: readonly RunEvent[] | null }
+  | { readonly type: 'offline' }
+  | { readonly type: 'restored'; readonly unsent: readonly Unsent[] }
+  | { readonly type: 'pad'; readonly pad: string }
+  | { readonly type: 'needs-other'; readonly padId: string; readonly state: PadStateId }
+  | { readonly type: 'found'; readonly finding: FindingRecord }
+  | { readonly type: 'early' }
+  | { readonly type: 'open'; readonly what: RunViewState['open'] }
+  | { readonly type: 'failed'; readonly error: unknown };
+
+export function reduce(state: RunViewState, action: RunAction): RunViewState {
+  switch (action.type) {
+    case 'wrote':
+      return { ...state, unsent: [...state.unsent, action.entry], early: false, error: null };
+    case 'acknowledged':
+      return {
+        ...state,
+        events: action.events,
+        unsent: state.unsent.filter((u) => u.clientId !== action.clientId),
+        skew_ms: action.skew_ms,
+        offline: false,
+      };
+    case 'caught-up':
+      return { ...state, events: action.events, skew_ms: action.skew_ms, offline: false };
+    case 'refused':
+      return {
+        ...state,
+        unsent: [],
+        events: action.events ?? state.events,
+        error: action.error,
+        offline: false,
+      };
+    case 'offline':
+      return { ...state, offline: true };
+    case 'restored':
+      return { ...state, unsent: [...action.unsent, ...state.unsent] };
+    case 'pad':
+      return { ...state, pad: action.pad };
+    case 'needs-other':
+      return { ...state, pending: { padId: action.padId, state: action.state } };
+    case 'found':
+      return { ...state, findings: [...state.findings, action.finding], pending: null, error: null };
+    case 'early':
+      return { ...state, early: true };
+    case 'open':
+      return { ...state, open: action.what };
+    case 'failed':
+      return { ...state, error: action.error };
+  }
+}
+
+/** Where the job stands with this screen's unsent entries counted in. */
+export function standing(state: RunViewState, stepIds: readonly string[]): RunState {
+  const last = state.events.at(-1)?.seq ?? 0;
+  const provisional = state.unsent.map((u, i): RunEvent => ({
+    ...(u.event as RunEventBody),
+    seq: last + 1 + i,
+    at_ms: u.at_ms,
+    by: u.by,
+  }));
+  return runState(stepIds, [...state.events, ...provisional]);
+}

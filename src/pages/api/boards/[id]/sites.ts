@@ -1,0 +1,9 @@
+import { parseInput } from '~/schema/faults';
+import { newSite } from '~/schema/site';
+import { placeSite } from '~/server/placing';
+import { endpoint, readJson } from '~/server/respond';
+
+export const POST = endpoint(async (context) => {
+  const site = parseInput(newSite, await readJson(context));
+  return placeSite(context.locals.db, context.params['id']!, site);
+}, 201);

@@ -1,0 +1,9 @@
+import { newBoard } from '~/schema/board';
+import { parseInput } from '~/schema/faults';
+import { addBoard } from '~/server/repositories/boards';
+import { endpoint, readJson } from '~/server/respond';
+
+export const POST = endpoint(async (context) => {
+  const board = parseInput(newBoard, await readJson(context));
+  return addBoard(context.locals.db, board, Date.now());
+}, 201);

@@ -1,0 +1,4 @@
+import { railOf } from '~/server/clocks';
+import { endpoint } from '~/server/respond';
+
+export const GET = endpoint((context) => railOf(context.locals.db, Date.now()));

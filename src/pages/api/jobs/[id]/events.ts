@@ -1,0 +1,16 @@
+import { parseInput } from '~/schema/faults';
+import { appendRequest } from '~/schema/runEvent';
+import { exposureOf } from '~/server/planning';
+import { appendEvent, getJob } from '~/server/repositories/jobs';
+import { endpoint, readJson } from '~/server/respond';
+
+export const GET = endpoint((context) => {
+  const { events } = getJob(context.locals.db, context.params['id']!);
+  return { events, now_ms: Date.now() };
+});
+
+export const POST = endpoint(async (context) => {
+  const request = parseInput(appendRequest, await readJson(context));
+  const { events } = appendEvent(context.locals.db, context.params['id']!, request, Date.now(), exposureOf);
+  return { events, now_ms: Date.now() };
+});

@@ -1,0 +1,10 @@
+import { parseInput } from '~/schema/faults';
+import { acceptPlan } from '~/schema/job';
+import { acceptJob } from '~/server/planning';
+import { endpoint, readJson } from '~/server/respond';
+
+export const POST = endpoint(async (context) => {
+  const accepted = parseInput(acceptPlan, await readJson(context));
+  const { job } = await acceptJob(context.locals.db, accepted, Date.now);
+  return { jobId: job.id };
+}, 201);

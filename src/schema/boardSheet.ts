@@ -1,0 +1,32 @@
+import type { RunEvent } from '../core/record/runEvents';
+import type { BoardRecord } from './board';
+import type { FindingRecord } from './finding';
+import type { PadRecord } from './pad';
+import type { SiteRecord } from './site';
+
+export interface SiteSheet extends SiteRecord {
+  readonly pads: readonly PadRecord[];
+}
+
+/** A job as the board's ledger shows it. */
+export interface JobLine {
+  readonly id: string;
+  readonly siteId: string;
+  readonly siteRef: string;
+  readonly goal: string;
+  readonly by: string;
+  readonly status: 'running' | 'closed';
+  readonly outcome: string | null;
+  readonly cause: string;
+  readonly acceptedAt_ms: number;
+  readonly setting: string;
+  readonly events: readonly RunEvent[];
+}
+
+/** All that a board's sheet is drawn from. */
+export interface BoardSheet {
+  readonly board: BoardRecord;
+  readonly sites: readonly SiteSheet[];
+  readonly findings: readonly FindingRecord[];
+  readonly jobs: readonly JobLine[];
+}

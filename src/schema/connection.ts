@@ -1,0 +1,73 @@
+import { z } from 'zod';
+import { metres } from '../core/quantity/convert';
+import type { Connection } from '../core/thermal/joint/scenario';
+import { quantity, wholeNumber } from './fields';
+
+const layers = z
+  .array(wholeNumber(1, 16), { error: 'must be a list of copper layers, counted from 1 at the top' })
+  .min(1, { error: 'is empty; name at least one copper layer' });
+
+/** How a pad reaches copper, in bench units. A track without layers lies on the solder side. */
+export const connection = z.discriminatedUnion(
+  'kind',
+  [
+    z.strictObject({ kind: z.literal('isolated') }),
+    z.strictObject({
+      kind: z.literal('track'),
+      width_mm: quantity('mm', 0.05, 20),
+      count: wholeNumber(1, 12).default(1),
+      layers: layers.optional(),
+    }),
+    z.strictObject({
+      kind: z.literal('thermal-relief'),
+      spokes: wholeNumber(1, 12).default(4),
+      spokeWidth_mm: quantity('mm', 0.05, 5).default(0.3),
+      spokeLength_mm: quantity('mm', 0.05, 5).default(0.3),
+      layers,
+    }),
+    z.strictObject({ kind: z.literal('solid-plane'), layers }),
+  ],
+  { error: 'kind must be one of isolated, track, thermal-relief, solid-plane' },
+);
+
+export type ConnectionRecord = z.infer<typeof connection>;
+
+export const connections = z
+  .union([connection, z.array(connection).max(16)])
+  .transform((c) => (Array.isArray(c) ? c : [c]));
+
+export const CONNECTION_KINDS = ['isolated', 'track', 'thermal-relief', 'solid-plane'] as const;
+export type ConnectionKind = (typeof CONNECTION_KINDS)[number];
+
+/** A connection in SI. `solderLayer` is the copper layer on the face opposite the part. */
+export function connectionOf(c: ConnectionRecord, solderLayer: number): Connection {
+  switch (c.kind) {
+    case 'isolated':
+      return { kind: 'isolated' };
+    case 'track':
+      return {
+        kind: 'track',
+        width_m: metres(c.width_mm),
+        count: c.count,
+        layers: c.layers ?? [solderLayer],
+      };
+    case 'thermal-relief':
+      return {
+        kind: 'thermal-relief',
+        spokes: c.spokes,
+        spokeWidth_m: metres(c.spokeWidth_mm),
+        spokeLength_m: metres(c.spokeLength_mm),
+        layers: c.layers,
+      };
+    case 'solid-plane':
+      return { kind: 'solid-plane', layers: c.layers };
+  }
+}
+
+/** The class that holds a pad's melt back most, for its hatching and its name. */
+export function heaviestKind(list: readonly ConnectionRecord[]): ConnectionKind {
+  return list.reduce<ConnectionKind>(
+    (worst, c) => (CONNECTION_KINDS.indexOf(c.kind) > CONNECTION_KINDS.indexOf(worst) ? c.kind : worst),
+    'isolated',
+  );
+}

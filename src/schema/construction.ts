@@ -1,0 +1,32 @@
+import { z } from 'zod';
+import { LAMINATE_IDS } from '../core/materials/laminates';
+import { foilThickness_m, metres } from '../core/quantity/convert';
+import type { Board } from '../core/thermal/stackup';
+import { oneOf, quantity } from './fields';
+
+/** What a board is made of, in bench units: the part of its record that the heat model reads. */
+export const construction = z.strictObject({
+  length_mm: quantity('mm', 5, 1000),
+  width_mm: quantity('mm', 5, 1000),
+  thickness_mm: quantity('mm', 0.2, 6.4),
+  laminate: oneOf(LAMINATE_IDS),
+  copperLayers: z
+    .array(z.strictObject({ weight_oz: quantity('oz', 0.25, 12), coverage: quantity('', 0, 1) }), {
+      error: 'must be a list of copper layers from the top down',
+    })
+    .min(1, { error: 'has no layer; a board needs copper: add one with its weight_oz and coverage' })
+    .max(16, { error: 'has more than 16 layers; this model goes up to 16' }),
+});
+
+export type Construction = z.infer<typeof construction>;
+
+export const boardOf = (c: Construction): Board => ({
+  length_m: metres(c.length_mm),
+  width_m: metres(c.width_mm),
+  thickness_m: metres(c.thickness_mm),
+  laminate: c.laminate,
+  copper: c.copperLayers.map((layer) => ({
+    thickness_m: foilThickness_m(layer.weight_oz),
+    coverage: layer.coverage,
+  })),
+});

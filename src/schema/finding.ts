@@ -1,0 +1,80 @@
+import { index, integer, sqliteTable, text as textColumn } from 'drizzle-orm/sqlite-core';
+import { z } from 'zod';
+import { PAD_STATE_IDS, PAD_STATES, type PadStateId } from '../core/record/padStates';
+import { boards } from './board';
+import { initials, oneOf, recordId, text, whenever_ms } from './fields';
+import { jobs } from './job';
+import { pads } from './pad';
+import { sites } from './site';
+
+/** What was seen at one pad, as a person enters it. */
+export const newFinding = z
+  .strictObject({
+    padId: recordId,
+    state: oneOf(PAD_STATE_IDS),
+    otherPadId: recordId.nullable().default(null),
+    foundAs: oneOf(['as-received', 'done-here']),
+    jobId: recordId.nullable().default(null),
+    note: text(0, 400).default(''),
+    by: initials,
+  })
+  .superRefine((finding, context) => {
+    const namesOther = 'names' in PAD_STATES[finding.state];
+    if (namesOther && finding.otherPadId === null) {
+      context.addIssue({
+        code: 'custom',
+        path: ['otherPadId'],
+        message: `is missing; "${PAD_STATES[finding.state].name}" names the other pad`,
+        input: finding,
+      });
+    }
+    if (finding.otherPadId !== null && finding.otherPadId === finding.padId) {
+      context.addIssue({
+        code: 'custom',
+        path: ['otherPadId'],
+        message: 'is the same pad; name the other one',
+        input: finding,
+      });
+    }
+  });
+export type NewFinding = z.infer<typeof newFinding>;
+
+/** A finding in the record. It is never changed; the next one on the pad follows it. */
+export const findingRecord = z.strictObject({
+  id: recordId,
+  boardId: recordId,
+  siteId: recordId,
+  padId: recordId,
+  state: oneOf(PAD_STATE_IDS),
+  otherPadId: recordId.nullable(),
+  foundAs: oneOf(['as-received', 'done-here']),
+  jobId: recordId.nullable(),
+  note: text(0, 400),
+  by: initials,
+  at_ms: whenever_ms,
+});
+export type FindingRecord = z.infer<typeof findingRecord>;
+
+export const findings = sqliteTable(
+  'findings',
+  {
+    id: textColumn('id').primaryKey(),
+    boardId: textColumn('board_id')
+      .notNull()
+      .references(() => boards.id),
+    siteId: textColumn('site_id')
+      .notNull()
+      .references(() => sites.id),
+    padId: textColumn('pad_id')
+      .notNull()
+      .references(() => pads.id),
+    state: textColumn('state').$type<PadStateId>().notNull(),
+    otherPadId: textColumn('other_pad_id').references(() => pads.id),
+    foundAs: textColumn('found_as').$type<'as-received' | 'done-here'>().notNull(),
+    jobId: textColumn('job_id').references(() => jobs.id),
+    note: textColumn('note').notNull().default(''),
+    by: textColumn('by').notNull(),
+    at_ms: integer('at_ms').notNull(),
+  },
+  (table) => [index('findings_board').on(table.boardId, table.at_ms), index('findings_pad').on(table.padId)],
+);

@@ -1,0 +1,130 @@
+import { z } from 'zod';
+import { FAMILY_IDS, FAMILY_TRAITS, type FamilyId } from '../core/packages/families';
+import type { BodyBox, ThroughHolePackage } from '../core/packages/throughHole';
+import { metres } from '../core/quantity/convert';
+import { oneOf, quantity, wholeNumber } from './fields';
+
+/** Families of the command line's contract whose heat this version does not compute yet. */
+const LATER = [
+  'jack',
+  'to220',
+  'dpak',
+  'chip',
+  'canElectrolytic',
+  'soic',
+  'ssop',
+  'tsop',
+  'soj',
+  'plcc',
+  'qfp',
+  'qfn',
+  'bga',
+  'sot23',
+] as const;
+
+const family = oneOf([...FAMILY_IDS, ...LATER] as unknown as [string, ...string[]]).refine(
+  (id): id is FamilyId => (FAMILY_IDS as readonly string[]).includes(id),
+  {
+    error: (issue) =>
+      `is "${String(issue.input)}", which is not computed yet; give one of ${FAMILY_IDS.join(', ')}`,
+  },
+);
+
+/** A through-hole part by its dimensions in mm. Bodies have a diameter (radial, axial) or a length and width. */
+export const throughHolePackage = z
+  .strictObject({
+    family,
+    pins: wholeNumber(1, 64).default(2),
+    pitch_mm: quantity('mm', 0.5, 60),
+    rowSpacing_mm: quantity('mm', 2, 60).optional(),
+    leadDiameter_mm: quantity('mm', 0.2, 3),
+    holeDiameter_mm: quantity('mm', 0.3, 4),
+    landDiameter_mm: quantity('mm', 0.6, 8).optional(),
+    bodyDiameter_mm: quantity('mm', 1, 60).optional(),
+    bodyLength_mm: quantity('mm', 1, 120).optional(),
+    bodyWidth_mm: quantity('mm', 1, 60).optional(),
+    bodyHeight_mm: quantity('mm', 0.5, 80).optional(),
+  })
+  .superRefine((p, context) => {
+    const refuse = (path: string, message: string) =>
+      context.addIssue({ code: 'custom', path: [path], message, input: p });
+    if (p.holeDiameter_mm <= p.leadDiameter_mm) {
+      refuse(
+        'holeDiameter_mm',
+        `is ${p.holeDiameter_mm} mm, no wider than the ${p.leadDiameter_mm} mm lead; give a hole larger than leadDiameter_mm`,
+      );
+    }
+    if (p.landDiameter_mm !== undefined && p.landDiameter_mm < p.holeDiameter_mm + 0.1) {
+      refuse(
+        'landDiameter_mm',
+        `is ${p.landDiameter_mm} mm and leaves no ring about the ${p.holeDiameter_mm} mm hole; give at least ${(p.holeDiameter_mm + 0.1).toFixed(2)} mm`,
+      );
+    }
+    if (p.family === 'dip' && p.pins % 2 === 1)
+      refuse('pins', `is ${p.pins}; a dual in-line part has an even number of pins`);
+    if ((p.family === 'radial' || p.family === 'axial') && p.pins !== 2) {
+      refuse('pins', `is ${p.pins}; a ${p.family} part has 2 pins`);
+    }
+    if (landDiameter_mm(p) > p.pitch_mm && p.pins > 1) {
+      refuse(
+        'pitch_mm',
+        `is ${p.pitch_mm} mm, less than the ${landDiameter_mm(p).toFixed(2)} mm lands; they would overlap`,
+      );
+    }
+  });
+
+export type PackageRecord = z.infer<typeof throughHolePackage>;
+
+/** A ring of 0.45 mm all round, about what IPC-2221 level A leaves (from memory), where none is given. */
+export const landDiameter_mm = (p: {
+  landDiameter_mm?: number | undefined;
+  holeDiameter_mm: number;
+}): number => p.landDiameter_mm ?? p.holeDiameter_mm + 0.9;
+
+export function packageOf(p: PackageRecord): ThroughHolePackage {
+  return {
+    family: p.family,
+    pins: p.pins,
+    pitch_m: metres(p.pitch_mm),
+    rowSpacing_m: metres(p.rowSpacing_mm ?? 7.62),
+    leadDiameter_m: metres(p.leadDiameter_mm),
+    holeDiameter_m: metres(p.holeDiameter_mm),
+    landDiameter_m: metres(landDiameter_mm(p)),
+    body: bodyOf(p),
+  };
+}
+
+/** The body, its length along x. A dual in-line part's pins run along y, and so does its body. */
+function bodyOf(p: PackageRecord): BodyBox {
+  const across_mm = p.bodyDiameter_mm ?? p.bodyWidth_mm ?? DEFAULT_WIDTH_mm[p.family];
+  if (p.family === 'radial' && p.bodyLength_mm === undefined) {
+    const diameter_m = metres(across_mm);
+    return {
+      shape: 'can',
+      length_m: diameter_m,
+      width_m: diameter_m,
+      height_m: metres(p.bodyHeight_mm ?? 1.25 * across_mm),
+    };
+  }
+  const span_mm =
+    p.family === 'axial' ? 0.6 * p.pitch_mm : (p.family === 'dip' ? p.pins / 2 : p.pins) * p.pitch_mm;
+  const along_m = metres(p.bodyLength_mm ?? span_mm);
+  const across_m = metres(across_mm);
+  const turned = p.family === 'dip';
+  return {
+    shape: 'block',
+    length_m: turned ? across_m : along_m,
+    width_m: turned ? along_m : across_m,
+    height_m: metres(p.bodyHeight_mm ?? DEFAULT_HEIGHT_mm[p.family]),
+  };
+}
+
+const DEFAULT_WIDTH_mm: Readonly<Record<FamilyId, number>> = { radial: 8, axial: 2.4, dip: 6.4, header: 2.5 };
+const DEFAULT_HEIGHT_mm: Readonly<Record<FamilyId, number>> = {
+  radial: 11,
+  axial: 2.4,
+  dip: 3.5,
+  header: 8.5,
+};
+
+export const familyName = (id: FamilyId): string => FAMILY_TRAITS[id].name;

@@ -1,0 +1,15 @@
+import type { RunEvent } from '../core/record/runEvents';
+import type { BoardRecord } from './board';
+import type { SiteSheet } from './boardSheet';
+import type { FindingRecord } from './finding';
+import type { JobRecord } from './job';
+
+/** All that a job's sheet starts from. */
+export interface RunSheet {
+  readonly job: JobRecord;
+  readonly events: readonly RunEvent[];
+  readonly board: BoardRecord;
+  readonly site: SiteSheet;
+  readonly findings: readonly FindingRecord[];
+  readonly now_ms: number;
+}

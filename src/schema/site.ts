@@ -1,0 +1,61 @@
+import { index, integer, real, sqliteTable, text as textColumn, uniqueIndex } from 'drizzle-orm/sqlite-core';
+import { z } from 'zod';
+import { ALLOY_IDS, type AlloyId } from '../core/materials/alloys';
+import { boards } from './board';
+import { connection } from './connection';
+import { boardSide, oneOf, quantity, recordId, text } from './fields';
+import { throughHolePackage, type PackageRecord } from './package';
+
+const reference = text(1, 16).regex(/^[A-Za-z][A-Za-z0-9_.+-]*$/, {
+  error: 'must begin with a letter, then letters and digits only, such as C7',
+});
+
+/** A place on a board where a part sits, as a person enters it. */
+export const newSite = z.strictObject({
+  ref: reference,
+  value: text(0, 60).default(''),
+  side: boardSide,
+  x_mm: quantity('mm', 0, 1000),
+  y_mm: quantity('mm', 0, 1000),
+  rotation_deg: quantity('°', -360, 360).default(0),
+  alloy: oneOf(ALLOY_IDS),
+  package: throughHolePackage,
+  pads: z
+    .array(
+      z.strictObject({
+        name: text(1, 8),
+        net: text(0, 40).default(''),
+        connections: z.array(connection).max(16),
+      }),
+    )
+    .min(1, { error: 'is empty; a site has at least one pad' })
+    .max(64),
+});
+export type NewSite = z.infer<typeof newSite>;
+
+export const siteRecord = newSite.omit({ pads: true }).extend({
+  id: recordId,
+  boardId: recordId,
+  revision: z.int().min(1),
+});
+export type SiteRecord = z.infer<typeof siteRecord>;
+
+export const sites = sqliteTable(
+  'sites',
+  {
+    id: textColumn('id').primaryKey(),
+    boardId: textColumn('board_id')
+      .notNull()
+      .references(() => boards.id),
+    ref: textColumn('ref').notNull(),
+    value: textColumn('value').notNull().default(''),
+    side: textColumn('side').$type<'top' | 'bottom'>().notNull(),
+    x_mm: real('x_mm').notNull(),
+    y_mm: real('y_mm').notNull(),
+    rotation_deg: real('rotation_deg').notNull().default(0),
+    alloy: textColumn('alloy').$type<AlloyId>().notNull(),
+    package: textColumn('package', { mode: 'json' }).$type<PackageRecord>().notNull(),
+    revision: integer('revision').notNull().default(1),
+  },
+  (table) => [uniqueIndex('sites_ref').on(table.boardId, table.ref), index('sites_board').on(table.boardId)],
+);

@@ -1,0 +1,8 @@
+/** Every table, for the migration generator and the database handle. */
+export { boards } from './board';
+export { findings } from './finding';
+export { jobs } from './job';
+export { pads } from './pad';
+export { runEvents } from './runEvent';
+export { sites } from './site';
+export { tools } from './tool';

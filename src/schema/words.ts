@@ -1,0 +1,62 @@
+import type { Goal, Hazard } from '../core/method/request';
+import type { ConnectionRecord } from './connection';
+import type { Construction } from './construction';
+import type { OptionAnswer } from './planAnswer';
+import type { PackageRecord } from './package';
+import { FAMILY_TRAITS } from '../core/packages/families';
+import { LAMINATES } from '../core/materials/laminates';
+
+/** Records in the trade's words; every screen that names one of these says it the same way. */
+
+export const GOAL_WORDS: Readonly<Record<Goal, string>> = {
+  'remove-keep-part': 'Remove, keep the part',
+  'remove-sacrifice-part': 'Remove, give the part up',
+  reflow: 'Re-melt in place',
+  fit: 'Fit a part',
+};
+
+export const HAZARD_WORDS: Readonly<Record<Hazard, string>> = {
+  'stored-charge': 'Stored charge',
+  mains: 'Mains primary',
+  eht: 'Picture tube or other EHT',
+  lithium: 'Lithium cell',
+  'leaking-electrolyte': 'Leaking electrolyte',
+};
+
+export function settingInWords(
+  option: Pick<OptionAnswer, 'setpoint_C' | 'tip' | 'tool' | 'preheat'>,
+): string {
+  const tip = `${option.tip.shape} ${option.tip.width_mm.toFixed(1)} mm`;
+  const warm = option.preheat
+    ? `, board warmed at ${Math.round(option.preheat.setpoint_C)} °C for ${Math.round(option.preheat.soak_s)} s`
+    : '';
+  return `${option.tool}, ${tip}, ${option.setpoint_C} °C${warm}`;
+}
+
+export function connectionInWords(list: readonly ConnectionRecord[]): string {
+  if (list.length === 0 || list.every((c) => c.kind === 'isolated')) return 'isolated';
+  return list
+    .filter((c) => c.kind !== 'isolated')
+    .map((c) => {
+      switch (c.kind) {
+        case 'track':
+          return `${c.count > 1 ? `${c.count} tracks` : 'track'} ${c.width_mm} mm`;
+        case 'thermal-relief':
+          return `relief to ${layerWords(c.layers)}`;
+        case 'solid-plane':
+          return `solid plane, ${layerWords(c.layers)}`;
+      }
+    })
+    .join(' + ');
+}
+
+const layerWords = (layers: readonly number[]): string =>
+  `layer${layers.length > 1 ? 's' : ''} ${layers.join(', ')}`;
+
+export function packageInWords(p: PackageRecord): string {
+  const { name } = FAMILY_TRAITS[p.family];
+  return p.pins > 2 ? `${name}, ${p.pins} pins, pitch ${p.pitch_mm} mm` : `${name}, pitch ${p.pitch_mm} mm`;
+}
+
+export const constructionInWords = (c: Construction): string =>
+  `${c.copperLayers.length === 1 ? 'single-sided' : `${c.copperLayers.length} layers`}, ${c.thickness_mm} mm ${LAMINATES[c.laminate].name}, ${c.length_mm} × ${c.width_mm} mm`;

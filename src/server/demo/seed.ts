@@ -1,0 +1,152 @@
+import { eq } from 'drizzle-orm';
+import { runState } from '../../core/record/runState';
+import { boards } from '../../schema/board';
+import { jobs } from '../../schema/job';
+import { newFinding } from '../../schema/finding';
+import { newSite } from '../../schema/site';
+import { newBoard } from '../../schema/board';
+import type { WritableEvent } from '../../schema/runEvent';
+import type { FoundAnswer } from '../../schema/planAnswer';
+import type { SettingInput } from '../../schema/planRequest';
+import { plan } from '../../core/method/plan';
+import { planAnswerOf } from '../../schema/planAnswer';
+import { planRequestOf } from '../../schema/planRequest';
+import type { Db } from '../db';
+import { acceptJob, exposureOf, planningFor } from '../planning';
+import { addBoard, setWaiting } from '../repositories/boards';
+import { addFinding } from '../repositories/findings';
+import { appendEvent, getJob } from '../repositories/jobs';
+import { addSite, sitesOf } from '../repositories/sites';
+import { DEMO_BOARDS, type DemoBoard } from './boards';
+import { DEMO_STORIES, type DemoStory } from './stories';
+
+const DAY_ms = 86_400_000;
+const MINUTE_ms = 60_000;
+
+/**
+ * Writes the demo workshop through the same doors as a real bench, with plans solved by the model.
+ * Boards and jobs that are there already are left alone, so that it is safe to run again.
+ */
+export async function seedDemo(db: Db, now_ms: number, tell: (line: string) => void): Promise<void> {
+  for (const demo of DEMO_BOARDS) seedBoard(db, demo, now_ms);
+  for (const story of DEMO_STORIES) {
+    if (db.select({ id: jobs.id }).from(jobs).where(eq(jobs.id, story.id)).get()) continue;
+    tell(`demo: planning and writing ${story.siteRef} of ${story.boardId}`);
+    await seedStory(db, story, now_ms);
+  }
+  for (const { id, waiting } of DEMO_BOARDS) if (waiting) setWaiting(db, id, waiting);
+}
+
+function seedBoard(db: Db, demo: DemoBoard, now_ms: number): void {
+  if (db.select({ id: boards.id }).from(boards).where(eq(boards.id, demo.id)).get()) return;
+  addBoard(db, newBoard.parse(demo.board), now_ms - demo.daysAgo * DAY_ms, demo.id);
+  for (const site of demo.sites) addSite(db, demo.id, newSite.parse(site), `${demo.id}-${site.ref}`);
+  const padId = (site: string, pad: string): string => `${demo.id}-${site}-${pad}`;
+  demo.findings.forEach((finding, i) => {
+    const record = newFinding.parse({
+      padId: padId(finding.site, finding.pad),
+      state: finding.state,
+      otherPadId: finding.other ? padId(finding.site, finding.other) : null,
+      foundAs: 'as-received',
+      note: finding.note,
+      by: finding.by,
+    });
+    addFinding(db, record, now_ms - finding.daysAgo * DAY_ms + i * MINUTE_ms, `${demo.id}-found-${i + 1}`);
+  });
+  setWaiting(db, demo.id, { waitingFor: 'you', nextAction: `Plan ${demo.sites[0]!.ref}` });
+}
+
+async function seedStory(db: Db, story: DemoStory, now_ms: number): Promise<void> {
+  const site = sitesOf(db, story.boardId).find((s) => s.ref === story.siteRef)!;
+  const underWay = 'standsAt' in story.end;
+  let time_ms = underWay ? now_ms - 12 * MINUTE_ms : now_ms - story.daysAgo * DAY_ms;
+  const { input, inputsKey } = planningFor(db, site.id, story.goal);
+  const setting = choose(input);
+  await acceptJob(
+    db,
+    { siteId: site.id, by: story.by, goal: story.goal, inputsKey, setting },
+    () => time_ms,
+    story.id,
+  );
+
+  let count = 0;
+  const write = (event: WritableEvent, after_ms: number): void => {
+    time_ms += after_ms;
+    const { job } = getJob(db, story.id);
+    count += 1;
+    appendEvent(
+      db,
+      story.id,
+      { clientId: `${story.id}-e${count}`, afterSeq: job.lastSeq, by: story.by, event },
+      time_ms,
+      exposureOf,
+    );
+  };
+  const { steps } = getJob(db, story.id).job.plan;
+  const standing = () => {
+    const { job, events } = getJob(db, story.id);
+    return runState(
+      job.plan.steps.map((s) => s.id),
+      events,
+    );
+  };
+  for (const step of steps) {
+    if (underWay && 'standsAt' in story.end && step.id === story.end.standsAt) break;
+    for (const dwell of story.dwells.filter((d) => step.kind === 'heat' && d.pad === step.pad)) {
+      write({ kind: 'heat-on', stepId: step.id, pad: dwell.pad }, 20_000);
+      if (dwell.melted_s !== null) {
+        write(
+          { kind: 'melted', stepId: step.id, pad: dwell.pad, elapsed_s: dwell.melted_s },
+          dwell.melted_s * 1000,
+        );
+      }
+      write(
+        { kind: 'heat-off', stepId: step.id, pad: dwell.pad, elapsed_s: dwell.off_s },
+        (dwell.off_s - (dwell.melted_s ?? 0)) * 1000,
+      );
+    }
+    if (step.id === 'inspect') {
+      story.findings.forEach((finding, i) => {
+        time_ms += 20_000;
+        addFinding(
+          db,
+          newFinding.parse({
+            padId: `${site.id}-${finding.pad}`,
+            state: finding.state,
+            otherPadId: finding.other ? `${site.id}-${finding.other}` : null,
+            foundAs: 'done-here',
+            jobId: story.id,
+            note: finding.note,
+            by: story.by,
+          }),
+          time_ms,
+          `${story.id}-found-${i + 1}`,
+        );
+      });
+      story.notes.forEach((text) => write({ kind: 'note', text }, 30_000));
+    }
+    const last =
+      underWay && 'standsAt' in story.end && steps[standing().stepIndex + 1]?.id === story.end.standsAt;
+    if (last && 'standsAt' in story.end) time_ms = now_ms - story.end.minutesAgo * MINUTE_ms;
+    write({ kind: 'step-done', stepId: step.id }, last ? 0 : 25_000);
+  }
+  if ('outcome' in story.end) write({ kind: 'closed', ...story.end }, 60_000);
+}
+
+/** The plan's own choice where it has one, else the setting that came nearest. */
+function choose(input: Parameters<typeof planRequestOf>[0]): SettingInput {
+  const solving = plan(planRequestOf(input));
+  let next = solving.next();
+  while (!next.done) next = solving.next();
+  const answer = planAnswerOf(next.value);
+  if (answer.outcome === 'not-converged') throw new Error('demo plan did not converge');
+  const option: FoundAnswer['chosen'] = answer.outcome === 'found' ? answer.chosen : answer.nearest;
+  return {
+    ironId: option.toolId,
+    tip: option.tip,
+    setpoint_C: option.setpoint_C,
+    preheat: option.preheat,
+    fluxed: option.fluxed,
+    freshSolder: option.freshSolder,
+  };
+}

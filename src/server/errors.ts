@@ -1,0 +1,19 @@
+/** Something asked for that is not there. */
+export class NotFound extends Error {
+  constructor(what: string, id: string) {
+    super(`${what} "${id}" is not in the record; it may have been opened from an old link`);
+    this.name = 'NotFound';
+  }
+}
+
+/** Someone else was first, or the record does not allow it now; nothing was written. */
+export class Conflict extends Error {
+  constructor(
+    message: string,
+    /** What the record holds now, for the screen to catch up with. */
+    readonly current: unknown = null,
+  ) {
+    super(message);
+    this.name = 'Conflict';
+  }
+}

@@ -1,0 +1,65 @@
+import { asc, desc, eq, inArray, sql } from 'drizzle-orm';
+import {
+  boardRecord,
+  boards,
+  type BoardRecord,
+  type NewBoard,
+  type Outcome,
+  type WaitingFor,
+} from '../../schema/board';
+import type { Db } from '../db';
+import { NotFound } from '../errors';
+import { newId } from '../ids';
+
+export function listBoards(db: Db, limit = 1000): BoardRecord[] {
+  const waitingFirst = sql`case ${boards.waitingFor} when 'closed' then 1 else 0 end`;
+  return db
+    .select()
+    .from(boards)
+    .orderBy(asc(waitingFirst), desc(boards.createdAt_ms))
+    .limit(limit)
+    .all()
+    .map((row) => boardRecord.parse(row));
+}
+
+export function findBoards(db: Db, ids: readonly string[]): BoardRecord[] {
+  if (ids.length === 0) return [];
+  return db
+    .select()
+    .from(boards)
+    .where(inArray(boards.id, [...ids]))
+    .all()
+    .map((row) => boardRecord.parse(row));
+}
+
+export function getBoard(db: Db, id: string): BoardRecord {
+  const row = db.select().from(boards).where(eq(boards.id, id)).get();
+  if (!row) throw new NotFound('board', id);
+  return boardRecord.parse(row);
+}
+
+export function addBoard(db: Db, board: NewBoard, now_ms: number, id = newId('brd')): BoardRecord {
+  const record: BoardRecord = {
+    ...board,
+    id,
+    waitingFor: 'you',
+    nextAction: 'Place the site to work on',
+    outcome: null,
+    createdAt_ms: now_ms,
+    revision: 1,
+  };
+  db.insert(boards).values(record).run();
+  return record;
+}
+
+/** Says what a board waits for now; every such change raises its revision. */
+export function setWaiting(
+  db: Db,
+  id: string,
+  change: { waitingFor: WaitingFor; nextAction: string; outcome?: Outcome | null },
+): void {
+  db.update(boards)
+    .set({ ...change, revision: sql`${boards.revision} + 1` })
+    .where(eq(boards.id, id))
+    .run();
+}

@@ -1,0 +1,41 @@
+import { asc, eq } from 'drizzle-orm';
+import { findingRecord, findings, type FindingRecord, type NewFinding } from '../../schema/finding';
+import { jobs } from '../../schema/job';
+import { InputError } from '../../schema/faults';
+import type { Db } from '../db';
+import { newId } from '../ids';
+import { getPad, getSite } from './sites';
+
+export function findingsOf(db: Db, boardId: string): FindingRecord[] {
+  return db
+    .select()
+    .from(findings)
+    .where(eq(findings.boardId, boardId))
+    .orderBy(asc(findings.at_ms))
+    .all()
+    .map((row) => findingRecord.parse(row));
+}
+
+/** Appends a finding to its pad's history. The board and site are the pad's own. */
+export function addFinding(db: Db, finding: NewFinding, now_ms: number, id = newId('fnd')): FindingRecord {
+  return db.transaction(() => {
+    const site = getSite(db, getPad(db, finding.padId).siteId);
+    if (finding.otherPadId !== null) {
+      const other = getSite(db, getPad(db, finding.otherPadId).siteId);
+      if (other.boardId !== site.boardId) {
+        throw new InputError([
+          { path: '$.otherPadId', message: 'is a pad of another board; name one on this board' },
+        ]);
+      }
+    }
+    if (finding.jobId !== null) {
+      const job = db.select({ boardId: jobs.boardId }).from(jobs).where(eq(jobs.id, finding.jobId)).get();
+      if (job?.boardId !== site.boardId) {
+        throw new InputError([{ path: '$.jobId', message: 'is not a job on this board; reload the page' }]);
+      }
+    }
+    const record: FindingRecord = { ...finding, id, boardId: site.boardId, siteId: site.id, at_ms: now_ms };
+    db.insert(findings).values(record).run();
+    return record;
+  });
+}

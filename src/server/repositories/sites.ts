@@ -1,0 +1,72 @@
+import { and, asc, eq, inArray } from 'drizzle-orm';
+import { padRecord, pads, type PadRecord } from '../../schema/pad';
+import { siteRecord, sites, type NewSite, type SiteRecord } from '../../schema/site';
+import { boards } from '../../schema/board';
+import type { Db } from '../db';
+import { Conflict, NotFound } from '../errors';
+import { newId } from '../ids';
+
+export interface SiteWithPads extends SiteRecord {
+  readonly pads: readonly PadRecord[];
+}
+
+export function sitesOf(db: Db, boardId: string): SiteWithPads[] {
+  const rows = db.select().from(sites).where(eq(sites.boardId, boardId)).orderBy(asc(sites.ref)).all();
+  return withPads(
+    db,
+    rows.map((row) => siteRecord.parse(row)),
+  );
+}
+
+export function getSite(db: Db, id: string): SiteWithPads {
+  const row = db.select().from(sites).where(eq(sites.id, id)).get();
+  if (!row) throw new NotFound('site', id);
+  return withPads(db, [siteRecord.parse(row)])[0]!;
+}
+
+export function getPad(db: Db, id: string): PadRecord {
+  const row = db.select().from(pads).where(eq(pads.id, id)).get();
+  if (!row) throw new NotFound('pad', id);
+  return padRecord.parse(row);
+}
+
+/** Adds a site with its pads, all or nothing. */
+export function addSite(db: Db, boardId: string, site: NewSite, id = newId('site')): SiteWithPads {
+  return db.transaction((tx) => {
+    const board = tx.select({ id: boards.id }).from(boards).where(eq(boards.id, boardId)).get();
+    if (!board) throw new NotFound('board', boardId);
+    const taken = tx
+      .select({ id: sites.id })
+      .from(sites)
+      .where(and(eq(sites.boardId, boardId), eq(sites.ref, site.ref)))
+      .get();
+    if (taken) throw new Conflict(`this board has a site ${site.ref} already; give another reference`);
+    const { pads: given, ...fields } = site;
+    const record: SiteRecord = { ...fields, id, boardId, revision: 1 };
+    tx.insert(sites).values(record).run();
+    const made = given.map((pad) => ({ ...pad, id: `${id}-${pad.name}`, siteId: id }));
+    tx.insert(pads).values(made).run();
+    return { ...record, pads: made };
+  });
+}
+
+function withPads(db: Db, records: readonly SiteRecord[]): SiteWithPads[] {
+  if (records.length === 0) return [];
+  const all = db
+    .select()
+    .from(pads)
+    .where(
+      inArray(
+        pads.siteId,
+        records.map((r) => r.id),
+      ),
+    )
+    .all()
+    .map((row) => padRecord.parse(row));
+  return records.map((record) => ({
+    ...record,
+    pads: all
+      .filter((pad) => pad.siteId === record.id)
+      .sort((a, b) => a.name.localeCompare(b.name, 'en', { numeric: true })),
+  }));
+}

@@ -1,0 +1,88 @@
+import type { APIContext, APIRoute } from 'astro';
+import { InputError } from '../schema/faults';
+import type { Refusal } from '../schema/refusal';
+import { Conflict, NotFound } from './errors';
+
+/** A body is a record, never a file; anything larger is a mistake or an attack. */
+const LARGEST_BODY_bytes = 256 * 1024;
+
+/** Wraps an endpoint: its value becomes JSON, its expected errors their status, the rest a 500. */
+export function endpoint(handle: (context: APIContext) => unknown, status = 200): APIRoute {
+  return async (context) => {
+    try {
+      return json(status, await handle(context));
+    } catch (error) {
+      return refuse(error);
+    }
+  };
+}
+
+/** Reads a JSON body from our own pages only. */
+export async function readJson({ request, url }: APIContext): Promise<unknown> {
+  const origin = request.headers.get('origin');
+  if (origin !== null && origin !== url.origin && origin !== `http://${request.headers.get('host')}`) {
+    throw new Forbidden('this request comes from another site; use Ithermon’s own pages');
+  }
+  if (!request.headers.get('content-type')?.startsWith('application/json')) {
+    throw new InputError([{ path: '$', message: 'is not JSON; send content-type application/json' }]);
+  }
+  const declared = Number(request.headers.get('content-length') ?? 0);
+  if (declared > LARGEST_BODY_bytes) throw new TooLarge();
+  const body = await readLimited(request);
+  try {
+    return JSON.parse(body) as unknown;
+  } catch {
+    throw new InputError([{ path: '$', message: 'is not valid JSON; check brackets, commas and quotes' }]);
+  }
+}
+
+async function readLimited(request: Request): Promise<string> {
+  if (!request.body) return '';
+  const reader = request.body.getReader();
+  const parts: Uint8Array[] = [];
+  let size = 0;
+  for (;;) {
+    const { done, value } = await reader.read();
+    if (done) return Buffer.concat(parts).toString('utf8');
+    size += value.byteLength;
+    if (size > LARGEST_BODY_bytes) {
+      await reader.cancel();
+      throw new TooLarge();
+    }
+    parts.push(value);
+  }
+}
+
+class TooLarge extends Error {
+  constructor() {
+    super(`the request is larger than ${LARGEST_BODY_bytes / 1024} kB; send one record at a time`);
+  }
+}
+
+class Forbidden extends Error {}
+
+function refuse(error: unknown): Response {
+  if (error instanceof InputError) {
+    return json(400, { error: 'bad-input', message: error.message, faults: error.faults } satisfies Refusal);
+  }
+  if (error instanceof NotFound)
+    return json(404, { error: 'not-found', message: error.message } satisfies Refusal);
+  if (error instanceof Conflict) {
+    return json(409, { error: 'conflict', message: error.message, current: error.current } satisfies Refusal);
+  }
+  if (error instanceof TooLarge)
+    return json(413, { error: 'too-large', message: error.message } satisfies Refusal);
+  if (error instanceof Forbidden)
+    return json(403, { error: 'forbidden', message: error.message } satisfies Refusal);
+  console.error(error);
+  return json(500, {
+    error: 'internal',
+    message: 'something went wrong here, not with what you entered; nothing was written, try again',
+  } satisfies Refusal);
+}
+
+const json = (status: number, body: unknown): Response =>
+  new Response(JSON.stringify(body), {
+    status,
+    headers: { 'content-type': 'application/json; charset=utf-8', 'cache-control': 'no-store' },
+  });

@@ -1,0 +1,129 @@
+import { useId, type InputHTMLAttributes, type ReactNode } from 'react';
+import css from './controls.module.css';
+
+interface FrameProps {
+  readonly label: string;
+  readonly fault?: string | undefined;
+  readonly hint?: ReactNode;
+}
+
+export function TextField({
+  label,
+  fault,
+  hint,
+  multiline,
+  ...rest
+}: FrameProps & InputHTMLAttributes<HTMLInputElement> & { multiline?: boolean }) {
+  const id = useId();
+  const described = `${id}-note`;
+  const common = {
+    id,
+    className: css['input'],
+    'aria-invalid': fault ? true : undefined,
+    'aria-describedby': described,
+  };
+  return (
+    <div className={`${css['field']} ${fault ? css['wrong'] : ''}`}>
+      <label className={css['label']} htmlFor={id}>
+        {label}
+      </label>
+      {multiline ? (
+        <textarea
+          rows={3}
+          {...common}
+          {...(rest as unknown as React.TextareaHTMLAttributes<HTMLTextAreaElement>)}
+        />
+      ) : (
+        <input {...common} {...rest} />
+      )}
+      <Note id={described} fault={fault} hint={hint} />
+    </div>
+  );
+}
+
+export function SelectField<Value extends string>({
+  label,
+  fault,
+  hint,
+  options,
+  value,
+  onChange,
+  name,
+}: FrameProps & {
+  readonly options: readonly { readonly value: Value; readonly label: string }[];
+  readonly value: Value;
+  readonly onChange: (value: Value) => void;
+  readonly name?: string;
+}) {
+  const id = useId();
+  return (
+    <div className={`${css['field']} ${fault ? css['wrong'] : ''}`}>
+      <label className={css['label']} htmlFor={id}>
+        {label}
+      </label>
+      <select
+        id={id}
+        name={name}
+        className={css['input']}
+        value={value}
+        onChange={(e) => onChange(e.target.value as Value)}
+      >
+        {options.map((option) => (
+          <option key={option.value} value={option.value}>
+            {option.label}
+          </option>
+        ))}
+      </select>
+      <Note id={`${id}-note`} fault={fault} hint={hint} />
+    </div>
+  );
+}
+
+function Note({ id, fault, hint }: { id: string; fault?: string | undefined; hint?: ReactNode }) {
+  if (fault) {
+    return (
+      <p id={id} className={css['fault']}>
+        {fault}
+      </p>
+    );
+  }
+  return hint ? (
+    <p id={id} className={css['hint']}>
+      {hint}
+    </p>
+  ) : null;
+}
+
+/** One of a few, all in sight; arrow keys move along it as along any radio group. */
+export function Segments<Value extends string>({
+  label,
+  options,
+  value,
+  onChange,
+}: {
+  readonly label: string;
+  readonly options: readonly { readonly value: Value; readonly label: ReactNode }[];
+  readonly value: Value;
+  readonly onChange: (value: Value) => void;
+}) {
+  const name = useId();
+  return (
+    <fieldset style={{ border: 0, margin: 0, padding: 0 }}>
+      <legend className={css['label']}>{label}</legend>
+      <div className={css['segments']}>
+        {options.map((option) => (
+          <label key={option.value} className={css['segment']}>
+            <input
+              type="radio"
+              name={name}
+              value={option.value}
+              checked={value === option.value}
+              onChange={() => onChange(option.value)}
+            />
+            {option.label}
+          </label>
+        ))}
+      </div>
+    </fieldset>
+  );
+}

@@ -1,0 +1,151 @@
+import { useId } from 'react';
+import { seconds, secondsRange } from '../figures';
+import css from './dwell.module.css';
+
+export interface DwellTimes {
+  readonly p10_s: number | null;
+  readonly p50_s: number | null;
+  readonly p90_s: number | null;
+  readonly liftFrom_s: number | null;
+  readonly stop_s: number;
+}
+
+interface DwellWindowProps {
+  readonly times: DwellTimes;
+  /** Axis end, so that several pins share one scale. */
+  readonly end_s: number;
+  /** Needle of a dwell under way or logged, s. */
+  readonly now_s?: number | null;
+  readonly melted_s?: number | null;
+  readonly label: string;
+  readonly large?: boolean;
+}
+
+const WIDTH = 1000;
+
+/**
+ * Not yet · window · stop on one bar. The melt's 10–90 % band leans from one into the other, so the
+ * edge between "not yet" and "window" is as soft as it is in truth.
+ */
+export function DwellWindow({
+  times,
+  end_s,
+  now_s = null,
+  melted_s = null,
+  label,
+  large = false,
+}: DwellWindowProps) {
+  const id = useId();
+  const height = large ? 96 : 58;
+  const barTop = large ? 30 : 18;
+  const barHeight = large ? 40 : 24;
+  const at = (time_s: number): number => Math.min(WIDTH, (time_s / end_s) * WIDTH);
+  const { p10_s, p50_s, p90_s, stop_s, liftFrom_s } = times;
+  const inReach = p10_s !== null && p10_s < stop_s;
+  const from = inReach ? at(p10_s) : at(stop_s);
+  const full = p90_s === null ? at(stop_s) : Math.min(at(p90_s), at(stop_s));
+  const text = large ? 20 : 13;
+  return (
+    <figure className={css['figure']}>
+      <svg
+        viewBox={`0 0 ${WIDTH} ${height}`}
+        role="img"
+        aria-label={`${label}: melt expected ${secondsRange(p10_s, p90_s)}, move it from ${seconds(liftFrom_s)}, stop at ${seconds(stop_s)}`}
+        className={css['bar']}
+        style={{ height }}
+        preserveAspectRatio="none"
+      >
+        <defs>
+          <linearGradient id={`${id}-melt`} x1="0" x2="1">
+            <stop offset="0" className={css['meltFrom']} />
+            <stop offset="1" className={css['meltTo']} />
+          </linearGradient>
+          <pattern
+            id={`${id}-wait`}
+            width="9"
+            height="9"
+            patternUnits="userSpaceOnUse"
+            patternTransform="rotate(45)"
+          >
+            <rect width="9" height="9" className={css['waitGround']} />
+            <line x1="0" y1="0" x2="0" y2="9" className={css['waitLine']} />
+          </pattern>
+          <pattern id={`${id}-stop`} width="11" height="11" patternUnits="userSpaceOnUse">
+            <rect width="11" height="11" className={css['stopGround']} />
+            <path d="M0 0L11 11M11 0L0 11" className={css['stopLine']} />
+          </pattern>
+        </defs>
+        <rect x="0" y={barTop} width={from} height={barHeight} fill={`url(#${id}-wait)`} />
+        {inReach && (
+          <rect
+            x={from}
+            y={barTop}
+            width={Math.max(0, full - from)}
+            height={barHeight}
+            fill={`url(#${id}-melt)`}
+          />
+        )}
+        {inReach && full < at(stop_s) && (
+          <rect x={full} y={barTop} width={at(stop_s) - full} height={barHeight} className={css['window']} />
+        )}
+        <rect
+          x={at(stop_s)}
+          y={barTop}
+          width={WIDTH - at(stop_s)}
+          height={barHeight}
+          fill={`url(#${id}-stop)`}
+        />
+        {inReach && p50_s !== null && p50_s < stop_s && (
+          <line x1={at(p50_s)} x2={at(p50_s)} y1={barTop} y2={barTop + barHeight} className={css['median']} />
+        )}
+        <line
+          x1={at(stop_s)}
+          x2={at(stop_s)}
+          y1={barTop - 8}
+          y2={barTop + barHeight + 4}
+          className={css['stopEdge']}
+        />
+        {melted_s !== null && (
+          <path d={`M${at(melted_s) - 9} ${barTop - 14}h18l-9 14z`} className={css['meltMark']} />
+        )}
+        {now_s !== null && (
+          <rect
+            x={at(now_s) - 3}
+            y={barTop - 12}
+            width="6"
+            height={barHeight + 24}
+            className={css['needle']}
+          />
+        )}
+      </svg>
+      <div className={css['scale']} aria-hidden="true" style={{ fontSize: text }}>
+        {ticks(end_s).map((t) => (
+          <span key={t} style={{ left: `${(t / end_s) * 100}%` }}>
+            {t}
+          </span>
+        ))}
+        <span className={css['unit']}>s</span>
+      </div>
+      <div className={css['words']} aria-hidden="true" style={{ fontSize: text }}>
+        {from > 110 && <span style={{ left: 0 }}>not yet</span>}
+        {inReach && at(stop_s) - from > 150 && (
+          <span className={css['windowWord']} style={{ left: `${((from + at(stop_s)) / 2 / WIDTH) * 100}%` }}>
+            window
+          </span>
+        )}
+        <span className={css['stopWord']} style={{ left: `${(at(stop_s) / WIDTH) * 100}%` }}>
+          stop {seconds(stop_s)}
+        </span>
+      </div>
+    </figure>
+  );
+}
+
+function ticks(end_s: number): number[] {
+  const step = [0.5, 1, 2, 5].find((s) => end_s / s <= 9) ?? 10;
+  return Array.from({ length: Math.floor(end_s / step + 1e-9) + 1 }, (_, i) => i * step);
+}
+
+/** One axis for several pins: a little past the latest stop. */
+export const sharedEnd_s = (all: readonly DwellTimes[]): number =>
+  Math.max(2, ...all.map((t) => t.stop_s)) * 1.22;

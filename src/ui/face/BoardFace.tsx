@@ -1,0 +1,141 @@
+import { lands } from '~/core/packages/throughHole';
+import { millimetres } from '~/core/quantity/convert';
+import { packageOf, type PackageRecord } from '~/schema/package';
+import type { PadStateId } from '~/core/record/padStates';
+import { PAD_STATES } from '~/core/record/padStates';
+import css from './face.module.css';
+
+export interface FaceSite {
+  readonly id: string;
+  readonly ref: string;
+  readonly side: 'top' | 'bottom';
+  readonly x_mm: number;
+  readonly y_mm: number;
+  readonly rotation_deg: number;
+  readonly package: PackageRecord;
+  readonly worst: PadStateId;
+}
+
+interface BoardFaceProps {
+  readonly length_mm: number;
+  readonly width_mm: number;
+  readonly sites: readonly FaceSite[];
+  readonly side: 'top' | 'bottom';
+  readonly selected: string | null;
+  readonly onSelect: (id: string) => void;
+}
+
+/** One face of a board to scale. Parts on the other face show as dashed ghosts; the bottom is mirrored. */
+export function BoardFace({ length_mm, width_mm, sites, side, selected, onSelect }: BoardFaceProps) {
+  const margin = Math.max(length_mm, width_mm) * 0.03;
+  const mirror = side === 'bottom';
+  const text = Math.max(length_mm / 42, width_mm / 26, 2);
+  const x = (value: number): number => (mirror ? length_mm - value : value);
+  const grid = length_mm > 120 ? 20 : 10;
+  return (
+    <svg
+      className={css['face']}
+      viewBox={`${-margin} ${-margin} ${length_mm + 2 * margin} ${width_mm + 2 * margin}`}
+      role="group"
+      aria-label={`${side} face, ${length_mm} by ${width_mm} mm`}
+    >
+      <rect
+        className={css['board']}
+        width={length_mm}
+        height={width_mm}
+        rx={1.5}
+        strokeWidth={margin * 0.12}
+      />
+      <g className={css['grid']} strokeWidth={margin * 0.03}>
+        {ruler(length_mm, grid).map((v) => (
+          <line key={`x${v}`} x1={x(v)} x2={x(v)} y1={0} y2={width_mm} />
+        ))}
+        {ruler(width_mm, grid).map((v) => (
+          <line key={`y${v}`} x1={0} x2={length_mm} y1={width_mm - v} y2={width_mm - v} />
+        ))}
+      </g>
+      {sites.map((site) => {
+        const part = packageOf(site.package);
+        const here = site.side === side;
+        const turn = (mirror ? 1 : -1) * site.rotation_deg;
+        const bodyLength = millimetres(part.body.length_m);
+        const bodyWidth = millimetres(part.body.width_m);
+        const flip = site.side === 'top' ? (mirror ? -1 : 1) : mirror ? 1 : -1;
+        return (
+          <g
+            key={site.id}
+            className={`${css['site']} ${here ? '' : css['ghost']} ${site.id === selected ? css['chosen'] : ''}`}
+            transform={`translate(${x(site.x_mm)} ${width_mm - site.y_mm})`}
+            role="button"
+            tabIndex={0}
+            aria-pressed={site.id === selected}
+            aria-label={`${site.ref}, ${site.side} side, ${PAD_STATES[site.worst].name}`}
+            onClick={() => onSelect(site.id)}
+            onKeyDown={(event) => {
+              if (event.key === 'Enter' || event.key === ' ') {
+                event.preventDefault();
+                event.stopPropagation();
+                onSelect(site.id);
+              }
+            }}
+          >
+            <g transform={`rotate(${turn}) scale(${flip} 1)`}>
+              {part.body.shape === 'can' ? (
+                <circle className={css['part']} r={bodyLength / 2} strokeWidth={text * 0.12} />
+              ) : (
+                <rect
+                  className={css['part']}
+                  x={-bodyLength / 2}
+                  y={-bodyWidth / 2}
+                  width={bodyLength}
+                  height={bodyWidth}
+                  strokeWidth={text * 0.12}
+                />
+              )}
+              {lands(part).map((land) => {
+                const r = millimetres(land.diameter_m) / 2;
+                const cx = millimetres(land.x_m);
+                const cy = -millimetres(land.y_m);
+                return land.square ? (
+                  <rect
+                    key={land.pad}
+                    className={css['land']}
+                    x={cx - r}
+                    y={cy - r}
+                    width={2 * r}
+                    height={2 * r}
+                  />
+                ) : (
+                  <circle key={land.pad} className={css['land']} cx={cx} cy={cy} r={r} />
+                );
+              })}
+            </g>
+            <text
+              className={css['ref']}
+              y={-(reach(part, site.rotation_deg) + text * 0.4)}
+              fontSize={text}
+              textAnchor="middle"
+            >
+              {site.ref}
+              {PAD_STATES[site.worst].defect ? ` ${PAD_STATES[site.worst].letter}` : ''}
+            </text>
+          </g>
+        );
+      })}
+    </svg>
+  );
+}
+
+/** How far a part's body and lands reach up the board from its middle, mm, however it is turned. */
+function reach(part: ReturnType<typeof packageOf>, rotation_deg: number): number {
+  const turn = (rotation_deg * Math.PI) / 180;
+  const [sin, cos] = [Math.abs(Math.sin(turn)), Math.abs(Math.cos(turn))];
+  const body = millimetres(part.body.length_m * sin + part.body.width_m * cos) / 2;
+  const pads = lands(part).map((l) =>
+    millimetres(Math.abs(l.x_m) * sin + Math.abs(l.y_m) * cos + l.diameter_m / 2),
+  );
+  return Math.max(body, ...pads);
+}
+
+const ruler = (length: number, step: number): number[] =>
+  Array.from({ length: Math.ceil(length / step) - 1 }, (_, i) => (i + 1) * step);

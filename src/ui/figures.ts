@@ -1,0 +1,40 @@
+/** How numbers are written for a person: enough digits to act on, and a word where there is no number. */
+
+export const seconds = (value_s: number | null, digits = 1): string =>
+  value_s === null ? 'never' : `${value_s.toFixed(value_s >= 100 ? 0 : digits)} s`;
+
+/** A range of seconds with the unit once. */
+export const secondsRange = (from_s: number | null, to_s: number | null): string => {
+  if (from_s === null) return 'not in reach';
+  if (to_s === null) return `from ${from_s.toFixed(1)} s`;
+  return `${from_s.toFixed(1)}–${to_s.toFixed(1)} s`;
+};
+
+/** A share of a budget as per cent; small ones keep a digit, tiny ones are called so. */
+export function budget(share: number | null): string {
+  if (share === null) return '–';
+  const percent = share * 100;
+  if (percent < 0.1) return '< 0.1 %';
+  return `${percent < 10 ? percent.toFixed(1) : percent.toFixed(0)} %`;
+}
+
+export const degrees = (value_C: number): string => `${Math.round(value_C)} °C`;
+
+export const chance = (share: number): string => {
+  if (share < 0.005) return 'under 1 in 200';
+  return `${Math.round(share * 100)} in 100`;
+};
+
+/** Minutes and seconds of a running clock; negative time keeps its sign. */
+export function clockText(left_ms: number): string {
+  const sign = left_ms < 0 ? '−' : '';
+  const total_s = Math.abs(left_ms) / 1000;
+  if (total_s < 60) return `${sign}${total_s.toFixed(1)}`;
+  const whole_s = Math.floor(total_s);
+  const hours = Math.floor(whole_s / 3600);
+  const minutes = Math.floor((whole_s % 3600) / 60);
+  const rest = String(whole_s % 60).padStart(2, '0');
+  return hours > 0
+    ? `${sign}${hours}:${String(minutes).padStart(2, '0')}:${rest}`
+    : `${sign}${minutes}:${rest}`;
+}

@@ -1,0 +1,42 @@
+import { atom } from 'nanostores';
+
+export const THEMES = ['daylight', 'lamp-off'] as const;
+export type Theme = (typeof THEMES)[number];
+
+/** What this screen remembers about whoever sits at it, in cookies so that the server draws it right. */
+export const COOKIES = { theme: 'ithermon_theme', by: 'ithermon_by', mute: 'ithermon_mute' } as const;
+
+export const $by = atom('');
+export const $muted = atom(false);
+
+/** Takes over what the server drew with. */
+export function readPreferences(): void {
+  $by.set(readCookie(COOKIES.by));
+  $muted.set(readCookie(COOKIES.mute) === '1');
+}
+
+export function setBy(by: string): void {
+  $by.set(by);
+  writeCookie(COOKIES.by, by);
+}
+
+export function setMuted(muted: boolean): void {
+  $muted.set(muted);
+  writeCookie(COOKIES.mute, muted ? '1' : '0');
+}
+
+export function toggleTheme(): Theme {
+  const next: Theme = document.documentElement.dataset['theme'] === 'lamp-off' ? 'daylight' : 'lamp-off';
+  document.documentElement.dataset['theme'] = next;
+  writeCookie(COOKIES.theme, next);
+  return next;
+}
+
+function readCookie(name: string): string {
+  const pair = document.cookie.split('; ').find((part) => part.startsWith(`${name}=`));
+  return pair ? decodeURIComponent(pair.slice(name.length + 1)) : '';
+}
+
+function writeCookie(name: string, value: string): void {
+  document.cookie = `${name}=${encodeURIComponent(value)}; path=/; max-age=31536000; samesite=strict`;
+}

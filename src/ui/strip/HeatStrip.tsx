@@ -1,0 +1,58 @@
+import { budget, degrees } from '../figures';
+import css from './strip.module.css';
+
+export interface Exposure {
+  readonly label: string;
+  readonly dose: number;
+  readonly peak_C: number;
+}
+
+/**
+ * The thermal life of one pad on one line: each exposure is as wide as the share of budget it spent
+ * and as tall as its peak; what is left is white paper.
+ */
+export function HeatStrip({ exposures, label }: { exposures: readonly Exposure[]; label: string }) {
+  const spent = exposures.reduce((sum, e) => sum + e.dose, 0);
+  const scale = Math.max(1, spent);
+  const starts = exposures.map((_, i) =>
+    exposures.slice(0, i).reduce((sum, e) => sum + widthOf(e, scale), 0),
+  );
+  return (
+    <figure className={css['strip']}>
+      <svg
+        viewBox="0 0 1000 40"
+        preserveAspectRatio="none"
+        role="img"
+        aria-label={`${label}: ${budget(spent)} of the pad budget spent in ${exposures.length} exposures`}
+      >
+        <rect className={css['paper']} x="0" y="0" width={1000 / scale} height="40" />
+        {exposures.map((exposure, i) => {
+          const width = widthOf(exposure, scale);
+          const height = Math.min(40, Math.max(6, ((exposure.peak_C - 20) / 380) * 40));
+          const bar = (
+            <rect
+              key={i}
+              className={css['exposure']}
+              x={starts[i]}
+              y={40 - height}
+              width={Math.max(3, width - 1.5)}
+              height={height}
+            >
+              <title>{`${exposure.label}: peak ${degrees(exposure.peak_C)}, ${budget(exposure.dose)} of the budget`}</title>
+            </rect>
+          );
+          return bar;
+        })}
+        {spent > 1 && <line className={css['limit']} x1={1000 / scale} x2={1000 / scale} y1="0" y2="40" />}
+      </svg>
+      <figcaption>
+        {exposures.length === 0
+          ? 'no heat recorded'
+          : `${budget(spent)} spent, ${budget(Math.max(0, 1 - spent))} left`}
+      </figcaption>
+    </figure>
+  );
+}
+
+/** Never so thin that an exposure disappears. */
+const widthOf = (exposure: Exposure, scale: number): number => Math.max(4, (exposure.dose / scale) * 1000);

@@ -1,0 +1,41 @@
+import type { FoundAnswer, OptionAnswer, PinAnswer, PlanAnswer } from '../schema/planAnswer';
+import type { PlanInput, SettingInput } from '../schema/planRequest';
+
+/** What a screen may ask of the planning worker. */
+export type Task =
+  | { readonly kind: 'plan'; readonly input: PlanInput }
+  | { readonly kind: 'explore'; readonly input: PlanInput; readonly setting: SettingInput };
+
+export type TaskKind = Task['kind'];
+
+export type ToWorker =
+  | { readonly type: 'solve'; readonly jobId: number; readonly task: Task }
+  | { readonly type: 'cancel'; readonly jobId: number };
+
+/** Nominal temperatures of one pin, °C; buffers are transferred. */
+export interface CurveAnswer {
+  readonly pad: string;
+  readonly time_s: Float64Array;
+  readonly tip_C: Float64Array;
+  readonly land_C: Float64Array;
+  readonly coldestSolder_C: Float64Array;
+  readonly body_C: Float64Array;
+  readonly fullMelt_s: number | null;
+  readonly lastToMelt: string;
+}
+
+export type ProgressMessage =
+  | { readonly stage: 'search'; readonly done: number; readonly of: number }
+  | { readonly stage: 'first'; readonly option: OptionAnswer; readonly frontier: readonly OptionAnswer[] }
+  | { readonly stage: 'curves'; readonly curves: readonly CurveAnswer[] }
+  | { readonly stage: 'band'; readonly pin: PinAnswer };
+
+export interface AnswerOf {
+  readonly plan: PlanAnswer;
+  readonly explore: FoundAnswer;
+}
+
+export type FromWorker =
+  | { readonly type: 'progress'; readonly jobId: number; readonly progress: ProgressMessage }
+  | { readonly type: 'done'; readonly jobId: number; readonly answer: PlanAnswer | FoundAnswer }
+  | { readonly type: 'failed'; readonly jobId: number; readonly message: string };
