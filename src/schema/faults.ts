@@ -31,6 +31,8 @@ function faultsOf(issue: z.core.$ZodIssue): Fault[] {
         message: 'is not a known key here; remove it or correct its spelling',
       }));
     case 'invalid_union':
+      // A discriminator that matches no branch has no branches to report.
+      if (issue.errors.length === 0) return [{ path, message: issue.message }];
       return closestBranch(issue.errors).map((inner) => ({
         path: inner.path === '$' ? path : path + inner.path.slice(1),
         message: inner.message,

@@ -25,11 +25,17 @@ interface ChartProps {
 
 const CONFIG: Partial<Config> = { displayModeBar: false, responsive: true };
 
+/** What the library makes of its host once it has drawn there. */
+interface PlotHost extends HTMLDivElement {
+  on?: (name: 'plotly_click', heard: (event: PlotMouseEvent) => void) => void;
+  removeAllListeners?: (name: 'plotly_click') => void;
+}
+
 let loading: Promise<Plotly> | null = null;
 
 /** A quantitative chart in the page's own colours; the library comes only when a chart is shown. */
 export function Chart({ label, height, build, onPoint }: ChartProps) {
-  const host = useRef<HTMLDivElement>(null);
+  const host = useRef<PlotHost>(null);
   const [plotly, setPlotly] = useState<Plotly | null>(null);
   const [failed, setFailed] = useState(false);
   const theme = useThemeChange();

@@ -1,0 +1,235 @@
+import { describe, expect, it } from 'vitest';
+import type { RunEvent } from '~/core/record/runEvents';
+import type { FoundAnswer, OptionAnswer, PinAnswer } from '~/schema/planAnswer';
+import { matching, reduce as benchReduce, START } from './bench/state';
+import { padState, reduce as boardReduce, worstState } from './board/state';
+import { ledger } from './board/ledger';
+import { newSite } from '~/schema/site';
+import { blankSite, FAMILY_START, padsFor, siteOf } from './intake/siteDraft';
+import { reduce as planReduce, start, verdictOf } from './plan/state';
+import { reduce as runReduce, standing, type RunViewState } from './run/state';
+
+const OPTION: OptionAnswer = {
+  method: 'iron',
+  tool: 'Iron',
+  toolId: 'iron',
+  tip: { shape: 'chisel', width_mm: 2.4, construction: 'cartridge' },
+  setpoint_C: 340,
+  preheat: null,
+  flow_L_min: null,
+  standoff_mm: null,
+  fluxed: true,
+  freshSolder: true,
+  melt_s: { p10: null, p50: 1, p90: null },
+  liftFrom_s: 2.2,
+  stop_s: 6,
+  padDose: { p50: 0.03, p90: null },
+  laminateDose: 0,
+  partPeak_C: 40,
+  warp_pct: null,
+  neighboursAtRisk: [],
+  coolDown_s: null,
+  feasible: true,
+};
+
+const PIN: PinAnswer = {
+  pad: '1',
+  draws: 300,
+  melt_s: { p10: 0.5, p50: 0.8, p90: 1.2 },
+  liftFrom_s: 1.3,
+  holdAfterMelt_s: 2,
+  stop_s: 6,
+  stopBecause: 'pad budget',
+  chanceSolidAtStop: 0.01,
+  sure: true,
+  padDose: { p10: 0, p50: 0.02, p90: 0.05 },
+  laminateDose: { p10: 0, p50: 0, p90: 0 },
+};
+
+describe('bench', () => {
+  it('arrows walk the boards and stop at both ends', () => {
+    const order = ['a', 'b'];
+    let state = benchReduce(START, { type: 'move', by: 1, order });
+    expect(state.selected).toBe('a');
+    state = benchReduce(benchReduce(state, { type: 'move', by: 1, order }), { type: 'move', by: 1, order });
+    expect(state.selected).toBe('b');
+  });
+
+  it('every word of the filter must be somewhere', () => {
+    const board = {
+      name: 'Beacon driver',
+      fault: 'ripple',
+      owner: 'HL',
+      nextAction: 'Plan C7',
+      outcome: null,
+    } as never;
+    expect(matching([board], 'beacon c7')).toHaveLength(1);
+    expect(matching([board], 'beacon c9')).toHaveLength(0);
+  });
+});
+
+describe('board', () => {
+  const finding = (id: string, padId: string, state: string, at_ms: number) =>
+    ({
+      id,
+      padId,
+      state,
+      siteId: 's',
+      boardId: 'b',
+      otherPadId: null,
+      foundAs: 'done-here',
+      jobId: null,
+      note: '',
+      by: 'MK',
+      at_ms,
+    }) as never;
+
+  it('a pad is what its last finding says, a site what its worst pad is', () => {
+    const all = [finding('1', 'p', 'lifted', 1), finding('2', 'p', 'repaired', 2)];
+    expect(padState(all, 'p')).toBe('repaired');
+    expect(padState(all, 'q')).toBe('sound');
+    expect(worstState(['sound', 'dull', 'torn', 'repaired'])).toBe('torn');
+  });
+
+  it('a bridge waits for its other pad and is forgotten with the site', () => {
+    const state = { side: 'top', siteId: 's', pad: '1', findings: [], pending: null, error: null } as const;
+    const asked = boardReduce(state, { type: 'needs-other', padId: 'p', state: 'bridged' });
+    expect(asked.pending).toMatchObject({ state: 'bridged' });
+    expect(boardReduce(asked, { type: 'site', id: 't', side: 'top' }).pending).toBeNull();
+  });
+
+  it('the ledger tells dwell and cost as one line, newest first', () => {
+    const events: RunEvent[] = [
+      { kind: 'opened', seq: 1, at_ms: 1, by: 'MK' },
+      { kind: 'melted', stepId: 'heat-1', pad: '1', elapsed_s: 1.1, seq: 2, at_ms: 2, by: 'MK' },
+      { kind: 'heat-off', stepId: 'heat-1', pad: '1', elapsed_s: 2.4, seq: 3, at_ms: 3, by: 'MK' },
+      {
+        kind: 'exposure',
+        pad: '1',
+        duration_s: 2.4,
+        padDose: 0.031,
+        laminateDose: 0,
+        peak_C: 288,
+        modelVersion: 'm',
+        seq: 4,
+        at_ms: 3,
+        by: 'MK',
+      },
+      { kind: 'closed', outcome: 'fixed', cause: 'age', seq: 5, at_ms: 9, by: 'MK' },
+    ];
+    const job = {
+      id: 'j',
+      siteId: 's',
+      siteRef: 'C7',
+      goal: 'reflow',
+      by: 'MK',
+      status: 'closed',
+      outcome: 'fixed',
+      cause: 'age',
+      acceptedAt_ms: 1,
+      setting: 'Iron',
+      events,
+    } as const;
+    const lines = ledger({ jobs: [job], sites: [] }, []);
+    expect(lines.map((l) => l.text)).toEqual([
+      'Closed: fixed. age',
+      'Pin 1: molten at 1.1 s, iron off at 2.4 s; took about 3.1 % of its pad budget, land to 288 °C',
+      'Re-melt in place: Iron',
+    ]);
+  });
+});
+
+describe('plan', () => {
+  it('takes the search’s choice until a hand moves the setting', () => {
+    const found = { outcome: 'found', chosen: OPTION, frontier: [OPTION] } as unknown as FoundAnswer;
+    const fresh = planReduce(start('reflow', '1'), { type: 'search-done', answer: found });
+    expect(fresh.setting?.setpoint_C).toBe(340);
+    const moved = planReduce(fresh, { type: 'set', setting: { ...fresh.setting!, setpoint_C: 400 } });
+    expect(planReduce(moved, { type: 'search-done', answer: found }).setting?.setpoint_C).toBe(400);
+  });
+
+  it('a new goal forgets everything but the pin looked at', () => {
+    const state = planReduce(start('reflow', '2'), {
+      type: 'search-progress',
+      progress: { stage: 'first', option: OPTION, frontier: [OPTION] },
+    });
+    expect(planReduce(state, { type: 'goal', goal: 'fit' })).toEqual(start('fit', '2'));
+  });
+
+  it('is clear only when every pin is sure', () => {
+    expect(verdictOf([PIN], 2)).toBe('computing');
+    expect(verdictOf([PIN, { ...PIN, pad: '2' }], 2)).toBe('clear');
+    expect(verdictOf([PIN, { ...PIN, pad: '2', sure: false }], 2)).toBe('doubtful');
+  });
+
+  it('stopping leaves what is finished alone', () => {
+    const state = planReduce(start('reflow', '1'), { type: 'explore-started' });
+    const stopped = planReduce(state, { type: 'stopped' });
+    expect(stopped.search.status).toBe('stopped');
+    expect(stopped.exploration.status).toBe('stopped');
+  });
+});
+
+describe('run', () => {
+  const empty: RunViewState = {
+    events: [{ kind: 'opened', seq: 1, at_ms: 0, by: 'MK' }],
+    unsent: [],
+    skew_ms: 0,
+    findings: [],
+    pad: null,
+    pending: null,
+    early: false,
+    open: 'nothing',
+    offline: false,
+    error: null,
+  };
+  const entry = { clientId: 'c', by: 'MK', at_ms: 500, event: { kind: 'step-done', stepId: 'set' } } as const;
+
+  it('shows a press at once, before the server has it', () => {
+    const pressed = runReduce(empty, { type: 'wrote', entry });
+    expect(standing(pressed, ['set', 'flux']).stepIndex).toBe(1);
+    expect(pressed.unsent).toHaveLength(1);
+  });
+
+  it('lets go of a press once acknowledged, and of all presses when another screen was first', () => {
+    const pressed = runReduce(empty, { type: 'wrote', entry });
+    const acknowledged = runReduce(pressed, {
+      type: 'acknowledged',
+      clientId: 'c',
+      events: empty.events,
+      skew_ms: 3,
+    });
+    expect(acknowledged.unsent).toEqual([]);
+    const refused = runReduce(pressed, { type: 'refused', error: new Error('x'), events: empty.events });
+    expect(refused.unsent).toEqual([]);
+    expect(standing(refused, ['set', 'flux']).stepIndex).toBe(0);
+  });
+});
+
+describe('placing a site', () => {
+  it('a blank draft with a reference is a valid site on any preset board', () => {
+    for (const layers of [1, 2, 4]) {
+      const draft = { ...blankSite(100, 80), ref: 'C1' };
+      expect(newSite.safeParse(siteOf(draft, layers)).success).toBe(true);
+    }
+  });
+
+  it('every family’s starting dimensions make a valid part', () => {
+    for (const [family, dimensions] of Object.entries(FAMILY_START)) {
+      const draft = {
+        ...blankSite(100, 80),
+        ref: 'X1',
+        family: family as never,
+        ...dimensions,
+        pads: padsFor([], dimensions.pins),
+      };
+      expect(newSite.safeParse(siteOf(draft, 2)).error?.issues ?? []).toEqual([]);
+    }
+  });
+
+  it('layers that are not numbers are refused by name, not dropped', () => {
+    const draft = { ...blankSite(100, 80), ref: 'C1' };
+    draft.pads[1]!.layers = 'two';
+    expect(newSite.safeParse(siteOf(draft, 4)).success).toBe(false);
+  });
+});

@@ -1,0 +1,162 @@
+import { describe, expect, it } from 'vitest';
+import { changed, PLAN_EXAMPLE, SIMULATE_EXAMPLE } from '../../tests/support/requests';
+import { newBoard } from './board';
+import { InputError, parseInput, type Fault } from './faults';
+import { newFinding } from './finding';
+import { planInput, planRequestOf, simulateInput } from './planRequest';
+import { writableEvent } from './runEvent';
+import type { z } from 'zod';
+
+function faultsOf<T>(schema: z.ZodType<T>, input: unknown): readonly Fault[] {
+  try {
+    parseInput(schema, input);
+  } catch (error) {
+    if (error instanceof InputError) return error.faults;
+    throw error;
+  }
+  return [];
+}
+
+describe('the contract’s example', () => {
+  it('is accepted as it stands', () => {
+    expect(faultsOf(simulateInput, SIMULATE_EXAMPLE)).toEqual([]);
+    expect(faultsOf(planInput, PLAN_EXAMPLE)).toEqual([]);
+  });
+
+  it('lays a track without layers on the solder side, and a default on every unnamed pad', () => {
+    const request = planRequestOf(parseInput(planInput, PLAN_EXAMPLE));
+    expect(request.site.connections['1']).toEqual([
+      { kind: 'track', width_m: 0.4e-3, count: 1, layers: [4] },
+    ]);
+    expect(request.site.connections['2']).toEqual([{ kind: 'solid-plane', layers: [2, 3] }]);
+    expect(request.history.padDose).toEqual({ '1': 0.02, '2': 0.02 });
+  });
+});
+
+describe('bad input names the field and the remedy', () => {
+  it.each([
+    [
+      'a board without copper',
+      simulateInput,
+      changed(SIMULATE_EXAMPLE, 'board.copperLayers', []),
+      '$.board.copperLayers',
+      /needs copper: add one/,
+    ],
+    [
+      'a hole smaller than its lead',
+      simulateInput,
+      changed(SIMULATE_EXAMPLE, 'site.package.holeDiameter_mm', 0.5),
+      '$.site.package.holeDiameter_mm',
+      /0\.5 mm.*0\.6 mm lead.*larger/,
+    ],
+    [
+      'a negative thickness',
+      simulateInput,
+      changed(SIMULATE_EXAMPLE, 'board.thickness_mm', -1),
+      '$.board.thickness_mm',
+      /is -1; give a number from 0\.2 to 6\.4 mm/,
+    ],
+    [
+      'a number as text',
+      simulateInput,
+      changed(SIMULATE_EXAMPLE, 'duration_s', '8'),
+      '$.duration_s',
+      /"8".*give a number/,
+    ],
+    [
+      'an unknown key',
+      simulateInput,
+      changed(SIMULATE_EXAMPLE, 'site.colour', 'red'),
+      '$.site.colour',
+      /not a known key.*remove/,
+    ],
+    [
+      'an unknown alloy',
+      simulateInput,
+      changed(SIMULATE_EXAMPLE, 'site.alloy', 'tin'),
+      '$.site.alloy',
+      /give one of sn60pb40/,
+    ],
+    [
+      'a layer that is not there',
+      simulateInput,
+      changed(SIMULATE_EXAMPLE, 'site.connections.2', { kind: 'solid-plane', layers: [5] }),
+      '$.site.connections.2.layers',
+      /layer 5.*1 to 4/,
+    ],
+    [
+      'a pin that is not there',
+      simulateInput,
+      changed(SIMULATE_EXAMPLE, 'load.pad', '3'),
+      '$.load.pad',
+      /pins 1 to 2/,
+    ],
+    [
+      'a load that is not modelled yet',
+      simulateInput,
+      changed(SIMULATE_EXAMPLE, 'load.kind', 'hot-air'),
+      '$.load.kind',
+      /iron/,
+    ],
+    [
+      'a family that is not modelled yet',
+      planInput,
+      changed(PLAN_EXAMPLE, 'site.package.family', 'qfp'),
+      '$.site.package.family',
+      /not computed yet.*radial/,
+    ],
+    [
+      'a bench without an iron',
+      planInput,
+      changed(PLAN_EXAMPLE, 'bench', [{ kind: 'preheater', heat: 'plate', setpointRange_C: [60, 200] }]),
+      '$.bench',
+      /no iron/,
+    ],
+    [
+      'a range upside down',
+      planInput,
+      changed(PLAN_EXAMPLE, 'bench.0.setpointRange_C', [450, 200]),
+      '$.bench[0].setpointRange_C',
+      /swap/,
+    ],
+    ['a missing goal', planInput, changed(PLAN_EXAMPLE, 'goal', undefined), '$.goal', /missing; give one of/],
+  ])('%s', (_name, schema, input, path, message) => {
+    const faults = faultsOf(schema as z.ZodType<unknown>, input);
+    expect(faults.map((f) => f.path)).toContain(path);
+    expect(faults.find((f) => f.path === path)!.message).toMatch(message);
+  });
+
+  it('tells every fault, not only the first', () => {
+    const twice = changed(changed(SIMULATE_EXAMPLE, 'duration_s', -1) as object, 'ambient_C', 'warm');
+    expect(faultsOf(simulateInput, twice)).toHaveLength(2);
+  });
+});
+
+describe('what a person types', () => {
+  const board = { name: 'A', owner: 'MK', fault: 'x', construction: SIMULATE_EXAMPLE.board };
+
+  it('markup in a name is text like any other, and kept as written', () => {
+    const parsed = parseInput(newBoard, { ...board, name: '<script>alert(1)</script>' });
+    expect(parsed.name).toBe('<script>alert(1)</script>');
+  });
+
+  it('control characters, empty names and long names are refused', () => {
+    expect(faultsOf(newBoard, { ...board, name: 'a\u0000b' })[0]!.message).toMatch(/control characters/);
+    expect(faultsOf(newBoard, { ...board, name: '   ' })[0]!.message).toMatch(/empty/);
+    expect(faultsOf(newBoard, { ...board, name: 'x'.repeat(81) })[0]!.message).toMatch(/too long.*80/);
+  });
+
+  it('a bridge must name another pad', () => {
+    const finding = { padId: 'p1', state: 'bridged', foundAs: 'done-here', by: 'MK' };
+    expect(faultsOf(newFinding, finding)[0]).toMatchObject({ path: '$.otherPadId' });
+    expect(faultsOf(newFinding, { ...finding, otherPadId: 'p1' })[0]!.message).toMatch(/same pad/);
+    expect(faultsOf(newFinding, { ...finding, otherPadId: 'p2' })).toEqual([]);
+  });
+
+  it('a screen may not write the server’s own entries', () => {
+    expect(faultsOf(writableEvent, { kind: 'exposure', pad: '1' })[0]!.message).toMatch(
+      /kind must be one of/,
+    );
+    expect(faultsOf(writableEvent, { kind: 'opened' })).toHaveLength(1);
+  });
+});

@@ -1,0 +1,247 @@
+import { describe, expect, it } from 'vitest';
+import { freshDatabase, withCapacitor } from '../../tests/support/database';
+import { newFinding } from '../schema/finding';
+import { InputError } from '../schema/faults';
+import { newSite } from '../schema/site';
+import type { WritableEvent } from '../schema/runEvent';
+import type { Db } from './db';
+import { Conflict, NotFound } from './errors';
+import { railOf } from './clocks';
+import { placeSite } from './placing';
+import { acceptJob, exposureOf, planningFor } from './planning';
+import { getBoard } from './repositories/boards';
+import { addFinding, findingsOf } from './repositories/findings';
+import { appendEvent, getJob, siteHistory } from './repositories/jobs';
+import { sitesOf } from './repositories/sites';
+
+const SETTING = {
+  ironId: 'iron-cartridge',
+  tip: { shape: 'chisel', width_mm: 2.4, construction: 'cartridge' },
+  setpoint_C: 380,
+  preheat: null,
+  fluxed: true,
+  freshSolder: true,
+} as const;
+
+async function openJob(db: Db) {
+  const site = withCapacitor(db);
+  const { inputsKey } = planningFor(db, site.id, 'remove-keep-part');
+  return acceptJob(
+    db,
+    { siteId: site.id, by: 'MK', goal: 'remove-keep-part', inputsKey, setting: SETTING },
+    () => 2_000_000,
+    'job-1',
+  );
+}
+
+let press = 0;
+function write(db: Db, event: WritableEvent, now_ms = 3_000_000, afterSeq = getJob(db, 'job-1').job.lastSeq) {
+  press += 1;
+  return appendEvent(
+    db,
+    'job-1',
+    { clientId: `press-${press}`, afterSeq, by: 'MK', event },
+    now_ms,
+    exposureOf,
+  );
+}
+
+describe('accepting a plan', () => {
+  it('writes the job with its inputs, its plan and its opening entry', async () => {
+    const db = freshDatabase();
+    const { job, events } = await openJob(db);
+    expect(job.plan.chosen.setpoint_C).toBe(380);
+    expect(job.input.site.ref).toBe('C7');
+    expect(events.map((e) => e.kind)).toEqual(['opened']);
+    expect(getBoard(db, 'brd-1').nextAction).toMatch(/^Run: /);
+  });
+
+  it('is refused when the record moved on since the plan', async () => {
+    const db = freshDatabase();
+    const site = withCapacitor(db);
+    const accepted = {
+      siteId: site.id,
+      by: 'MK',
+      goal: 'remove-keep-part',
+      inputsKey: 'stale',
+      setting: SETTING,
+    } as const;
+    await expect(acceptJob(db, accepted, Date.now)).rejects.toThrow(Conflict);
+  });
+
+  it('is refused with the tool’s own range when the temperature is outside it', async () => {
+    const db = freshDatabase();
+    const site = withCapacitor(db);
+    const { inputsKey } = planningFor(db, site.id, 'remove-keep-part');
+    const hot = {
+      siteId: site.id,
+      by: 'MK',
+      goal: 'remove-keep-part',
+      inputsKey,
+      setting: { ...SETTING, setpoint_C: 495 },
+    } as const;
+    await expect(acceptJob(db, hot, Date.now)).rejects.toThrow(
+      /495 °C, outside what Cartridge station reaches; give 200 to 450/,
+    );
+    expect(railOf(db, 0).lines).toEqual([]);
+  });
+
+  it('opens one job a site, and a site on no board is not found', async () => {
+    const db = freshDatabase();
+    await openJob(db);
+    const { inputsKey } = planningFor(db, 'site-1', 'remove-keep-part');
+    const second = {
+      siteId: 'site-1',
+      by: 'AO',
+      goal: 'remove-keep-part',
+      inputsKey,
+      setting: SETTING,
+    } as const;
+    await expect(acceptJob(db, second, Date.now)).rejects.toThrow(/running already/);
+    expect(() => planningFor(db, 'nowhere', 'fit')).toThrow(NotFound);
+  });
+});
+
+describe('entries of a job', () => {
+  it('a dwell’s end brings its exposure, and the next plan counts it', async () => {
+    const db = freshDatabase();
+    const { job } = await openJob(db);
+    for (const step of job.plan.steps.slice(0, 3)) write(db, { kind: 'step-done', stepId: step.id });
+    write(db, { kind: 'heat-on', stepId: 'heat-1', pad: '1' });
+    write(db, { kind: 'melted', stepId: 'heat-1', pad: '1', elapsed_s: 0.9 });
+    const before = planningFor(db, 'site-1', 'fit').inputsKey;
+    const { events } = write(db, { kind: 'heat-off', stepId: 'heat-1', pad: '1', elapsed_s: 2.2 });
+    const exposure = events.at(-1)!;
+    expect(exposure).toMatchObject({ kind: 'exposure', pad: '1', duration_s: 2.2 });
+    if (exposure.kind === 'exposure') expect(exposure.padDose).toBeGreaterThan(0);
+    expect(siteHistory(db, 'site-1').flat()).toHaveLength(events.length);
+    expect(planningFor(db, 'site-1', 'fit').inputsKey).not.toBe(before);
+  });
+
+  it('the same press sent twice is written once', async () => {
+    const db = freshDatabase();
+    const { job } = await openJob(db);
+    const request = {
+      clientId: 'once',
+      afterSeq: job.lastSeq,
+      by: 'MK',
+      event: { kind: 'step-done', stepId: 'set' },
+    } as const;
+    appendEvent(db, 'job-1', request, 1, exposureOf);
+    const again = appendEvent(db, 'job-1', request, 2, exposureOf);
+    expect(again.events.filter((e) => e.kind === 'step-done')).toHaveLength(1);
+  });
+
+  it('a second screen that is behind is told, and writes nothing', async () => {
+    const db = freshDatabase();
+    const { job } = await openJob(db);
+    write(db, { kind: 'step-done', stepId: 'set' });
+    expect(() => write(db, { kind: 'step-done', stepId: 'set' }, 1, job.lastSeq)).toThrow(Conflict);
+    expect(getJob(db, 'job-1').events).toHaveLength(2);
+  });
+
+  it('cannot be changed or deleted, and nor can findings or an accepted plan', async () => {
+    const db = freshDatabase();
+    await openJob(db);
+    addFinding(
+      db,
+      newFinding.parse({ padId: 'site-1-1', state: 'dull', foundAs: 'as-received', by: 'MK' }),
+      1,
+    );
+    expect(() => db.$client.exec(`update run_events set at_ms = 0`)).toThrow(/append-only/);
+    expect(() => db.$client.exec(`delete from run_events`)).toThrow(/append-only/);
+    expect(() => db.$client.exec(`update findings set state = 'sound'`)).toThrow(/append-only/);
+    expect(() => db.$client.exec(`delete from findings`)).toThrow(/append-only/);
+    expect(() => db.$client.exec(`update jobs set plan = '{}'`)).toThrow(/not changed/);
+  });
+
+  it('closing writes outcome and cause, and says what the board waits for', async () => {
+    const db = freshDatabase();
+    await openJob(db);
+    write(db, { kind: 'closed', outcome: 'parked', cause: 'no part' });
+    expect(getJob(db, 'job-1').job).toMatchObject({ status: 'closed', outcome: 'parked', cause: 'no part' });
+    expect(getBoard(db, 'brd-1').waitingFor).toBe('parts');
+    expect(() => write(db, { kind: 'step-done', stepId: 'set' })).toThrow(/closed/);
+  });
+});
+
+describe('the rail', () => {
+  it('shows a wait that runs, and who it belongs to', async () => {
+    const db = freshDatabase();
+    const { job } = await openJob(db);
+    for (const step of job.plan.steps.slice(0, -1)) {
+      if (step.kind === 'heat') {
+        write(db, { kind: 'heat-on', stepId: step.id, pad: step.pad! });
+        write(db, { kind: 'heat-off', stepId: step.id, pad: step.pad!, elapsed_s: 1 });
+      }
+      write(db, { kind: 'step-done', stepId: step.id }, 5_000_000);
+    }
+    const [line] = railOf(db, 5_060_000).lines;
+    expect(line).toMatchObject({
+      siteRef: 'C7',
+      boardName: 'Test board',
+      clock: { kind: 'wait', started_ms: 5_000_000 },
+    });
+  });
+});
+
+describe('placing a site', () => {
+  const draft = (changes: object) =>
+    newSite.parse({
+      ref: 'C9',
+      side: 'top',
+      x_mm: 10,
+      y_mm: 10,
+      alloy: 'sac305',
+      package: { family: 'radial', pins: 2, pitch_mm: 5, leadDiameter_mm: 0.6, holeDiameter_mm: 0.9 },
+      pads: [
+        { name: '1', connections: [] },
+        { name: '2', connections: [{ kind: 'solid-plane', layers: [2] }] },
+      ],
+      ...changes,
+    });
+
+  it('off the board, with the wrong pins or layers, leaves nothing half-written', () => {
+    const db = freshDatabase();
+    withCapacitor(db);
+    const bad = draft({
+      x_mm: 200,
+      pads: [{ name: '1', connections: [{ kind: 'solid-plane', layers: [9] }] }],
+    });
+    try {
+      placeSite(db, 'brd-1', bad);
+      expect.unreachable();
+    } catch (error) {
+      expect(error).toBeInstanceOf(InputError);
+      const paths = (error as InputError).faults.map((f) => f.path);
+      expect(paths).toEqual(['$.x_mm', '$.pads', '$.pads[0].connections']);
+    }
+    expect(sitesOf(db, 'brd-1').map((s) => s.ref)).toEqual(['C7']);
+  });
+
+  it('refuses a reference that is taken, and a board that is not there', () => {
+    const db = freshDatabase();
+    withCapacitor(db);
+    expect(() => placeSite(db, 'brd-1', draft({ ref: 'C7' }))).toThrow(/C7 already/);
+    expect(() => placeSite(db, 'none', draft({}))).toThrow(NotFound);
+  });
+});
+
+describe('findings', () => {
+  it('follow one another and are all kept', () => {
+    const db = freshDatabase();
+    withCapacitor(db);
+    const find = (state: string, at_ms: number) =>
+      addFinding(db, newFinding.parse({ padId: 'site-1-2', state, foundAs: 'done-here', by: 'MK' }), at_ms);
+    find('lifted', 10);
+    find('repaired', 20);
+    expect(findingsOf(db, 'brd-1').map((f) => f.state)).toEqual(['lifted', 'repaired']);
+  });
+
+  it('of a pad that is not in the record are refused', () => {
+    const db = freshDatabase();
+    withCapacitor(db);
+    const stray = newFinding.parse({ padId: 'other', state: 'dull', foundAs: 'done-here', by: 'MK' });
+    expect(() => addFinding(db, stray, 1)).toThrow(NotFound);
+  });
+});

@@ -1,0 +1,92 @@
+// @vitest-environment jsdom
+import { cleanup, fireEvent, render, screen } from '@testing-library/react';
+import { afterEach, describe, expect, it, vi } from 'vitest';
+import { PAD_STATE_IDS, PAD_STATES, padStateOfLetter } from '~/core/record/padStates';
+import { throughHolePackage } from '~/schema/package';
+import { LandDrawing } from './LandDrawing';
+import { nextPad } from './walk';
+
+afterEach(cleanup);
+
+const GRID = [
+  { pad: '1', x: 0, y: 0 },
+  { pad: '2', x: 2, y: 0 },
+  { pad: '3', x: 4, y: 0 },
+  { pad: '4', x: 4, y: 3 },
+];
+
+describe('walking pads with arrows', () => {
+  it('goes to the nearest pad that way, and stays where there is none', () => {
+    expect(nextPad(GRID, '1', 'ArrowRight')).toBe('2');
+    expect(nextPad(GRID, '3', 'ArrowDown')).toBe('4');
+    expect(nextPad(GRID, '1', 'ArrowLeft')).toBeNull();
+    expect(nextPad(GRID, null, 'ArrowUp')).toBe('1');
+    expect(nextPad(GRID, '1', 'Enter')).toBeNull();
+  });
+});
+
+describe('pad states', () => {
+  it('have a letter each, no two alike', () => {
+    const letters = PAD_STATE_IDS.map((id) => PAD_STATES[id].letter);
+    expect(new Set(letters).size).toBe(letters.length);
+    expect(padStateOfLetter('l')).toBe('lifted');
+    expect(padStateOfLetter('z')).toBeNull();
+  });
+});
+
+describe('the land drawing', () => {
+  const part = throughHolePackage.parse({
+    family: 'radial',
+    pitch_mm: 5,
+    leadDiameter_mm: 0.6,
+    holeDiameter_mm: 0.9,
+  });
+  const draw = (selected: string | null) => {
+    const onSelect = vi.fn();
+    const onState = vi.fn();
+    render(
+      <LandDrawing
+        part={part}
+        from="solder side"
+        selected={selected}
+        onSelect={onSelect}
+        onState={onState}
+        pads={[
+          {
+            name: '1',
+            net: '<b>OUT</b>',
+            connections: [{ kind: 'track', width_mm: 0.4, count: 1 }],
+            state: 'sound',
+          },
+          { name: '2', net: 'GND', connections: [{ kind: 'solid-plane', layers: [2] }], state: 'lifted' },
+        ]}
+      />,
+    );
+    return { onSelect, onState, box: screen.getByRole('listbox') };
+  };
+
+  it('names each pad with its net, copper and state, markup as text', () => {
+    draw(null);
+    expect(screen.getByRole('option', { name: /Pin 1, <b>OUT<\/b>, track, Sound/ })).toBeTruthy();
+    expect(screen.getByRole('option', { name: /Pin 2, GND, solid-plane, Lifted/ })).toBeTruthy();
+    expect(document.querySelector('b')).toBeNull();
+  });
+
+  it('a letter records a finding on the selected pad, digits and arrows choose one', () => {
+    const { onSelect, onState, box } = draw('2');
+    fireEvent.keyDown(box, { key: 'l' });
+    expect(onState).toHaveBeenCalledWith('2', 'lifted');
+    fireEvent.keyDown(box, { key: '1' });
+    expect(onSelect).toHaveBeenLastCalledWith('1');
+    // Seen from the solder side pin 2 lies to the left of pin 1.
+    fireEvent.keyDown(box, { key: 'ArrowRight' });
+    expect(onSelect).toHaveBeenLastCalledWith('1');
+  });
+
+  it('keeps its hands off keys that are not its own', () => {
+    const { onState, box } = draw('1');
+    expect(fireEvent.keyDown(box, { key: ' ' })).toBe(true);
+    expect(fireEvent.keyDown(box, { key: 'l', ctrlKey: true })).toBe(true);
+    expect(onState).not.toHaveBeenCalled();
+  });
+});

@@ -1,0 +1,18 @@
+import { describe, expect, it } from 'vitest';
+import { z } from 'zod';
+import { foundAnswer } from '~/schema/planAnswer';
+import { planInput, simulateInput } from '~/schema/planRequest';
+
+/** The command line's shapes as JSON Schema under docs/schemas; `npm run schemas` writes them anew. */
+describe('published JSON Schemas are current', () => {
+  it.each([
+    ['simulate-input', simulateInput],
+    ['plan-input', planInput],
+    ['plan-answer-found', foundAnswer],
+  ] as const)('%s', async (name, schema) => {
+    const published = z.toJSONSchema(schema, { io: 'input', unrepresentable: 'any' });
+    await expect(`${JSON.stringify(published, null, 2)}\n`).toMatchFileSnapshot(
+      `../docs/schemas/${name}.schema.json`,
+    );
+  });
+});
