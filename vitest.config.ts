@@ -3,7 +3,7 @@ import { defineConfig } from 'vitest/config';
 
 export default defineConfig({
   resolve: { alias: { '~': fileURLToPath(new URL('./src', import.meta.url)) } },
-  oxc: { jsx: { runtime: 'automatic' } },
+  esbuild: { jsx: 'automatic' },
   test: {
     include: ['src/**/*.test.{ts,tsx}', 'tests/**/*.test.{ts,tsx}'],
     testTimeout: 30_000,

@@ -6,7 +6,7 @@ import { padState, reduce as boardReduce, worstState } from './board/state';
 import { ledger } from './board/ledger';
 import { newSite } from '~/schema/site';
 import { blankSite, FAMILY_START, padsFor, siteOf } from './intake/siteDraft';
-import { reduce as planReduce, start, verdictOf } from './plan/state';
+import { freshPins, reduce as planReduce, start, verdictOf } from './plan/state';
 import { reduce as runReduce, standing, type RunViewState } from './run/state';
 
 const OPTION: OptionAnswer = {
@@ -160,6 +160,15 @@ describe('plan', () => {
     expect(verdictOf([PIN], 2)).toBe('computing');
     expect(verdictOf([PIN, { ...PIN, pad: '2' }], 2)).toBe('clear');
     expect(verdictOf([PIN, { ...PIN, pad: '2', sure: false }], 2)).toBe('doubtful');
+  });
+
+  it('a changed setting fades the old figures until new ones come, pin by pin', () => {
+    const shown = { ...start('reflow', '1'), pins: { '1': PIN, '2': { ...PIN, pad: '2' } } };
+    const moved = planReduce(shown, { type: 'explore-started' });
+    expect(freshPins(moved)).toEqual([]);
+    expect(Object.keys(moved.pins)).toHaveLength(2);
+    const first = planReduce(moved, { type: 'explore-progress', progress: { stage: 'band', pin: PIN } });
+    expect(freshPins(first).map((p) => p.pad)).toEqual(['1']);
   });
 
   it('stopping leaves what is finished alone', () => {

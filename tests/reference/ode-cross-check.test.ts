@@ -1,10 +1,10 @@
-import { Solver } from 'odex';
 import { describe, expect, it } from 'vitest';
 import { enthalpyCurve, liquidShare } from '~/core/thermal/network/enthalpy';
 import { buildJoint } from '~/core/thermal/joint/simulate';
 import { integrate } from '~/core/thermal/network/integrate';
 import type { ThermalNetwork } from '~/core/thermal/network/network';
 import { SOLVER } from '~/core/thermal/network/settings';
+import { Solver } from '../support/odex';
 import { planeOn, scenario, trackOn } from '../support/samples';
 
 /**

@@ -51,11 +51,17 @@ export function BenchView({ boards }: { boards: readonly BoardRecord[] }) {
           <span className="sr-only">Find a board</span>
           <input
             ref={find}
-            type="search"
+            role="searchbox"
+            autoComplete="off"
             placeholder="Find a board, fault or owner"
             value={state.filter}
             onChange={(event) => dispatch({ type: 'filter', text: event.target.value })}
-            onKeyDown={(event) => event.key === 'Escape' && event.currentTarget.blur()}
+            onKeyDown={(event) => {
+              if (!['Escape', 'Enter', 'ArrowDown'].includes(event.key)) return;
+              event.preventDefault();
+              event.currentTarget.blur();
+              if (event.key !== 'Escape') dispatch({ type: 'move', by: 1, order });
+            }}
           />
           <KeyCap of="/" />
         </label>

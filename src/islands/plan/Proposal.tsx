@@ -1,8 +1,9 @@
+import { PLAN } from '~/core/method/settings';
 import { bindingInWords, type OptionAnswer, type PinAnswer } from '~/schema/planAnswer';
 import { settingInWords } from '~/schema/words';
 import { Button, CommandButton } from '~/ui/controls/Button';
 import { PLAN_COMMANDS, type PlanCommand } from './commands';
-import { verdictOf, type PlanState } from './state';
+import { freshPins, verdictOf, type PlanState } from './state';
 import css from './plan.module.css';
 
 const command = (id: PlanCommand) => PLAN_COMMANDS.find((c) => c.id === id)!;
@@ -20,7 +21,7 @@ export function Proposal({
   onTake: (option: OptionAnswer) => void;
 }) {
   const { setting, search } = state;
-  const pins = Object.values(state.pins);
+  const pins = freshPins(state);
   const solving = state.exploration.status === 'running' || state.exploration.status === 'idle';
   const verdict =
     state.exploration.status === 'done' ? verdictOf(pins, state.exploration.answer.pins.length) : 'computing';
@@ -34,7 +35,7 @@ export function Proposal({
             <span className={css['tag']}>the plan’s choice</span>
           )}
         </p>
-        <p className={css[verdict]} role="status">
+        <p className={css[verdict]} role="status" data-verdict={verdict}>
           {verdict === 'clear' && clearInWords(pins)}
           {verdict === 'doubtful' && doubtInWords(state)}
           {verdict === 'computing' &&
@@ -109,7 +110,7 @@ function clearInWords(pins: readonly PinAnswer[]): string {
 }
 
 function doubtInWords(state: PlanState): string {
-  const doubtful = Object.values(state.pins).filter((pin) => !pin.sure);
+  const doubtful = freshPins(state).filter((pin) => !pin.sure);
   const worst = doubtful.reduce((a, b) => (b.chanceSolidAtStop > a.chanceSolidAtStop ? b : a));
   const late = worst.liftFrom_s === null || worst.liftFrom_s > worst.stop_s;
   if (late || worst.chanceSolidAtStop > worst.draws ** -0.5) {
@@ -119,16 +120,19 @@ function doubtInWords(state: PlanState): string {
 }
 
 function progressInWords(state: PlanState): string {
-  if (state.search.status === 'running' && !state.setting)
+  if (state.search.status === 'running' && !state.setting) {
     return `Trying settings: ${state.search.done} of ${state.search.of}`;
-  const draws = Math.min(...Object.values(state.pins).map((p) => p.draws), 300);
-  return Object.keys(state.pins).length
-    ? `Drawing what is uncertain: ${draws} of 300`
+  }
+  const drawing = freshPins(state);
+  return drawing.length
+    ? `Drawing what is uncertain: ${Math.min(...drawing.map((p) => p.draws))} of ${DRAWS}`
     : 'Solving this setting';
 }
 
 function progressShare(state: PlanState): number | undefined {
   if (state.search.status === 'running' && !state.setting) return state.search.done / state.search.of;
-  const drawn = Object.values(state.pins).reduce((sum, p) => sum + p.draws, 0);
-  return state.curves.length ? drawn / (300 * state.curves.length) : undefined;
+  const drawn = freshPins(state).reduce((sum, p) => sum + p.draws, 0);
+  return state.curves.length ? drawn / (DRAWS * state.curves.length) : undefined;
 }
+
+const DRAWS = PLAN.draws;

@@ -32,7 +32,11 @@ export function WindowsPanel({
       {pads.map((pad) => {
         const pin = state.pins[pad.name];
         return (
-          <li key={pad.id} aria-current={pad.name === state.pad || undefined}>
+          <li
+            key={pad.id}
+            aria-current={pad.name === state.pad || undefined}
+            data-stale={state.stale.has(pad.name) || undefined}
+          >
             <button
               type="button"
               className={css['pinHead']}

@@ -29,6 +29,8 @@ export interface PlanState {
   readonly option: OptionAnswer | null;
   readonly curves: readonly CurveAnswer[];
   readonly pins: Readonly<Record<string, PinAnswer>>;
+  /** Pins whose figures still belong to an earlier setting: shown faded, never judged by. */
+  readonly stale: ReadonlySet<string>;
   readonly pad: string;
   readonly accepting: boolean;
   readonly error: unknown;
@@ -59,6 +61,7 @@ export const start = (goal: Goal, pad: string): PlanState => ({
   option: null,
   curves: [],
   pins: {},
+  stale: new Set(),
   pad,
   accepting: false,
   error: null,
@@ -69,7 +72,7 @@ export function reduce(state: PlanState, action: PlanAction): PlanState {
     case 'goal':
       return { ...start(action.goal, state.pad) };
     case 'set':
-      return { ...state, setting: action.setting, byHand: true, error: null };
+      return { ...outdated(state), setting: action.setting, byHand: true, error: null };
     case 'pad':
       return { ...state, pad: action.pad };
     case 'search-progress':
@@ -79,7 +82,7 @@ export function reduce(state: PlanState, action: PlanAction): PlanState {
     case 'search-failed':
       return { ...state, search: { status: 'failed', message: action.message } };
     case 'explore-started':
-      return { ...state, exploration: { status: 'running' }, pins: {} };
+      return outdated(state);
     case 'explore-progress':
       return exploreProgress(state, action.progress);
     case 'explore-done':
@@ -87,6 +90,7 @@ export function reduce(state: PlanState, action: PlanAction): PlanState {
         ...state,
         exploration: { status: 'done', answer: action.answer },
         pins: Object.fromEntries(action.answer.pins.map((pin) => [pin.pad, pin])),
+        stale: new Set(),
       };
     case 'explore-failed':
       return { ...state, exploration: { status: 'failed', message: action.message } };
@@ -102,6 +106,17 @@ export function reduce(state: PlanState, action: PlanAction): PlanState {
       return { ...state, accepting: false, error: action.error };
   }
 }
+
+/** The state once its setting has changed under it: everything computed is of an earlier one. */
+const outdated = (state: PlanState): PlanState => ({
+  ...state,
+  exploration: { status: 'running' },
+  stale: new Set(Object.keys(state.pins)),
+});
+
+/** Pins whose figures are of the setting at hand. */
+export const freshPins = (state: PlanState): PinAnswer[] =>
+  Object.values(state.pins).filter((pin) => !state.stale.has(pin.pad));
 
 function searchProgress(state: PlanState, progress: ProgressMessage): PlanState {
   switch (progress.stage) {
@@ -145,7 +160,11 @@ function exploreProgress(state: PlanState, progress: ProgressMessage): PlanState
     case 'first':
       return { ...state, option: progress.option };
     case 'band':
-      return { ...state, pins: { ...state.pins, [progress.pin.pad]: progress.pin } };
+      return {
+        ...state,
+        pins: { ...state.pins, [progress.pin.pad]: progress.pin },
+        stale: new Set([...state.stale].filter((pad) => pad !== progress.pin.pad)),
+      };
     default:
       return state;
   }

@@ -172,6 +172,7 @@ export class RingBuilder {
 
   private addFins(ring: number): void {
     const { net, mesh } = this;
+    if (mesh.bounds_m[ring]! > JOINT.trackReach_m) return;
     this.fins.forEach((fin, f) => {
       const length_m = mesh.bounds_m[ring + 1]! - mesh.bounds_m[ring]!;
       const here = net.node(fin.section_m2 * length_m * COPPER.volumetricHeat.value, this.around.board_K);

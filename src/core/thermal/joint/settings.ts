@@ -6,6 +6,8 @@ export const JOINT = {
   rings: 13,
   /** Copper and laminate sheets stand no further apart than this through the thickness. */
   sheetPitch_m: 0.55e-3,
+  /** A track is followed this far: five lengths over which it hands its heat to the laminate. */
+  trackReach_m: 15e-3,
   /** Gap between an unconnected barrel and the copper around it (assumed, common design rule). */
   clearance_m: 0.25e-3,
   /** Lead standing proud of the solder side (common practice, 1 to 1.5 mm). */

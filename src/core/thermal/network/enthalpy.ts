@@ -43,6 +43,12 @@ export function phaseAt(curve: EnthalpyCurve, temperature_K: number): Phase {
   return temperature_K < curve.liquidus_K ? MUSHY : LIQUID;
 }
 
+/** The same, from the enthalpy. */
+export function phaseOfHeat(curve: EnthalpyCurve, enthalpy_J: number): Phase {
+  if (enthalpy_J <= curve.solidus_J) return SOLID;
+  return enthalpy_J < curve.liquidus_J ? MUSHY : LIQUID;
+}
+
 /** Share of the lump that is liquid, 0 to 1. */
 export function liquidShare(curve: EnthalpyCurve, temperature_K: number): number {
   const share = (temperature_K - curve.solidus_K) / (curve.liquidus_K - curve.solidus_K);

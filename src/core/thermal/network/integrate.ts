@@ -1,4 +1,12 @@
-import { MUSHY, enthalpyCurve, liquidShare, phaseAt, type EnthalpyCurve, type Phase } from './enthalpy';
+import {
+  MUSHY,
+  enthalpyCurve,
+  liquidShare,
+  phaseAt,
+  phaseOfHeat,
+  type EnthalpyCurve,
+  type Phase,
+} from './enthalpy';
 import type { HeaterNode, ThermalNetwork } from './network';
 import { Recorder } from './recorder';
 import { SOLVER } from './settings';
@@ -65,6 +73,7 @@ class Integrator {
   private readonly enthalpy: Float64Array;
   private readonly base: Float64Array;
   private readonly rate1: Float64Array;
+  private readonly rate2: Float64Array;
   private readonly stage1: Float64Array;
   private readonly temperature: Float64Array;
   /** First row that phases, melt or control can change. */
@@ -105,6 +114,7 @@ class Integrator {
     this.enthalpy = zeros();
     this.base = zeros();
     this.rate1 = zeros();
+    this.rate2 = zeros();
     this.stage1 = zeros();
     this.temperature = Float64Array.from(network.initial_K);
     this.firstVariable = Math.min(
@@ -141,7 +151,7 @@ class Integrator {
       const error_K = this.step(taken_s);
       if (error_K > 2 * tolerance_K && taken_s > SOLVER.minStep_s) {
         this.temperature.set(saved);
-        this.restorePhases();
+        this.rate2.fill(0);
         step_s = taken_s / 2;
         continue;
       }
@@ -181,44 +191,76 @@ class Integrator {
   /** Takes one step into `temperature`; returns its error estimate in K, infinite if it cycled. */
   private step(step_s: number): number {
     const stage_s = GAMMA * step_s;
-    this.base.set(this.enthalpy);
+    const { rate1, rate2, base, enthalpy, slope, offset, temperature } = this;
+    base.set(enthalpy);
+    this.guessPhases(stage_s, rate2);
     if (!this.solveStage(stage_s)) return Infinity;
-    this.stage1.set(this.temperature);
-    const { rate1, base, enthalpy, slope, offset, temperature } = this;
+    this.stage1.set(temperature);
     for (let i = 0; i < this.size; i++) {
       rate1[i] = (offset[i]! + slope[i]! * temperature[i]! - enthalpy[i]!) / stage_s;
       base[i] = enthalpy[i]! + (1 - GAMMA) * step_s * rate1[i]!;
     }
+    this.guessPhases(stage_s, rate1);
     if (!this.solveStage(stage_s)) return Infinity;
     let worst = 0;
     for (let i = 0; i < this.size; i++) {
-      const rate2 = (offset[i]! + slope[i]! * temperature[i]! - base[i]!) / stage_s;
-      const error = Math.abs((1 - GAMMA) * step_s * (rate1[i]! - rate2)) / slope[i]!;
+      rate2[i] = (offset[i]! + slope[i]! * temperature[i]! - base[i]!) / stage_s;
+      const error = Math.abs((1 - GAMMA) * step_s * (rate1[i]! - rate2[i]!)) / slope[i]!;
       if (!(error <= worst)) worst = error;
     }
     return worst;
   }
 
-  /** Solves `H(T) + stage·(K T − q) = base` for T; false if phases and control never settled. */
+  /** Where the solder's phases will likely be if its heat goes on flowing as it last did. */
+  private guessPhases(stage_s: number, rate_W: Float64Array): void {
+    const { melting } = this.network;
+    let changed = false;
+    for (let i = 0; i < melting.length; i++) {
+      const { node } = melting[i]!;
+      const phase = phaseOfHeat(this.curves[i]!, this.base[node]! + stage_s * rate_W[node]!);
+      if (phase === this.phases[i]) continue;
+      this.phases[i] = phase;
+      changed = true;
+    }
+    if (!changed) return;
+    this.applyPhases();
+    this.factorStale = true;
+  }
+
+  /**
+   * Solves `H(T) + stage·(K T − q) = base` for T; false if phases and control never settled.
+   * Only rows from `firstVariable` on depend on the guess, so only they are solved again.
+   */
   private solveStage(stage_s: number): boolean {
+    const { temperature, matrix, firstVariable } = this;
     for (let pass = 0; pass < SOLVER.maxPhasePasses; pass++) {
       this.assemble(stage_s);
-      const { temperature, base, offset, source_W } = this;
-      for (let i = 0; i < this.size; i++) {
-        temperature[i] = (base[i]! - offset[i]!) / stage_s + source_W[i]!;
+      if (pass === 0) {
+        this.layRightHandSide(stage_s, 0, firstVariable);
+        matrix.eliminateHead(temperature, firstVariable);
       }
-      const { heaters } = this.network;
-      for (let i = 0; i < heaters.length; i++) {
-        const heater = heaters[i]!;
-        const state = this.heaterStates[i];
-        if (state === 'full') temperature[heater.node]! += heater.limit_W;
-        if (state === 'band') temperature[heater.node]! += heater.gain_W_K * heater.setpoint_K;
-      }
-      this.matrix.solve(temperature);
+      this.layRightHandSide(stage_s, firstVariable, this.size);
+      matrix.solveTail(temperature, firstVariable);
       this.solves++;
-      if (!this.correctGuess()) return true;
+      if (!this.correctGuess()) {
+        matrix.solveHead(temperature, firstVariable);
+        return true;
+      }
     }
     return false;
+  }
+
+  private layRightHandSide(stage_s: number, from: number, to: number): void {
+    const { temperature, base, offset, source_W } = this;
+    for (let i = from; i < to; i++) temperature[i] = (base[i]! - offset[i]!) / stage_s + source_W[i]!;
+    const { heaters } = this.network;
+    for (let i = 0; i < heaters.length; i++) {
+      const heater = heaters[i]!;
+      if (heater.node < from || heater.node >= to) continue;
+      const state = this.heaterStates[i];
+      if (state === 'full') temperature[heater.node]! += heater.limit_W;
+      if (state === 'band') temperature[heater.node]! += heater.gain_W_K * heater.setpoint_K;
+    }
   }
 
   /** Matches phases and heater states to the temperatures; true if any of them changed. */
@@ -256,14 +298,6 @@ class Integrator {
       this.slope[node] = this.curves[i]!.slope[this.phases[i]!];
       this.offset[node] = this.curves[i]!.offset[this.phases[i]!];
     }
-  }
-
-  private restorePhases(): void {
-    this.network.melting.forEach((lump, i) => {
-      this.phases[i] = phaseAt(this.curves[i]!, this.temperature[lump.node]!);
-    });
-    this.applyPhases();
-    this.factorStale = true;
   }
 
   /** Factors the stage matrix again, as far as something in it changed since the last time. */

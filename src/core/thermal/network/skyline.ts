@@ -65,20 +65,52 @@ export class Skyline {
 
   /** Overwrites `x`, holding the right-hand side, with the solution. */
   solve(x: Float64Array): void {
+    this.eliminateHead(x, 0);
+    this.solveTail(x, 0);
+    this.solveHead(x, 0);
+  }
+
+  /*
+   * The same in three parts, for a solver that asks several times with only rows from `from` on
+   * changed: the head is eliminated once, the tail solved as often as it takes, the head solved last.
+   */
+
+  /** Forward elimination of the rows before `from`. */
+  eliminateHead(x: Float64Array, from: number): void {
+    this.eliminate(x, 0, from);
+  }
+
+  /** Solves rows `from` to the last, given an eliminated head; leaves the head as it is. */
+  solveTail(x: Float64Array, from: number): void {
     const { rowAt, first, factor, pivot, size } = this;
-    for (let i = 0; i < size; i++) {
-      const start = first[i]!;
-      const row = rowAt[i]! - start;
-      let sum = x[i]!;
-      for (let j = start; j < i; j++) sum -= factor[row + j]! * x[j]!;
-      x[i] = sum;
-    }
-    for (let i = 0; i < size; i++) x[i] = x[i]! / pivot[i]!;
-    for (let i = size - 1; i > 0; i--) {
-      const start = first[i]!;
-      const row = rowAt[i]! - start;
+    this.eliminate(x, from, size);
+    for (let i = from; i < size; i++) x[i] = x[i]! / pivot[i]!;
+    for (let i = size - 1; i > from; i--) {
+      const row = rowAt[i]! - first[i]!;
       const value = x[i]!;
-      for (let j = start; j < i; j++) x[j] = x[j]! - factor[row + j]! * value;
+      for (let j = Math.max(first[i]!, from); j < i; j++) x[j] = x[j]! - factor[row + j]! * value;
+    }
+  }
+
+  /** Solves the rows before `from`, given an eliminated head and a solved tail. */
+  solveHead(x: Float64Array, from: number): void {
+    const { rowAt, first, factor, pivot, size } = this;
+    for (let i = 0; i < from; i++) x[i] = x[i]! / pivot[i]!;
+    for (let i = size - 1; i > 0; i--) {
+      const row = rowAt[i]! - first[i]!;
+      const value = x[i]!;
+      const end = i < from ? i : from;
+      for (let j = first[i]!; j < end; j++) x[j] = x[j]! - factor[row + j]! * value;
+    }
+  }
+
+  private eliminate(x: Float64Array, from: number, to: number): void {
+    const { rowAt, first, factor } = this;
+    for (let i = from; i < to; i++) {
+      const row = rowAt[i]! - first[i]!;
+      let sum = x[i]!;
+      for (let j = first[i]!; j < i; j++) sum -= factor[row + j]! * x[j]!;
+      x[i] = sum;
     }
   }
 }

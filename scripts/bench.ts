@@ -1,0 +1,191 @@
+import { spawn } from 'node:child_process';
+import { mkdtempSync, rmSync } from 'node:fs';
+import { cpus, tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { Worker } from 'node:worker_threads';
+import { explore, plan } from '../src/core/method/plan';
+import { simulateJoint } from '../src/core/thermal/joint/simulate';
+import { newBoard } from '../src/schema/board';
+import { newSite } from '../src/schema/site';
+import { openDatabase } from '../src/server/db';
+import { addBoard } from '../src/server/repositories/boards';
+import { addSite } from '../src/server/repositories/sites';
+import { ensureRig } from '../src/server/rig';
+import { IRON, planRequest, reliefOn, scenario, settingAt, trackOn } from '../tests/support/samples';
+import { SIMULATE_EXAMPLE } from '../tests/support/requests';
+
+/** Measures what issues ask for and prints one table. Nothing here passes or fails. */
+
+interface Row {
+  readonly what: string;
+  readonly asked: string;
+  readonly median: string;
+  readonly best: string;
+}
+
+const rows: Row[] = [];
+const ms = (value: number): string => `${value < 10 ? value.toFixed(2) : value.toFixed(0)} ms`;
+
+function report(what: string, asked: string, times_ms: number[]): void {
+  const sorted = [...times_ms].sort((a, b) => a - b);
+  rows.push({ what, asked, median: ms(sorted[Math.floor(sorted.length / 2)]!), best: ms(sorted[0]!) });
+}
+
+function timed(count: number, work: () => void): number[] {
+  return Array.from({ length: count }, () => {
+    const start = performance.now();
+    work();
+    return performance.now() - start;
+  });
+}
+
+function jointRuns(): void {
+  for (const [name, joint] of [
+    ['joint run, 10 s, pin on a track, melts', scenario(360, trackOn(4))],
+    ['joint run, 10 s, pin on a relief', scenario(380, reliefOn(2))],
+  ] as const) {
+    timed(100, () => simulateJoint(joint, { duration_s: 10 }));
+    report(
+      name,
+      '≤ 3 ms',
+      timed(300, () => simulateJoint(joint, { duration_s: 10 })),
+    );
+  }
+}
+
+const request = planRequest(
+  { '1': [trackOn(4)], '2': [reliefOn(2)] },
+  {
+    irons: [{ ...IRON, tips: [...IRON.tips, { shape: 'bevel', width_m: 3e-3, construction: 'cartridge' }] }],
+  },
+);
+
+function drain<T>(steps: Generator<unknown, T>): T {
+  let next = steps.next();
+  while (!next.done) next = steps.next();
+  return next.value;
+}
+
+/** The same code in a worker thread, as the page runs it in a web worker. */
+async function bandInWorker(): Promise<void> {
+  const times = await new Promise<number[]>((resolve, reject) => {
+    const worker = new Worker(new URL(import.meta.url), { argv: ['band'] });
+    worker.on('message', resolve);
+    worker.on('error', reject);
+  });
+  report('band of one pin, 300 draws, in a worker', '≤ 0.8 s', times);
+}
+
+function bandTimes(): number[] {
+  const single = planRequest({ '1': [trackOn(4)], '2': [trackOn(4)] });
+  drain(explore(single, settingAt(360)));
+  return timed(5, () => drain(explore(single, settingAt(360))));
+}
+
+function plans(): void {
+  const firsts: number[] = [];
+  const totals = timed(5, () => {
+    const start = performance.now();
+    const steps = plan(request);
+    let seen = false;
+    let next = steps.next();
+    while (!next.done) {
+      if (!seen && next.value.stage === 'first') {
+        firsts.push(performance.now() - start);
+        seen = true;
+      }
+      next = steps.next();
+    }
+  });
+  report('iron plan, two pins, 39 settings: first answer', '≤ 300 ms', firsts);
+  report('iron plan with frontier and bands, complete', '≤ 1 s', totals);
+}
+
+async function boardPages(): Promise<void> {
+  const folder = mkdtempSync(join(tmpdir(), 'ithermon-bench-'));
+  const file = join(folder, 'bench.db');
+  const db = openDatabase(file, 'src/server/migrations');
+  ensureRig(db);
+  for (let i = 0; i < 500; i++) {
+    const board = newBoard.parse({
+      name: `Board ${i}`,
+      owner: 'MK',
+      fault: 'dead',
+      construction: SIMULATE_EXAMPLE.board,
+    });
+    addBoard(db, board, 1e12 + i, `b${i}`);
+    for (let s = 0; s < 6; s++) {
+      addSite(
+        db,
+        `b${i}`,
+        newSite.parse({
+          ref: `C${s}`,
+          side: 'top',
+          x_mm: 20 + 18 * s,
+          y_mm: 40,
+          alloy: 'sn60pb40',
+          package: SIMULATE_EXAMPLE.site.package,
+          pads: [
+            { name: '1', connections: [{ kind: 'track', width_mm: 0.4 }] },
+            { name: '2', connections: [{ kind: 'thermal-relief', layers: [2] }] },
+          ],
+        }),
+      );
+    }
+  }
+  db.$client.close();
+  const server = spawn(process.execPath, ['dist/serve.mjs', '--port', '0', '--db', file, '--empty'], {
+    stdio: ['ignore', 'pipe', 'inherit'],
+  });
+  const url = await new Promise<string>((resolve) => {
+    server.stdout.on('data', (data: Buffer) => {
+      const found = /(http:\S+)/.exec(data.toString());
+      if (found) resolve(found[1]!);
+    });
+  });
+  const ask = async (path: string): Promise<number> => {
+    const start = performance.now();
+    await (await fetch(`${url}${path}`)).text();
+    return performance.now() - start;
+  };
+  for (let i = 0; i < 30; i++) await ask(`boards/b${i}`);
+  const boards: number[] = [];
+  for (let i = 0; i < 200; i++) boards.push(await ask(`boards/b${(i * 7) % 500}`));
+  report('a board page, 500 boards in the database, 200 requests', '≤ 30 ms', boards);
+  const bench: number[] = [];
+  for (let i = 0; i < 20; i++) bench.push(await ask(''));
+  report('the bench page with 500 boards', '–', bench);
+  server.kill('SIGTERM');
+  await new Promise((resolve) => server.on('exit', resolve));
+  rmSync(folder, { recursive: true });
+}
+
+function print(): void {
+  const width = (key: keyof Row): number => Math.max(key.length, ...rows.map((row) => row[key].length));
+  const line = (row: Record<keyof Row, string>): string =>
+    `| ${row.what.padEnd(width('what'))} | ${row.asked.padEnd(width('asked'))} | ${row.median.padStart(width('median'))} | ${row.best.padStart(width('best'))} |`;
+  console.log(line({ what: 'what', asked: 'asked', median: 'median', best: 'best' }));
+  console.log(
+    line({
+      what: '-'.repeat(width('what')),
+      asked: '-'.repeat(width('asked')),
+      median: '-'.repeat(width('median')),
+      best: '-'.repeat(width('best')),
+    }),
+  );
+  for (const row of rows) console.log(line(row));
+  console.log(
+    `\nNode ${process.version}, ${cpus().length} cores, shared and noisy: read the best beside the median.`,
+  );
+}
+
+if (process.argv[2] === 'band') {
+  const { parentPort } = await import('node:worker_threads');
+  parentPort!.postMessage(bandTimes());
+} else {
+  jointRuns();
+  await bandInWorker();
+  plans();
+  await boardPages();
+  print();
+}

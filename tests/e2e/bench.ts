@@ -1,0 +1,95 @@
+import { expect, test as base, type Page } from '@playwright/test';
+
+/** Every page in these tests fails its test on a console error, a page error or a failed request. */
+export const test = base.extend<{ quiet: { allow: (pattern: RegExp) => void } }>({
+  quiet: [
+    async ({ page }, use) => {
+      const allowed: RegExp[] = [];
+      const heard: string[] = [];
+      const hear = (line: string): void => {
+        if (!allowed.some((pattern) => pattern.test(line))) heard.push(line);
+      };
+      page.on('console', (message) => message.type() === 'error' && hear(`console: ${message.text()}`));
+      page.on('pageerror', (error) => hear(`page error: ${error.message}`));
+      page.on('requestfailed', (request) => {
+        // A page that is left cancels what it was still asking for.
+        if (request.failure()?.errorText !== 'net::ERR_ABORTED') hear(`failed: ${request.url()}`);
+      });
+      page.on(
+        'response',
+        (response) => response.status() >= 400 && hear(`${response.status()}: ${response.url()}`),
+      );
+      await use({ allow: (pattern) => void allowed.push(pattern) });
+      expect(heard).toEqual([]);
+    },
+    { auto: true },
+  ],
+});
+
+export { expect };
+
+export const ready = (page: Page) => page.locator('main [data-ready]').first().waitFor();
+export const solved = (page: Page) => page.locator('[data-solved]').waitFor({ timeout: 40_000 });
+export const saved = (page: Page) => page.locator('[data-unsent="0"]').waitFor();
+
+export async function signIn(page: Page, baseURL: string): Promise<void> {
+  await page.context().addCookies([{ name: 'ithermon_by', value: 'MK', url: baseURL }]);
+}
+
+const BOARD = {
+  name: 'Test rig board',
+  owner: 'MK',
+  fault: 'dead',
+  construction: {
+    length_mm: 100,
+    width_mm: 80,
+    thickness_mm: 1.6,
+    laminate: 'fr4-standard',
+    copperLayers: [
+      { weight_oz: 1, coverage: 0.3 },
+      { weight_oz: 1, coverage: 0.4 },
+    ],
+  },
+};
+
+/** A board of the test's own with one capacitor; the site's address is given back. */
+export async function ownSite(page: Page, name: string): Promise<{ boardId: string; siteId: string }> {
+  const board = await page.request.post('/api/boards', { data: { ...BOARD, name } });
+  const { id: boardId } = (await board.json()) as { id: string };
+  const site = await page.request.post(`/api/boards/${boardId}/sites`, {
+    data: {
+      ref: 'C1',
+      side: 'top',
+      x_mm: 50,
+      y_mm: 40,
+      alloy: 'sn60pb40',
+      package: {
+        family: 'radial',
+        pins: 2,
+        pitch_mm: 5,
+        leadDiameter_mm: 0.6,
+        holeDiameter_mm: 0.9,
+        bodyDiameter_mm: 8,
+      },
+      pads: [
+        { name: '1', net: 'OUT', connections: [{ kind: 'track', width_mm: 0.4 }] },
+        { name: '2', net: 'GND', connections: [{ kind: 'thermal-relief', layers: [2] }] },
+      ],
+    },
+  });
+  const { id: siteId } = (await site.json()) as { id: string };
+  return { boardId, siteId };
+}
+
+/** Opens a plan, takes the plan's own choice and accepts it: the job's page. */
+export async function accepted(page: Page, siteId: string): Promise<void> {
+  await page.goto(`/sites/${siteId}/plan`);
+  await solved(page);
+  await page.getByRole('button', { name: /Accept and run/ }).click();
+  await page.waitForURL('**/jobs/**');
+  await ready(page);
+  await saved(page);
+}
+
+export const clockOf = async (page: Page): Promise<number> =>
+  parseFloat(await page.getByRole('timer').innerText());

@@ -1,0 +1,145 @@
+import { accepted, expect, ownSite, ready, saved, signIn, solved, test } from './bench';
+
+const PAGES = [
+  '/',
+  '/boards/demo-beacon-4',
+  '/boards/demo-beacon-4/place',
+  '/boards/new',
+  '/sites/demo-beacon-4-C7/plan',
+  '/jobs/demo-job-tide',
+  '/jobs/demo-job-wind',
+];
+
+for (const [name, size] of [
+  ['1280 × 800', { width: 1280, height: 800 }],
+  ['tablet 820 × 1180', { width: 820, height: 1180 }],
+] as const) {
+  for (const theme of ['daylight', 'lamp-off']) {
+    test(`every screen fits at ${name}, ${theme}`, async ({ page, baseURL }) => {
+      await page.setViewportSize(size);
+      await page.context().addCookies([{ name: 'ithermon_theme', value: theme, url: baseURL! }]);
+      for (const path of PAGES) {
+        await page.goto(path);
+        await ready(page);
+        expect(await page.locator('html').getAttribute('data-theme')).toBe(theme);
+        const over = await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth);
+        expect(over, path).toBeLessThanOrEqual(0);
+      }
+    });
+  }
+}
+
+test('the theme is turned by its key and stays after a reload', async ({ page }) => {
+  await page.goto('/');
+  await page.locator('[data-ready].station').waitFor();
+  await page.keyboard.press('\\');
+  await expect(page.locator('html')).toHaveAttribute('data-theme', 'lamp-off');
+  await page.reload();
+  await expect(page.locator('html')).toHaveAttribute('data-theme', 'lamp-off');
+});
+
+test('an infeasible job names its limit, and a solved remedy can be set', async ({ page }) => {
+  await page.goto('/sites/demo-beacon-4-C8/plan');
+  await solved(page);
+  await expect(page.getByText(/Nothing on this bench keeps every limit/)).toBeVisible();
+  await page.getByRole('button', { name: 'Set it' }).click();
+  await expect(page.getByText(/board warmed at 150 °C/)).toBeVisible();
+  await solved(page);
+  await expect(page.locator('[data-verdict="clear"]')).toContainText(/Every pin melts|Will do/);
+});
+
+test('computing can be stopped, and goes on with the next change', async ({ page }) => {
+  await page.goto('/sites/demo-beacon-4-C7/plan');
+  await page.getByRole('button', { name: /Stop computing/ }).click();
+  await expect(page.getByText(/Stopped before/).or(page.getByText(/Searching the bench/))).toBeVisible();
+});
+
+test('bad input in a form is told at its field and nothing is lost', async ({ page }) => {
+  await page.goto('/boards/new');
+  await ready(page);
+  await page.getByLabel('Name').fill('<img src=x onerror=alert(1)>');
+  await page.getByLabel(/Owner/).fill('MK');
+  await page.getByLabel('What is wrong with it').fill('nothing');
+  for (let i = 0; i < 4; i++) await page.getByRole('button', { name: 'Remove layer 1' }).click();
+  await page.getByRole('button', { name: 'Take it in' }).click();
+  await expect(page.getByText(/a board needs copper: add one/)).toBeVisible();
+  expect(await page.getByLabel('Name').inputValue()).toContain('<img');
+  await page.getByRole('button', { name: 'Add a layer' }).click();
+  await page.getByRole('button', { name: 'Take it in' }).click();
+  await page.waitForURL('**/boards/brd_*');
+  await ready(page);
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('<img src=x onerror=alert(1)>');
+  await expect(page.getByText('No site on this board yet')).toBeVisible();
+
+  await page
+    .getByRole('link', { name: /Place a site/ })
+    .first()
+    .click();
+  await ready(page);
+  await page.getByLabel('Reference').fill('C1');
+  await page.getByLabel('Hole, mm').fill('0.4');
+  await page.getByRole('button', { name: 'Place it' }).click();
+  await expect(page.getByText(/no wider than the 0.6 mm lead/).first()).toBeVisible();
+  await page.getByLabel('Hole, mm').fill('0.9');
+  await page.getByRole('button', { name: 'Place it' }).click();
+  await page.waitForURL(/boards\/brd_[^/]+$/);
+  await expect(page.getByRole('heading', { name: /^C1/ })).toBeVisible();
+});
+
+test('a bridge asks for its other pad and names both', async ({ page, baseURL }) => {
+  await signIn(page, baseURL!);
+  const { boardId } = await ownSite(page, 'Bridge board');
+  await page.goto(`/boards/${boardId}`);
+  await ready(page);
+  await page.getByRole('option', { name: /Pin 1/ }).click();
+  await page.getByRole('listbox').press('b');
+  await expect(page.getByText(/now choose the other pad/)).toBeVisible();
+  await page.getByRole('option', { name: /Pin 2/ }).click();
+  await expect(page.getByRole('region', { name: 'Ledger' })).toContainText(
+    'Pin 1: bridged with pin 2, as received',
+  );
+});
+
+test('two screens on one job never overwrite each other', async ({ page, context, baseURL, quiet }) => {
+  quiet.allow(/409/);
+  await signIn(page, baseURL!);
+  const { siteId } = await ownSite(page, 'Two screens');
+  await accepted(page, siteId);
+  const other = await context.newPage();
+  await other.goto(page.url());
+  await ready(other);
+  await page.keyboard.press(' ');
+  await saved(page);
+  await expect(page.getByRole('heading', { name: 'Flux', level: 2 })).toBeVisible();
+  // The other screen still stands at the first step unless it has caught up by itself.
+  await other.bringToFront();
+  await other.keyboard.press(' ');
+  await expect(other.getByText(/another screen has gone on|Flux strips|Flux on/i).first()).toBeVisible();
+  await other.waitForTimeout(500);
+  const answer = await page.request.get(`${page.url().replace('/jobs/', '/api/jobs/')}/events`);
+  const { events } = (await answer.json()) as { events: { kind: string; stepId?: string }[] };
+  expect(events.filter((e) => e.kind === 'step-done' && e.stepId === 'set')).toHaveLength(1);
+});
+
+test('a press while the server is away is kept, shown and sent later', async ({ page, baseURL, quiet }) => {
+  quiet.allow(/failed|ERR_/);
+  await signIn(page, baseURL!);
+  const { siteId } = await ownSite(page, 'Away');
+  await accepted(page, siteId);
+  await page.route('**/api/**', (route) => route.abort('connectionrefused'));
+  await page.keyboard.press(' ');
+  await expect(page.getByText(/Not saved yet/)).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'Flux', level: 2 })).toBeVisible();
+  await page.unroute('**/api/**');
+  await saved(page);
+  await page.reload();
+  await expect(page.getByRole('heading', { name: 'Flux', level: 2 })).toBeVisible();
+});
+
+test('what is not in the record says so', async ({ page, quiet }) => {
+  quiet.allow(/404/);
+  for (const path of ['/boards/none', '/sites/none/plan', '/jobs/none']) {
+    await page.goto(path);
+    await expect(page.getByText(/not in this database/)).toBeVisible();
+  }
+});

@@ -1,0 +1,164 @@
+import { spawn, spawnSync, type ChildProcess } from 'node:child_process';
+import { mkdtempSync, rmSync } from 'node:fs';
+import { request as httpRequest } from 'node:http';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { expect, test } from '@playwright/test';
+import { PLAN_EXAMPLE, SIMULATE_EXAMPLE } from '../support/requests';
+
+/** The server as a process, and the command line: durability, refusals, exit codes. */
+
+const folder = mkdtempSync(join(tmpdir(), 'ithermon-server-'));
+test.afterAll(() => rmSync(folder, { recursive: true, force: true }));
+
+async function serve(...args: string[]): Promise<{ process: ChildProcess; url: string }> {
+  const child = spawn(process.execPath, ['dist/serve.mjs', ...args], { stdio: ['ignore', 'pipe', 'pipe'] });
+  const url = await new Promise<string>((resolve, reject) => {
+    let text = '';
+    child.stdout.on('data', (data: Buffer) => {
+      text += data.toString();
+      const found = /(http:\/\/\S+)/.exec(text);
+      if (found) resolve(found[1]!);
+    });
+    child.on('exit', (code) => reject(new Error(`server ended with ${code}: ${text}`)));
+  });
+  return { process: child, url };
+}
+
+const ended = (child: ChildProcess) => new Promise<number | null>((resolve) => child.on('exit', resolve));
+
+const BOARD = { name: 'Kept', owner: 'MK', fault: 'x', construction: SIMULATE_EXAMPLE.board };
+
+test('an acknowledged write survives kill -9, and a backup restores it', async () => {
+  const file = join(folder, 'kept.db');
+  const first = await serve('--port', '0', '--db', file, '--empty');
+  const posted = await fetch(`${first.url}api/boards`, {
+    method: 'POST',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify(BOARD),
+  });
+  expect(posted.status).toBe(201);
+  const { id } = (await posted.json()) as { id: string };
+  const gone = ended(first.process);
+  first.process.kill('SIGKILL');
+  await gone;
+
+  const copy = join(folder, 'copy.db');
+  const backup = spawnSync(process.execPath, ['dist/cli.mjs', 'backup', copy], {
+    env: { ...process.env, ITHERMON_DB: file },
+  });
+  expect(backup.status).toBe(0);
+
+  const again = await serve('--port', '0', '--db', copy, '--empty');
+  expect(await (await fetch(`${again.url}boards/${id}`)).text()).toContain('Kept');
+  const stopped = ended(again.process);
+  again.process.kill('SIGTERM');
+  expect(await stopped).toBe(0);
+});
+
+test('--empty begins with a clear bench; a busy port names the way out; bad options are one line', async () => {
+  const server = await serve('--port', '0', '--db', join(folder, 'empty.db'), '--empty');
+  expect(await (await fetch(server.url)).text()).toContain('The bench is clear');
+  const port = new URL(server.url).port;
+  const second = spawnSync(process.execPath, [
+    'dist/serve.mjs',
+    '--port',
+    port,
+    '--db',
+    join(folder, 'other.db'),
+    '--empty',
+  ]);
+  expect(second.status).toBe(1);
+  expect(second.stderr.toString()).toMatch(
+    new RegExp(`port ${port} is busy; choose another with ./start --port`),
+  );
+  const bad = spawnSync(process.execPath, ['dist/serve.mjs', '--port', 'many']);
+  expect(bad.status).toBe(1);
+  expect(bad.stderr.toString().trim().split('\n')).toHaveLength(1);
+  expect(spawnSync(process.execPath, ['dist/serve.mjs', '--help']).stdout.toString()).toMatch(/--empty/);
+  const stopped = ended(server.process);
+  server.process.kill('SIGTERM');
+  await stopped;
+});
+
+test('requests that must not get in do not', async ({ baseURL }) => {
+  const post = (body: string, headers: Record<string, string> = {}) =>
+    fetch(`${baseURL}/api/boards`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json', ...headers },
+      body,
+    });
+  expect((await post('{"name":')).status).toBe(400);
+  expect(await (await post('{"name":')).text()).toMatch(/not valid JSON; check/);
+  expect((await post(JSON.stringify({ ...BOARD, fault: 'x'.repeat(400_000) }))).status).toBe(413);
+  expect((await post(JSON.stringify(BOARD), { origin: 'http://elsewhere.example' })).status).toBe(403);
+  expect((await post(JSON.stringify(BOARD), { 'content-type': 'text/plain' })).status).toBe(400);
+  const copperless = { ...BOARD, construction: { ...BOARD.construction, copperLayers: [] } };
+  expect(await (await post(JSON.stringify(copperless))).text()).toMatch(
+    /construction\.copperLayers.*needs copper/,
+  );
+  expect(
+    (
+      await fetch(`${baseURL}/api/boards/none/sites`, {
+        method: 'POST',
+        headers: { 'content-type': 'application/json' },
+        body: '{}',
+      })
+    ).status,
+  ).toBe(400);
+
+  const status = await new Promise<number>((resolve) => {
+    const { hostname, port } = new URL(baseURL!);
+    httpRequest({ hostname, port, path: '/', headers: { host: 'elsewhere.example' } }, (r) =>
+      resolve(r.statusCode!),
+    ).end();
+  });
+  expect(status).toBe(403);
+  const page = await fetch(`${baseURL}/`);
+  expect(page.headers.get('content-security-policy')).toMatch(/default-src 'self'/);
+});
+
+test.describe('the command line', () => {
+  const run = (args: string[], input: unknown) =>
+    spawnSync(process.execPath, ['dist/cli.mjs', ...args], {
+      input: typeof input === 'string' ? input : JSON.stringify(input),
+    });
+
+  test('simulate answers the contract’s example and closes its energy', () => {
+    const { status, stdout } = run(['simulate', '-'], SIMULATE_EXAMPLE);
+    expect(status).toBe(0);
+    const answer = JSON.parse(stdout.toString()) as {
+      energy: { relativeResidual: number };
+      pads: { fullMelt_s: number }[];
+    };
+    expect(answer.energy.relativeResidual).toBeLessThan(1e-6);
+    expect(answer.pads[0]!.fullMelt_s).toBeGreaterThan(0);
+  });
+
+  test('plan answers the same example as a plan request, feasible or with remedies that were solved', () => {
+    const { status, stdout } = run(['plan'], PLAN_EXAMPLE);
+    expect(status).toBe(0);
+    const answer = JSON.parse(stdout.toString()) as {
+      outcome: string;
+      remedies: { kind: string; works: boolean }[];
+    };
+    expect(answer.outcome).toBe('no-feasible-setting');
+    expect(answer.remedies.find((r) => r.kind === 'preheat')?.works).toBe(true);
+  });
+
+  test('bad input is exit 2, a line a fault, path first', () => {
+    const { status, stderr, stdout } = run(['simulate'], {
+      ...SIMULATE_EXAMPLE,
+      duration_s: -1,
+      colour: 'red',
+    });
+    expect(status).toBe(2);
+    expect(stdout.toString()).toBe('');
+    const lines = stderr.toString().trim().split('\n');
+    expect(lines).toHaveLength(2);
+    expect(lines.every((line) => line.startsWith('$'))).toBe(true);
+    expect(run(['simulate'], '{').status).toBe(2);
+    expect(run(['melt'], {}).status).toBe(2);
+    expect(run(['simulate', '/nowhere.json'], '').status).toBe(2);
+  });
+});
