@@ -30,3 +30,13 @@ need_build() {
     node scripts/build.mjs >&2 || fail 'the build failed; the lines above say why'
   fi
 }
+
+need_chromium() {
+  [ -x /usr/bin/chromium ] && return
+  local sudo=
+  [ "$(id -u)" = 0 ] || sudo=sudo
+  echo 'Installing Chromium for the browser tests…' >&2
+  { $sudo apt-get update && $sudo apt-get install -y chromium; } >.install.log 2>&1 ||
+    fail 'Chromium could not be installed; install the package chromium, then try again (.install.log says why)'
+  rm -f .install.log
+}

@@ -1,0 +1,84 @@
+// Takes the pictures in docs/screenshots from a fresh demo database.
+import { spawn } from 'node:child_process';
+import { mkdirSync, mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { chromium } from 'playwright-core';
+
+const folder = mkdtempSync(join(tmpdir(), 'ithermon-shots-'));
+const server = spawn(process.execPath, ['dist/serve.mjs', '--port', '0', '--db', join(folder, 'demo.db')]);
+const base = await new Promise((resolve) => {
+  let text = '';
+  server.stdout.on('data', (data) => {
+    text += data;
+    const found = /(http:\S+)/.exec(text);
+    if (found) resolve(found[1]);
+  });
+});
+const browser = await chromium.launch({
+  executablePath: '/usr/bin/chromium',
+  args: [
+    '--no-sandbox',
+    '--disable-gpu',
+    '--disable-quic',
+    '--disable-background-networking',
+    '--disable-component-update',
+    '--disable-sync',
+    '--no-first-run',
+  ],
+});
+mkdirSync('docs/screenshots', { recursive: true });
+
+async function sheet({ theme = 'daylight', width = 1280, height = 800 } = {}) {
+  const context = await browser.newContext({ viewport: { width, height } });
+  await context.addCookies([
+    { name: 'ithermon_theme', value: theme, url: base },
+    { name: 'ithermon_by', value: 'MK', url: base },
+  ]);
+  return context.newPage();
+}
+const shoot = async (page, name) => {
+  await page.waitForTimeout(600);
+  await page.screenshot({ path: `docs/screenshots/${name}.png` });
+};
+
+const page = await sheet();
+await page.goto(base);
+await page.waitForSelector('main [data-ready]');
+await shoot(page, 'bench');
+await page.goto(`${base}boards/demo-tide-1`);
+await page.waitForSelector('main [data-ready]');
+await shoot(page, 'board');
+await page.goto(`${base}boards/demo-beacon-4/place`);
+await page.waitForSelector('main [data-ready]');
+await shoot(page, 'place');
+
+const dark = await sheet({ theme: 'lamp-off' });
+await dark.goto(`${base}sites/demo-beacon-4-C8/plan`);
+await dark.waitForSelector('[data-solved]', { timeout: 60_000 });
+await shoot(dark, 'plan-remedies-lamp-off');
+
+await page.goto(`${base}sites/demo-beacon-4-C7/plan`);
+await page.waitForSelector('[data-solved]', { timeout: 60_000 });
+await shoot(page, 'plan');
+await page.keyboard.press('a');
+await page.waitForURL('**/jobs/**');
+await page.waitForSelector('[data-unsent="0"][data-ready]');
+for (let i = 0; i < 4; i++) {
+  await page.keyboard.press(' ');
+  await page.waitForTimeout(400);
+}
+await page.keyboard.press(' ');
+await page.waitForTimeout(900);
+await shoot(page, 'run');
+await page.keyboard.press(' ');
+
+const tablet = await sheet({ theme: 'lamp-off', width: 820, height: 1180 });
+await tablet.goto(page.url());
+await tablet.waitForSelector('main [data-ready]');
+await shoot(tablet, 'run-tablet-lamp-off');
+
+await browser.close();
+server.kill('SIGTERM');
+await new Promise((resolve) => server.on('exit', resolve));
+rmSync(folder, { recursive: true });
