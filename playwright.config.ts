@@ -2,6 +2,7 @@ import { mkdtempSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { defineConfig } from '@playwright/test';
+import { CHROMIUM } from './scripts/browser.mjs';
 
 const port = 4629;
 // Workers load this file again; they must see the folder that the first load made.
@@ -17,18 +18,7 @@ export default defineConfig({
   use: {
     baseURL: `http://127.0.0.1:${port}`,
     viewport: { width: 1280, height: 800 },
-    launchOptions: {
-      executablePath: '/usr/bin/chromium',
-      args: [
-        '--no-sandbox',
-        '--disable-gpu',
-        '--disable-quic',
-        '--disable-background-networking',
-        '--disable-component-update',
-        '--disable-sync',
-        '--no-first-run',
-      ],
-    },
+    launchOptions: CHROMIUM,
   },
   webServer: {
     command: `node dist/serve.mjs --port ${port} --db ${join(folder, 'e2e.db')}`,

@@ -4,6 +4,7 @@ import { mkdirSync, mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { chromium } from 'playwright-core';
+import { CHROMIUM } from './browser.mjs';
 
 const folder = mkdtempSync(join(tmpdir(), 'ithermon-shots-'));
 const server = spawn(process.execPath, ['dist/serve.mjs', '--port', '0', '--db', join(folder, 'demo.db')]);
@@ -15,18 +16,7 @@ const base = await new Promise((resolve) => {
     if (found) resolve(found[1]);
   });
 });
-const browser = await chromium.launch({
-  executablePath: '/usr/bin/chromium',
-  args: [
-    '--no-sandbox',
-    '--disable-gpu',
-    '--disable-quic',
-    '--disable-background-networking',
-    '--disable-component-update',
-    '--disable-sync',
-    '--no-first-run',
-  ],
-});
+const browser = await chromium.launch(CHROMIUM);
 mkdirSync('docs/screenshots', { recursive: true });
 
 async function sheet({ theme = 'daylight', width = 1280, height = 800 } = {}) {

@@ -50,3 +50,15 @@ export const STACKUPS = {
 
 export type StackupId = keyof typeof STACKUPS;
 export const STACKUP_IDS = Object.keys(STACKUPS) as [StackupId, ...StackupId[]];
+
+/** A preset's layers on an outline of its own, as a record of its own. */
+export function constructionFrom(id: StackupId, length_mm: number, width_mm: number): Construction {
+  const { thickness_mm, laminate, copperLayers } = STACKUPS[id];
+  return {
+    length_mm,
+    width_mm,
+    thickness_mm,
+    laminate,
+    copperLayers: copperLayers.map((layer) => ({ ...layer })),
+  };
+}

@@ -80,8 +80,8 @@ const FOLLOW_s = 1.5;
 
 function summarise(pad: string, dwells: readonly DrawnDwell[], allowance: Allowance): PinBand {
   const limits = dwells.map((d) => limitOf(d, allowance));
-  const stop = stopAmong(dwells, limits);
   const melts = dwells.map((d) => d.melt_s).sort((a, b) => a - b);
+  const stop = patientStop(stopAmong(dwells, limits), melts.at(-1)!);
   const melt_s = spread(melts);
   const holds = dwells
     .flatMap((d, i) => (d.melt_s <= stop.stop_s ? [limits[i]!.stop_s - d.melt_s] : []))
@@ -113,6 +113,12 @@ function stopAmong(dwells: readonly DrawnDwell[], limits: readonly Stop[]): Stop
     .sort((a, b) => a.stop_s - b.stop_s);
   const tenth = Math.ceil(PLAN.acceptableHarm * dwells.length);
   return harmed[tenth - 1] ?? { stop_s: PLAN.longestDwell_s, because: 'longest dwell' };
+}
+
+/** Where every draw has long melted, waiting on is no use: what is under the iron is not what was planned. */
+function patientStop(stop: Stop, slowest_s: number): Stop {
+  const patient_s = Math.max(PLAN.leastStop_s, PLAN.patience * slowest_s);
+  return patient_s < stop.stop_s ? { stop_s: patient_s, because: 'past every melt' } : stop;
 }
 
 /** One draw's own first limit; past the end of its run the doses go on along their last slope. */

@@ -8,7 +8,7 @@ import { PLAN } from './settings';
 /** How long one pin may be held, and why no longer. */
 export interface Stop {
   readonly stop_s: number;
-  readonly because: 'pad budget' | 'laminate budget' | 'part limit' | 'longest dwell';
+  readonly because: 'pad budget' | 'laminate budget' | 'part limit' | 'longest dwell' | 'past every melt';
 }
 
 /** Budget that one dwell may spend at one pad, as shares of the whole. */

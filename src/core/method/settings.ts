@@ -6,6 +6,10 @@ export const PLAN = {
   reaction_s: 0.7,
   /** No dwell is planned longer: let it cool and try another way (common practice). */
   longestDwell_s: 12,
+  /** Held this many times the slowest draw's melt, something is not as planned: stop and look (assumed). */
+  patience: 2,
+  /** No stop comes before a hand can follow it (assumed). */
+  leastStop_s: 2,
   /** Runs are followed a little past the longest dwell so that late melts are seen as late. */
   horizon_s: 14,
   /**

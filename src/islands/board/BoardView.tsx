@@ -6,18 +6,18 @@ import type { BoardSheet, SiteSheet } from '~/schema/boardSheet';
 import { boardOf } from '~/schema/construction';
 import type { FindingRecord } from '~/schema/finding';
 import { connectionInWords, constructionInWords, HAZARD_WORDS, packageInWords } from '~/schema/words';
-import { postJson } from '~/ui/api';
 import { Button, ButtonLink, KeyCap } from '~/ui/controls/Button';
 import { Segments } from '~/ui/controls/Field';
 import { Caution, ErrorNote, Figure } from '~/ui/controls/Notes';
 import { BoardFace } from '~/ui/face/BoardFace';
 import { useCommands } from '~/ui/keyboard/useCommands';
 import { LandDrawing } from '~/ui/land/LandDrawing';
-import { $by } from '~/ui/preferences';
 import { HeatStrip } from '~/ui/strip/HeatStrip';
+import { padState, worstState } from '../findings/marking';
+import { useMarking } from '../findings/useMarking';
 import { BOARD_COMMANDS, type BoardCommand } from './commands';
 import { exposuresOf, ledger } from './ledger';
-import { padState, reduce, worstState } from './state';
+import { reduce } from './state';
 import css from './board.module.css';
 
 /** The face of one board, its sites and findings, and the ledger of what happened to it. */
@@ -42,34 +42,13 @@ export function BoardView({ sheet }: { sheet: BoardSheet }) {
     const picked = sites.find((s) => s.id === id);
     if (picked) dispatch({ type: 'site', id, side: picked.side });
   };
-  const record = (padName: string, padStateId: PadStateId, otherPadId: string | null = null): void => {
-    const pad = site?.pads.find((p) => p.name === padName);
-    if (!pad) return;
-    if ('names' in PAD_STATES[padStateId] && otherPadId === null) {
-      dispatch({ type: 'needs-other', padId: pad.id, state: padStateId });
-      return;
-    }
-    postJson<FindingRecord>('/api/findings', {
-      padId: pad.id,
-      state: padStateId,
-      otherPadId,
-      foundAs: 'as-received',
-      jobId: null,
-      note: '',
-      by: $by.get(),
-    }).then(
-      (finding) => dispatch({ type: 'found', finding }),
-      (error: unknown) => dispatch({ type: 'failed', error }),
-    );
-  };
-  const selectPad = (pad: string): void => {
-    const chosen = site?.pads.find((p) => p.name === pad);
-    if (state.pending && chosen && chosen.id !== state.pending.padId) {
-      const first = site!.pads.find((p) => p.id === state.pending!.padId)!;
-      record(first.name, state.pending.state, chosen.id);
-    }
-    dispatch({ type: 'pad', pad });
-  };
+  const { mark, choose } = useMarking({
+    site,
+    pending: state.pending,
+    foundAs: 'as-received',
+    jobId: null,
+    dispatch,
+  });
 
   useCommands<BoardCommand>('board', BOARD_COMMANDS, (id) => {
     const at = sites.findIndex((s) => s.id === state.siteId);
@@ -187,8 +166,8 @@ export function BoardView({ sheet }: { sheet: BoardSheet }) {
                   part={site.package}
                   from="solder side"
                   selected={state.pad}
-                  onSelect={selectPad}
-                  onState={(pad, to) => record(pad, to)}
+                  onSelect={choose}
+                  onState={mark}
                   pads={site.pads.map((p) => ({
                     name: p.name,
                     net: p.net,
@@ -211,8 +190,8 @@ export function BoardView({ sheet }: { sheet: BoardSheet }) {
                 findings={state.findings}
                 jobs={jobs}
                 selected={state.pad}
-                onSelect={selectPad}
-                onState={record}
+                onSelect={choose}
+                onState={mark}
               />
             </section>
           )}

@@ -4,7 +4,7 @@ import { useFieldArray, useForm, type Resolver } from 'react-hook-form';
 import { HAZARDS } from '~/core/method/request';
 import { LAMINATE_IDS, LAMINATES } from '~/core/materials/laminates';
 import { newBoard, type BoardRecord, type NewBoard } from '~/schema/board';
-import { STACKUP_IDS, STACKUPS, type StackupId } from '~/schema/stackupPresets';
+import { constructionFrom, STACKUP_IDS, STACKUPS, type StackupId } from '~/schema/stackupPresets';
 import { HAZARD_WORDS } from '~/schema/words';
 import { postJson } from '~/ui/api';
 import { Button } from '~/ui/controls/Button';
@@ -18,13 +18,8 @@ const BLANK: NewBoard = {
   fault: '',
   triedBefore: '',
   hazards: [],
-  construction: { length_mm: 160, width_mm: 100, ...copyOf('four-layer') },
+  construction: constructionFrom('four-layer', 160, 100),
 };
-
-function copyOf(id: StackupId): Omit<NewBoard['construction'], 'length_mm' | 'width_mm'> {
-  const { thickness_mm, laminate, copperLayers } = STACKUPS[id];
-  return { thickness_mm, laminate, copperLayers: copperLayers.map((layer) => ({ ...layer })) };
-}
 
 /** Intake: what it is, who brought it, what is wrong, what could hurt, what it is made of. */
 export function NewBoardForm() {
@@ -93,7 +88,7 @@ export function NewBoardForm() {
           onChange={(id) => {
             setPreset(id);
             const { length_mm, width_mm } = form.getValues('construction');
-            setValue('construction', { length_mm, width_mm, ...copyOf(id) });
+            setValue('construction', constructionFrom(id, length_mm, width_mm));
           }}
         />
         <div className={css['three']}>

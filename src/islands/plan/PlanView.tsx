@@ -167,7 +167,7 @@ export function PlanView({ sheet }: { sheet: PlanSheet }) {
         <div className={css['curves']}>
           <h3>Pin {state.pad}: temperatures at nominal values</h3>
           {curve ? (
-            <Chart label={`Temperatures of pin ${state.pad}`} height={262} build={buildCurves} />
+            <Chart label={`Temperatures of pin ${state.pad}`} height={244} build={buildCurves} />
           ) : (
             <p className="quiet">Waiting for a setting…</p>
           )}

@@ -13,6 +13,7 @@ export const timesOf = (pin: PinAnswer) => ({
   p90_s: pin.melt_s.p90,
   liftFrom_s: pin.liftFrom_s,
   stop_s: pin.stop_s,
+  hold_s: pin.holdAfterMelt_s,
 });
 
 /** Each pin's dwell window on one time axis, with what it costs. */

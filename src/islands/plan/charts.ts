@@ -75,7 +75,7 @@ export function curveChart(
       showlegend: true,
       legend: { orientation: 'h', x: 0, y: 1.14, bgcolor: 'rgba(0,0,0,0)' },
       margin: { t: 30 },
-      xaxis: { title: { text: 'Time under the iron, s' }, range: [0, end_s] },
+      xaxis: { title: { text: 'Time under the iron, s', standoff: 6 }, range: [0, end_s] },
       yaxis: { title: { text: '°C' }, range: [0, Math.max(...curve.tip_C) + 25] },
       annotations: [
         {
@@ -145,7 +145,7 @@ export function frontierChart(
     layout: {
       showlegend: false,
       margin: { t: 16, l: 56, b: 44 },
-      xaxis: { title: { text: 'Longest dwell, s' }, rangemode: 'tozero' },
+      xaxis: { title: { text: 'Longest dwell, s', standoff: 6 }, rangemode: 'tozero' },
       yaxis: {
         title: { text: 'Budget spent, %' },
         type: 'log',

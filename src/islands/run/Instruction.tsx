@@ -87,6 +87,7 @@ function Heat({ step, at, lastDwell, now_ms, why, run }: InstructionProps & { st
     p90_s: dwell.expect_s[1],
     liftFrom_s: dwell.liftFrom_s,
     stop_s: dwell.stop_s,
+    hold_s: dwell.holdAfterMelt_s,
   };
   return (
     <>

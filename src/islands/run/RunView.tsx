@@ -1,16 +1,15 @@
 import { useEffect, useReducer, useRef, useState } from 'react';
 import { PAD_STATES, type PadStateId } from '~/core/record/padStates';
-import type { FindingRecord } from '~/schema/finding';
 import type { RunSheet } from '~/schema/runSheet';
 import type { WritableEvent } from '~/schema/runEvent';
 import { GOAL_WORDS, settingInWords } from '~/schema/words';
-import { postJson } from '~/ui/api';
 import { Button, ButtonLink, CommandButton } from '~/ui/controls/Button';
 import { ErrorNote } from '~/ui/controls/Notes';
 import { useCommands } from '~/ui/keyboard/useCommands';
 import { LandDrawing } from '~/ui/land/LandDrawing';
 import { $by } from '~/ui/preferences';
-import { padState } from '../board/state';
+import { padState } from '../findings/marking';
+import { useMarking } from '../findings/useMarking';
 import { CloseSheet } from './CloseSheet';
 import { RUN_COMMANDS, type RunCommand } from './commands';
 import { Instruction } from './Instruction';
@@ -124,33 +123,13 @@ export function RunView({ sheet }: { sheet: RunSheet }) {
   };
   useCommands('run', RUN_COMMANDS, run);
 
-  const mark = (padName: string, to: PadStateId, otherPadId: string | null = null): void => {
-    const pad = site.pads.find((p) => p.name === padName);
-    if (!pad) return;
-    if ('names' in PAD_STATES[to] && otherPadId === null) {
-      dispatch({ type: 'needs-other', padId: pad.id, state: to });
-      return;
-    }
-    postJson<FindingRecord>('/api/findings', {
-      padId: pad.id,
-      state: to,
-      otherPadId,
-      foundAs: 'done-here',
-      jobId: job.id,
-      note: '',
-      by: $by.get(),
-    }).then(
-      (finding) => dispatch({ type: 'found', finding }),
-      (error: unknown) => dispatch({ type: 'failed', error }),
-    );
-  };
-  const choosePad = (pad: string): void => {
-    const chosen = site.pads.find((p) => p.name === pad);
-    if (state.pending && chosen && chosen.id !== state.pending.padId) {
-      mark(site.pads.find((p) => p.id === state.pending!.padId)!.name, state.pending.state, chosen.id);
-    }
-    dispatch({ type: 'pad', pad });
-  };
+  const { mark, choose } = useMarking({
+    site,
+    pending: state.pending,
+    foundAs: 'done-here',
+    jobId: job.id,
+    dispatch,
+  });
   const selectedState = state.pad
     ? padState(state.findings, site.pads.find((p) => p.name === state.pad)?.id ?? '')
     : null;
@@ -188,8 +167,8 @@ export function RunView({ sheet }: { sheet: RunSheet }) {
             part={site.package}
             from="solder side"
             selected={state.pad ?? step?.pad ?? null}
-            onSelect={choosePad}
-            onState={(pad, to) => mark(pad, to)}
+            onSelect={choose}
+            onState={mark}
             pads={site.pads.map((p) => {
               const dwell = at.dwells.findLast((d) => d.pad === p.name);
               return {

@@ -1,8 +1,8 @@
 import type { RunEvent, RunEventBody } from '~/core/record/runEvents';
 import { runState, type RunState } from '~/core/record/runState';
-import type { PadStateId } from '~/core/record/padStates';
-import type { FindingRecord } from '~/schema/finding';
 import type { WritableEvent } from '~/schema/runEvent';
+
+import { reduceMarking, type Marking, type MarkingAction } from '../findings/marking';
 
 /** An entry made here that the server has not acknowledged yet. */
 export interface Unsent {
@@ -12,19 +12,15 @@ export interface Unsent {
   readonly event: WritableEvent;
 }
 
-export interface RunViewState {
+export interface RunViewState extends Marking {
   readonly events: readonly RunEvent[];
   readonly unsent: readonly Unsent[];
   /** How far the server's clock is ahead of this screen's. */
   readonly skew_ms: number;
-  readonly findings: readonly FindingRecord[];
-  readonly pad: string | null;
-  readonly pending: { readonly padId: string; readonly state: PadStateId } | null;
   /** A wait was ended early once; the second press means it. */
   readonly early: boolean;
   readonly open: 'nothing' | 'note' | 'why' | 'close';
   readonly offline: boolean;
-  readonly error: unknown;
 }
 
 export type RunAction =
@@ -39,12 +35,9 @@ export type RunAction =
   | { readonly type: 'refused'; readonly error: unknown; readonly events: readonly RunEvent[] | null }
   | { readonly type: 'offline' }
   | { readonly type: 'restored'; readonly unsent: readonly Unsent[] }
-  | { readonly type: 'pad'; readonly pad: string }
-  | { readonly type: 'needs-other'; readonly padId: string; readonly state: PadStateId }
-  | { readonly type: 'found'; readonly finding: FindingRecord }
   | { readonly type: 'early' }
   | { readonly type: 'open'; readonly what: RunViewState['open'] }
-  | { readonly type: 'failed'; readonly error: unknown };
+  | MarkingAction;
 
 export function reduce(state: RunViewState, action: RunAction): RunViewState {
   switch (action.type) {
@@ -72,18 +65,12 @@ export function reduce(state: RunViewState, action: RunAction): RunViewState {
       return { ...state, offline: true };
     case 'restored':
       return { ...state, unsent: [...action.unsent, ...state.unsent] };
-    case 'pad':
-      return { ...state, pad: action.pad };
-    case 'needs-other':
-      return { ...state, pending: { padId: action.padId, state: action.state } };
-    case 'found':
-      return { ...state, findings: [...state.findings, action.finding], pending: null, error: null };
     case 'early':
       return { ...state, early: true };
     case 'open':
       return { ...state, open: action.what };
-    case 'failed':
-      return { ...state, error: action.error };
+    default:
+      return reduceMarking(state, action);
   }
 }
 

@@ -1,4 +1,5 @@
 import type { NewBoard } from '../../schema/board';
+import { constructionFrom } from '../../schema/stackupPresets';
 import type { NewSite } from '../../schema/site';
 import type { PadStateId } from '../../core/record/padStates';
 
@@ -29,26 +30,6 @@ export interface DemoFinding {
   readonly daysAgo: number;
   readonly by: string;
 }
-
-const FOUR_LAYER = {
-  thickness_mm: 1.6,
-  laminate: 'fr4-standard',
-  copperLayers: [
-    { weight_oz: 1, coverage: 0.3 },
-    { weight_oz: 1, coverage: 0.9 },
-    { weight_oz: 1, coverage: 0.9 },
-    { weight_oz: 1, coverage: 0.3 },
-  ],
-} as const;
-
-const TWO_LAYER = {
-  thickness_mm: 1.6,
-  laminate: 'fr4-standard',
-  copperLayers: [
-    { weight_oz: 1, coverage: 0.3 },
-    { weight_oz: 1, coverage: 0.45 },
-  ],
-} as const;
 
 const radial = (diameter_mm: number, pitch_mm: number, lead_mm = 0.6): NewSite['package'] => ({
   family: 'radial',
@@ -81,12 +62,7 @@ export const DEMO_BOARDS: readonly DemoBoard[] = [
         'Lamp current sags after ten minutes; ripple on the 24 V rail. C7 reads 165 µF with high ESR in circuit.',
       triedBefore: 'C7 re-melted once on the island with a pocket iron.',
       hazards: ['stored-charge'],
-      construction: {
-        length_mm: 160,
-        width_mm: 100,
-        ...FOUR_LAYER,
-        copperLayers: [...FOUR_LAYER.copperLayers],
-      },
+      construction: constructionFrom('four-layer', 160, 100),
     },
     sites: [
       {
@@ -207,7 +183,7 @@ export const DEMO_BOARDS: readonly DemoBoard[] = [
       fault: 'Doors reopen at random in the cold. Connector joints cracked by vibration.',
       triedBefore: '',
       hazards: [],
-      construction: { length_mm: 120, width_mm: 80, ...TWO_LAYER, copperLayers: [...TWO_LAYER.copperLayers] },
+      construction: constructionFrom('two-layer', 120, 80),
     },
     sites: [
       {
@@ -263,20 +239,7 @@ export const DEMO_BOARDS: readonly DemoBoard[] = [
       fault: 'Declination axis stalls; driver rail dips. Two 1000 µF capacitors vented.',
       triedBefore: 'Fuse replaced twice by the house technician.',
       hazards: ['stored-charge', 'leaking-electrolyte'],
-      construction: {
-        length_mm: 220,
-        width_mm: 140,
-        thickness_mm: 2.4,
-        laminate: 'fr4-high-tg',
-        copperLayers: [
-          { weight_oz: 1, coverage: 0.4 },
-          { weight_oz: 2, coverage: 0.92 },
-          { weight_oz: 1, coverage: 0.4 },
-          { weight_oz: 1, coverage: 0.4 },
-          { weight_oz: 2, coverage: 0.92 },
-          { weight_oz: 1, coverage: 0.4 },
-        ],
-      },
+      construction: constructionFrom('six-layer-heavy', 220, 140),
     },
     sites: [
       {
@@ -330,13 +293,7 @@ export const DEMO_BOARDS: readonly DemoBoard[] = [
       fault: 'Dead. Single-sided supply board, burnt about the start-up capacitor.',
       triedBefore: 'Track bridged with a strand of wire, not insulated.',
       hazards: ['mains', 'stored-charge'],
-      construction: {
-        length_mm: 90,
-        width_mm: 60,
-        thickness_mm: 1.6,
-        laminate: 'paper-phenolic',
-        copperLayers: [{ weight_oz: 1, coverage: 0.35 }],
-      },
+      construction: constructionFrom('single-sided', 90, 60),
     },
     sites: [
       {
@@ -367,7 +324,7 @@ export const DEMO_BOARDS: readonly DemoBoard[] = [
       fault: 'Clock loses hours; back-up capacitor leaks.',
       triedBefore: '',
       hazards: ['lithium'],
-      construction: { length_mm: 100, width_mm: 70, ...TWO_LAYER, copperLayers: [...TWO_LAYER.copperLayers] },
+      construction: constructionFrom('two-layer', 100, 70),
     },
     sites: [
       {
@@ -396,7 +353,7 @@ export const DEMO_BOARDS: readonly DemoBoard[] = [
       fault: 'Reads half speed. Sensor filter capacitor measured open.',
       triedBefore: '',
       hazards: [],
-      construction: { length_mm: 100, width_mm: 70, ...TWO_LAYER, copperLayers: [...TWO_LAYER.copperLayers] },
+      construction: constructionFrom('two-layer', 100, 70),
     },
     sites: [
       {

@@ -88,6 +88,7 @@ function themed(layout: Partial<Layout>, colours: ChartColours, height: number):
     ticks: 'outside' as const,
     tickcolor: colours.ink,
     fixedrange: true,
+    automargin: true,
   };
   return {
     ...layout,

@@ -8,6 +8,8 @@ export interface DwellTimes {
   readonly p90_s: number | null;
   readonly liftFrom_s: number | null;
   readonly stop_s: number;
+  /** How long a molten pin may be held. */
+  readonly hold_s: number;
 }
 
 interface DwellWindowProps {
@@ -24,7 +26,8 @@ interface DwellWindowProps {
 const WIDTH = 1000;
 
 /**
- * Not yet · window · stop on one bar. The melt's 10–90 % band leans from one into the other, so the
+ * Not yet · window · stop on one bar. Between the window and the stop lies what is only for a pin that
+ * has not melted yet: a molten one should have been off. The melt's 10–90 % band leans from one into the other, so the
  * edge between "not yet" and "window" is as soft as it is in truth.
  */
 export function DwellWindow({
@@ -44,6 +47,7 @@ export function DwellWindow({
   const inReach = p10_s !== null && p10_s < stop_s;
   const from = inReach ? at(p10_s) : at(stop_s);
   const full = p90_s === null ? at(stop_s) : Math.min(at(p90_s), at(stop_s));
+  const close = Math.max(full, p90_s === null ? at(stop_s) : Math.min(at(p90_s + times.hold_s), at(stop_s)));
   const text = large ? 20 : 13;
   return (
     <figure className={css['figure']}>
@@ -70,6 +74,10 @@ export function DwellWindow({
             <rect width="9" height="9" className={css['waitGround']} />
             <line x1="0" y1="0" x2="0" y2="9" className={css['waitLine']} />
           </pattern>
+          <pattern id={`${id}-late`} width="12" height="12" patternUnits="userSpaceOnUse">
+            <rect width="12" height="12" className={css['lateGround']} />
+            <circle cx="6" cy="6" r="1.8" className={css['lateDot']} />
+          </pattern>
           <pattern id={`${id}-stop`} width="11" height="11" patternUnits="userSpaceOnUse">
             <rect width="11" height="11" className={css['stopGround']} />
             <path d="M0 0L11 11M11 0L0 11" className={css['stopLine']} />
@@ -85,8 +93,17 @@ export function DwellWindow({
             fill={`url(#${id}-melt)`}
           />
         )}
-        {inReach && full < at(stop_s) && (
-          <rect x={full} y={barTop} width={at(stop_s) - full} height={barHeight} className={css['window']} />
+        {inReach && full < close && (
+          <rect x={full} y={barTop} width={close - full} height={barHeight} className={css['window']} />
+        )}
+        {inReach && close < at(stop_s) && (
+          <rect
+            x={close}
+            y={barTop}
+            width={at(stop_s) - close}
+            height={barHeight}
+            fill={`url(#${id}-late)`}
+          />
         )}
         <rect
           x={at(stop_s)}
@@ -128,8 +145,8 @@ export function DwellWindow({
       </div>
       <div className={css['words']} aria-hidden="true" style={{ fontSize: text }}>
         {from > 110 && <span style={{ left: 0 }}>not yet</span>}
-        {inReach && at(stop_s) - from > 150 && (
-          <span className={css['windowWord']} style={{ left: `${((from + at(stop_s)) / 2 / WIDTH) * 100}%` }}>
+        {inReach && close - from > 110 && (
+          <span className={css['windowWord']} style={{ left: `${((from + close) / 2 / WIDTH) * 100}%` }}>
             window
           </span>
         )}

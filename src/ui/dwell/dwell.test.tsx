@@ -5,7 +5,7 @@ import { DwellWindow, sharedEnd_s } from './DwellWindow';
 
 afterEach(cleanup);
 
-const TIMES = { p10_s: 0.6, p50_s: 1, p90_s: 1.9, liftFrom_s: 1.5, stop_s: 6 };
+const TIMES = { p10_s: 0.6, p50_s: 1, p90_s: 1.9, liftFrom_s: 1.5, stop_s: 6, hold_s: 2 };
 
 describe('the dwell window', () => {
   it('says in words what it draws', () => {

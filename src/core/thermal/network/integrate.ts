@@ -10,7 +10,7 @@ import {
 import type { HeaterNode, ThermalNetwork } from './network';
 import { Recorder } from './recorder';
 import { SOLVER } from './settings';
-import { Skyline } from './skyline';
+import { StageMatrix } from './stageMatrix';
 
 /** Alexander's two-stage, stiffly accurate, L-stable SDIRK (SIAM J. Numer. Anal. 14, 1977). */
 const GAMMA = 1 - Math.SQRT1_2;
@@ -57,16 +57,11 @@ export function integrate(network: ThermalNetwork, options: IntegrationOptions):
 
 class Integrator {
   private readonly size: number;
-  private readonly matrix: Skyline;
-  private readonly diagonalAt: Int32Array;
-  private readonly edgeAt: Int32Array;
-  private readonly edgeMelt: Int32Array;
+  private readonly matrix: StageMatrix;
   private readonly curves: readonly EnthalpyCurve[];
   private readonly share: Float64Array;
   private readonly phases: Phase[];
   private readonly heaterStates: HeaterState[];
-  /** Conduction and losses on the diagonal, W/K, without capacity and control. */
-  private readonly conduction: Float64Array;
   private readonly source_W: Float64Array;
   private readonly slope: Float64Array;
   private readonly offset: Float64Array;
@@ -76,38 +71,20 @@ class Integrator {
   private readonly rate2: Float64Array;
   private readonly stage1: Float64Array;
   private readonly temperature: Float64Array;
-  /** First row that phases, melt or control can change. */
-  private readonly firstVariable: number;
-  private readonly fixedValues: Float64Array;
-  private readonly fixedConduction: Float64Array;
-  private readonly meltingEdges: number[] = [];
-  private factoredStep = 0;
-  private factorStale = true;
   private solves = 0;
 
   constructor(
     private readonly network: ThermalNetwork,
     private readonly options: IntegrationOptions,
   ) {
-    const { size, edges, melting, heaters } = network;
+    const { size, melting, heaters } = network;
     const zeros = () => new Float64Array(size);
     this.size = size;
-    this.matrix = new Skyline(
-      size,
-      edges.map((e) => [e.from, e.to] as const),
-    );
-    this.diagonalAt = Int32Array.from({ length: size }, (_, i) => this.matrix.index(i, i));
-    this.edgeAt = Int32Array.from(edges, (e) => this.matrix.index(e.from, e.to));
+    this.matrix = new StageMatrix(network);
     this.curves = melting.map((lump) => enthalpyCurve(lump, SOLVER.eutecticSmear_K));
-    const meltOf = new Map(melting.map((lump, index) => [lump.node, index]));
-    this.edgeMelt = Int32Array.from(edges.flatMap((e) => [meltOf.get(e.from) ?? -1, meltOf.get(e.to) ?? -1]));
     this.share = new Float64Array(melting.length);
     this.phases = melting.map((lump, i) => phaseAt(this.curves[i]!, network.initial_K[lump.node]!));
     this.heaterStates = heaters.map(() => 'band');
-    this.conduction = zeros();
-    this.fixedConduction = zeros();
-    this.fixedValues = new Float64Array(this.matrix.values.length);
-    this.layFixedLinks();
     this.source_W = zeros();
     this.slope = Float64Array.from(network.capacity_J_K);
     this.offset = zeros();
@@ -117,12 +94,6 @@ class Integrator {
     this.rate2 = zeros();
     this.stage1 = zeros();
     this.temperature = Float64Array.from(network.initial_K);
-    this.firstVariable = Math.min(
-      size,
-      ...heaters.map((h) => h.node),
-      ...melting.map((lump) => lump.node),
-      ...edges.filter((e) => e.solid_W_K !== e.liquid_W_K).flatMap((e) => [e.from, e.to]),
-    );
     for (const link of network.ambient) {
       this.source_W[link.node]! += link.conductance_W_K * link.temperature_K;
     }
@@ -143,7 +114,7 @@ class Integrator {
     let steps = 0;
     let outcome: Integration['outcome'] = 'done';
 
-    this.refreshConduction();
+    this.matrix.followMelt(this.share);
     while (time_s < duration_s * (1 - 1e-12)) {
       const left = duration_s - time_s;
       const taken_s = Math.min(step_s, left);
@@ -224,26 +195,26 @@ class Integrator {
     }
     if (!changed) return;
     this.applyPhases();
-    this.factorStale = true;
+    this.matrix.outdate();
   }
 
   /**
    * Solves `H(T) + stage·(K T − q) = base` for T; false if phases and control never settled.
-   * Only rows from `firstVariable` on depend on the guess, so only they are solved again.
+   * Only the matrix's variable rows depend on the guess, so only they are solved again.
    */
   private solveStage(stage_s: number): boolean {
-    const { temperature, matrix, firstVariable } = this;
+    const { temperature, matrix } = this;
     for (let pass = 0; pass < SOLVER.maxPhasePasses; pass++) {
-      this.assemble(stage_s);
+      matrix.prepare(stage_s, this.slope, this.gainOf);
       if (pass === 0) {
-        this.layRightHandSide(stage_s, 0, firstVariable);
-        matrix.eliminateHead(temperature, firstVariable);
+        this.layRightHandSide(stage_s, 0, matrix.firstVariable);
+        matrix.eliminateHead(temperature);
       }
-      this.layRightHandSide(stage_s, firstVariable, this.size);
-      matrix.solveTail(temperature, firstVariable);
+      this.layRightHandSide(stage_s, matrix.firstVariable, this.size);
+      matrix.solveTail(temperature);
       this.solves++;
       if (!this.correctGuess()) {
-        matrix.solveHead(temperature, firstVariable);
+        matrix.solveHead(temperature);
         return true;
       }
     }
@@ -286,7 +257,7 @@ class Integrator {
     }
     if (changed) {
       this.applyPhases();
-      this.factorStale = true;
+      this.matrix.outdate();
     }
     return changed;
   }
@@ -300,60 +271,9 @@ class Integrator {
     }
   }
 
-  /** Factors the stage matrix again, as far as something in it changed since the last time. */
-  private assemble(stage_s: number): void {
-    const stepChanged = stage_s !== this.factoredStep;
-    if (!stepChanged && !this.factorStale) return;
-    const { values } = this.matrix;
-    const from = stepChanged ? 0 : this.firstVariable;
-    for (let i = from; i < this.size; i++) {
-      values[this.diagonalAt[i]!] = this.conduction[i]! + this.slope[i]! / stage_s;
-    }
-    const { heaters } = this.network;
-    for (let i = 0; i < heaters.length; i++) {
-      const { node, gain_W_K } = heaters[i]!;
-      if (this.heaterStates[i] === 'band') values[this.diagonalAt[node]!]! += gain_W_K;
-    }
-    this.matrix.factorise(from);
-    this.factoredStep = stage_s;
-    this.factorStale = false;
-  }
-
-  /** Links that never change go into the matrix once. */
-  private layFixedLinks(): void {
-    const { edges, ambient } = this.network;
-    edges.forEach((edge, i) => {
-      if (edge.solid_W_K !== edge.liquid_W_K) this.meltingEdges.push(i);
-      else this.addLink(this.fixedValues, this.fixedConduction, i, edge.solid_W_K);
-    });
-    for (const link of ambient) this.fixedConduction[link.node]! += link.conductance_W_K;
-  }
-
-  private addLink(values: Float64Array, conduction: Float64Array, edge: number, g_W_K: number): void {
-    const { from, to } = this.network.edges[edge]!;
-    values[this.edgeAt[edge]!]! -= g_W_K;
-    conduction[from]! += g_W_K;
-    conduction[to]! += g_W_K;
-  }
-
-  /** Conductances follow the melt of the last accepted step; they are held within a step. */
-  private refreshConduction(): void {
-    this.matrix.values.set(this.fixedValues);
-    this.conduction.set(this.fixedConduction);
-    for (const i of this.meltingEdges) {
-      const { solid_W_K, liquid_W_K } = this.network.edges[i]!;
-      const g_W_K = solid_W_K + this.meltOfEdge(i) * (liquid_W_K - solid_W_K);
-      this.addLink(this.matrix.values, this.conduction, i, g_W_K);
-    }
-    this.factorStale = true;
-  }
-
-  private meltOfEdge(index: number): number {
-    const a = this.edgeMelt[2 * index]!;
-    const b = this.edgeMelt[2 * index + 1]!;
-    if (a < 0) return b < 0 ? 0 : this.share[b]!;
-    return b < 0 ? this.share[a]! : (this.share[a]! + this.share[b]!) / 2;
-  }
+  /** What a heater's control adds to its diagonal. */
+  private readonly gainOf = (heater: number): number =>
+    this.heaterStates[heater] === 'band' ? this.network.heaters[heater]!.gain_W_K : 0;
 
   private acceptStep(step_s: number, account: { in_J: number; lost_J: number }): void {
     const first_s = (1 - GAMMA) * step_s;
@@ -376,7 +296,7 @@ class Integrator {
       meltMoved ||= share !== this.share[i];
       this.share[i] = share;
     }
-    if (meltMoved) this.refreshConduction();
+    if (meltMoved) this.matrix.followMelt(this.share);
   }
 
   private evaluateEnthalpy(temperature: Float64Array, into: Float64Array): void {
