@@ -76,7 +76,7 @@ export function* pinBand(
 }
 
 /** Draws are followed this long past their melt; later dose is extended along its last slope. */
-const FOLLOW_s = 1.5;
+const FOLLOW_s = 1.2;
 
 function summarise(pad: string, dwells: readonly DrawnDwell[], allowance: Allowance): PinBand {
   const limits = dwells.map((d) => limitOf(d, allowance));

@@ -25,7 +25,7 @@ export const PLAN = {
   damageResolution: 0.01,
   setpointStep_K: 20,
   /** Search and bands: melt times stay within 2 % of a fine run, far inside what is uncertain. */
-  tolerance_K: 20,
+  tolerance_K: 25,
   draws: 300,
   batch: 25,
   /** Dose curves are compared on this grid. */

@@ -3,7 +3,7 @@ export const SOLVER = {
   /** Touch-down charges the fillet within about 20 ms; this resolves it. */
   firstStep_s: 1e-3,
   /** Once everything creeps, a longer step gains nothing and histories would look broken. */
-  maxStep_s: 0.8,
+  maxStep_s: 1.25,
   /** Below this a step is refused as not converging. */
   minStep_s: 1e-6,
   /**
