@@ -120,6 +120,20 @@ export function PlanView({ sheet }: { sheet: PlanSheet }) {
       case 'cancel':
         if (state.search.status !== 'running' && state.exploration.status !== 'running') return false;
         stop();
+        // Stopped before the search had a proposal: begin by hand from a usual setting.
+        if (!setting && irons[0]) {
+          dispatch({
+            type: 'set',
+            setting: {
+              ironId: irons[0].id,
+              tip: irons[0].spec.tips[0]!,
+              setpoint_C: Math.min(350, irons[0].spec.setpointRange_C[1]),
+              preheat: null,
+              fluxed: true,
+              freshSolder: true,
+            },
+          });
+        }
         return true;
       case 'accept':
         return accept();
