@@ -3,7 +3,7 @@ import { spawnSync } from 'node:child_process';
 import { cpSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { brotliCompressSync, constants, gzipSync } from 'node:zlib';
-import { build } from 'esbuild';
+import { bundle } from './bundle.mjs';
 
 const astro = spawnSync(process.execPath, ['node_modules/astro/astro.js', 'build'], {
   stdio: ['ignore', 'ignore', 'inherit'],
@@ -11,16 +11,10 @@ const astro = spawnSync(process.execPath, ['node_modules/astro/astro.js', 'build
 });
 if (astro.status !== 0) process.exit(astro.status ?? 1);
 
-await build({
+await bundle({
   entryPoints: { serve: 'src/server/serve.ts', cli: 'src/cli/main.ts' },
   outdir: 'dist',
   outExtension: { '.js': '.mjs' },
-  bundle: true,
-  platform: 'node',
-  format: 'esm',
-  target: 'node20',
-  packages: 'external',
-  logLevel: 'warning',
 });
 cpSync('src/server/migrations', 'dist/migrations', { recursive: true });
 

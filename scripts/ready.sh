@@ -25,7 +25,7 @@ need_packages() {
 }
 
 need_build() {
-  if [ ! -f dist/.built ] || [ -n "$(find src public scripts/build.mjs astro.config.mjs tsconfig.json package.json -newer dist/.built -print -quit)" ]; then
+  if [ ! -f dist/.built ] || [ -n "$(find src public scripts/build.mjs scripts/bundle.mjs astro.config.mjs tsconfig.json package.json -newer dist/.built -print -quit)" ]; then
     echo 'Building…' >&2
     node scripts/build.mjs >&2 || fail 'the build failed; the lines above say why'
   fi

@@ -1,19 +1,10 @@
 // Bundles one TypeScript script and runs it: `node scripts/run.mjs FILE [args]`.
 import { spawnSync } from 'node:child_process';
 import { mkdirSync } from 'node:fs';
-import { build } from 'esbuild';
+import { bundle } from './bundle.mjs';
 
 const [file, ...args] = process.argv.slice(2);
 mkdirSync('dist/scripts', { recursive: true });
 const outfile = `dist/scripts/${file.replaceAll('/', '-')}.mjs`;
-await build({
-  entryPoints: [file],
-  outfile,
-  bundle: true,
-  platform: 'node',
-  format: 'esm',
-  target: 'node20',
-  packages: 'external',
-  logLevel: 'warning',
-});
+await bundle({ entryPoints: [file], outfile });
 process.exit(spawnSync(process.execPath, [outfile, ...args], { stdio: 'inherit' }).status ?? 1);

@@ -32,43 +32,46 @@ const shoot = async (page, name) => {
   await page.screenshot({ path: `docs/screenshots/${name}.png` });
 };
 
-const page = await sheet();
-await page.goto(base);
-await page.waitForSelector('main [data-ready]');
-await shoot(page, 'bench');
-await page.goto(`${base}boards/demo-tide-1`);
-await page.waitForSelector('main [data-ready]');
-await shoot(page, 'board');
-await page.goto(`${base}boards/demo-beacon-4/place`);
-await page.waitForSelector('main [data-ready]');
-await shoot(page, 'place');
+try {
+  const page = await sheet();
+  await page.goto(base);
+  await page.waitForSelector('main [data-ready]');
+  await shoot(page, 'bench');
+  await page.goto(`${base}boards/demo-tide-1`);
+  await page.waitForSelector('main [data-ready]');
+  await shoot(page, 'board');
+  await page.goto(`${base}boards/demo-beacon-4/place`);
+  await page.waitForSelector('main [data-ready]');
+  await shoot(page, 'place');
 
-const dark = await sheet({ theme: 'lamp-off' });
-await dark.goto(`${base}sites/demo-beacon-4-C8/plan`);
-await dark.waitForSelector('[data-solved]', { timeout: 60_000 });
-await shoot(dark, 'plan-remedies-lamp-off');
+  const dark = await sheet({ theme: 'lamp-off' });
+  await dark.goto(`${base}sites/demo-beacon-4-C8/plan`);
+  await dark.waitForSelector('[data-solved]', { timeout: 60_000 });
+  await shoot(dark, 'plan-remedies-lamp-off');
 
-await page.goto(`${base}sites/demo-beacon-4-C7/plan`);
-await page.waitForSelector('[data-solved]', { timeout: 60_000 });
-await shoot(page, 'plan');
-await page.keyboard.press('a');
-await page.waitForURL('**/jobs/**');
-await page.waitForSelector('[data-unsent="0"][data-ready]');
-for (let i = 0; i < 4; i++) {
+  await page.goto(`${base}sites/demo-beacon-4-C7/plan`);
+  await page.waitForSelector('[data-solved]', { timeout: 60_000 });
+  await shoot(page, 'plan');
+  await page.keyboard.press('a');
+  await page.waitForURL('**/jobs/**');
+  await page.waitForSelector('[data-unsent="0"][data-ready]');
+  for (let i = 0; i < 4; i++) {
+    await page.keyboard.press(' ');
+    await page.waitForTimeout(400);
+  }
   await page.keyboard.press(' ');
-  await page.waitForTimeout(400);
+  await page.waitForTimeout(900);
+  await shoot(page, 'run');
+  await page.keyboard.press(' ');
+  await page.waitForSelector('[data-unsent="0"][data-ready]');
+
+  const tablet = await sheet({ theme: 'lamp-off', width: 820, height: 1180 });
+  await tablet.goto(page.url());
+  await tablet.waitForSelector('main [data-ready]');
+  await shoot(tablet, 'run-tablet-lamp-off');
+} finally {
+  await browser.close();
+  server.kill('SIGTERM');
+  await new Promise((resolve) => server.on('exit', resolve));
+  rmSync(folder, { recursive: true });
 }
-await page.keyboard.press(' ');
-await page.waitForTimeout(900);
-await shoot(page, 'run');
-await page.keyboard.press(' ');
-
-const tablet = await sheet({ theme: 'lamp-off', width: 820, height: 1180 });
-await tablet.goto(page.url());
-await tablet.waitForSelector('main [data-ready]');
-await shoot(tablet, 'run-tablet-lamp-off');
-
-await browser.close();
-server.kill('SIGTERM');
-await new Promise((resolve) => server.on('exit', resolve));
-rmSync(folder, { recursive: true });

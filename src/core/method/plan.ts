@@ -1,7 +1,7 @@
 import { ALLOYS } from '../materials/alloys';
+import { FLUX, WIRE } from '../materials/consumables';
 import { STILL_AIR } from '../materials/air';
 import { braidLength_m, jointVolume_m3, wireLength_m } from '../solder/volumes';
-import { JOINT } from '../thermal/joint/settings';
 import { arealHeat_J_m2K } from '../thermal/stackup';
 import { PESSIMISTIC_CONTACT } from '../thermal/joint/draws';
 import { isSure, pinBand, type PinBand } from './bands';
@@ -189,7 +189,7 @@ function materialsFor(request: PlanRequest): Materials {
   const { part } = request.site;
   const joints = part.pins;
   const held_m3 = joints * jointVolume_m3(part, request.board.thickness_m, request.board.copper.length > 1);
-  const fresh_m3 = joints * JOINT.freshSolder_m3;
+  const fresh_m3 = joints * WIRE.addedToJoint.value;
   const wireDiameter_m = 0.8e-3;
   // Braid about as wide as the land, in the widths it is sold in.
   const braidWidth_m = [1.5e-3, 2e-3, 2.5e-3, 3e-3].find((w) => w >= part.landDiameter_m) ?? 3e-3;
@@ -199,8 +199,7 @@ function materialsFor(request: PlanRequest): Materials {
     solderWire_m: wireLength_m(request.goal === 'fit' ? held_m3 : fresh_m3, wireDiameter_m),
     braidWidth_m,
     braid_m: removing ? braidLength_m(held_m3 + fresh_m3, braidWidth_m) : 0,
-    // A film of about 0.3 mm over each land (assumed).
-    flux_m3: joints * (Math.PI / 4) * part.landDiameter_m ** 2 * 0.3e-3,
+    flux_m3: joints * (Math.PI / 4) * part.landDiameter_m ** 2 * FLUX.film.value,
   };
 }
 

@@ -1,3 +1,4 @@
+import { BRAID, WIRE } from '../materials/consumables';
 import type { ThroughHolePackage } from '../packages/throughHole';
 
 /** Solder that a through-hole joint holds: hole less lead through the board, and a fillet on each face. */
@@ -17,10 +18,13 @@ export const filletRise_m = (lead_m: number, land_m: number): number =>
 export const filletVolume_m3 = (lead_m: number, land_m: number): number =>
   (Math.PI / 3) * (land_m ** 2 - lead_m ** 2) * filletRise_m(lead_m, land_m);
 
-/** Length of round wire that holds a volume; flux core is about 6 % of the section (common practice). */
+/** Length of flux-cored wire that holds a volume of solder. */
 export const wireLength_m = (volume_m3: number, wireDiameter_m: number): number =>
-  volume_m3 / (0.94 * (Math.PI / 4) * wireDiameter_m ** 2);
+  volume_m3 / (WIRE.solderShare.value * (Math.PI / 4) * wireDiameter_m ** 2);
 
-/** Length of braid that takes up a volume: half of its void fills (common practice), void 60 % (assumed). */
-export const braidLength_m = (volume_m3: number, width_m: number, thickness_m = 0.5e-3): number =>
-  volume_m3 / (0.5 * 0.6 * width_m * thickness_m);
+/** Length of braid that takes up a volume when the useful part of its void is full. */
+export const braidLength_m = (
+  volume_m3: number,
+  width_m: number,
+  thickness_m: number = BRAID.thickness.value,
+): number => volume_m3 / (BRAID.usefulShare.value * BRAID.voidShare.value * width_m * thickness_m);

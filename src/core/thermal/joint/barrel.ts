@@ -1,4 +1,5 @@
 import { ALLOYS } from '../../materials/alloys';
+import { WIRE } from '../../materials/consumables';
 import { COPPER } from '../../materials/copper';
 import { LEAD_METALS } from '../../materials/leads';
 import { STILL_AIR } from '../../materials/air';
@@ -78,7 +79,7 @@ export function addBarrel(
       leadArea * (rise_m + (solderEnd ? JOINT.protrusion_m : 0)) * metal.volumetricHeat.value,
       board_K,
     );
-    const fresh_m3 = end === 'near' && scenario.iron.freshSolder ? JOINT.freshSolder_m3 : 0;
+    const fresh_m3 = end === 'near' && scenario.iron.freshSolder ? WIRE.addedToJoint.value : 0;
     const solder = lump(filletVolume_m3(lead_m, land_m) + fresh_m3);
     const spread_m = ringArea_m2(mesh, 0) / (rise_m / 3);
     landLinks.push({

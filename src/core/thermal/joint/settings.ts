@@ -12,8 +12,6 @@ export const JOINT = {
   clearance_m: 0.25e-3,
   /** Lead standing proud of the solder side (common practice, 1 to 1.5 mm). */
   protrusion_m: 1.2e-3,
-  /** About 3 mm of 0.8 mm wire, what a technician adds to an old joint (common practice). */
-  freshSolder_m3: 1.5e-9,
   /** Still air in an unplated hole, W/mK (Incropera table A.4, 350 K). */
   airConductivity_W_mK: 0.03,
 } as const;
