@@ -64,6 +64,8 @@ class Integrator {
   private readonly heaterStates: HeaterState[];
   private readonly source_W: Float64Array;
   private readonly slope: Float64Array;
+  /** One over each slope, for the error estimate. */
+  private readonly perSlope: Float64Array;
   private readonly offset: Float64Array;
   private readonly enthalpy: Float64Array;
   private readonly base: Float64Array;
@@ -87,6 +89,7 @@ class Integrator {
     this.heaterStates = heaters.map(() => 'band');
     this.source_W = zeros();
     this.slope = Float64Array.from(network.capacity_J_K);
+    this.perSlope = this.slope.map((slope) => 1 / slope);
     this.offset = zeros();
     this.enthalpy = zeros();
     this.base = zeros();
@@ -162,21 +165,25 @@ class Integrator {
   /** Takes one step into `temperature`; returns its error estimate in K, infinite if it cycled. */
   private step(step_s: number): number {
     const stage_s = GAMMA * step_s;
-    const { rate1, rate2, base, enthalpy, slope, offset, temperature } = this;
+    const perStage_1_s = 1 / stage_s;
+    const rest_s = (1 - GAMMA) * step_s;
+    const { size, rate1, rate2, base, enthalpy, slope, perSlope, offset, temperature } = this;
     base.set(enthalpy);
     this.guessPhases(stage_s, rate2);
     if (!this.solveStage(stage_s)) return Infinity;
     this.stage1.set(temperature);
-    for (let i = 0; i < this.size; i++) {
-      rate1[i] = (offset[i]! + slope[i]! * temperature[i]! - enthalpy[i]!) / stage_s;
-      base[i] = enthalpy[i]! + (1 - GAMMA) * step_s * rate1[i]!;
+    for (let i = 0; i < size; i++) {
+      const rate_W = (offset[i]! + slope[i]! * temperature[i]! - enthalpy[i]!) * perStage_1_s;
+      rate1[i] = rate_W;
+      base[i] = enthalpy[i]! + rest_s * rate_W;
     }
     this.guessPhases(stage_s, rate1);
     if (!this.solveStage(stage_s)) return Infinity;
     let worst = 0;
-    for (let i = 0; i < this.size; i++) {
-      rate2[i] = (offset[i]! + slope[i]! * temperature[i]! - base[i]!) / stage_s;
-      const error = Math.abs((1 - GAMMA) * step_s * (rate1[i]! - rate2[i]!)) / slope[i]!;
+    for (let i = 0; i < size; i++) {
+      const rate_W = (offset[i]! + slope[i]! * temperature[i]! - base[i]!) * perStage_1_s;
+      rate2[i] = rate_W;
+      const error = Math.abs(rest_s * (rate1[i]! - rate_W)) * perSlope[i]!;
       if (!(error <= worst)) worst = error;
     }
     return worst;
@@ -223,7 +230,8 @@ class Integrator {
 
   private layRightHandSide(stage_s: number, from: number, to: number): void {
     const { temperature, base, offset, source_W } = this;
-    for (let i = from; i < to; i++) temperature[i] = (base[i]! - offset[i]!) / stage_s + source_W[i]!;
+    const perStage_1_s = 1 / stage_s;
+    for (let i = from; i < to; i++) temperature[i] = (base[i]! - offset[i]!) * perStage_1_s + source_W[i]!;
     const { heaters } = this.network;
     for (let i = 0; i < heaters.length; i++) {
       const heater = heaters[i]!;
@@ -266,7 +274,9 @@ class Integrator {
     const { melting } = this.network;
     for (let i = 0; i < melting.length; i++) {
       const { node } = melting[i]!;
-      this.slope[node] = this.curves[i]!.slope[this.phases[i]!];
+      const slope = this.curves[i]!.slope[this.phases[i]!];
+      this.slope[node] = slope;
+      this.perSlope[node] = 1 / slope;
       this.offset[node] = this.curves[i]!.offset[this.phases[i]!];
     }
   }

@@ -42,7 +42,7 @@ describe('Skyline', () => {
       fc.property(systems, ({ size, links, rhs }) => {
         const matrix = new Skyline(
           size,
-          links.map(([a, b]) => [a, b] as const),
+          links.map(([from, to]) => ({ from, to })),
         );
         const dense = fill(matrix, links);
         matrix.factorise();
@@ -63,7 +63,7 @@ describe('Skyline', () => {
     ] as const;
     const matrix = new Skyline(
       4,
-      links.map(([a, b]) => [a, b] as const),
+      links.map(([from, to]) => ({ from, to })),
     );
     const dense = fill(matrix, links);
     matrix.factorise();

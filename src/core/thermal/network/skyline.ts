@@ -10,17 +10,19 @@ export class Skyline {
   private readonly rowAt: Int32Array;
   private readonly first: Int32Array;
   private readonly factor: Float64Array;
-  private readonly pivot: Float64Array;
+  /** One over each pivot: a division costs several multiplications, and each is used many times. */
+  private readonly inverse: Float64Array;
   readonly values: Float64Array;
 
   constructor(
     readonly size: number,
-    pairs: Iterable<readonly [number, number]>,
+    pairs: Iterable<{ readonly from: number; readonly to: number }>,
   ) {
-    this.first = Int32Array.from({ length: size }, (_, row) => row);
-    for (const [a, b] of pairs) {
-      const row = Math.max(a, b);
-      this.first[row] = Math.min(this.first[row]!, a, b);
+    this.first = new Int32Array(size);
+    for (let row = 0; row < size; row++) this.first[row] = row;
+    for (const { from, to } of pairs) {
+      const row = Math.max(from, to);
+      this.first[row] = Math.min(this.first[row]!, from, to);
     }
     this.rowAt = new Int32Array(size + 1);
     for (let row = 0; row < size; row++) {
@@ -28,7 +30,7 @@ export class Skyline {
     }
     this.values = new Float64Array(this.rowAt[size]!);
     this.factor = new Float64Array(this.rowAt[size]!);
-    this.pivot = new Float64Array(size);
+    this.inverse = new Float64Array(size);
   }
 
   /** Place of entry (a, b) in `values`; both halves of the symmetric pair share it. */
@@ -39,7 +41,7 @@ export class Skyline {
 
   /** Factors rows `from` to the last; earlier rows must not have changed since the last call. */
   factorise(from = 0): void {
-    const { rowAt, first, values, factor, pivot } = this;
+    const { rowAt, first, values, factor, inverse } = this;
     for (let i = from; i < this.size; i++) {
       const start = first[i]!;
       const row = rowAt[i]! - start;
@@ -55,11 +57,11 @@ export class Skyline {
       }
       for (let j = start; j < i; j++) {
         const unscaled = factor[row + j]!;
-        const scaled = unscaled / pivot[j]!;
+        const scaled = unscaled * inverse[j]!;
         factor[row + j] = scaled;
         diagonal -= unscaled * scaled;
       }
-      pivot[i] = diagonal;
+      inverse[i] = 1 / diagonal;
     }
   }
 
@@ -82,9 +84,9 @@ export class Skyline {
 
   /** Solves rows `from` to the last, given an eliminated head; leaves the head as it is. */
   solveTail(x: Float64Array, from: number): void {
-    const { rowAt, first, factor, pivot, size } = this;
+    const { rowAt, first, factor, inverse, size } = this;
     this.eliminate(x, from, size);
-    for (let i = from; i < size; i++) x[i] = x[i]! / pivot[i]!;
+    for (let i = from; i < size; i++) x[i] = x[i]! * inverse[i]!;
     for (let i = size - 1; i > from; i--) {
       const row = rowAt[i]! - first[i]!;
       const value = x[i]!;
@@ -94,8 +96,8 @@ export class Skyline {
 
   /** Solves the rows before `from`, given an eliminated head and a solved tail. */
   solveHead(x: Float64Array, from: number): void {
-    const { rowAt, first, factor, pivot, size } = this;
-    for (let i = 0; i < from; i++) x[i] = x[i]! / pivot[i]!;
+    const { rowAt, first, factor, inverse, size } = this;
+    for (let i = 0; i < from; i++) x[i] = x[i]! * inverse[i]!;
     for (let i = size - 1; i > 0; i--) {
       const row = rowAt[i]! - first[i]!;
       const value = x[i]!;

@@ -24,23 +24,28 @@ export class StageMatrix {
 
   constructor(private readonly network: ThermalNetwork) {
     const { size, edges, melting, heaters } = network;
-    this.skyline = new Skyline(
-      size,
-      edges.map((e) => [e.from, e.to] as const),
-    );
-    this.diagonalAt = Int32Array.from({ length: size }, (_, i) => this.skyline.index(i, i));
-    this.edgeAt = Int32Array.from(edges, (e) => this.skyline.index(e.from, e.to));
-    const meltOf = new Map(melting.map((lump, index) => [lump.node, index]));
-    this.edgeMelt = Int32Array.from(edges.flatMap((e) => [meltOf.get(e.from) ?? -1, meltOf.get(e.to) ?? -1]));
+    this.skyline = new Skyline(size, edges);
+    this.diagonalAt = new Int32Array(size);
+    for (let i = 0; i < size; i++) this.diagonalAt[i] = this.skyline.index(i, i);
+    this.edgeAt = new Int32Array(edges.length);
+    edges.forEach((edge, i) => (this.edgeAt[i] = this.skyline.index(edge.from, edge.to)));
+    const meltOf = new Int32Array(size).fill(-1);
+    melting.forEach((lump, index) => (meltOf[lump.node] = index));
+    this.edgeMelt = new Int32Array(2 * edges.length);
+    edges.forEach((edge, i) => {
+      this.edgeMelt[2 * i] = meltOf[edge.from]!;
+      this.edgeMelt[2 * i + 1] = meltOf[edge.to]!;
+    });
     this.fixedValues = new Float64Array(this.skyline.values.length);
     this.fixedConduction = new Float64Array(size);
     this.conduction = new Float64Array(size);
-    this.firstVariable = Math.min(
-      size,
-      ...heaters.map((h) => h.node),
-      ...melting.map((lump) => lump.node),
-      ...edges.filter((e) => e.solid_W_K !== e.liquid_W_K).flatMap((e) => [e.from, e.to]),
-    );
+    let firstVariable = size;
+    for (const { node } of heaters) firstVariable = Math.min(firstVariable, node);
+    for (const { node } of melting) firstVariable = Math.min(firstVariable, node);
+    for (const edge of edges) {
+      if (edge.solid_W_K !== edge.liquid_W_K) firstVariable = Math.min(firstVariable, edge.from, edge.to);
+    }
+    this.firstVariable = firstVariable;
     this.layFixedLinks();
   }
 
@@ -77,8 +82,10 @@ export class StageMatrix {
     if (!stepChanged && !this.stale) return;
     const { values } = this.skyline;
     const from = stepChanged ? 0 : this.firstVariable;
-    for (let i = from; i < this.network.size; i++) {
-      values[this.diagonalAt[i]!] = this.conduction[i]! + capacity_J_K[i]! / stage_s;
+    const { diagonalAt, conduction } = this;
+    const perStage_1_s = 1 / stage_s;
+    for (let i = from; i < conduction.length; i++) {
+      values[diagonalAt[i]!] = conduction[i]! + capacity_J_K[i]! * perStage_1_s;
     }
     const { heaters } = this.network;
     for (let i = 0; i < heaters.length; i++) {
