@@ -6,8 +6,6 @@ import { oneOf, quantity, wholeNumber } from './fields';
 
 /** Families of the command line's contract whose heat this version does not compute yet. */
 const LATER = [
-  'jack',
-  'to220',
   'dpak',
   'chip',
   'canElectrolytic',
@@ -119,12 +117,14 @@ function bodyOf(p: PackageRecord): BodyBox {
   };
 }
 
-const DEFAULT_WIDTH_mm: Readonly<Record<FamilyId, number>> = { radial: 8, axial: 2.4, dip: 6.4, header: 2.5 };
+const DEFAULT_WIDTH_mm: Readonly<Record<FamilyId, number>> = { radial: 8, axial: 2.4, dip: 6.4, header: 2.5, jack: 9, to220: 4.5 };
 const DEFAULT_HEIGHT_mm: Readonly<Record<FamilyId, number>> = {
   radial: 11,
   axial: 2.4,
   dip: 3.5,
   header: 8.5,
+  jack: 11,
+  to220: 15,
 };
 
 export const familyName = (id: FamilyId): string => FAMILY_TRAITS[id].name;

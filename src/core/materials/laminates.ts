@@ -9,6 +9,8 @@ export interface Laminate {
   /** Time to delamination at 260 °C and at 288 °C; the uncertainty is that of its logarithm. */
   readonly t260: Property<'s'>;
   readonly t288: Property<'s'>;
+  readonly glassTransition: Property<'K'>;
+  readonly expansion: Property<'1/K'>;
 }
 
 const GLASS_EPOXY = 'glass–epoxy laminates, several published measurements, from memory';
@@ -23,6 +25,25 @@ const heat = (value: number) =>
 const endures = (value_s: number, range: readonly [number, number]) =>
   property(value_s, 's', range, 0.5, 'from-memory', T_TEST);
 
+const glass = (value_C: number) =>
+  property(
+    value_C + 273.15,
+    'K',
+    [value_C + 258, value_C + 288],
+    0.01,
+    'from-memory',
+    'IPC-4101 slash sheets, typical',
+  );
+const expands = (value: number) =>
+  property(
+    value,
+    '1/K',
+    [0.7 * value, 1.4 * value],
+    0.12,
+    'from-memory',
+    'in-plane, below Tg; typical data sheets',
+  );
+
 export const LAMINATES = {
   'fr4-standard': {
     name: 'FR-4, standard',
@@ -31,6 +52,8 @@ export const LAMINATES = {
     volumetricHeat: heat(2.0e6),
     t260: endures(1200, [600, 1800]),
     t288: endures(210, [120, 300]),
+    glassTransition: glass(135),
+    expansion: expands(1.5e-5),
   },
   'fr4-high-tg': {
     name: 'FR-4, high Tg, phenolic cured',
@@ -39,6 +62,8 @@ export const LAMINATES = {
     volumetricHeat: heat(2.0e6),
     t260: endures(3600, [2400, 5400]),
     t288: endures(900, [600, 1800]),
+    glassTransition: glass(170),
+    expansion: expands(1.4e-5),
   },
   'paper-phenolic': {
     name: 'Paper-phenolic (FR-2)',
@@ -47,6 +72,8 @@ export const LAMINATES = {
     volumetricHeat: heat(1.9e6),
     t260: endures(40, [10, 120]),
     t288: endures(10, [3, 30]),
+    glassTransition: glass(105),
+    expansion: expands(1.8e-5),
   },
 } as const satisfies Record<string, Laminate>;
 

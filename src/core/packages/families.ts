@@ -61,6 +61,24 @@ export const FAMILY_TRAITS = {
     leadInBody: leadLength(2.0e-3),
     polarised: true,
   },
+  jack: {
+    name: 'Jack or socket',
+    leadMetal: 'copper',
+    bodyLimit: limit(393.15, 'moulded thermoplastic connector, softening from 120 °C'),
+    bodyHeat: bodyHeat(1.7e6),
+    standoff: leadLength(0.5e-3),
+    leadInBody: leadLength(3.0e-3),
+    polarised: true,
+  },
+  to220: {
+    name: 'Power tab, three leads',
+    leadMetal: 'copper',
+    bodyLimit: limit(473.15, 'moulded body not meant for reflow, 200 °C'),
+    bodyHeat: bodyHeat(2.6e6),
+    standoff: leadLength(3.5e-3),
+    leadInBody: leadLength(1.5e-3),
+    polarised: true,
+  },
 } as const satisfies Record<string, FamilyTraits>;
 
 export type FamilyId = keyof typeof FAMILY_TRAITS;

@@ -1,0 +1,70 @@
+import { property } from './property';
+
+/** How a board's faces, its preheaters and its shields exchange heat with what is around them. */
+export const SURFACE = {
+  maskEmissivity: property(
+    0.9,
+    '1',
+    [0.8, 0.95],
+    0.04,
+    'from-memory',
+    'painted and organic surfaces, Incropera table A.11',
+  ),
+  emitterEmissivity: property(
+    0.9,
+    '1',
+    [0.8, 0.96],
+    0.05,
+    'from-memory',
+    'dark ceramic emitters, Incropera table A.11',
+  ),
+  emitterView: property(
+    0.8,
+    '1',
+    [0.5, 0.95],
+    0.12,
+    'assumed',
+    'board a few centimetres above a larger emitter',
+  ),
+  warmAirFilm: property(
+    45,
+    'W/m²K',
+    [25, 80],
+    0.25,
+    'assumed',
+    'slow forced air on a plate, Incropera ch. 7',
+  ),
+  plateGap: property(
+    0.5e-3,
+    'm',
+    [0.2e-3, 1.2e-3],
+    0.35,
+    'assumed',
+    'a board with trimmed leads does not lie flat on a plate',
+  ),
+  jetFilm: property(1, '1', [0.6, 1.6], 0.2, 'from-memory', 'Martin 1977 states about 15 to 20 % scatter'),
+} as const;
+
+/** What is left of the film and of its warmth under a cover. */
+export const SHIELDS = {
+  foil: {
+    name: 'Foil on tape',
+    film: property(
+      0.1,
+      '1',
+      [0.05, 0.25],
+      0.3,
+      'assumed',
+      'metal foil standing off its part turns the jet aside',
+    ),
+    emissivity: property(0.06, '1', [0.03, 0.15], 0.3, 'from-memory', 'aluminium foil, Incropera table A.11'),
+  },
+  tape: {
+    name: 'Polyimide tape',
+    film: property(0.45, '1', [0.3, 0.65], 0.2, 'assumed', 'two layers of 60 µm film with trapped air'),
+    emissivity: property(0.8, '1', [0.6, 0.9], 0.1, 'assumed', 'organic film'),
+  },
+} as const;
+
+export type ShieldId = keyof typeof SHIELDS;
+export const SHIELD_IDS = Object.keys(SHIELDS) as [ShieldId, ...ShieldId[]];

@@ -1,0 +1,168 @@
+import { ALLOYS, type AlloyId } from '../materials/alloys';
+import { airAt } from '../materials/airTable';
+import { LEAD_METALS } from '../materials/leads';
+import { property } from '../materials/property';
+import { jointVolume_m3 } from '../solder/volumes';
+import { classificationPeak_K } from './classification';
+import { FAMILY_TRAITS, type FamilyId } from './families';
+import { SURFACE_TRAITS, type SurfaceFamilyId } from './surfaceFamilies';
+import type { SurfaceLand, SurfacePackage } from './surface';
+import {
+  bodyCapacity_J_K,
+  bodySurface_m2,
+  lands,
+  type BodyBox,
+  type ThroughHolePackage,
+} from './throughHole';
+
+export type PartPackage = ThroughHolePackage | SurfacePackage;
+
+export const isSurface = (part: PartPackage): part is SurfacePackage => 'lands' in part;
+
+export const familyNameOf = (part: PartPackage): string =>
+  isSurface(part) ? SURFACE_TRAITS[part.family].name : FAMILY_TRAITS[part.family].name;
+
+/** A part as the board-scale model sees it: lumps on lands, and a body that meets the air. */
+export interface PartForm {
+  readonly family: FamilyId | SurfaceFamilyId;
+  readonly pads: readonly PadForm[];
+  readonly body: BodyForm;
+}
+
+export interface PadForm {
+  readonly pad: string;
+  /** About the part's centre, seen from the part's side. */
+  readonly x_m: number;
+  readonly y_m: number;
+  readonly width_m: number;
+  readonly height_m: number;
+  readonly solder_m3: number;
+  /** Lead foot, W/K to the body and J/K of its own. */
+  readonly lead_W_K: number;
+  readonly foot_J_K: number;
+  /** A plated hole ties the pad to every layer. */
+  readonly hole_m: number | null;
+}
+
+export interface BodyForm extends BodyBox {
+  readonly capacity_J_K: number;
+  readonly top_m2: number;
+  readonly sides_m2: number;
+  /** Film across the gap between body and board. */
+  readonly gap_W_m2K: number;
+  /** Body temperature not to be passed, K. */
+  readonly limit_K: number;
+  readonly ramp_K_s: number;
+}
+
+/** Printed paste: stencil of 0.125 mm, about half of it metal (common practice). */
+export const PASTE = property(
+  62e-6,
+  'm',
+  [45e-6, 90e-6],
+  0.2,
+  'from-memory',
+  'stencil 0.125 mm, half metal: common practice',
+);
+
+/** A part's form; `alloy` decides which classification table its body answers to. */
+export function formOf(part: PartPackage, alloy: AlloyId, boardThickness_m: number): PartForm {
+  return isSurface(part) ? surfaceForm(part, alloy) : throughHoleForm(part, boardThickness_m);
+}
+
+function surfaceForm(part: SurfacePackage, alloy: AlloyId): PartForm {
+  const traits = SURFACE_TRAITS[part.family];
+  const { body } = part;
+  const volume_m3 = footprint_m2(body) * body.height_m;
+  const limit_K =
+    traits.bodyLimit?.value ?? classificationPeak_K(ALLOYS[alloy].leaded, body.height_m, volume_m3);
+  return {
+    family: part.family,
+    pads: part.lands.map((land) => surfacePad(part, land)),
+    body: {
+      ...body,
+      capacity_J_K: volume_m3 * traits.bodyHeat.value,
+      top_m2: footprint_m2(body),
+      sides_m2: sides_m2(body),
+      gap_W_m2K: airAt(400).conductivity_W_mK / traits.gap.value,
+      limit_K,
+      ramp_K_s: traits.rampLimit.value,
+    },
+  };
+}
+
+function surfacePad(part: SurfacePackage, land: SurfaceLand): PadForm {
+  const traits = SURFACE_TRAITS[part.family];
+  const metal = LEAD_METALS[traits.leadMetal];
+  const { body } = part;
+  const section_m2 = land.lead_m * traits.leadThickness.value;
+  const along_W_K = (metal.conductivity.value * section_m2) / traits.leadLength.value;
+  // Half of the body lies between a joint and the body's middle.
+  const through_W_K = (2 * traits.bodyConductivity.value * body.height_m * land.lead_m) / body.length_m;
+  const area_m2 = land.width_m * land.height_m;
+  const ball = traits.joint === 'ball';
+  const contact_W_K = directContact_W_K(traits.joint, land, traits.bodyConductivity.value);
+  return {
+    pad: land.pad,
+    x_m: land.x_m,
+    y_m: land.y_m,
+    width_m: land.width_m,
+    height_m: land.height_m,
+    solder_m3: ball ? (Math.PI / 6) * land.lead_m ** 3 : 1.3 * area_m2 * PASTE.value,
+    lead_W_K:
+      contact_W_K ?? (traits.joint === 'termination' ? through_W_K : series(along_W_K, through_W_K * 4)),
+    foot_J_K: section_m2 * Math.max(land.width_m, land.height_m) * 0.5 * metal.volumetricHeat.value,
+    hole_m: null,
+  };
+}
+
+/** Joints that lie under the body: through solder into what is above it, over a few tenths of a millimetre. */
+function directContact_W_K(joint: string, land: SurfaceLand, bodyConductivity: number): number | null {
+  if (joint === 'leadless') return (bodyConductivity * 10 * land.width_m * land.height_m) / 0.5e-3;
+  // A ball's own conduction in series with spreading into the part's substrate, 4 k a of a disc.
+  if (joint === 'ball')
+    return series((50 * Math.PI * land.lead_m ** 2) / (4 * land.lead_m), 2 * bodyConductivity * land.lead_m);
+  if (joint === 'tab' && land.lead_m > 3e-3)
+    return (bodyConductivity * 10 * land.width_m * land.height_m) / 2e-3;
+  return null;
+}
+
+function throughHoleForm(part: ThroughHolePackage, thickness_m: number): PartForm {
+  const traits = FAMILY_TRAITS[part.family];
+  const metal = LEAD_METALS[traits.leadMetal];
+  const lead_m2 = (Math.PI / 4) * part.leadDiameter_m ** 2;
+  const volume_m3 = jointVolume_m3(part, thickness_m, true);
+  return {
+    family: part.family,
+    pads: lands(part).map((land) => ({
+      pad: land.pad,
+      x_m: land.x_m,
+      y_m: land.y_m,
+      width_m: part.landDiameter_m,
+      height_m: part.landDiameter_m,
+      solder_m3: volume_m3,
+      lead_W_K: (metal.conductivity.value * lead_m2) / (traits.standoff.value + traits.leadInBody.value),
+      foot_J_K: lead_m2 * thickness_m * metal.volumetricHeat.value,
+      hole_m: part.holeDiameter_m,
+    })),
+    body: {
+      ...part.body,
+      capacity_J_K: bodyCapacity_J_K(part),
+      top_m2: footprint_m2(part.body),
+      sides_m2: bodySurface_m2(part) - footprint_m2(part.body),
+      gap_W_m2K: airAt(400).conductivity_W_mK / Math.max(0.2e-3, traits.standoff.value),
+      limit_K: traits.bodyLimit.value,
+      ramp_K_s: 5,
+    },
+  };
+}
+
+const footprint_m2 = (body: BodyBox): number =>
+  body.shape === 'can' ? (Math.PI / 4) * body.length_m * body.width_m : body.length_m * body.width_m;
+
+const sides_m2 = (body: BodyBox): number =>
+  body.shape === 'can'
+    ? Math.PI * body.length_m * body.height_m
+    : 2 * (body.length_m + body.width_m) * body.height_m;
+
+const series = (a: number, b: number): number => (a * b) / (a + b);

@@ -1,0 +1,102 @@
+/** Moisture sensitivity levels that have a floor life. */
+export const MOISTURE_LEVELS = ['1', '2', '2a', '3', '4', '5', '5a', '6'] as const;
+export type MoistureLevel = (typeof MOISTURE_LEVELS)[number];
+
+const HOUR_s = 3600;
+const DAY_s = 24 * HOUR_s;
+
+/**
+ * Floor life out of the bag at no more than 30 °C and 60 % relative humidity, s; level 6 must be baked
+ * before every use. J-STD-020 table 5-1 / J-STD-033, from memory.
+ */
+export const FLOOR_LIFE_s: Readonly<Record<MoistureLevel, number>> = {
+  '1': Infinity,
+  '2': 365 * DAY_s,
+  '2a': 28 * DAY_s,
+  '3': 168 * HOUR_s,
+  '4': 72 * HOUR_s,
+  '5': 48 * HOUR_s,
+  '5a': 24 * HOUR_s,
+  '6': 0,
+};
+
+export type BakeTemperature = 125 | 90 | 40;
+
+type Bake = readonly [over72h_h: number, within72h_h: number];
+type BakeRow = Readonly<Record<BakeTemperature, Bake>>;
+const row = (at125: Bake, at90: Bake, at40_days: Bake): BakeRow => ({
+  125: at125,
+  90: at90,
+  40: [at40_days[0] * 24, at40_days[1] * 24],
+});
+const days = (a: number, b: number): Bake => [a * 24, b * 24];
+
+/**
+ * Baking before rework, hours: floor life exceeded by more than 72 h, and by no more.
+ * J-STD-033 table 4-1, from memory; body thickness up to 1.4, 2.0 and 4.5 mm.
+ */
+export const BAKE_TABLE: readonly {
+  upTo_m: number;
+  levels: Readonly<Partial<Record<MoistureLevel, BakeRow>>>;
+}[] = [
+  {
+    upTo_m: 1.4e-3,
+    levels: {
+      '2': row([5, 3], [17, 11], [8, 5]),
+      '2a': row([7, 5], [23, 13], [9, 7]),
+      '3': row([9, 7], [33, 23], [13, 9]),
+      '4': row([11, 7], [37, 23], [15, 9]),
+      '5': row([12, 7], [41, 24], [17, 10]),
+      '5a': row([16, 10], [54, 24], [22, 10]),
+    },
+  },
+  {
+    upTo_m: 2.0e-3,
+    levels: {
+      '2': row([18, 15], [63, 48], [25, 20]),
+      '2a': row([21, 16], days(3, 2), [29, 22]),
+      '3': row([27, 17], days(4, 2), [37, 23]),
+      '4': row([34, 20], days(5, 3), [47, 28]),
+      '5': row([40, 25], days(6, 4), [57, 35]),
+      '5a': row([48, 40], days(8, 6), [79, 56]),
+    },
+  },
+  {
+    upTo_m: 4.5e-3,
+    levels: {
+      '2': row([48, 48], days(10, 7), [79, 67]),
+      '2a': row([48, 48], days(10, 7), [79, 67]),
+      '3': row([48, 48], days(10, 8), [79, 67]),
+      '4': row([48, 48], days(10, 10), [79, 67]),
+      '5': row([48, 48], days(10, 10), [79, 67]),
+      '5a': row([48, 48], days(10, 10), [79, 67]),
+    },
+  },
+];
+
+export type BakeAdvice =
+  | { readonly kind: 'none'; readonly because: 'below 200 °C' | 'level 1' | 'floor life left' }
+  | { readonly kind: 'bake'; readonly at_C: BakeTemperature; readonly hours: number }
+  | { readonly kind: 'label'; readonly because: 'level 6' | 'thicker than the table' };
+
+/** Bodies below this need no bake before local rework (J-STD-033, from memory). */
+export const DRY_REWORK_K = 473.15;
+
+/** Whether a part has to be baked before it is heated to `peak_K`; level 6 and thick parts follow their label. */
+export function bakeAdvice(
+  level: MoistureLevel,
+  thickness_m: number,
+  exposed_s: number,
+  peak_K: number,
+  at_C: BakeTemperature,
+): BakeAdvice {
+  if (peak_K <= DRY_REWORK_K) return { kind: 'none', because: 'below 200 °C' };
+  if (level === '1') return { kind: 'none', because: 'level 1' };
+  if (level === '6') return { kind: 'label', because: 'level 6' };
+  const over_s = exposed_s - FLOOR_LIFE_s[level];
+  if (over_s <= 0) return { kind: 'none', because: 'floor life left' };
+  const thickness = BAKE_TABLE.find((t) => thickness_m <= t.upTo_m);
+  if (!thickness) return { kind: 'label', because: 'thicker than the table' };
+  const [long, short] = thickness.levels[level]![at_C];
+  return { kind: 'bake', at_C, hours: over_s > 72 * HOUR_s ? long : short };
+}

@@ -1,0 +1,114 @@
+import type { LeadMetalId } from '../materials/leads';
+import { property, type Property } from '../materials/property';
+
+/** How a surface part meets its lands. */
+export type JointForm = 'termination' | 'gull' | 'j' | 'leadless' | 'ball' | 'tab';
+
+/** What a surface family brings beyond its outline. */
+export interface SurfaceTraits {
+  readonly name: string;
+  readonly joint: JointForm;
+  readonly leadMetal: LeadMetalId;
+  readonly leadThickness: Property<'m'>;
+  /** Lead between land and body. */
+  readonly leadLength: Property<'m'>;
+  /** Air between body and board. */
+  readonly gap: Property<'m'>;
+  readonly bodyHeat: Property<'J/m³K'>;
+  /** Conduction along the body from one joint to its middle; for parts that are their own lead. */
+  readonly bodyConductivity: Property<'W/mK'>;
+  /** Body limit where the classification tables do not apply. */
+  readonly bodyLimit: Property<'K'> | null;
+  /** Ramp the body stands. */
+  readonly rampLimit: Property<'K/s'>;
+  /** Joints that cannot be seen once the part is down. */
+  readonly hidden: boolean;
+}
+
+const OUTLINES = 'JEDEC outlines of the family, typical figures, from memory';
+const metre = (value: number) => property(value, 'm', [0.5 * value, 2 * value], 0.2, 'from-memory', OUTLINES);
+const heat = (value: number, source: string) =>
+  property(value, 'J/m³K', [0.7 * value, 1.3 * value], 0.15, 'assumed', source);
+const inside = (value: number, source: string) =>
+  property(value, 'W/mK', [0.4 * value, 2.5 * value], 0.4, 'assumed', source);
+const ramp = (value: number, source: string) =>
+  property(value, 'K/s', [0.5 * value, 2 * value], 0.3, 'from-memory', source);
+
+const MOULD = heat(2.1e6, 'filled epoxy about 1.9e6, with lead frame and chip');
+const MOULD_CONDUCTS = inside(3, 'filled epoxy 0.8 W/mK about a copper frame');
+const PLASTIC_RAMP = ramp(3, 'J-STD-020 profile, ramp-up 3 K/s at most, from memory');
+
+const moulded = (
+  name: string,
+  joint: JointForm,
+  leadMetal: LeadMetalId,
+  lead: { thickness: number; length: number; gap: number },
+): SurfaceTraits => ({
+  name,
+  joint,
+  leadMetal,
+  leadThickness: metre(lead.thickness),
+  leadLength: metre(lead.length),
+  gap: metre(lead.gap),
+  bodyHeat: MOULD,
+  bodyConductivity: MOULD_CONDUCTS,
+  bodyLimit: null,
+  rampLimit: PLASTIC_RAMP,
+  hidden: joint === 'leadless' || joint === 'ball',
+});
+
+export const SURFACE_TRAITS = {
+  chip: {
+    name: 'Chip, two terminations',
+    joint: 'termination',
+    leadMetal: 'copper',
+    leadThickness: metre(30e-6),
+    leadLength: metre(0.3e-3),
+    gap: metre(30e-6),
+    bodyHeat: heat(3.1e6, 'alumina and barium titanate, handbook, from memory'),
+    bodyConductivity: inside(20, 'alumina 25, titanate 3 with metal plates'),
+    bodyLimit: property(
+      533.15,
+      'K',
+      [518, 543],
+      0.01,
+      'from-memory',
+      'reflow-rated to 260 °C, typical data sheets',
+    ),
+    rampLimit: ramp(3, 'ceramic chip capacitors 2 to 4 K/s: common practice'),
+    hidden: false,
+  },
+  canElectrolytic: {
+    name: 'Can electrolytic on a base',
+    joint: 'tab',
+    leadMetal: 'copper-clad-steel',
+    leadThickness: metre(0.25e-3),
+    leadLength: metre(2.5e-3),
+    gap: metre(0.1e-3),
+    bodyHeat: heat(2.0e6, 'wound foil in electrolyte'),
+    bodyConductivity: inside(1, 'wound foil across its layers'),
+    bodyLimit: property(
+      503.15,
+      'K',
+      [493, 523],
+      0.01,
+      'from-memory',
+      'reflow-rated cans 230 to 250 °C, typical data sheets',
+    ),
+    rampLimit: ramp(3, 'as moulded parts'),
+    hidden: false,
+  },
+  sot23: moulded('SOT-23', 'gull', 'iron-nickel', { thickness: 0.12e-3, length: 0.7e-3, gap: 0.08e-3 }),
+  dpak: moulded('DPAK', 'tab', 'copper', { thickness: 0.5e-3, length: 1.5e-3, gap: 20e-6 }),
+  soic: moulded('SOIC', 'gull', 'copper', { thickness: 0.2e-3, length: 1.3e-3, gap: 0.15e-3 }),
+  ssop: moulded('SSOP', 'gull', 'copper', { thickness: 0.15e-3, length: 1.2e-3, gap: 0.1e-3 }),
+  tsop: moulded('TSOP', 'gull', 'iron-nickel', { thickness: 0.13e-3, length: 0.8e-3, gap: 0.1e-3 }),
+  soj: moulded('SOJ', 'j', 'iron-nickel', { thickness: 0.2e-3, length: 2.5e-3, gap: 0.7e-3 }),
+  plcc: moulded('PLCC', 'j', 'copper', { thickness: 0.25e-3, length: 3.0e-3, gap: 0.6e-3 }),
+  qfp: moulded('QFP', 'gull', 'copper', { thickness: 0.15e-3, length: 1.4e-3, gap: 0.1e-3 }),
+  qfn: moulded('QFN', 'leadless', 'copper', { thickness: 0.2e-3, length: 0.6e-3, gap: 30e-6 }),
+  bga: moulded('BGA', 'ball', 'copper', { thickness: 0.3e-3, length: 0.5e-3, gap: 0.4e-3 }),
+} as const satisfies Record<string, SurfaceTraits>;
+
+export type SurfaceFamilyId = keyof typeof SURFACE_TRAITS;
+export const SURFACE_FAMILY_IDS = Object.keys(SURFACE_TRAITS) as [SurfaceFamilyId, ...SurfaceFamilyId[]];

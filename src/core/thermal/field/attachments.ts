@@ -1,0 +1,240 @@
+import { ALLOYS } from '../../materials/alloys';
+import { COPPER } from '../../materials/copper';
+import { LAMINATES } from '../../materials/laminates';
+import { formOf, type BodyForm, type PadForm } from '../../packages/form';
+import type { Connection } from '../joint/scenario';
+import { enthalpyCurve, type EnthalpyCurve } from '../network/enthalpy';
+import { SOLVER } from '../network/settings';
+import { layerConductance_W_K, layerDepth_m } from '../stackup';
+import { columnAt, type BoardFactors, type FieldBoard, type FieldMesh } from './mesh';
+import type { FieldPart } from './scenario';
+
+/** A pad's solder and foot over one column; a pad wider than a cell has several. */
+export interface Spot {
+  readonly pad: number;
+  readonly column: number;
+  /** To each layer of its column, W/K. */
+  readonly link_W_K: Float64Array;
+  readonly lead_W_K: number;
+  readonly curve: EnthalpyCurve;
+}
+
+export interface PadPlace {
+  readonly part: number;
+  readonly pad: string;
+  readonly spots: readonly number[];
+  readonly area_m2: number;
+}
+
+/** A body over the cells it covers. */
+export interface BodyPlace extends BodyForm {
+  readonly part: number;
+  readonly faceLayer: number;
+  readonly columns: readonly number[];
+  /** Under each covered column, W/K. */
+  readonly gap_W_K: number;
+  readonly spots: readonly number[];
+  readonly x_m: number;
+  readonly y_m: number;
+}
+
+export interface Attachments {
+  readonly spots: readonly Spot[];
+  readonly pads: readonly PadPlace[];
+  readonly bodies: readonly BodyPlace[];
+}
+
+/** Stands every part on the mesh. */
+export function attach(
+  board: FieldBoard,
+  mesh: FieldMesh,
+  parts: readonly FieldPart[],
+  factors: BoardFactors,
+): Attachments {
+  const spots: Spot[] = [];
+  const pads: PadPlace[] = [];
+  const bodies = parts.map((part, index) => {
+    const form = formOf(part.part, part.alloy, board.thickness_m);
+    const faceLayer = part.side === 'top' ? 0 : mesh.nz - 1;
+    const mine: number[] = [];
+    for (const pad of form.pads) {
+      const list = spotsOf(board, mesh, part, pad, factors);
+      const first = spots.length;
+      for (const spot of list) spots.push({ ...spot, pad: pads.length });
+      const numbers = list.map((_, i) => first + i);
+      mine.push(...numbers);
+      pads.push({ part: index, pad: pad.pad, spots: numbers, area_m2: pad.width_m * pad.height_m });
+    }
+    const columns = covered(mesh, part, form.body);
+    return {
+      ...form.body,
+      part: index,
+      faceLayer,
+      columns,
+      gap_W_K: (form.body.gap_W_m2K * form.body.top_m2) / columns.length,
+      spots: mine,
+      x_m: part.x_m,
+      y_m: part.y_m,
+    };
+  });
+  return { spots, pads, bodies };
+}
+
+/** A place given about a part's centre, seen from its side, as a place on the board seen from the top. */
+export function onBoard(
+  part: Pick<FieldPart, 'side' | 'x_m' | 'y_m' | 'rotation_rad'>,
+  x_m: number,
+  y_m: number,
+): { x_m: number; y_m: number } {
+  const cos = Math.cos(part.rotation_rad);
+  const sin = Math.sin(part.rotation_rad);
+  const across = x_m * cos - y_m * sin;
+  return {
+    x_m: part.x_m + (part.side === 'top' ? across : -across),
+    y_m: part.y_m + x_m * sin + y_m * cos,
+  };
+}
+
+/** Columns under a rectangle of the part; at least the one under its middle. */
+function columnsUnder(
+  mesh: FieldMesh,
+  part: FieldPart,
+  box: { x_m: number; y_m: number; width_m: number; height_m: number },
+): number[] {
+  const across = Math.max(1, Math.round(box.width_m / mesh.dx_m));
+  const along = Math.max(1, Math.round(box.height_m / mesh.dy_m));
+  const found = new Set<number>();
+  for (let a = 0; a < across; a++) {
+    for (let b = 0; b < along; b++) {
+      const place = onBoard(
+        part,
+        box.x_m + ((a + 0.5) / across - 0.5) * box.width_m,
+        box.y_m + ((b + 0.5) / along - 0.5) * box.height_m,
+      );
+      found.add(columnAt(mesh, place.x_m, place.y_m));
+    }
+  }
+  return [...found].filter((column) => mesh.inside[column]);
+}
+
+function covered(mesh: FieldMesh, part: FieldPart, body: BodyForm): number[] {
+  const columns = columnsUnder(mesh, part, {
+    x_m: 0,
+    y_m: 0,
+    width_m: body.length_m,
+    height_m: body.width_m,
+  });
+  return columns.length > 0 ? columns : [columnAt(mesh, part.x_m, part.y_m)];
+}
+
+function spotsOf(
+  board: FieldBoard,
+  mesh: FieldMesh,
+  part: FieldPart,
+  pad: PadForm,
+  factors: BoardFactors,
+): Omit<Spot, 'pad'>[] {
+  const columns = columnsUnder(mesh, part, pad);
+  if (columns.length === 0) columns.push(columnAt(mesh, part.x_m, part.y_m));
+  const share = 1 / columns.length;
+  const alloy = ALLOYS[part.alloy];
+  const solder_kg = pad.solder_m3 * alloy.density.value * share;
+  const land_J_K =
+    COPPER.volumetricHeat.value * pad.width_m * pad.height_m * (board.copper[0]?.thickness_m ?? 0) * share;
+  const own_J_K = pad.foot_J_K * share + land_J_K;
+  const curve = enthalpyCurve(
+    {
+      node: 0,
+      solidus_K: alloy.solidus.value,
+      liquidus_K: alloy.liquidus.value,
+      capacitySolid_J_K: own_J_K + solder_kg * alloy.heatSolid.value,
+      capacityLiquid_J_K: own_J_K + solder_kg * alloy.heatLiquid.value,
+      latent_J: solder_kg * alloy.latentHeat.value,
+    },
+    SOLVER.eutecticSmear_K,
+  );
+  const connections = part.connections[pad.pad] ?? [];
+  const link_W_K = padLinks_W_K(board, mesh, part, pad, connections, factors).map((g) => g * share);
+  return columns.map((column) => ({ column, link_W_K, lead_W_K: pad.lead_W_K * share, curve }));
+}
+
+/**
+ * From a pad to each layer of the mesh at its place, W/K. The face beneath: laminate about the land (a
+ * disc's constriction, 4 k a, Carslaw & Jaeger §8.2) and whatever tracks or pour join it there. Other
+ * layers: through a plated hole, in series with the joint to the copper there.
+ */
+function padLinks_W_K(
+  board: FieldBoard,
+  mesh: FieldMesh,
+  part: FieldPart,
+  pad: PadForm,
+  connections: readonly Connection[],
+  factors: BoardFactors,
+): Float64Array {
+  const laminate = LAMINATES[board.laminate];
+  const k_W_mK =
+    Math.sqrt(laminate.conductivityInPlane.value * laminate.conductivityThrough.value) * factors.laminate;
+  const land_m = Math.sqrt((pad.width_m * pad.height_m) / Math.PI);
+  const cell_m = Math.sqrt((mesh.dx_m * mesh.dy_m) / Math.PI);
+  const link = new Float64Array(mesh.nz);
+  const face = part.side === 'top' ? 0 : mesh.nz - 1;
+  link[face]! +=
+    4 * k_W_mK * land_m + (k_W_mK * pad.width_m * pad.height_m) / (board.thickness_m / (mesh.nz - 1));
+  if (pad.hole_m !== null) {
+    for (let k = 0; k < mesh.nz; k++)
+      link[k]! += 2 * k_W_mK * (board.thickness_m / mesh.nz) + 2 * k_W_mK * land_m;
+  }
+  for (const connection of connections) {
+    if (connection.kind === 'isolated') continue;
+    for (const number of connection.layers) {
+      const layer = board.copper[number - 1];
+      if (!layer) continue;
+      const foil_W_K = COPPER.conductivity.value * factors.copper * layer.thickness_m;
+      const into_W_K = copperJoint_W_K(
+        connection,
+        foil_W_K,
+        layerConductance_W_K(layer) * factors.copper,
+        land_m,
+        cell_m,
+      );
+      const distance_m = Math.abs(
+        layerDepth_m(board, number) - (part.side === 'top' ? 0 : board.thickness_m),
+      );
+      const barrel_W_K = throughHole_W_K(pad.hole_m, distance_m);
+      const k = mesh.layerOfCopper[number - 1]!;
+      link[k]! += barrel_W_K === Infinity ? into_W_K : 1 / (1 / into_W_K + 1 / barrel_W_K);
+    }
+  }
+  return link;
+}
+
+/** Via of a surface pad: one plated hole of this drill (common practice). */
+const VIA_m = 0.3e-3;
+
+function throughHole_W_K(hole_m: number | null, distance_m: number): number {
+  if (distance_m <= 0) return Infinity;
+  const bore_m = hole_m ?? VIA_m;
+  return (COPPER.conductivity.value * Math.PI * bore_m * COPPER.plating.value) / distance_m;
+}
+
+/** From a land or barrel into the copper of its own cell, W/K. */
+function copperJoint_W_K(
+  connection: Exclude<Connection, { kind: 'isolated' }>,
+  foil_W_K: number,
+  field_W_K: number,
+  land_m: number,
+  cell_m: number,
+): number {
+  const ring = Math.log(Math.max(1.2, (2 * cell_m) / land_m));
+  switch (connection.kind) {
+    case 'solid-plane':
+      return (2 * Math.PI * field_W_K) / ring;
+    case 'thermal-relief': {
+      const spokes_W_K = (connection.spokes * connection.spokeWidth_m * foil_W_K) / connection.spokeLength_m;
+      return 1 / (1 / spokes_W_K + ring / (2 * Math.PI * field_W_K));
+    }
+    case 'track':
+      // To the middle of the way that the track runs within reach of its laminate.
+      return (connection.count * connection.width_m * foil_W_K) / Math.max(1.5e-3, cell_m);
+  }
+}

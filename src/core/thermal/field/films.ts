@@ -1,0 +1,219 @@
+import { SHIELDS, SURFACE } from '../../materials/surfaces';
+import { jetField } from '../surface/jet';
+import { preheaterFilm_W_m2K } from '../surface/preheater';
+import { naturalFilm_W_m2K, radiantFilm_W_m2K, type Facing } from '../surface/stillAir';
+import { onBoard, type BodyPlace } from './attachments';
+import type { FieldMesh } from './mesh';
+import type { FieldFactors, FieldPart, Shield, Side, Stage } from './scenario';
+
+/**
+ * What meets one face, by column: hot air or a preheater (`hot`, W/K, with its temperature as a share
+ * `warmth` of the source's excess over ambient), and still air with radiation (`still`, W/K).
+ */
+export interface FaceFilms {
+  readonly hot_W_K: Float64Array;
+  readonly warmth: Float64Array;
+  readonly still_W_K: Float64Array;
+}
+
+/** The same for one body. */
+export interface BodyFilm {
+  hot_W_K: number;
+  warmth: number;
+  still_W_K: number;
+}
+
+const TABLE_FROM_K = 240;
+const TABLE_ROWS = 640;
+
+/** Still air and radiation against a face's temperature, tabulated once per run. */
+export class StillAir {
+  private readonly natural: Readonly<Record<Facing, Float64Array>>;
+  private readonly radiant: Float64Array;
+
+  constructor(ambient_K: number, length_m: number, factor: number) {
+    const table = (of: (surface_K: number) => number): Float64Array =>
+      Float64Array.from({ length: TABLE_ROWS }, (_, i) => factor * of(TABLE_FROM_K + i));
+    this.natural = {
+      up: table((t) => naturalFilm_W_m2K('up', t, ambient_K, length_m)),
+      down: table((t) => naturalFilm_W_m2K('down', t, ambient_K, length_m)),
+    };
+    this.radiant = table((t) => radiantFilm_W_m2K(SURFACE.maskEmissivity.value, t, ambient_K));
+  }
+
+  naturalAt(facing: Facing, surface_K: number): number {
+    return this.natural[facing][row(surface_K)]!;
+  }
+
+  radiantAt(surface_K: number): number {
+    return this.radiant[row(surface_K)]!;
+  }
+}
+
+const row = (surface_K: number): number =>
+  Math.min(TABLE_ROWS - 1, Math.max(0, Math.round(surface_K - TABLE_FROM_K)));
+
+/** Films of a whole run: laid anew at each stage, followed as faces warm. */
+export class Films {
+  readonly faces: Readonly<Record<Side, FaceFilms>>;
+  readonly bodies: BodyFilm[];
+  /** Forced film and warmth by column at the jet's face, before shields and bodies are taken off. */
+  private jet_W_m2K: Float64Array | null = null;
+  private readonly open: Readonly<Record<Side, Float64Array>>;
+  private readonly emit: Readonly<Record<Side, Float64Array>>;
+  private readonly still: StillAir;
+  private stage: Stage | null = null;
+
+  constructor(
+    private readonly mesh: FieldMesh,
+    private readonly bodyPlaces: readonly BodyPlace[],
+    private readonly parts: readonly FieldPart[],
+    private readonly shields: readonly Shield[],
+    private readonly ambient_K: number,
+    private readonly factors: FieldFactors,
+  ) {
+    const zeros = (): Float64Array => new Float64Array(mesh.columns);
+    const face = (): FaceFilms => ({ hot_W_K: zeros(), warmth: zeros(), still_W_K: zeros() });
+    this.faces = { top: face(), bottom: face() };
+    this.bodies = bodyPlaces.map(() => ({ hot_W_K: 0, warmth: 0, still_W_K: 0 }));
+    this.open = { top: this.openShare('top'), bottom: this.openShare('bottom') };
+    this.emit = { top: this.emissionShare('top'), bottom: this.emissionShare('bottom') };
+    const length_m = mesh.nx * mesh.dx_m;
+    const width_m = mesh.ny * mesh.dy_m;
+    this.still = new StillAir(ambient_K, (length_m * width_m) / (2 * (length_m + width_m)), factors.stillAir);
+  }
+
+  /** Lays the forced films of a stage; `follow` must be called after it. */
+  begin(stage: Stage): void {
+    this.stage = stage;
+    this.jet_W_m2K = null;
+    if (!stage.air) return;
+    const { mesh } = this;
+    const { jet, x_m, y_m, side } = stage.air;
+    const field = jetField({ ...jet, air_K: jet.air_K + this.factors.airOffset_K }, this.ambient_K);
+    const scale = this.factors.jet * SURFACE.jetFilm.value;
+    this.jet_W_m2K = new Float64Array(mesh.columns);
+    const { warmth } = this.faces[side];
+    for (let c = 0; c < mesh.columns; c++) {
+      const film = field(
+        ((c % mesh.nx) + 0.5) * mesh.dx_m - x_m,
+        (Math.floor(c / mesh.nx) + 0.5) * mesh.dy_m - y_m,
+      );
+      this.jet_W_m2K[c] = film.film_W_m2K * scale;
+      warmth[c] = film.warmth;
+    }
+  }
+
+  /** Sets every film for the faces' present temperatures (K, by column) and the bodies'. */
+  follow(top_K: Float64Array, bottom_K: Float64Array, bodies_K: Float64Array): void {
+    this.followFace('top', top_K);
+    this.followFace('bottom', bottom_K);
+    this.bodyPlaces.forEach((body, b) => this.followBody(body, b, bodies_K[b]!));
+  }
+
+  private followFace(side: Side, face_K: Float64Array): void {
+    const { mesh, stage, still, factors } = this;
+    const { hot_W_K, warmth, still_W_K } = this.faces[side];
+    const jet = stage?.air?.side === side ? this.jet_W_m2K : null;
+    const preheat = stage?.preheat?.side === side ? stage.preheat : null;
+    const open = this.open[side];
+    const emit = this.emit[side];
+    const area_m2 = mesh.dx_m * mesh.dy_m;
+    const facing: Facing = side === 'top' ? 'up' : 'down';
+    for (let c = 0; c < mesh.columns; c++) {
+      if (!mesh.inside[c]) continue;
+      const natural = still.naturalAt(facing, face_K[c]!);
+      const radiant = still.radiantAt(face_K[c]!) * emit[c]!;
+      let hot = 0;
+      if (jet) hot = jet[c]!;
+      if (preheat) {
+        hot = factors.preheat * preheaterFilm_W_m2K(preheat.kind, preheat.setpoint_K, face_K[c]!);
+        warmth[c] = 1;
+      }
+      // A forced film takes the place of natural convection; an emitter or a plate hides cold surroundings.
+      const quiet = preheat && preheat.kind !== 'convective' ? 0 : radiant;
+      const calm =
+        preheat?.kind === 'plate' ? 0 : Math.max(0, natural - (preheat?.kind === 'infrared' ? 0 : hot));
+      hot_W_K[c] = area_m2 * open[c]! * hot;
+      still_W_K[c] = area_m2 * (open[c]! * calm + quiet);
+    }
+  }
+
+  private followBody(body: BodyPlace, b: number, body_K: number): void {
+    const { stage, still } = this;
+    const part = this.parts[body.part]!;
+    const film = this.bodies[b]!;
+    const shield = this.shieldOver(part);
+    const open = shield ? SHIELDS[shield.kind].film.value : 1;
+    const emits = shield ? SHIELDS[shield.kind].emissivity.value / SURFACE.maskEmissivity.value : 1;
+    const surface_m2 = body.top_m2 + body.sides_m2;
+    // Small bodies lose heat a little faster than a plate: their own length stands for the board's.
+    const natural = still.naturalAt(part.side === 'top' ? 'up' : 'down', body_K);
+    const radiant = still.radiantAt(body_K) * emits;
+    let hot = 0;
+    film.warmth = 0;
+    const air = stage?.air;
+    if (air && air.side === part.side && this.jet_W_m2K) {
+      const { warmth } = this.faces[part.side];
+      for (const column of body.columns) {
+        hot += this.jet_W_m2K[column]! / body.columns.length;
+        film.warmth += warmth[column]! / body.columns.length;
+      }
+    }
+    film.hot_W_K = surface_m2 * open * hot;
+    film.still_W_K = surface_m2 * (open * Math.max(0, natural - hot) + radiant);
+    if (stage?.preheat && stage.preheat.side === part.side) {
+      // Hanging into the preheater: its film over the whole body.
+      film.hot_W_K =
+        surface_m2 * open * preheaterFilm_W_m2K(stage.preheat.kind, stage.preheat.setpoint_K, body_K);
+      film.warmth = 1;
+      film.still_W_K = 0;
+    }
+  }
+
+  /** What bodies and shields leave of the air at each column of a face. */
+  private openShare(side: Side): Float64Array {
+    const share = new Float64Array(this.mesh.columns).fill(1);
+    for (const shield of this.shields) {
+      if (shield.side === side) this.eachUnder(shield, (c) => (share[c]! *= SHIELDS[shield.kind].film.value));
+    }
+    return this.darkened(side, share);
+  }
+
+  private emissionShare(side: Side): Float64Array {
+    const share = new Float64Array(this.mesh.columns).fill(1);
+    for (const shield of this.shields) {
+      const left = SHIELDS[shield.kind].emissivity.value / SURFACE.maskEmissivity.value;
+      if (shield.side === side) this.eachUnder(shield, (c) => (share[c]! *= left));
+    }
+    return this.darkened(side, share);
+  }
+
+  /** A column is covered by as much of a body as the body's area has for each of its columns. */
+  private darkened(side: Side, share: Float64Array): Float64Array {
+    const cell_m2 = this.mesh.dx_m * this.mesh.dy_m;
+    for (const body of this.bodyPlaces) {
+      if (this.parts[body.part]!.side !== side) continue;
+      const covered = Math.min(1, body.top_m2 / (body.columns.length * cell_m2));
+      for (const column of body.columns) share[column]! *= 1 - covered;
+    }
+    return share;
+  }
+
+  private eachUnder(shield: Shield, visit: (column: number) => void): void {
+    const { mesh } = this;
+    for (let c = 0; c < mesh.columns; c++) {
+      const x_m = ((c % mesh.nx) + 0.5) * mesh.dx_m;
+      const y_m = (Math.floor(c / mesh.nx) + 0.5) * mesh.dy_m;
+      if (within(shield, x_m, y_m)) visit(c);
+    }
+  }
+
+  private shieldOver(part: FieldPart): Shield | undefined {
+    const middle = onBoard(part, 0, 0);
+    return this.shields.find((s) => s.side === part.side && within(s, middle.x_m, middle.y_m));
+  }
+}
+
+const within = (shield: Shield, x_m: number, y_m: number): boolean =>
+  x_m >= shield.from_m[0] && x_m <= shield.to_m[0] && y_m >= shield.from_m[1] && y_m <= shield.to_m[1];

@@ -1,0 +1,59 @@
+import { simulateField, type FieldOptions, type FieldRun } from './run';
+import type { FieldScenario } from './scenario';
+
+/** Rise above ambient per kelvin of each source's excess, at the times in `time_s`; one row per place. */
+export interface UnitResponses {
+  readonly ambient_K: number;
+  readonly time_s: Float64Array;
+  readonly places: readonly { readonly ref: string; readonly pad: string | null }[];
+  readonly air: readonly Float64Array[];
+  readonly preheat: readonly Float64Array[];
+}
+
+/** Excess that the unit runs are made with; large against rounding, small against nothing: they are linear. */
+const EXCESS_K = 100;
+
+/**
+ * Two linear runs of one schedule, one for each source. With airflow, stand-off, shields and timing as
+ * they are, any pair of source temperatures is then a sum of the two. Linearity is broken by radiation
+ * and natural convection (held as they stand at `filmsAt_K`) and by melting (left out): what is chosen
+ * from a superposition has to be verified with one full run.
+ */
+export function unitResponses(
+  scenario: FieldScenario,
+  filmsAt_K: number,
+  options: Pick<FieldOptions, 'pitch_m' | 'layers' | 'step_s' | 'factors'> = {},
+): UnitResponses {
+  const { ambient_K } = scenario;
+  const run = (air: number, preheat: number): FieldRun =>
+    simulateField(scenario, {
+      ...options,
+      step_s: options.step_s ?? 1,
+      linearAt_K: filmsAt_K,
+      sourcesAt_K: { air: ambient_K + air, preheat: ambient_K + preheat },
+    });
+  const air = run(EXCESS_K, 0);
+  const preheat = run(0, EXCESS_K);
+  const rises = (of: FieldRun): Float64Array[] =>
+    [...of.pads, ...of.bodies].map(({ history_K }) => history_K.map((t) => (t - ambient_K) / EXCESS_K));
+  return {
+    ambient_K,
+    time_s: air.time_s,
+    places: [
+      ...air.pads.map(({ ref, pad }) => ({ ref, pad })),
+      ...air.bodies.map(({ ref }) => ({ ref, pad: null })),
+    ],
+    air: rises(air),
+    preheat: rises(preheat),
+  };
+}
+
+/** Temperatures of every place under a pair of source temperatures, K. */
+export function superpose(responses: UnitResponses, air_K: number, preheat_K: number): Float64Array[] {
+  const { ambient_K, air, preheat } = responses;
+  const airExcess_K = air_K - ambient_K;
+  const preheatExcess_K = preheat_K - ambient_K;
+  return air.map((row, place) =>
+    row.map((rise, i) => ambient_K + airExcess_K * rise + preheatExcess_K * preheat[place]![i]!),
+  );
+}

@@ -1,0 +1,311 @@
+import type { EnergyAccount } from '../network/integrate';
+import { attach, type Attachments } from './attachments';
+import { Films } from './films';
+import { fieldMesh, layersFor, type FieldMesh } from './mesh';
+import { NOMINAL_FIELD, ramped_K, type FieldFactors, type FieldScenario, type Stage } from './scenario';
+import { FIELD } from './settings';
+import { FieldSolver } from './solver';
+import { Watch, type BoardWatch, type BodyWatch, type PadWatch } from './watch';
+
+export interface FieldOptions {
+  readonly pitch_m?: number | undefined;
+  readonly layers?: number | undefined;
+  /** Given, every step is this long; else steps follow the error estimate. */
+  readonly step_s?: number | undefined;
+  readonly tolerance_K?: number | undefined;
+  readonly factors?: FieldFactors | undefined;
+  /** Snapshots of both faces, spread evenly over the run. */
+  readonly frames?: number | undefined;
+  /** No melting, and films held as they stand at this temperature: everything is linear in the sources. */
+  readonly linearAt_K?: number | undefined;
+  /** Holds both sources at these temperatures while films stay as the stages have them: a unit response. */
+  readonly sourcesAt_K?: { readonly air: number; readonly preheat: number } | undefined;
+  /** Asked after each step; true ends the run there. */
+  readonly stopWhen?: ((time_s: number, watch: Watch) => boolean) | undefined;
+}
+
+export interface Frame {
+  readonly time_s: number;
+  /** By column, °K. */
+  readonly top_K: Float32Array;
+  readonly bottom_K: Float32Array;
+}
+
+export interface PadRun extends PadWatch {
+  readonly ref: string;
+  readonly pad: string;
+  /** Coldest spot at the times of the run. */
+  readonly history_K: Float64Array;
+}
+
+export interface BodyRun extends BodyWatch {
+  readonly ref: string;
+  readonly limit_K: number;
+  readonly rampLimit_K_s: number;
+  readonly history_K: Float64Array;
+}
+
+/** A board-scale run: histories at the times in `time_s`, and what each place went through. */
+export interface FieldRun {
+  readonly outcome: 'done' | 'stopped' | 'not-converged';
+  readonly time_s: Float64Array;
+  readonly pads: readonly PadRun[];
+  readonly bodies: readonly BodyRun[];
+  readonly board: BoardWatch;
+  readonly energy: EnergyAccount;
+  readonly frames: readonly Frame[];
+  readonly mesh: Pick<FieldMesh, 'nx' | 'ny' | 'nz' | 'inside'>;
+  readonly steps: number;
+}
+
+export interface FieldProgress {
+  readonly time_s: number;
+  readonly duration_s: number;
+}
+
+/** Steps between two yields: about ten milliseconds of work on a 2 mm grid. */
+const YIELD_STEPS = 20;
+
+/** A whole run in one go. */
+export function simulateField(scenario: FieldScenario, options: FieldOptions = {}): FieldRun {
+  const steps = runField(scenario, options);
+  let next = steps.next();
+  while (!next.done) next = steps.next();
+  return next.value;
+}
+
+/**
+ * Runs a board through its stages, yielding as it goes; a caller cancels by asking no further.
+ * Throws on a mesh of more cells than the settings allow; a temperature that is not finite ends the
+ * run as not converged.
+ */
+export function* runField(
+  scenario: FieldScenario,
+  options: FieldOptions = {},
+): Generator<FieldProgress, FieldRun> {
+  const factors = options.factors ?? NOMINAL_FIELD;
+  const mesh = fieldMesh(
+    scenario.board,
+    options.pitch_m ?? FIELD.pitch_m,
+    options.layers ?? layersFor(scenario.board),
+    factors,
+  );
+  if (mesh.columns * mesh.nz > FIELD.maxCells) {
+    throw new Error(`the grid would have ${mesh.columns * mesh.nz} cells; ${FIELD.maxCells} are allowed`);
+  }
+  const attached = attach(scenario.board, mesh, scenario.parts, factors);
+  const films = new Films(
+    mesh,
+    attached.bodies,
+    scenario.parts,
+    scenario.shields,
+    scenario.ambient_K,
+    factors,
+  );
+  const solver = new FieldSolver(mesh, attached, films, scenario.ambient_K, options.linearAt_K === undefined);
+  const watch = new Watch(solver, scenario.board, scenario.ambient_K);
+  const duration_s = scenario.stages.reduce((sum, stage) => sum + stage.duration_s, 0);
+  const record = new History(attached, solver, duration_s, options.frames ?? 0);
+  const refresh =
+    options.linearAt_K === undefined
+      ? new Refresh(solver, films)
+      : new Frozen(solver, films, options.linearAt_K);
+
+  let time_s = 0;
+  let steps = 0;
+  let outcome: FieldRun['outcome'] = 'done';
+  record.add(0);
+  run: for (const stage of scenario.stages) {
+    films.begin(stage);
+    refresh.now();
+    let at_s = 0;
+    let step_s = options.step_s ?? FIELD.firstStep_s;
+    while (at_s < stage.duration_s - 1e-9) {
+      const taken_s = Math.min(step_s, stage.duration_s - at_s);
+      const { top_K, bottom_K } = sources(
+        scenario,
+        stage,
+        (at_s + taken_s) / stage.duration_s,
+        factors,
+        options.sourcesAt_K,
+      );
+      const error_K = solver.step(taken_s, top_K, bottom_K);
+      at_s += taken_s;
+      time_s += taken_s;
+      steps++;
+      if (!Number.isFinite(error_K)) {
+        outcome = 'not-converged';
+        break run;
+      }
+      watch.follow(time_s, taken_s);
+      record.add(time_s);
+      if (options.stopWhen?.(time_s, watch)) {
+        outcome = 'stopped';
+        break run;
+      }
+      refresh.maybe();
+      if (options.step_s === undefined) step_s = nextStep_s(step_s, error_K, options.tolerance_K);
+      if (steps % YIELD_STEPS === 0) yield { time_s, duration_s };
+    }
+  }
+  return {
+    outcome,
+    ...record.done(scenario, watch),
+    board: watch.board,
+    energy: account(solver),
+    mesh,
+    steps,
+  };
+}
+
+/** Doubles or halves: each new length costs one factoring, so lengths are few. */
+function nextStep_s(step_s: number, error_K: number, tolerance_K: number = FIELD.tolerance_K): number {
+  if (error_K > tolerance_K) return Math.max(FIELD.minStep_s, step_s / 2);
+  if (error_K < tolerance_K / 4) return Math.min(FIELD.maxStep_s, step_s * 2);
+  return step_s;
+}
+
+/** Source temperature at each face; a face without one is given the ambient. */
+function sources(
+  scenario: FieldScenario,
+  stage: Stage,
+  share: number,
+  factors: FieldFactors,
+  held_K: FieldOptions['sourcesAt_K'],
+): { top_K: number; bottom_K: number } {
+  const at = { top: scenario.ambient_K, bottom: scenario.ambient_K };
+  const { air, preheat } = stage;
+  if (preheat) {
+    at[preheat.side] = held_K?.preheat ?? ramped_K(preheat.setpoint_K, preheat.endSetpoint_K, share);
+  }
+  if (air) at[air.side] = held_K?.air ?? ramped_K(air.jet.air_K, air.endAir_K, share) + factors.airOffset_K;
+  return { top_K: at.top, bottom_K: at.bottom };
+}
+
+/** Films follow the faces once these have moved far enough. */
+class Refresh {
+  private readonly seen_K: Float64Array;
+
+  constructor(
+    private readonly solver: FieldSolver,
+    private readonly films: Films,
+  ) {
+    this.seen_K = new Float64Array(solver.top_K.length);
+  }
+
+  now(): void {
+    const { solver } = this;
+    this.films.follow(solver.top_K, solver.bottom_K, solver.bodies_K);
+    this.seen_K.set(solver.top_K);
+    solver.filmsChanged();
+  }
+
+  maybe(): void {
+    const { top_K } = this.solver;
+    for (let c = 0; c < top_K.length; c++) {
+      if (Math.abs(top_K[c]! - this.seen_K[c]!) > FIELD.filmRefresh_K) {
+        this.now();
+        return;
+      }
+    }
+  }
+}
+
+/** Films stay as they are at one temperature. */
+class Frozen {
+  constructor(
+    private readonly solver: FieldSolver,
+    private readonly films: Films,
+    private readonly at_K: number,
+  ) {}
+
+  now(): void {
+    const { solver } = this;
+    const face_K = new Float64Array(solver.mesh.columns).fill(this.at_K);
+    this.films.follow(
+      face_K,
+      face_K,
+      solver.bodies_K.map(() => this.at_K),
+    );
+    solver.filmsChanged();
+  }
+
+  maybe(): void {
+    // Linear on purpose.
+  }
+}
+
+function account(solver: FieldSolver): EnergyAccount {
+  const { in_J, lost_J } = solver.energy;
+  const stored_J = solver.stored_J();
+  const scale = Math.max(Math.abs(in_J), Math.abs(stored_J), Math.abs(lost_J), 1e-30);
+  return { in_J, lost_J, stored_J, relativeResidual: Math.abs(in_J - stored_J - lost_J) / scale };
+}
+
+/** Keeps histories and frames in buffers made before the run. */
+class History {
+  private readonly time_s: Float64Array;
+  private readonly pads: Float64Array[];
+  private readonly bodies: Float64Array[];
+  private readonly frames: Frame[] = [];
+  private rows = 0;
+  private next_s = 0;
+
+  constructor(
+    private readonly attached: Attachments,
+    private readonly solver: FieldSolver,
+    private readonly duration_s: number,
+    private readonly frameCount: number,
+  ) {
+    const rows = FIELD.historyRows + 2;
+    this.time_s = new Float64Array(rows);
+    this.pads = attached.pads.map(() => new Float64Array(rows));
+    this.bodies = attached.bodies.map(() => new Float64Array(rows));
+  }
+
+  add(time_s: number): void {
+    const { solver, attached } = this;
+    if (time_s < this.next_s && time_s < this.duration_s - 1e-9) return;
+    this.next_s = time_s + this.duration_s / FIELD.historyRows;
+    const row = this.rows++;
+    this.time_s[row] = time_s;
+    for (let p = 0; p < this.pads.length; p++) {
+      let coldest_K = Infinity;
+      for (const s of attached.pads[p]!.spots) {
+        coldest_K = Math.min(coldest_K, solver.solder.temperature_K[s]!);
+      }
+      this.pads[p]![row] = coldest_K;
+    }
+    for (let b = 0; b < this.bodies.length; b++) this.bodies[b]![row] = solver.bodies_K[b]!;
+    const due =
+      this.frameCount > 0 && time_s >= (this.frames.length * this.duration_s) / this.frameCount - 1e-9;
+    if (due) {
+      this.frames.push({
+        time_s,
+        top_K: Float32Array.from(solver.top_K),
+        bottom_K: Float32Array.from(solver.bottom_K),
+      });
+    }
+  }
+
+  done(scenario: FieldScenario, watch: Watch): Pick<FieldRun, 'time_s' | 'pads' | 'bodies' | 'frames'> {
+    const { attached, rows } = this;
+    return {
+      time_s: this.time_s.slice(0, rows),
+      pads: attached.pads.map((pad, p) => ({
+        ref: scenario.parts[pad.part]!.ref,
+        pad: pad.pad,
+        ...watch.pads[p]!,
+        history_K: this.pads[p]!.slice(0, rows),
+      })),
+      bodies: attached.bodies.map((body, b) => ({
+        ref: scenario.parts[body.part]!.ref,
+        limit_K: body.limit_K,
+        rampLimit_K_s: body.ramp_K_s,
+        ...watch.bodies[b]!,
+        history_K: this.bodies[b]!.slice(0, rows),
+      })),
+      frames: this.frames,
+    };
+  }
+}

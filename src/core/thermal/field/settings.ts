@@ -1,0 +1,20 @@
+/** Numerical choices of the board-scale model, each with its reason. */
+export const FIELD = {
+  /** Cells of this size put the melt of a 0.5 mm pitch pack within a few per cent of 1 mm cells. */
+  pitch_m: 2e-3,
+  /** Faces and middle at least; boards with three to six copper layers take a layer for each of them. */
+  layers: 3,
+  mostLayers: 6,
+  firstStep_s: 0.1,
+  maxStep_s: 2,
+  minStep_s: 0.02,
+  /** Second difference of the hottest-moving cell; the first-order step's own error is half of it. */
+  tolerance_K: 1.5,
+  /** Films are worked out again once a face has moved this far: natural convection moves by 2 % over it. */
+  filmRefresh_K: 8,
+  /** A cooler place spends no dose worth a sum: at 170 °C standard FR-4 would last for days. */
+  doseFloor_K: 443.15,
+  /** Rows of history kept over a run, at least. */
+  historyRows: 400,
+  maxCells: 400_000,
+} as const;

@@ -1,0 +1,392 @@
+import { SolderState, solveDense, type SolderColumn } from './columns';
+import type { Attachments } from './attachments';
+import type { FaceFilms, Films } from './films';
+import type { FieldMesh } from './mesh';
+
+/** Energy since the start, J. */
+export interface FieldEnergy {
+  in_J: number;
+  lost_J: number;
+}
+
+/**
+ * Time stepping of the board: first order in time, unconditionally stable, in delta form with the
+ * operator factored by direction, (C + dt Kx) C⁻¹ (C + dt Ky) C⁻¹ (C + dt Kz) ΔT = dt (q − K T)
+ * (approximate factorisation: Douglas & Gunn, Numerische Mathematik 6, 1964; Beam & Warming 1976). In delta form a steady
+ * state does not depend on the step. The through-thickness factor comes last and holds films, solder
+ * and leads, so heat is conserved to rounding. Bodies are tied in by a prediction of their temperature;
+ * what their links then carry is what they store.
+ * All buffers are made once; a step allocates nothing.
+ */
+export class FieldSolver {
+  readonly temperature_K: Float64Array;
+  readonly solder: SolderState;
+  readonly bodies_K: Float64Array;
+  readonly energy: FieldEnergy = { in_J: 0, lost_J: 0 };
+  /** Views of the two faces. */
+  readonly top_K: Float64Array;
+  readonly bottom_K: Float64Array;
+  private readonly change_K: Float64Array;
+  /** One over each pivot, and what a neighbour's value is carried with, by direction. */
+  private readonly inverseX: Float64Array;
+  private readonly inverseY: Float64Array;
+  private readonly inverseZ: Float64Array;
+  private readonly carryX: Float64Array;
+  private readonly carryY: Float64Array;
+  private readonly carryZ: Float64Array;
+  private readonly bodyLink_W_K: Float64Array;
+  private readonly predicted_K: Float64Array;
+  private readonly solderColumns: readonly SolderColumn[];
+  private readonly bodyOfSpot: Int32Array;
+  private readonly dense: Float64Array;
+  private readonly rhs: Float64Array;
+  private readonly heat_J: Float64Array;
+  private readonly columnRhs: Float64Array;
+  private lastStep_s = 0;
+  private lastMove_K = 0;
+  private factored_s = 0;
+  private filmsMoved = true;
+
+  constructor(
+    readonly mesh: FieldMesh,
+    readonly attached: Attachments,
+    private readonly films: Films,
+    private readonly ambient_K: number,
+    melts = true,
+  ) {
+    const { columns, nz } = mesh;
+    const cells = columns * nz;
+    this.temperature_K = new Float64Array(cells).fill(ambient_K);
+    this.top_K = this.temperature_K.subarray(0, columns);
+    this.bottom_K = this.temperature_K.subarray((nz - 1) * columns);
+    this.change_K = new Float64Array(cells);
+    this.inverseX = new Float64Array(cells);
+    this.inverseY = new Float64Array(cells);
+    this.inverseZ = new Float64Array(cells);
+    this.carryX = new Float64Array(cells);
+    this.carryY = new Float64Array(cells);
+    this.carryZ = new Float64Array(cells);
+    this.bodyLink_W_K = new Float64Array(cells);
+    this.solder = new SolderState(attached.spots, ambient_K, melts);
+    this.bodies_K = new Float64Array(attached.bodies.length).fill(ambient_K);
+    this.predicted_K = new Float64Array(attached.bodies.length);
+    this.bodyOfSpot = new Int32Array(attached.spots.length);
+    attached.bodies.forEach((body, b) => {
+      for (const spot of body.spots) this.bodyOfSpot[spot] = b;
+      for (const column of body.columns)
+        this.bodyLink_W_K[body.faceLayer * columns + column]! += body.gap_W_K;
+    });
+    const byColumn = new Map<number, number[]>();
+    attached.spots.forEach((spot, s) => {
+      byColumn.set(spot.column, [...(byColumn.get(spot.column) ?? []), s]);
+    });
+    this.solderColumns = [...byColumn].map(([column, spots]) => ({ column, spots }));
+    const most = nz + Math.max(0, ...this.solderColumns.map((c) => c.spots.length));
+    this.dense = new Float64Array(most * most);
+    this.rhs = new Float64Array(most);
+    this.columnRhs = new Float64Array(this.solderColumns.length * nz);
+    this.heat_J = new Float64Array(most);
+  }
+
+  /** Tells that films have been laid or followed anew. */
+  filmsChanged(): void {
+    this.filmsMoved = true;
+  }
+
+  /**
+   * Takes one step under sources at `hot_K` by face; returns the second difference of the cell that
+   * changed its pace most, K.
+   */
+  step(step_s: number, hotTop_K: number, hotBottom_K: number): number {
+    if (step_s !== this.factored_s) this.factorInPlane(step_s);
+    if (step_s !== this.factored_s || this.filmsMoved) this.factorThrough(step_s);
+    this.factored_s = step_s;
+    this.filmsMoved = false;
+    this.predictBodies(step_s, hotTop_K, hotBottom_K);
+    this.layResidual(step_s, hotTop_K, hotBottom_K);
+    this.solveX();
+    this.solveY();
+    this.solveZ();
+    for (let i = 0; i < this.solderColumns.length; i++) this.solveColumn(i, step_s);
+    const pace = this.lastStep_s > 0 ? step_s / this.lastStep_s : 0;
+    const before_K = this.lastMove_K;
+    this.accept(step_s, hotTop_K, hotBottom_K);
+    this.lastStep_s = step_s;
+    return Math.abs(this.lastMove_K - pace * before_K);
+  }
+
+  /** Heat held above the start, J. */
+  stored_J(): number {
+    const { mesh, temperature_K, ambient_K, solder, attached } = this;
+    let sum = 0;
+    for (let c = 0; c < temperature_K.length; c++) {
+      sum += mesh.capacity_J_K[c]! * (temperature_K[c]! - ambient_K);
+    }
+    for (let s = 0; s < solder.enthalpy_J.length; s++) {
+      const curve = attached.spots[s]!.curve;
+      sum += solder.enthalpy_J[s]! - (curve.offset[0] + curve.slope[0] * ambient_K);
+    }
+    attached.bodies.forEach((body, b) => (sum += body.capacity_J_K * (this.bodies_K[b]! - ambient_K)));
+    return sum;
+  }
+
+  private factorInPlane(step_s: number): void {
+    const { mesh, inverseX, inverseY, carryX, carryY } = this;
+    const { capacity_J_K, linkX_W_K, linkY_W_K, nx } = mesh;
+    const cells = capacity_J_K.length;
+    for (let c = 0; c < cells; c++) {
+      const link = step_s * linkX_W_K[c]!;
+      const back = c > 0 ? step_s * linkX_W_K[c - 1]! : 0;
+      const carried = c > 0 ? carryX[c - 1]! : 0;
+      inverseX[c] = 1 / (capacity_J_K[c]! + link + back - back * carried);
+      carryX[c] = link * inverseX[c]!;
+    }
+    // A layer's last row has no link onward, so layers follow each other without a break.
+    for (let c = 0; c < cells; c++) {
+      const link = step_s * linkY_W_K[c]!;
+      const back = c >= nx ? step_s * linkY_W_K[c - nx]! : 0;
+      const carried = c >= nx ? carryY[c - nx]! : 0;
+      inverseY[c] = 1 / (capacity_J_K[c]! + link + back - back * carried);
+      carryY[c] = link * inverseY[c]!;
+    }
+  }
+
+  /** What films, a body's gap and capacity put on the diagonal of a cell, J/K. */
+  private diagonal(c: number, k: number, column: number, step_s: number): number {
+    const { mesh, films } = this;
+    const { linkZ_W_K, columns, nz } = mesh;
+    let sum = this.bodyLink_W_K[c]!;
+    if (k > 0) sum += linkZ_W_K[c - columns]!;
+    if (k < nz - 1) sum += linkZ_W_K[c]!;
+    if (k === 0) sum += films.faces.top.hot_W_K[column]! + films.faces.top.still_W_K[column]!;
+    if (k === nz - 1) sum += films.faces.bottom.hot_W_K[column]! + films.faces.bottom.still_W_K[column]!;
+    return mesh.capacity_J_K[c]! + step_s * sum;
+  }
+
+  private factorThrough(step_s: number): void {
+    const { mesh, inverseZ, carryZ } = this;
+    const { linkZ_W_K, columns, nz } = mesh;
+    for (let k = 0; k < nz; k++) {
+      for (let column = 0; column < columns; column++) {
+        const c = k * columns + column;
+        const back = k > 0 ? step_s * linkZ_W_K[c - columns]! * carryZ[c - columns]! : 0;
+        inverseZ[c] = 1 / (this.diagonal(c, k, column, step_s) - back);
+        carryZ[c] = k < nz - 1 ? step_s * linkZ_W_K[c]! * inverseZ[c]! : 0;
+      }
+    }
+  }
+
+  /** Each body's temperature at the end of the step if its surroundings keep their pace. */
+  private predictBodies(step_s: number, hotTop_K: number, hotBottom_K: number): void {
+    const { attached, mesh, temperature_K, change_K, solder, films, ambient_K } = this;
+    const pace = this.lastStep_s > 0 ? step_s / this.lastStep_s : 0;
+    attached.bodies.forEach((body, b) => {
+      const film = films.bodies[b]!;
+      const hot_K = body.faceLayer === 0 ? hotTop_K : hotBottom_K;
+      let conductance = film.hot_W_K + film.still_W_K;
+      let flow = film.hot_W_K * this.airAt(hot_K, film.warmth) + film.still_W_K * ambient_K;
+      for (const s of body.spots) {
+        const g = attached.spots[s]!.lead_W_K;
+        const now_K = solder.temperature_K[s]!;
+        conductance += g;
+        flow += g * (now_K + pace * (now_K - solder.before_K[s]!));
+      }
+      for (const column of body.columns) {
+        const c = body.faceLayer * mesh.columns + column;
+        conductance += body.gap_W_K;
+        flow += body.gap_W_K * (temperature_K[c]! + pace * change_K[c]!);
+      }
+      this.predicted_K[b] =
+        (body.capacity_J_K * this.bodies_K[b]! + step_s * flow) / (body.capacity_J_K + step_s * conductance);
+    });
+  }
+
+  private airAt(hot_K: number, warmth: number): number {
+    return this.ambient_K + warmth * (hot_K - this.ambient_K);
+  }
+
+  /** Puts dt (q − K T) into `change_K`. */
+  private layResidual(step_s: number, hotTop_K: number, hotBottom_K: number): void {
+    const { mesh, temperature_K: t, change_K: r, films, attached, solder } = this;
+    const { linkX_W_K, linkY_W_K, linkZ_W_K, nx, columns, nz } = mesh;
+    const cells = t.length;
+    let fromLeft_W = 0;
+    for (let c = 0; c < cells; c++) {
+      const here_K = t[c]!;
+      const toRight_W = c + 1 < cells ? linkX_W_K[c]! * (here_K - t[c + 1]!) : 0;
+      let sum_W = fromLeft_W - toRight_W;
+      fromLeft_W = toRight_W;
+      if (c + nx < cells) sum_W += linkY_W_K[c]! * (t[c + nx]! - here_K);
+      if (c >= nx) sum_W += linkY_W_K[c - nx]! * (t[c - nx]! - here_K);
+      if (c + columns < cells) sum_W += linkZ_W_K[c]! * (t[c + columns]! - here_K);
+      if (c >= columns) sum_W += linkZ_W_K[c - columns]! * (t[c - columns]! - here_K);
+      r[c] = step_s * sum_W;
+    }
+    this.layFace(films.faces.top, 0, step_s, hotTop_K);
+    this.layFace(films.faces.bottom, (nz - 1) * columns, step_s, hotBottom_K);
+    for (let b = 0; b < attached.bodies.length; b++) {
+      const body = attached.bodies[b]!;
+      for (const column of body.columns) {
+        const c = body.faceLayer * columns + column;
+        r[c]! += step_s * body.gap_W_K * (this.predicted_K[b]! - t[c]!);
+      }
+    }
+    for (let s = 0; s < attached.spots.length; s++) {
+      const spot = attached.spots[s]!;
+      for (let k = 0; k < nz; k++) {
+        const c = k * columns + spot.column;
+        r[c]! += step_s * spot.link_W_K[k]! * (solder.temperature_K[s]! - t[c]!);
+      }
+    }
+  }
+
+  private layFace(film: FaceFilms, base: number, step_s: number, hot_K: number): void {
+    const { temperature_K: t, change_K: r, ambient_K } = this;
+    const { hot_W_K, warmth, still_W_K } = film;
+    const excess_K = hot_K - ambient_K;
+    for (let column = 0; column < this.mesh.columns; column++) {
+      const rise_K = t[base + column]! - ambient_K;
+      const hot_W = hot_W_K[column]! * (warmth[column]! * excess_K - rise_K);
+      r[base + column]! += step_s * (hot_W - still_W_K[column]! * rise_K);
+    }
+  }
+
+  /** Rows follow each other without a break: a link that leaves the board is zero and parts them. */
+  private solveX(): void {
+    const { change_K: w, inverseX, carryX } = this;
+    const cells = w.length;
+    let last = w[0]!;
+    for (let c = 1; c < cells; c++) {
+      last = w[c]! + carryX[c - 1]! * last;
+      w[c] = last;
+    }
+    last = 0;
+    for (let c = cells - 1; c >= 0; c--) {
+      last = w[c]! * inverseX[c]! + carryX[c]! * last;
+      w[c] = last;
+    }
+  }
+
+  private solveY(): void {
+    const { change_K: w, inverseY, carryY } = this;
+    const { capacity_J_K, nx } = this.mesh;
+    const cells = w.length;
+    for (let c = 0; c < nx; c++) w[c]! *= capacity_J_K[c]!;
+    for (let c = nx; c < cells; c++) w[c] = w[c]! * capacity_J_K[c]! + carryY[c - nx]! * w[c - nx]!;
+    for (let c = cells - 1; c >= cells - nx; c--) w[c]! *= inverseY[c]!;
+    for (let c = cells - nx - 1; c >= 0; c--) w[c] = w[c]! * inverseY[c]! + carryY[c]! * w[c + nx]!;
+  }
+
+  /** Every column as if it had no solder; the right-hand sides of those that do are put aside first. */
+  private solveZ(): void {
+    const { change_K: w, inverseZ, carryZ, solderColumns, columnRhs } = this;
+    const { capacity_J_K, columns, nz } = this.mesh;
+    const cells = w.length;
+    for (let i = 0; i < solderColumns.length; i++) {
+      for (let k = 0; k < nz; k++) {
+        const c = k * columns + solderColumns[i]!.column;
+        columnRhs[i * nz + k] = capacity_J_K[c]! * w[c]!;
+      }
+    }
+    for (let c = 0; c < columns; c++) w[c]! *= capacity_J_K[c]!;
+    for (let c = columns; c < cells; c++) {
+      w[c] = w[c]! * capacity_J_K[c]! + carryZ[c - columns]! * w[c - columns]!;
+    }
+    for (let c = cells - 1; c >= cells - columns; c--) w[c]! *= inverseZ[c]!;
+    for (let c = cells - columns - 1; c >= 0; c--) {
+      w[c] = w[c]! * inverseZ[c]! + carryZ[c]! * w[c + columns]!;
+    }
+  }
+
+  /** Layers and solder of one column together; phases are guessed, solved and corrected until they hold. */
+  private solveColumn(index: number, step_s: number): void {
+    const { column, spots } = this.solderColumns[index]!;
+    const { mesh, change_K, dense, rhs, heat_J, solder, attached } = this;
+    const { nz, columns, linkZ_W_K } = mesh;
+    const m = nz + spots.length;
+    for (let i = 0; i < spots.length; i++) solder.before_K[spots[i]!] = solder.temperature_K[spots[i]!]!;
+    for (let pass = 0; pass < 12; pass++) {
+      dense.fill(0, 0, m * m);
+      for (let k = 0; k < nz; k++) {
+        const c = k * columns + column;
+        dense[k * m + k] = this.diagonal(c, k, column, step_s);
+        if (k > 0) dense[k * m + k - 1] = -step_s * linkZ_W_K[c - columns]!;
+        rhs[k] = this.columnRhs[index * nz + k]!;
+      }
+      for (let i = 0; i < spots.length; i++) {
+        const s = spots[i]!;
+        const spot = attached.spots[s]!;
+        const row = nz + i;
+        const at_K = solder.before_K[s]!;
+        const body_K = this.predicted_K[this.bodyOfSpot[s]!]!;
+        let sum = spot.lead_W_K;
+        let flow = spot.lead_W_K * (body_K - at_K);
+        for (let k = 0; k < nz; k++) {
+          const g = spot.link_W_K[k]!;
+          sum += g;
+          flow += g * (this.temperature_K[k * columns + column]! - at_K);
+          dense[row * m + k] = -step_s * g;
+          dense[k * m + k]! += step_s * g;
+        }
+        dense[row * m + row] = solder.slope(s) + step_s * sum;
+        rhs[row] = step_s * flow - (solder.heatAt(s, at_K) - solder.enthalpy_J[s]!);
+      }
+      solveDense(dense, rhs, m);
+      let settled = true;
+      for (let i = 0; i < spots.length; i++) {
+        const s = spots[i]!;
+        solder.temperature_K[s] = solder.before_K[s]! + rhs[nz + i]!;
+        // On the line that was solved with: a phase corrected after the last pass then costs no heat.
+        heat_J[i] = solder.heatAt(s, solder.temperature_K[s]!);
+        if (solder.correct(s, solder.temperature_K[s]!)) settled = false;
+      }
+      if (settled) break;
+    }
+    for (let k = 0; k < nz; k++) change_K[k * columns + column] = rhs[k]!;
+    for (let i = 0; i < spots.length; i++) solder.enthalpy_J[spots[i]!] = heat_J[i]!;
+  }
+
+  private accept(step_s: number, hotTop_K: number, hotBottom_K: number): void {
+    const { mesh, temperature_K: t, change_K: w, films, attached, solder, ambient_K, energy } = this;
+    const { columns, nz } = mesh;
+    let largest = 0;
+    for (let c = 0; c < t.length; c++) {
+      const moved_K = w[c]!;
+      t[c]! += moved_K;
+      const size_K = Math.abs(moved_K);
+      // Written so that a value that is not a number is kept, not lost.
+      if (!(size_K <= largest)) largest = size_K;
+    }
+    let in_W = 0;
+    let lost_W = 0;
+    for (let face = 0; face < 2; face++) {
+      const film = face === 0 ? films.faces.top : films.faces.bottom;
+      const base = face === 0 ? 0 : (nz - 1) * columns;
+      const excess_K = (face === 0 ? hotTop_K : hotBottom_K) - ambient_K;
+      for (let column = 0; column < columns; column++) {
+        const rise_K = t[base + column]! - ambient_K;
+        in_W += film.hot_W_K[column]! * (film.warmth[column]! * excess_K - rise_K);
+        lost_W += film.still_W_K[column]! * rise_K;
+      }
+    }
+    for (let b = 0; b < attached.bodies.length; b++) {
+      const body = attached.bodies[b]!;
+      const film = films.bodies[b]!;
+      const held_K = this.predicted_K[b]!;
+      const hot_K = body.faceLayer === 0 ? hotTop_K : hotBottom_K;
+      const heated_W = film.hot_W_K * (this.airAt(hot_K, film.warmth) - held_K);
+      const cooled_W = film.still_W_K * (held_K - ambient_K);
+      let flow_W = heated_W - cooled_W;
+      for (const s of body.spots) flow_W += attached.spots[s]!.lead_W_K * (solder.temperature_K[s]! - held_K);
+      for (const column of body.columns) {
+        flow_W += body.gap_W_K * (t[body.faceLayer * columns + column]! - held_K);
+      }
+      this.bodies_K[b]! += (step_s * flow_W) / body.capacity_J_K;
+      in_W += heated_W;
+      lost_W += cooled_W;
+    }
+    energy.in_J += step_s * in_W;
+    energy.lost_J += step_s * lost_W;
+    this.lastMove_K = largest;
+  }
+}

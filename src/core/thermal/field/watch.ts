@@ -1,0 +1,213 @@
+import { LAMINATES } from '../../materials/laminates';
+import { bowOfGradient, bowOfMismatch } from '../warp';
+import { doseRate_1_s, laminateEndurance, padEndurance, type Endurance } from '../dose';
+import type { FieldBoard } from './mesh';
+import type { FieldSolver } from './solver';
+import { FIELD } from './settings';
+
+/** What one pad went through. */
+export interface PadWatch {
+  solidus_s: number | null;
+  liquidus_s: number | null;
+  fullMelt_s: number | null;
+  peak_K: number;
+  aboveLiquidus_s: number;
+  dose: number;
+}
+
+export interface BodyWatch {
+  peak_K: number;
+  maxRamp_K_s: number;
+}
+
+export interface BoardWatch {
+  peakTop_K: number;
+  peakBottom_K: number;
+  laminateDose: number;
+  /** Largest bow while hot, and what stays after cooling; shares of the longer side. */
+  bowHot: number;
+  bowLeft: number;
+}
+
+/** Follows a run step by step: melts, peaks, doses, ramps and bow. */
+export class Watch {
+  readonly pads: PadWatch[];
+  readonly bodies: BodyWatch[];
+  readonly board: BoardWatch;
+  private readonly padLives: readonly Endurance[];
+  private readonly laminateLife: Endurance;
+  private readonly laminateDose: Float64Array;
+  private readonly bodyBefore_K: Float64Array;
+  private readonly peakMean_K: Float64Array;
+  private readonly alongX_K: Float64Array;
+  private readonly alongY_K: Float64Array;
+  private soft = false;
+  private bodyRamp_s = 0;
+
+  constructor(
+    private readonly solver: FieldSolver,
+    private readonly fieldBoard: FieldBoard,
+    ambient_K: number,
+  ) {
+    const { attached, mesh } = solver;
+    this.pads = attached.pads.map(() => ({
+      solidus_s: null,
+      liquidus_s: null,
+      fullMelt_s: null,
+      peak_K: ambient_K,
+      aboveLiquidus_s: 0,
+      dose: 0,
+    }));
+    this.bodies = attached.bodies.map(() => ({ peak_K: ambient_K, maxRamp_K_s: 0 }));
+    this.board = { peakTop_K: ambient_K, peakBottom_K: ambient_K, laminateDose: 0, bowHot: 0, bowLeft: 0 };
+    this.padLives = attached.pads.map((pad) => padEndurance(fieldBoard.laminate, pad.area_m2));
+    this.laminateLife = laminateEndurance(fieldBoard.laminate);
+    this.laminateDose = new Float64Array(mesh.columns);
+    this.peakMean_K = new Float64Array(mesh.columns).fill(ambient_K);
+    this.bodyBefore_K = Float64Array.from(solver.bodies_K);
+    this.alongX_K = new Float64Array(mesh.nx);
+    this.alongY_K = new Float64Array(mesh.ny);
+  }
+
+  /** Called after each step, `time_s` at its end. */
+  follow(time_s: number, step_s: number): void {
+    this.followPads(time_s, step_s);
+    this.followBodies(step_s);
+    this.followBoard(step_s);
+  }
+
+  private followPads(time_s: number, step_s: number): void {
+    const { attached, solder } = this.solver;
+    for (let p = 0; p < this.pads.length; p++) {
+      const watch = this.pads[p]!;
+      let coldest_K = Infinity;
+      let hottest_K = 0;
+      let allMolten = true;
+      let anySolid = Infinity;
+      let anyLiquid = Infinity;
+      let lastLiquid = 0;
+      for (const s of attached.pads[p]!.spots) {
+        const { curve } = attached.spots[s]!;
+        const now_K = solder.temperature_K[s]!;
+        const before_K = solder.before_K[s]!;
+        coldest_K = Math.min(coldest_K, now_K);
+        hottest_K = Math.max(hottest_K, now_K);
+        anySolid = Math.min(anySolid, crossing(time_s, step_s, before_K, now_K, curve.solidus_K));
+        const melted = crossing(time_s, step_s, before_K, now_K, curve.liquidus_K);
+        anyLiquid = Math.min(anyLiquid, melted);
+        if (now_K < curve.liquidus_K) allMolten = false;
+        else lastLiquid = Math.max(lastLiquid, melted);
+      }
+      watch.solidus_s ??= Number.isFinite(anySolid) ? anySolid : null;
+      watch.liquidus_s ??= Number.isFinite(anyLiquid) ? anyLiquid : null;
+      if (allMolten) {
+        watch.fullMelt_s ??= Number.isFinite(lastLiquid) ? lastLiquid : time_s;
+        watch.aboveLiquidus_s += step_s;
+      }
+      watch.peak_K = Math.max(watch.peak_K, hottest_K);
+      if (hottest_K > FIELD.doseFloor_K) watch.dose += step_s * doseRate_1_s(this.padLives[p]!, hottest_K);
+    }
+  }
+
+  /** Ramps are read over about a second, as a logger would. */
+  private followBodies(step_s: number): void {
+    const { bodies_K } = this.solver;
+    this.bodyRamp_s += step_s;
+    const read = this.bodyRamp_s >= 1;
+    for (let b = 0; b < this.bodies.length; b++) {
+      const watch = this.bodies[b]!;
+      const now_K = bodies_K[b]!;
+      watch.peak_K = Math.max(watch.peak_K, now_K);
+      if (!read) continue;
+      watch.maxRamp_K_s = Math.max(watch.maxRamp_K_s, (now_K - this.bodyBefore_K[b]!) / this.bodyRamp_s);
+      this.bodyBefore_K[b] = now_K;
+    }
+    if (read) this.bodyRamp_s = 0;
+  }
+
+  private followBoard(step_s: number): void {
+    const { mesh, temperature_K: t, top_K, bottom_K } = this.solver;
+    const { columns, nz, nx, inside } = mesh;
+    const { board, alongX_K, alongY_K } = this;
+    alongX_K.fill(0);
+    for (let j = 0, c = 0; j < mesh.ny; j++) {
+      let across_K = 0;
+      for (let i = 0; i < nx; i++, c++) {
+        if (!inside[c]) continue;
+        const top = top_K[c]!;
+        const bottom = bottom_K[c]!;
+        if (top > board.peakTop_K) board.peakTop_K = top;
+        if (bottom > board.peakBottom_K) board.peakBottom_K = bottom;
+        let mean_K = (top + bottom) / 2;
+        for (let k = 1; k < nz - 1; k++) mean_K += t[k * columns + c]!;
+        mean_K /= nz - 1;
+        if (mean_K > this.peakMean_K[c]!) this.peakMean_K[c] = mean_K;
+        if (mean_K > FIELD.doseFloor_K) this.spend(c, mean_K, step_s);
+        alongX_K[i]! += (top - bottom) / mesh.ny;
+        across_K += top - bottom;
+      }
+      alongY_K[j] = across_K / nx;
+    }
+    const { expansion } = LAMINATES[this.fieldBoard.laminate];
+    const { length_m, width_m, thickness_m } = this.fieldBoard;
+    board.bowHot = Math.max(
+      board.bowHot,
+      bowOfGradient(alongX_K, length_m, thickness_m, expansion.value),
+      bowOfGradient(alongY_K, width_m, thickness_m, expansion.value),
+    );
+    this.watchStiffening();
+  }
+
+  private spend(column: number, mean_K: number, step_s: number): void {
+    const spent = this.laminateDose[column]! + step_s * doseRate_1_s(this.laminateLife, mean_K);
+    this.laminateDose[column] = spent;
+    if (spent > this.board.laminateDose) this.board.laminateDose = spent;
+  }
+
+  /** When what had softened is back under its glass transition, the mismatch to the rest is frozen in. */
+  private watchStiffening(): void {
+    const { mesh, temperature_K: t } = this.solver;
+    const { glassTransition, expansion } = LAMINATES[this.fieldBoard.laminate];
+    const middle = ((mesh.nz - 1) / 2) | 0;
+    let softened = 0;
+    let zone_K = 0;
+    let rest_K = 0;
+    let rest = 0;
+    for (let c = 0; c < mesh.columns; c++) {
+      if (!mesh.inside[c]) continue;
+      const now_K = t[middle * mesh.columns + c]!;
+      if (this.peakMean_K[c]! > glassTransition.value) {
+        softened++;
+        zone_K += now_K;
+      } else {
+        rest++;
+        rest_K += now_K;
+      }
+    }
+    if (softened === 0) return;
+    if (zone_K / softened >= glassTransition.value) {
+      // Soft again: what had been frozen in is let go.
+      this.soft = true;
+      this.board.bowLeft = 0;
+      return;
+    }
+    if (!this.soft) return;
+    this.soft = false;
+    const mismatch_K = rest > 0 ? glassTransition.value - rest_K / rest : 0;
+    const { length_m, width_m, thickness_m } = this.fieldBoard;
+    this.board.bowLeft = bowOfMismatch(
+      mismatch_K,
+      softened * mesh.dx_m * mesh.dy_m,
+      Math.max(length_m, width_m),
+      thickness_m,
+      expansion.value,
+    );
+  }
+}
+
+/** When a straight line over the step passes a level, infinite if it does not. */
+function crossing(time_s: number, step_s: number, before_K: number, now_K: number, level_K: number): number {
+  if (now_K < level_K) return Infinity;
+  if (before_K >= level_K) return time_s - step_s;
+  return time_s - step_s * ((now_K - level_K) / (now_K - before_K));
+}

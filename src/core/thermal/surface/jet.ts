@@ -1,0 +1,187 @@
+import { airAt } from '../../materials/airTable';
+
+/** Where hot air leaves; a rectangle lies with its width along the board's x. */
+export type Nozzle =
+  | { readonly shape: 'round'; readonly diameter_m: number }
+  | { readonly shape: 'rectangle'; readonly width_m: number; readonly height_m: number };
+
+export interface Jet {
+  readonly nozzle: Nozzle;
+  /** Air temperature at the outlet. */
+  readonly air_K: number;
+  /** Volume flow as the station shows it, metered cold (20 °C). */
+  readonly flow_m3_s: number;
+  readonly standoff_m: number;
+}
+
+/** Film and the air temperature that drives it, at one place under a jet. */
+export interface JetFilm {
+  readonly film_W_m2K: number;
+  /** Share of the outlet's excess over ambient that is left in the air there. */
+  readonly warmth: number;
+}
+
+const METERED_K = 293.15;
+/** A rectangle this much longer than wide is taken as a slot. */
+const SLOT_ASPECT = 4;
+
+export const outletArea_m2 = (nozzle: Nozzle): number =>
+  nozzle.shape === 'round' ? (Math.PI / 4) * nozzle.diameter_m ** 2 : nozzle.width_m * nozzle.height_m;
+
+/** Diameter of the circle with the outlet's area. */
+export const equivalentDiameter_m = (nozzle: Nozzle): number =>
+  Math.sqrt((4 * outletArea_m2(nozzle)) / Math.PI);
+
+export const massFlow_kg_s = (jet: Jet): number => jet.flow_m3_s * airAt(METERED_K).density_kg_m3;
+
+/**
+ * Mean Nusselt number under a single round nozzle over a disc of radius r, divided by Pr^0.42.
+ * Martin, Advances in Heat Transfer 13 (1977), as Incropera eq. 7.74 to 7.76 give it:
+ * G = (D/r)(1 − 1.1 D/r) / (1 + 0.1 (H/D − 6) D/r), F = 2 Re^½ (1 + 0.005 Re^0.55)^½.
+ * Valid for 2000 ≤ Re ≤ 400 000, 2 ≤ H/D ≤ 12, 2.5 ≤ r/D ≤ 7.5.
+ */
+export function roundMeanNusselt(reynolds: number, heightRatio: number, radiusRatio: number): number {
+  return meanShape(radiusRatio, slope(heightRatio)) * roundStrength(reynolds);
+}
+
+const slope = (heightRatio: number): number => 0.1 * (heightRatio - 6);
+const meanShape = (s: number, a: number): number => (s - 1.1) / (s * (s + a));
+const roundStrength = (reynolds: number): number =>
+  2 * Math.sqrt(reynolds) * Math.sqrt(1 + 0.005 * reynolds ** 0.55);
+
+/** Within this many diameters Martin gives means only. */
+const STAGNATION = 2.5;
+
+/**
+ * Local value of the same. Outside the stagnation zone it is the derivative of the mean over the
+ * disc, (1/2s) d(s² mean)/ds. Inside, a cone that meets the local value at the rim and keeps the
+ * zone's mean (assumed shape: measured profiles peak at the centre at about twice the rim's value).
+ */
+export function roundLocalNusselt(reynolds: number, heightRatio: number, radiusRatio: number): number {
+  const a = slope(heightRatio);
+  const local = (s: number): number => ((2 * s - 1.1) * (s + a) - s * (s - 1.1)) / (2 * s * (s + a) ** 2);
+  const rim = local(STAGNATION);
+  if (radiusRatio >= STAGNATION) return local(radiusRatio) * roundStrength(reynolds);
+  const centre = 3 * meanShape(STAGNATION, a) - 2 * rim;
+  return (centre + (rim - centre) * (radiusRatio / STAGNATION)) * roundStrength(reynolds);
+}
+
+/**
+ * Mean Nusselt number (on the hydraulic diameter 2W) under a single slot of width W over ±x, divided
+ * by Pr^0.42: 3.06 Re^m / (x/W + H/W + 2.78), m = 0.695 − [x/2W + (H/2W)^1.33 + 3.06]⁻¹.
+ * Martin 1977, Incropera eq. 7.77; valid for 3000 ≤ Re ≤ 90 000, 2 ≤ H/W ≤ 10, 4 ≤ x/W ≤ 20.
+ */
+export function slotMeanNusselt(reynolds: number, heightRatio: number, distanceRatio: number): number {
+  const exponent = 0.695 - 1 / (distanceRatio / 2 + (heightRatio / 2) ** 1.33 + 3.06);
+  return (3.06 * reynolds ** exponent) / (distanceRatio + heightRatio + 2.78);
+}
+
+/** What of Martin's ranges a jet leaves; its film is then an extrapolation. */
+export function jetOutsideRange(jet: Jet): string[] {
+  const { reynolds, heightRatio, slot } = jetNumbers(jet);
+  const found: string[] = [];
+  const least = slot ? 3000 : 2000;
+  if (reynolds < least) found.push(`Reynolds ${reynolds.toFixed(0)} is under ${least}`);
+  if (heightRatio < 2) found.push(`stand-off is ${heightRatio.toFixed(1)} nozzle widths, under 2`);
+  if (heightRatio > (slot ? 10 : 12)) found.push(`stand-off is ${heightRatio.toFixed(0)} nozzle widths`);
+  return found;
+}
+
+export function jetNumbers(jet: Jet): {
+  reynolds: number;
+  heightRatio: number;
+  slot: boolean;
+  across_m: number;
+} {
+  const { nozzle } = jet;
+  const long_m = nozzle.shape === 'round' ? nozzle.diameter_m : Math.max(nozzle.width_m, nozzle.height_m);
+  const short_m = nozzle.shape === 'round' ? nozzle.diameter_m : Math.min(nozzle.width_m, nozzle.height_m);
+  const slot = long_m >= SLOT_ASPECT * short_m;
+  const across_m = slot ? short_m : equivalentDiameter_m(nozzle);
+  const hydraulic_m = slot ? 2 * short_m : across_m;
+  const reynolds =
+    (massFlow_kg_s(jet) * hydraulic_m) / (outletArea_m2(nozzle) * airAt(jet.air_K).viscosity_Pa_s);
+  return { reynolds, heightRatio: jet.standoff_m / across_m, slot, across_m };
+}
+
+/**
+ * Film under a jet as a function of place about its axis, with the constant part worked out once.
+ * The film takes air properties midway between outlet and ambient, as Martin does. Stand-offs under two
+ * widths are taken at two, where the correlation begins. Along its way the air cools twice over. It takes
+ * still air with it: mass flow grows as 0.32 (ρₐ/ρ₀)^½ x/D (Ricou & Spalding, J. Fluid Mech. 11, 1961) over
+ * stand-off and wall jet together (the latter assumed alike). And it gives heat to the board, taken at half
+ * of what it would give to one at ambient (assumed: the board is on its way up).
+ */
+export function jetField(jet: Jet, ambient_K: number): (x_m: number, y_m: number) => JetFilm {
+  const { reynolds, heightRatio, slot, across_m } = jetNumbers(jet);
+  const air = airAt((jet.air_K + ambient_K) / 2);
+  const height = Math.max(2, heightRatio);
+  const hydraulic_m = slot ? 2 * across_m : across_m;
+  const scale = (air.prandtl ** 0.42 * air.conductivity_W_mK) / hydraulic_m;
+  const film = (s: number): number =>
+    Math.max(0, scale * (slot ? slotLocal(reynolds, height, s) : roundLocalNusselt(reynolds, height, s)));
+  const warmth = warmthAlong(jet, ambient_K, heightRatio, across_m, slot, film);
+  const { nozzle } = jet;
+  return (x_m, y_m) => {
+    const s = distanceRatio(nozzle, across_m, slot, x_m, y_m);
+    const at = Math.min(warmth.length - 1, s / WARMTH_STEP);
+    const low = Math.min(warmth.length - 2, Math.floor(at));
+    return { film_W_m2K: film(s), warmth: warmth[low]! + (at - low) * (warmth[low + 1]! - warmth[low]!) };
+  };
+}
+
+const WARMTH_STEP = 0.1;
+const WARMTH_ROWS = 600;
+/** Heat the board takes, as a share of what one at ambient would (assumed). */
+const BOARD_SHARE = 0.5;
+
+/** Share of the excess temperature left, by distance in steps of `WARMTH_STEP` nozzle widths. */
+function warmthAlong(
+  jet: Jet,
+  ambient_K: number,
+  heightRatio: number,
+  across_m: number,
+  slot: boolean,
+  film: (s: number) => number,
+): Float64Array {
+  const thinning = Math.sqrt(jet.air_K / ambient_K);
+  const carried_W_K = massFlow_kg_s(jet) * airAt((jet.air_K + ambient_K) / 2).heat_J_kgK;
+  const long_m = jet.nozzle.shape === 'round' ? 0 : Math.max(jet.nozzle.width_m, jet.nozzle.height_m);
+  const warmth = new Float64Array(WARMTH_ROWS);
+  let given = 0;
+  for (let i = 0; i < WARMTH_ROWS; i++) {
+    const s = i * WARMTH_STEP;
+    // A rectangle's distances start at its middle and run half a width to its outline.
+    const swollen = Math.max(1, 0.32 * thinning * (heightRatio + Math.max(0, s - 0.5)));
+    warmth[i] = Math.exp(-given) / swollen;
+    const dr_m = WARMTH_STEP * across_m;
+    const r_m = (s + WARMTH_STEP / 2) * across_m;
+    const ring_m2 = slot ? 2 * (long_m + Math.PI * r_m) * dr_m : 2 * Math.PI * r_m * dr_m;
+    given += (BOARD_SHARE * film(s + WARMTH_STEP / 2) * ring_m2) / (carried_W_K * swollen);
+  }
+  return warmth;
+}
+
+/** Distance from the axis in nozzle widths; about a rectangle it is counted from its outline on. */
+function distanceRatio(nozzle: Nozzle, across_m: number, slot: boolean, x_m: number, y_m: number): number {
+  if (nozzle.shape === 'round') return Math.hypot(x_m, y_m) / across_m;
+  const a = nozzle.width_m / 2;
+  const b = nozzle.height_m / 2;
+  if (slot) {
+    const [along_m, away_m, half_m] =
+      a > b ? [Math.abs(x_m), Math.abs(y_m), a] : [Math.abs(y_m), Math.abs(x_m), b];
+    return Math.hypot(Math.max(0, along_m - half_m), away_m) / across_m;
+  }
+  const outside_m = Math.hypot(Math.max(0, Math.abs(x_m) - a), Math.max(0, Math.abs(y_m) - b));
+  const inside = Math.min(1, Math.max(Math.abs(x_m) / a, Math.abs(y_m) / b));
+  return 0.5 * inside + outside_m / across_m;
+}
+
+/** Local slot value: derivative of x·mean beyond four widths, the mean over those four within. */
+function slotLocal(reynolds: number, height: number, s: number): number {
+  const inner = 4;
+  if (s <= inner) return slotMeanNusselt(reynolds, height, inner);
+  const ds = 1e-3 * s;
+  const total = (at: number): number => at * slotMeanNusselt(reynolds, height, at);
+  return (total(s + ds) - total(s - ds)) / (2 * ds);
+}
