@@ -1,7 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { z } from 'zod';
 import { foundAnswer } from '~/schema/planAnswer';
-import { planInput, simulateInput } from '~/schema/planRequest';
+import { planInput } from '~/schema/planRequest';
+import { simulateInput } from '~/schema/simulateRequest';
 
 /** The command line's shapes as JSON Schema under docs/schemas; `npm run schemas` writes them anew. */
 describe('published JSON Schemas are current', () => {

@@ -1,15 +1,18 @@
-import { readFileSync } from 'node:fs';
+import { readFileSync, writeFileSync } from 'node:fs';
 import { dirname, resolve } from 'node:path';
 import { fileURLToPath } from 'node:url';
+import Papa from 'papaparse';
 import { plan } from '../core/method/plan';
 import { InputError, parseInput } from '../schema/faults';
 import { planAnswerOf } from '../schema/planAnswer';
-import { planInput, planRequestOf, simulateInput } from '../schema/planRequest';
+import { planInput, planRequestOf } from '../schema/planRequest';
+import { simulateInput } from '../schema/simulateRequest';
 import { simulate } from '../schema/simulateAnswer';
 import { closeDatabase, openDatabase } from '../server/db';
 
 const HELP = `Usage: ./ithermon COMMAND [FILE|-]
-  simulate [FILE|-]   what happens if: JSON in, JSON out
+  simulate [FILE|-] [--csv FILE]
+                      what happens if: JSON in, JSON out; --csv also writes the histories as a table
   plan [FILE|-]       choose for me: JSON in, JSON out
   backup FILE         copy the database (ITHERMON_DB, default data/ithermon.db) while it is in use;
                       restore it with ./start --db FILE
@@ -21,8 +24,7 @@ async function main(args: readonly string[]): Promise<number> {
   const [command, target] = args;
   switch (command) {
     case 'simulate':
-      print(simulate(parseInput(simulateInput, readInput(target))));
-      return 0;
+      return simulateCommand(args.slice(1));
     case 'plan': {
       const solving = plan(planRequestOf(parseInput(planInput, readInput(target))));
       let next = solving.next();
@@ -45,6 +47,28 @@ async function main(args: readonly string[]): Promise<number> {
         },
       ]);
   }
+}
+
+function simulateCommand(args: readonly string[]): number {
+  const at = args.indexOf('--csv');
+  const file = at < 0 ? null : args[at + 1];
+  if (file === undefined) {
+    throw new InputError([
+      { path: '$--csv', message: 'has no file; give the file to write the histories to' },
+    ]);
+  }
+  const [target, ...more] = at < 0 ? args : args.toSpliced(at, 2);
+  if (more.length > 0) {
+    throw new InputError([{ path: '$', message: `has "${more[0]}" too many; give one file or -` }]);
+  }
+  const answer = simulate(parseInput(simulateInput, readInput(target)));
+  if (file !== null) {
+    const names = Object.keys(answer.histories);
+    const rows = answer.histories['time_s']!.map((_, i) => names.map((name) => answer.histories[name]![i]!));
+    writeFileSync(file, `${Papa.unparse({ fields: names, data: rows }, { newline: '\n' })}\n`);
+  }
+  print(answer);
+  return 0;
 }
 
 function readInput(target: string | undefined): unknown {

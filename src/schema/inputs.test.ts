@@ -3,7 +3,8 @@ import { changed, PLAN_EXAMPLE, SIMULATE_EXAMPLE } from '../../tests/support/req
 import { newBoard } from './board';
 import { InputError, parseInput, type Fault } from './faults';
 import { newFinding } from './finding';
-import { planInput, planRequestOf, simulateInput } from './planRequest';
+import { planInput, planRequestOf } from './planRequest';
+import { simulateInput } from './simulateRequest';
 import { writableEvent } from './runEvent';
 import type { z } from 'zod';
 

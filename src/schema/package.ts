@@ -1,75 +1,160 @@
 import { z } from 'zod';
 import { FAMILY_IDS, FAMILY_TRAITS, type FamilyId } from '../core/packages/families';
+import { CHIP_CODES, surfacePackage, USUAL_PINS } from '../core/packages/outlines';
+import type { PartPackage } from '../core/packages/form';
+import { SURFACE_FAMILY_IDS, type SurfaceFamilyId } from '../core/packages/surfaceFamilies';
 import type { BodyBox, ThroughHolePackage } from '../core/packages/throughHole';
 import { metres } from '../core/quantity/convert';
 import { oneOf, quantity, wholeNumber } from './fields';
 
-/** Families of the command line's contract whose heat this version does not compute yet. */
-const LATER = [
-  'dpak',
-  'chip',
-  'canElectrolytic',
-  'soic',
-  'ssop',
-  'tsop',
-  'soj',
-  'plcc',
-  'qfp',
-  'qfn',
-  'bga',
-  'sot23',
-] as const;
-
-const family = oneOf([...FAMILY_IDS, ...LATER] as unknown as [string, ...string[]]).refine(
+/** Surface families are computed at board scale, and are not placed or planned by hand tools yet. */
+const family = oneOf([...FAMILY_IDS, ...SURFACE_FAMILY_IDS] as unknown as [string, ...string[]]).refine(
   (id): id is FamilyId => (FAMILY_IDS as readonly string[]).includes(id),
   {
     error: (issue) =>
-      `is "${String(issue.input)}", which is not computed yet; give one of ${FAMILY_IDS.join(', ')}`,
+      `is "${String(issue.input)}", which cannot be planned yet; give one of ${FAMILY_IDS.join(', ')}`,
   },
 );
 
 /** A through-hole part by its dimensions in mm. Bodies have a diameter (radial, axial) or a length and width. */
+const throughHoleFields = {
+  pins: wholeNumber(1, 64).default(2),
+  pitch_mm: quantity('mm', 0.5, 60),
+  rowSpacing_mm: quantity('mm', 2, 60).optional(),
+  leadDiameter_mm: quantity('mm', 0.2, 3),
+  holeDiameter_mm: quantity('mm', 0.3, 4),
+  landDiameter_mm: quantity('mm', 0.6, 8).optional(),
+  bodyDiameter_mm: quantity('mm', 1, 60).optional(),
+  bodyLength_mm: quantity('mm', 1, 120).optional(),
+  bodyWidth_mm: quantity('mm', 1, 60).optional(),
+  bodyHeight_mm: quantity('mm', 0.5, 80).optional(),
+};
+
 export const throughHolePackage = z
+  .strictObject({ family, ...throughHoleFields })
+  .superRefine(checkThroughHole);
+
+function checkThroughHole(p: ThroughHoleInput, context: z.RefinementCtx): void {
+  const refuse = (path: string, message: string) =>
+    context.addIssue({ code: 'custom', path: [path], message, input: p });
+  if (p.holeDiameter_mm <= p.leadDiameter_mm) {
+    refuse(
+      'holeDiameter_mm',
+      `is ${p.holeDiameter_mm} mm, no wider than the ${p.leadDiameter_mm} mm lead; give a hole larger than leadDiameter_mm`,
+    );
+  }
+  if (p.landDiameter_mm !== undefined && p.landDiameter_mm < p.holeDiameter_mm + 0.1) {
+    refuse(
+      'landDiameter_mm',
+      `is ${p.landDiameter_mm} mm and leaves no ring about the ${p.holeDiameter_mm} mm hole; give at least ${(p.holeDiameter_mm + 0.1).toFixed(2)} mm`,
+    );
+  }
+  if (p.family === 'dip' && p.pins % 2 === 1)
+    refuse('pins', `is ${p.pins}; a dual in-line part has an even number of pins`);
+  if ((p.family === 'radial' || p.family === 'axial') && p.pins !== 2) {
+    refuse('pins', `is ${p.pins}; a ${p.family} part has 2 pins`);
+  }
+  if (landDiameter_mm(p) > p.pitch_mm && p.pins > 1) {
+    refuse(
+      'pitch_mm',
+      `is ${p.pitch_mm} mm, less than the ${landDiameter_mm(p).toFixed(2)} mm lands; they would overlap`,
+    );
+  }
+}
+
+interface ThroughHoleInput {
+  family: FamilyId;
+  pins: number;
+  pitch_mm: number;
+  leadDiameter_mm: number;
+  holeDiameter_mm: number;
+  landDiameter_mm?: number | undefined;
+}
+
+/** A surface part by what differs from its family's usual outline. */
+export const surfacePackageInput = z
   .strictObject({
-    family,
-    pins: wholeNumber(1, 64).default(2),
-    pitch_mm: quantity('mm', 0.5, 60),
-    rowSpacing_mm: quantity('mm', 2, 60).optional(),
-    leadDiameter_mm: quantity('mm', 0.2, 3),
-    holeDiameter_mm: quantity('mm', 0.3, 4),
-    landDiameter_mm: quantity('mm', 0.6, 8).optional(),
-    bodyDiameter_mm: quantity('mm', 1, 60).optional(),
-    bodyLength_mm: quantity('mm', 1, 120).optional(),
-    bodyWidth_mm: quantity('mm', 1, 60).optional(),
-    bodyHeight_mm: quantity('mm', 0.5, 80).optional(),
+    family: oneOf(SURFACE_FAMILY_IDS),
+    code: oneOf(CHIP_CODES).optional(),
+    pins: wholeNumber(2, 2000).optional(),
+    pitch_mm: quantity('mm', 0.2, 10).optional(),
+    bodyLength_mm: quantity('mm', 0.3, 80).optional(),
+    bodyWidth_mm: quantity('mm', 0.2, 80).optional(),
+    bodyHeight_mm: quantity('mm', 0.2, 40).optional(),
+    bodyDiameter_mm: quantity('mm', 2, 30).optional(),
+    span_mm: quantity('mm', 0.5, 90).optional(),
+    rows: wholeNumber(1, 60).optional(),
+    columns: wholeNumber(1, 60).optional(),
+    thermalPad_mm: quantity('mm', 0, 40).optional(),
   })
   .superRefine((p, context) => {
+    const pins = p.pins ?? USUAL_PINS[p.family];
     const refuse = (path: string, message: string) =>
       context.addIssue({ code: 'custom', path: [path], message, input: p });
-    if (p.holeDiameter_mm <= p.leadDiameter_mm) {
-      refuse(
-        'holeDiameter_mm',
-        `is ${p.holeDiameter_mm} mm, no wider than the ${p.leadDiameter_mm} mm lead; give a hole larger than leadDiameter_mm`,
-      );
-    }
-    if (p.landDiameter_mm !== undefined && p.landDiameter_mm < p.holeDiameter_mm + 0.1) {
-      refuse(
-        'landDiameter_mm',
-        `is ${p.landDiameter_mm} mm and leaves no ring about the ${p.holeDiameter_mm} mm hole; give at least ${(p.holeDiameter_mm + 0.1).toFixed(2)} mm`,
-      );
-    }
-    if (p.family === 'dip' && p.pins % 2 === 1)
-      refuse('pins', `is ${p.pins}; a dual in-line part has an even number of pins`);
-    if ((p.family === 'radial' || p.family === 'axial') && p.pins !== 2) {
-      refuse('pins', `is ${p.pins}; a ${p.family} part has 2 pins`);
-    }
-    if (landDiameter_mm(p) > p.pitch_mm && p.pins > 1) {
-      refuse(
-        'pitch_mm',
-        `is ${p.pitch_mm} mm, less than the ${landDiameter_mm(p).toFixed(2)} mm lands; they would overlap`,
-      );
+    const fixed = FIXED_PINS[p.family];
+    if (fixed !== undefined && pins !== fixed)
+      refuse('pins', `is ${pins}; a ${p.family} part has ${fixed} pins`);
+    if (DUAL.has(p.family) && pins % 2 === 1) refuse('pins', `is ${pins}; give an even number of pins`);
+    if (QUAD.has(p.family) && pins % 4 !== 0) refuse('pins', `is ${pins}; give a multiple of four pins`);
+    if (p.family !== 'chip' && p.code !== undefined) refuse('code', 'belongs to chips; leave it out');
+    const { rows, columns } = p;
+    if (
+      p.family === 'bga' &&
+      rows !== undefined &&
+      columns !== undefined &&
+      p.pins !== undefined &&
+      rows * columns !== pins
+    ) {
+      refuse('pins', `is ${pins}, but ${rows} rows of ${columns} make ${rows * columns}; leave pins out`);
     }
   });
+
+const FIXED_PINS: Partial<Record<SurfaceFamilyId, number>> = {
+  chip: 2,
+  canElectrolytic: 2,
+  sot23: 3,
+  dpak: 3,
+};
+const DUAL = new Set<SurfaceFamilyId>(['soic', 'ssop', 'tsop', 'soj']);
+const QUAD = new Set<SurfaceFamilyId>(['plcc', 'qfp', 'qfn']);
+
+export type SurfacePackageInput = z.infer<typeof surfacePackageInput>;
+export type AnyPackageInput = PackageRecord | SurfacePackageInput;
+
+/** Any part of any family. */
+export const anyPackage = z.discriminatedUnion(
+  'family',
+  [
+    z.strictObject({ family: oneOf(FAMILY_IDS), ...throughHoleFields }).superRefine(checkThroughHole),
+    surfacePackageInput,
+  ],
+  { error: `family must be one of ${[...FAMILY_IDS, ...SURFACE_FAMILY_IDS].join(', ')}` },
+);
+
+const isSurfaceInput = (p: AnyPackageInput): p is SurfacePackageInput =>
+  (SURFACE_FAMILY_IDS as readonly string[]).includes(p.family);
+
+const optionalMetres = (mm: number | undefined): number | undefined =>
+  mm === undefined ? undefined : metres(mm);
+
+export function partOf(p: AnyPackageInput): PartPackage {
+  if (!isSurfaceInput(p)) return packageOf(p);
+  const s = p;
+  return surfacePackage({
+    family: s.family,
+    code: s.code,
+    pins: s.pins,
+    pitch_m: optionalMetres(s.pitch_mm),
+    length_m: optionalMetres(s.bodyLength_mm),
+    width_m: optionalMetres(s.bodyWidth_mm),
+    height_m: optionalMetres(s.bodyHeight_mm),
+    diameter_m: optionalMetres(s.bodyDiameter_mm),
+    span_m: optionalMetres(s.span_mm),
+    rows: s.rows,
+    columns: s.columns,
+    thermalPad_m: optionalMetres(s.thermalPad_mm),
+  });
+}
 
 export type PackageRecord = z.infer<typeof throughHolePackage>;
 
@@ -117,7 +202,14 @@ function bodyOf(p: PackageRecord): BodyBox {
   };
 }
 
-const DEFAULT_WIDTH_mm: Readonly<Record<FamilyId, number>> = { radial: 8, axial: 2.4, dip: 6.4, header: 2.5, jack: 9, to220: 4.5 };
+const DEFAULT_WIDTH_mm: Readonly<Record<FamilyId, number>> = {
+  radial: 8,
+  axial: 2.4,
+  dip: 6.4,
+  header: 2.5,
+  jack: 9,
+  to220: 4.5,
+};
 const DEFAULT_HEIGHT_mm: Readonly<Record<FamilyId, number>> = {
   radial: 11,
   axial: 2.4,

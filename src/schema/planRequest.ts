@@ -3,7 +3,7 @@ import { ALLOY_IDS } from '../core/materials/alloys';
 import { PREHEATER_IDS } from '../core/materials/air';
 import { GOALS, HAZARDS, type PlanRequest, type Setting } from '../core/method/request';
 import { kelvin, metres } from '../core/quantity/convert';
-import type { Connection, JointScenario } from '../core/thermal/joint/scenario';
+import type { Connection } from '../core/thermal/joint/scenario';
 import type { Preheat } from '../core/thermal/preheat';
 import { connectionOf, connections, type ConnectionRecord } from './connection';
 import { boardOf, construction } from './construction';
@@ -11,7 +11,7 @@ import { boardSide, oneOf, quantity, text, wholeNumber } from './fields';
 import { packageOf, throughHolePackage } from './package';
 import { ironOf, ironSpec, preheaterSpec, tip, tipOf } from './tool';
 
-const padName = z.string().regex(/^(default|[A-Za-z0-9]{1,8})$/, {
+export const padName = z.string().regex(/^(default|[A-Za-z0-9]{1,8})$/, {
   error: 'is not a pad; give a pin number or "default"',
 });
 
@@ -43,45 +43,12 @@ export const preheatInput = z.strictObject({
 });
 export type PreheatInput = z.infer<typeof preheatInput>;
 
-const ironLoad = z.strictObject({
-  kind: z.literal('iron'),
-  setpoint_C: quantity('°C', 100, 500),
-  power_W: quantity('W', 5, 400),
-  tip,
-  fluxed: z.boolean().default(true),
-  freshSolder: z.boolean().default(true),
-  pad: text(1, 8),
-});
-
 const common = {
   ambient_C: quantity('°C', -10, 50).default(23),
   board: construction,
   site: siteInput,
   neighbours: z.array(neighbourInput).max(200).default([]),
 };
-
-export const simulateInput = z
-  .strictObject({
-    ...common,
-    load: z.discriminatedUnion('kind', [ironLoad], {
-      error: 'kind must be "iron"; other loads are not computed yet',
-    }),
-    preheat: preheatInput.nullable().default(null),
-    duration_s: quantity('s', 0.05, 60),
-  })
-  .superRefine((input, context) => {
-    checkLayers(input, context);
-    const { pins } = input.site.package;
-    if (!isPin(input.load.pad, pins)) {
-      context.addIssue({
-        code: 'custom',
-        path: ['load', 'pad'],
-        message: `is "${input.load.pad}"; the part has pins 1 to ${pins}`,
-        input,
-      });
-    }
-  });
-export type SimulateInput = z.infer<typeof simulateInput>;
 
 const benchIron = ironSpec.extend({ id: text(1, 64).optional(), name: text(1, 80).optional() });
 const benchPreheater = preheaterSpec.extend({ id: text(1, 64).optional(), name: text(1, 80).optional() });
@@ -111,7 +78,7 @@ export const planInput = z
       .default({ padDose: {}, laminateDose: 0, partCycles: 0 }),
     seed: wholeNumber(0, 2 ** 31).default(1),
   })
-  .superRefine(checkLayers);
+  .superRefine((input, context) => checkLayers(input, padNames(input.site.package.pins), context));
 export type PlanInput = z.infer<typeof planInput>;
 
 /** What a technician sets on top of a plan request. */
@@ -188,27 +155,6 @@ export function planRequestOf(input: PlanInput): PlanRequest {
   };
 }
 
-export function scenarioOf(input: SimulateInput): JointScenario {
-  return {
-    ambient_K: kelvin(input.ambient_C),
-    board: boardOf(input.board),
-    part: packageOf(input.site.package),
-    partSide: input.site.side,
-    face: 'solder-side',
-    alloy: input.site.alloy,
-    pad: input.load.pad,
-    connections: connectionsOf(input, input.load.pad),
-    iron: {
-      setpoint_K: kelvin(input.load.setpoint_C),
-      power_W: input.load.power_W,
-      tip: tipOf(input.load.tip),
-      fluxed: input.load.fluxed,
-      freshSolder: input.load.freshSolder,
-    },
-    preheat: preheatOf(input.preheat),
-  };
-}
-
 /** The setting in SI, with its iron looked up on the request's bench; null if it is not there. */
 export function settingOf(request: PlanRequest, input: SettingInput): Setting | null {
   const iron = request.irons.find((i) => i.id === input.ironId);
@@ -225,28 +171,26 @@ export function settingOf(request: PlanRequest, input: SettingInput): Setting | 
 
 export const padNames = (pins: number): string[] => Array.from({ length: pins }, (_, i) => String(i + 1));
 
-const isPin = (pad: string, pins: number): boolean => padNames(pins).includes(pad);
-
 interface WithSite {
   readonly board: { readonly copperLayers: readonly unknown[] };
-  readonly site: z.infer<typeof siteInput>;
+  readonly site: Pick<z.infer<typeof siteInput>, 'side' | 'connections'>;
 }
 
-function connectionsOf(input: WithSite, pad: string): Connection[] {
+export function connectionsOf(input: WithSite, pad: string): Connection[] {
   const { connections: given, side } = input.site;
   const solderLayer = side === 'top' ? input.board.copperLayers.length : 1;
   return (given[pad] ?? given['default'] ?? []).map((c) => connectionOf(c, solderLayer));
 }
 
 /** Layers that are named must exist; pads that are named must be pins of the part. */
-function checkLayers(input: WithSite, context: z.RefinementCtx): void {
+export function checkLayers(input: WithSite, pads: readonly string[], context: z.RefinementCtx): void {
   const count = input.board.copperLayers.length;
   for (const [pad, list] of Object.entries(input.site.connections)) {
-    if (pad !== 'default' && !isPin(pad, input.site.package.pins)) {
+    if (pad !== 'default' && !pads.includes(pad)) {
       context.addIssue({
         code: 'custom',
         path: ['site', 'connections', pad],
-        message: `is no pin of the part; it has pins 1 to ${input.site.package.pins}`,
+        message: `is no pin of the part; it has pins ${pads[0]} to ${pads.at(-1)}`,
         input,
       });
     }

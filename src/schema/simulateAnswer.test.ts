@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { changed, SIMULATE_EXAMPLE } from '../../tests/support/requests';
 import { parseInput } from './faults';
-import { simulateInput } from './planRequest';
+import { simulateInput } from './simulateRequest';
 import { simulate } from './simulateAnswer';
 
 const answerTo = (input: unknown) => simulate(parseInput(simulateInput, input));

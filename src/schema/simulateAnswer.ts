@@ -1,12 +1,10 @@
-import { ALLOYS } from '../core/materials/alloys';
-import { FAMILY_TRAITS } from '../core/packages/families';
-import { doseCurve, firstReached_s, livesOf } from '../core/method/forecast';
-import { neighbourProbe, padPlace } from '../core/method/neighbours';
-import { PLAN } from '../core/method/settings';
-import { celsius, kelvin, metres } from '../core/quantity/convert';
-import { simulateJoint, type JointRun } from '../core/thermal/joint/simulate';
-import { packageOf } from './package';
-import { padNames, scenarioOf, type SimulateInput } from './planRequest';
+import { isSurface } from '../core/packages/form';
+import { partOf } from './package';
+import { simulateFieldAnswer } from './simulateField';
+import { simulateHand } from './simulateHand';
+import { simulateLands } from './simulateLands';
+import { InputError } from './faults';
+import type { SimulateInput } from './simulateRequest';
 
 /** The command line's answer to "what happens if": bench units, null where it never happened. */
 export interface SimulateAnswer {
@@ -25,8 +23,8 @@ export interface SimulateAnswer {
     readonly peakTop_C: number;
     readonly peakBottom_C: number;
     readonly laminateDose: number;
-    /** Needs the board scale. */
-    readonly warp_pct: null;
+    /** Largest bow of the run, hot or left over; null for hand loads, which have no board scale. */
+    readonly warp_pct: number | null;
   };
   readonly neighbours: readonly {
     readonly ref: string;
@@ -40,114 +38,43 @@ export interface SimulateAnswer {
     readonly lost_J: number;
     readonly relativeResidual: number;
   };
+  /** A gun's suction: whether the hole clears, and what would hold. */
+  readonly suction?: {
+    readonly clears: boolean;
+    readonly coldest_C: number;
+    readonly where: string;
+    readonly room_K: number;
+  };
+  /** Hot air alone: bow while hot and what stays. */
+  readonly bow?: { readonly hot_pct: number; readonly left_pct: number };
+  /** Where the answer stretches what it rests on. */
+  readonly notes: readonly string[];
   readonly histories: Readonly<Record<string, readonly number[]>>;
 }
 
+/** Runs a request at the scale its load belongs to. Throws InputError where load and part do not go together. */
 export function simulate(input: SimulateInput): SimulateAnswer {
-  const scenario = scenarioOf(input);
-  const { site, load } = input;
-  const placed = {
-    x_m: metres(site.x_mm),
-    y_m: metres(site.y_mm),
-    rotation_rad: (site.rotation_deg * Math.PI) / 180,
-    partSide: site.side,
-    part: packageOf(site.package),
-    alloy: site.alloy,
-    connections: {},
-  };
-  const heated = padPlace(placed, load.pad);
-  const others = padNames(site.package.pins).filter((pad) => pad !== load.pad);
-  const otherProbes = others.map((pad) => {
-    const at = padPlace(placed, pad);
-    return { distance_m: Math.hypot(at.x_m - heated.x_m, at.y_m - heated.y_m), face: 'near' as const };
-  });
-  const neighbourProbes = input.neighbours.map((n) =>
-    neighbourProbe({ site: placed }, load.pad, { ...n, x_m: metres(n.x_mm), y_m: metres(n.y_mm) }),
-  );
-  const run = simulateJoint(scenario, {
-    duration_s: input.duration_s,
-    probes: [...otherProbes, ...neighbourProbes],
-  });
-  const lives = livesOf(scenario);
-  const partLimit_K = FAMILY_TRAITS[site.package.family].bodyLimit.value;
-  const ironOnTop = site.side === 'bottom';
-  const nearPeak_C = peak_C(run.land_K);
-  const farPeak_C = peak_C(run.farLand_K);
-  const alloy = ALLOYS[site.alloy];
-
-  return {
-    outcome: run.outcome === 'not-converged' ? 'not-converged' : 'done',
-    pads: [
+  const { load, site } = input;
+  const part = partOf(site.package);
+  if (load.kind === 'hot-air') return simulateFieldAnswer(input, load);
+  if (isSurface(part)) {
+    if (load.kind === 'gun') {
+      throw new InputError([
+        {
+          path: '$.load.kind',
+          message: `is "gun", which clears holes; give iron, tweezers or hot-air for ${site.package.family}`,
+        },
+      ]);
+    }
+    return simulateLands(input, load, part);
+  }
+  if (load.kind === 'tweezers') {
+    throw new InputError([
       {
-        pad: load.pad,
-        solidus_s: run.solidus_s,
-        liquidus_s: run.liquidus_s,
-        fullMelt_s: run.fullMelt_s,
-        peak_C: nearPeak_C,
-        aboveLiquidus_s: timeAbove_s(run.time_s, run.coldestSolder_K, alloy.liquidus.value),
-        padDose: doseCurve(lives.pad, run.time_s, run.land_K).at(-1)!,
+        path: '$.load.kind',
+        message: `is "tweezers", which need lands on one face; give iron, gun or hot-air for ${site.package.family}`,
       },
-      ...others.map((pad, i) => {
-        const row = run.probes_K[i]!;
-        return {
-          pad,
-          solidus_s: firstReached_s(run.time_s, row, alloy.solidus.value),
-          liquidus_s: firstReached_s(run.time_s, row, alloy.liquidus.value),
-          fullMelt_s: null,
-          peak_C: peak_C(row),
-          aboveLiquidus_s: timeAbove_s(run.time_s, row, alloy.liquidus.value),
-          padDose: doseCurve(lives.pad, run.time_s, row).at(-1)!,
-        };
-      }),
-    ],
-    part: { peak_C: peak_C(run.body_K), limit_C: celsius(partLimit_K), maxRamp_K_s: maxRamp_K_s(run) },
-    board: {
-      peakTop_C: ironOnTop ? nearPeak_C : farPeak_C,
-      peakBottom_C: ironOnTop ? farPeak_C : nearPeak_C,
-      laminateDose: doseCurve(lives.laminate, run.time_s, run.laminate_K).at(-1)!,
-      warp_pct: null,
-    },
-    neighbours: input.neighbours.map((n, i) => {
-      const joint_C = peak_C(run.probes_K[others.length + i]!);
-      const limit_C = celsius(ALLOYS[n.alloy].solidus.value - PLAN.neighbourMargin_K);
-      return {
-        ref: n.ref,
-        body_C: joint_C,
-        joint_C,
-        ok: joint_C <= limit_C && kelvin(joint_C) <= PLAN.neighbourBody_K,
-      };
-    }),
-    energy: run.energy,
-    histories: {
-      time_s: Array.from(run.time_s),
-      [`pad:${load.pad}`]: inCelsius(run.land_K),
-      ...Object.fromEntries(others.map((pad, i) => [`pad:${pad}`, inCelsius(run.probes_K[i]!)])),
-      coldestSolder: inCelsius(run.coldestSolder_K),
-      tip: inCelsius(run.tip_K),
-      body: inCelsius(run.body_K),
-    },
-  };
-}
-
-const inCelsius = (row: Float64Array): number[] => Array.from(row, celsius);
-
-const peak_C = (row: Float64Array): number => celsius(row.reduce((a, b) => Math.max(a, b), -Infinity));
-
-function timeAbove_s(time_s: Float64Array, row: Float64Array, level_K: number): number {
-  let sum = 0;
-  for (let i = 1; i < time_s.length; i++) {
-    const a = row[i - 1]! - level_K;
-    const b = row[i]! - level_K;
-    const share = a >= 0 && b >= 0 ? 1 : a < 0 && b < 0 ? 0 : Math.max(a, b) / Math.abs(b - a);
-    sum += share * (time_s[i]! - time_s[i - 1]!);
+    ]);
   }
-  return sum;
-}
-
-function maxRamp_K_s({ time_s, body_K }: JointRun): number {
-  let worst = 0;
-  for (let i = 1; i < time_s.length; i++) {
-    worst = Math.max(worst, (body_K[i]! - body_K[i - 1]!) / (time_s[i]! - time_s[i - 1]!));
-  }
-  return worst;
+  return simulateHand(input, load, part);
 }

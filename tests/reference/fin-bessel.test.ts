@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { COPPER } from '~/core/materials/copper';
 import { LAMINATES } from '~/core/materials/laminates';
 import { NOMINAL } from '~/core/thermal/joint/scenario';
-import { RingBuilder, ringArea_m2, ringMesh } from '~/core/thermal/joint/rings';
+import { RingBuilder, ringArea_m2, holeMesh } from '~/core/thermal/joint/rings';
 import { integrate } from '~/core/thermal/network/integrate';
 import { NetworkBuilder } from '~/core/thermal/network/network';
 import { planeOn, scenario } from '../support/samples';
@@ -27,7 +27,7 @@ describe('fin theory: central heat into an infinite convecting sheet (K0, K1)', 
     ],
   };
   const plate = scenario(350, planeOn(1, 2), { board });
-  const mesh = ringMesh(plate, false, NOMINAL);
+  const mesh = holeMesh(plate, false, NOMINAL);
   const net = new NetworkBuilder();
   const air = { film_W_m2K, air_K: 300 };
   const builder = new RingBuilder(

@@ -31,13 +31,19 @@ export const TIP_CONSTRUCTIONS = {
     heaterCapacity: property(3.0, 'J/K', [2, 5], 0.2, 'assumed', TIPS),
     bodyCapacity: property(3.5, 'J/K', [2, 6], 0.2, 'assumed', TIPS),
   },
+  gun: {
+    name: 'Desoldering gun (hollow tip over a tube heater)',
+    bondResistance: property(1.6, 'K/W', [0.8, 3], 0.25, 'assumed', TIPS),
+    taperLength: property(9e-3, 'm', [5e-3, 14e-3], 0.15, 'assumed', TIPS),
+    shankDiameter: property(6e-3, 'm', [4e-3, 9e-3], 0.1, 'assumed', TIPS),
+    heaterCapacity: property(6.0, 'J/K', [3, 10], 0.2, 'assumed', TIPS),
+    bodyCapacity: property(6.0, 'J/K', [3, 12], 0.2, 'assumed', TIPS),
+  },
 } as const satisfies Record<string, TipConstruction>;
 
 export type TipConstructionId = keyof typeof TIP_CONSTRUCTIONS;
-export const TIP_CONSTRUCTION_IDS = Object.keys(TIP_CONSTRUCTIONS) as [
-  TipConstructionId,
-  ...TipConstructionId[],
-];
+/** Constructions of a solid tip; a gun's is its own. */
+export const TIP_CONSTRUCTION_IDS = ['cartridge', 'slip-on'] as const;
 
 /** Height over which a tip of each shape lies against a joint; its width is the tip's own. */
 export const TIP_SHAPES = {

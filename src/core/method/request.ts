@@ -1,6 +1,6 @@
 import type { AlloyId } from '../materials/alloys';
 import type { ThroughHolePackage } from '../packages/throughHole';
-import type { Connection, Iron, JointScenario } from '../thermal/joint/scenario';
+import type { Connection, JointScenario, SolidTip } from '../thermal/joint/scenario';
 import type { Preheat } from '../thermal/preheat';
 import type { Board } from '../thermal/stackup';
 
@@ -16,7 +16,7 @@ export interface IronTool {
   readonly name: string;
   readonly power_W: number;
   readonly setpointRange_K: readonly [number, number];
-  readonly tips: readonly Iron['tip'][];
+  readonly tips: readonly SolidTip[];
 }
 
 export interface Neighbour {
@@ -55,7 +55,7 @@ export interface PlanRequest {
 /** What a technician can set: the point on which a plan stands. */
 export interface Setting {
   readonly iron: IronTool;
-  readonly tip: Iron['tip'];
+  readonly tip: SolidTip;
   readonly setpoint_K: number;
   readonly preheat: Preheat | null;
   readonly fluxed: boolean;

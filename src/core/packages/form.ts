@@ -65,6 +65,10 @@ export const PASTE = property(
   'stencil 0.125 mm, half metal: common practice',
 );
 
+/** Pad names in order. */
+export const padNamesOf = (part: PartPackage): string[] =>
+  isSurface(part) ? part.lands.map((l) => l.pad) : lands(part).map((l) => l.pad);
+
 /** A part's form; `alloy` decides which classification table its body answers to. */
 export function formOf(part: PartPackage, alloy: AlloyId, boardThickness_m: number): PartForm {
   return isSurface(part) ? surfaceForm(part, alloy) : throughHoleForm(part, boardThickness_m);

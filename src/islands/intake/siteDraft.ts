@@ -81,6 +81,24 @@ export const FAMILY_START: Readonly<
     bodyDiameter_mm: 2.5,
     rowSpacing_mm: 7.62,
   },
+  jack: {
+    pins: 3,
+    pitch_mm: 5,
+    leadDiameter_mm: 1.2,
+    holeDiameter_mm: 1.6,
+    landDiameter_mm: 3,
+    bodyDiameter_mm: 9,
+    rowSpacing_mm: 7.62,
+  },
+  to220: {
+    pins: 3,
+    pitch_mm: 2.54,
+    leadDiameter_mm: 0.8,
+    holeDiameter_mm: 1.1,
+    landDiameter_mm: 1.9,
+    bodyDiameter_mm: 4.5,
+    rowSpacing_mm: 7.62,
+  },
 };
 
 export const blankPad = (): PadDraft => ({ net: '', kind: 'track', layers: '', width_mm: 0.4 });

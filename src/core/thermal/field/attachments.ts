@@ -6,6 +6,7 @@ import type { Connection } from '../joint/scenario';
 import { enthalpyCurve, type EnthalpyCurve } from '../network/enthalpy';
 import { SOLVER } from '../network/settings';
 import { layerConductance_W_K, layerDepth_m } from '../stackup';
+import { FIELD } from './settings';
 import { columnAt, type BoardFactors, type FieldBoard, type FieldMesh } from './mesh';
 import type { FieldPart } from './scenario';
 
@@ -17,6 +18,8 @@ export interface Spot {
   readonly link_W_K: Float64Array;
   readonly lead_W_K: number;
   readonly curve: EnthalpyCurve;
+  /** Share of its body that is one with it; zero where the body stands apart. */
+  readonly bodyShare: number;
 }
 
 export interface PadPlace {
@@ -34,8 +37,10 @@ export interface BodyPlace extends BodyForm {
   /** Under each covered column, W/K. */
   readonly gap_W_K: number;
   readonly spots: readonly number[];
-  readonly x_m: number;
-  readonly y_m: number;
+  /** So small against its joints that it is one with them. */
+  readonly fused: boolean;
+  /** How fast it follows its joints, s. */
+  readonly lag_s: number;
 }
 
 export interface Attachments {
@@ -56,25 +61,39 @@ export function attach(
   const bodies = parts.map((part, index) => {
     const form = formOf(part.part, part.alloy, board.thickness_m);
     const faceLayer = part.side === 'top' ? 0 : mesh.nz - 1;
+    const columns = covered(mesh, part, form.body);
+    const lag_s =
+      form.body.capacity_J_K /
+      form.pads.reduce((sum, pad) => sum + pad.lead_W_K, form.body.gap_W_m2K * form.body.top_m2);
+    const fused = lag_s < FIELD.fusedLag_s;
     const mine: number[] = [];
     for (const pad of form.pads) {
-      const list = spotsOf(board, mesh, part, pad, factors);
+      const list = spotsOf(
+        board,
+        mesh,
+        part,
+        pad,
+        factors,
+        fused ? form.body.capacity_J_K / form.pads.length : 0,
+      );
       const first = spots.length;
-      for (const spot of list) spots.push({ ...spot, pad: pads.length });
+      const bodyShare = fused ? 1 / (form.pads.length * list.length) : 0;
+      for (const spot of list) {
+        spots.push({ ...spot, pad: pads.length, bodyShare, lead_W_K: fused ? 0 : spot.lead_W_K });
+      }
       const numbers = list.map((_, i) => first + i);
       mine.push(...numbers);
       pads.push({ part: index, pad: pad.pad, spots: numbers, area_m2: pad.width_m * pad.height_m });
     }
-    const columns = covered(mesh, part, form.body);
     return {
       ...form.body,
       part: index,
       faceLayer,
       columns,
-      gap_W_K: (form.body.gap_W_m2K * form.body.top_m2) / columns.length,
+      gap_W_K: fused ? 0 : (form.body.gap_W_m2K * form.body.top_m2) / columns.length,
       spots: mine,
-      x_m: part.x_m,
-      y_m: part.y_m,
+      fused,
+      lag_s,
     };
   });
   return { spots, pads, bodies };
@@ -133,7 +152,8 @@ function spotsOf(
   part: FieldPart,
   pad: PadForm,
   factors: BoardFactors,
-): Omit<Spot, 'pad'>[] {
+  body_J_K: number,
+): Omit<Spot, 'pad' | 'bodyShare'>[] {
   const columns = columnsUnder(mesh, part, pad);
   if (columns.length === 0) columns.push(columnAt(mesh, part.x_m, part.y_m));
   const share = 1 / columns.length;
@@ -141,7 +161,7 @@ function spotsOf(
   const solder_kg = pad.solder_m3 * alloy.density.value * share;
   const land_J_K =
     COPPER.volumetricHeat.value * pad.width_m * pad.height_m * (board.copper[0]?.thickness_m ?? 0) * share;
-  const own_J_K = pad.foot_J_K * share + land_J_K;
+  const own_J_K = (pad.foot_J_K + body_J_K) * share + land_J_K;
   const curve = enthalpyCurve(
     {
       node: 0,

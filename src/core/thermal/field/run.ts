@@ -111,6 +111,9 @@ export function* runField(
       ? new Refresh(solver, films)
       : new Frozen(solver, films, options.linearAt_K);
 
+  const lags_s = attached.bodies.filter((body) => !body.fused).map((body) => body.lag_s);
+  const longest_s = Math.min(FIELD.maxStep_s, FIELD.lagsPerStep * Math.min(...lags_s, Infinity));
+
   let time_s = 0;
   let steps = 0;
   let outcome: FieldRun['outcome'] = 'done';
@@ -144,7 +147,9 @@ export function* runField(
         break run;
       }
       refresh.maybe();
-      if (options.step_s === undefined) step_s = nextStep_s(step_s, error_K, options.tolerance_K);
+      if (options.step_s === undefined) {
+        step_s = Math.min(longest_s, nextStep_s(step_s, error_K, options.tolerance_K));
+      }
       if (steps % YIELD_STEPS === 0) yield { time_s, duration_s };
     }
   }

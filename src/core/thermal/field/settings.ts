@@ -8,6 +8,10 @@ export const FIELD = {
   firstStep_s: 0.1,
   maxStep_s: 2,
   minStep_s: 0.02,
+  /** A body that follows its joints faster than this is one with them: a chip, not a pack. */
+  fusedLag_s: 0.6,
+  /** Steps stay within this many lags of the quickest body that stands apart. */
+  lagsPerStep: 3,
   /** Second difference of the hottest-moving cell; the first-order step's own error is half of it. */
   tolerance_K: 1.5,
   /** Films are worked out again once a face has moved this far: natural convection moves by 2 % over it. */

@@ -1,6 +1,6 @@
 import { SolderState, solveDense, type SolderColumn } from './columns';
 import type { Attachments } from './attachments';
-import type { FaceFilms, Films } from './films';
+import type { BodyFilm, FaceFilms, Films } from './films';
 import type { FieldMesh } from './mesh';
 
 /** Energy since the start, J. */
@@ -107,7 +107,7 @@ export class FieldSolver {
     this.solveX();
     this.solveY();
     this.solveZ();
-    for (let i = 0; i < this.solderColumns.length; i++) this.solveColumn(i, step_s);
+    for (let i = 0; i < this.solderColumns.length; i++) this.solveColumn(i, step_s, hotTop_K, hotBottom_K);
     const pace = this.lastStep_s > 0 ? step_s / this.lastStep_s : 0;
     const before_K = this.lastMove_K;
     this.accept(step_s, hotTop_K, hotBottom_K);
@@ -126,7 +126,9 @@ export class FieldSolver {
       const curve = attached.spots[s]!.curve;
       sum += solder.enthalpy_J[s]! - (curve.offset[0] + curve.slope[0] * ambient_K);
     }
-    attached.bodies.forEach((body, b) => (sum += body.capacity_J_K * (this.bodies_K[b]! - ambient_K)));
+    attached.bodies.forEach((body, b) => {
+      if (!body.fused) sum += body.capacity_J_K * (this.bodies_K[b]! - ambient_K);
+    });
     return sum;
   }
 
@@ -199,6 +201,13 @@ export class FieldSolver {
       this.predicted_K[b] =
         (body.capacity_J_K * this.bodies_K[b]! + step_s * flow) / (body.capacity_J_K + step_s * conductance);
     });
+  }
+
+  /** What a body's film brings it, less what it takes, W. */
+  private filmFlow_W(film: BodyFilm, hot_K: number, body_K: number): number {
+    return (
+      film.hot_W_K * (this.airAt(hot_K, film.warmth) - body_K) - film.still_W_K * (body_K - this.ambient_K)
+    );
   }
 
   private airAt(hot_K: number, warmth: number): number {
@@ -299,7 +308,7 @@ export class FieldSolver {
   }
 
   /** Layers and solder of one column together; phases are guessed, solved and corrected until they hold. */
-  private solveColumn(index: number, step_s: number): void {
+  private solveColumn(index: number, step_s: number, hotTop_K: number, hotBottom_K: number): void {
     const { column, spots } = this.solderColumns[index]!;
     const { mesh, change_K, dense, rhs, heat_J, solder, attached } = this;
     const { nz, columns, linkZ_W_K } = mesh;
@@ -321,6 +330,13 @@ export class FieldSolver {
         const body_K = this.predicted_K[this.bodyOfSpot[s]!]!;
         let sum = spot.lead_W_K;
         let flow = spot.lead_W_K * (body_K - at_K);
+        if (spot.bodyShare > 0) {
+          const b = this.bodyOfSpot[s]!;
+          const film = this.films.bodies[b]!;
+          const hot_K = attached.bodies[b]!.faceLayer === 0 ? hotTop_K : hotBottom_K;
+          sum += spot.bodyShare * (film.hot_W_K + film.still_W_K);
+          flow += spot.bodyShare * this.filmFlow_W(film, hot_K, at_K);
+        }
         for (let k = 0; k < nz; k++) {
           const g = spot.link_W_K[k]!;
           sum += g;
@@ -372,21 +388,29 @@ export class FieldSolver {
     for (let b = 0; b < attached.bodies.length; b++) {
       const body = attached.bodies[b]!;
       const film = films.bodies[b]!;
-      const held_K = this.predicted_K[b]!;
       const hot_K = body.faceLayer === 0 ? hotTop_K : hotBottom_K;
-      const heated_W = film.hot_W_K * (this.airAt(hot_K, film.warmth) - held_K);
+      if (body.fused) this.bodies_K[b] = this.fusedMean_K(body.spots);
+      const held_K = body.fused ? this.bodies_K[b]! : this.predicted_K[b]!;
       const cooled_W = film.still_W_K * (held_K - ambient_K);
-      let flow_W = heated_W - cooled_W;
+      let flow_W = this.filmFlow_W(film, hot_K, held_K);
+      in_W += flow_W + cooled_W;
+      lost_W += cooled_W;
+      if (body.fused) continue;
       for (const s of body.spots) flow_W += attached.spots[s]!.lead_W_K * (solder.temperature_K[s]! - held_K);
       for (const column of body.columns) {
         flow_W += body.gap_W_K * (t[body.faceLayer * columns + column]! - held_K);
       }
       this.bodies_K[b]! += (step_s * flow_W) / body.capacity_J_K;
-      in_W += heated_W;
-      lost_W += cooled_W;
     }
     energy.in_J += step_s * in_W;
     energy.lost_J += step_s * lost_W;
     this.lastMove_K = largest;
+  }
+
+  /** A fused body is at the mean of its spots, each by its share. */
+  private fusedMean_K(spots: readonly number[]): number {
+    let mean_K = 0;
+    for (const s of spots) mean_K += this.attached.spots[s]!.bodyShare * this.solder.temperature_K[s]!;
+    return mean_K;
   }
 }

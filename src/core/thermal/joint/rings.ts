@@ -2,7 +2,7 @@ import { COPPER } from '../../materials/copper';
 import { LAMINATES } from '../../materials/laminates';
 import type { NetworkBuilder } from '../network/network';
 import { equivalentRadius_m, sheets, type Sheet } from '../stackup';
-import { isPlated, type Factors, type JointScenario } from './scenario';
+import { isPlated, type Factors, type JointBoard, type JointScenario } from './scenario';
 import { JOINT } from './settings';
 import { sheetProfile, type SheetProfile } from './sheetProfile';
 
@@ -53,10 +53,21 @@ export interface RingMesh {
   readonly barrel_W_K: readonly number[];
 }
 
-export function ringMesh(scenario: JointScenario, ironOnTop: boolean, factors: Factors): RingMesh {
-  const { board, part } = scenario;
+/** The mesh about a plated or bare hole. */
+export function holeMesh(scenario: JointScenario, ironOnTop: boolean, factors: Factors): RingMesh {
+  const { part } = scenario;
   const barrelRadius_m = part.holeDiameter_m / 2 + (isPlated(scenario) ? COPPER.plating.value : 0);
   const landRadius_m = Math.max(part.landDiameter_m / 2, barrelRadius_m * 1.1);
+  return ringMesh(scenario, { barrelRadius_m, landRadius_m }, ironOnTop, factors);
+}
+
+export function ringMesh(
+  scenario: JointBoard,
+  { barrelRadius_m, landRadius_m }: { barrelRadius_m: number; landRadius_m: number },
+  ironOnTop: boolean,
+  factors: Factors,
+): RingMesh {
+  const { board } = scenario;
   const edge_m = Math.max(equivalentRadius_m(board), landRadius_m * 3);
 
   const placed: PlacedSheet[] = sheets(board, JOINT.sheetPitch_m).map((sheet) => ({
@@ -108,7 +119,7 @@ export class RingBuilder {
 
   constructor(
     private readonly net: NetworkBuilder,
-    scenario: JointScenario,
+    scenario: JointBoard,
     private readonly around: Surroundings,
     private readonly mesh: RingMesh,
     factors: Factors,

@@ -1,5 +1,5 @@
 import type { AlloyId } from '../../materials/alloys';
-import type { TipConstructionId, TipShapeId } from '../../materials/tips';
+import type { TIP_CONSTRUCTION_IDS, TipShapeId } from '../../materials/tips';
 import type { ThroughHolePackage } from '../../packages/throughHole';
 import type { Preheat } from '../preheat';
 import type { Board } from '../stackup';
@@ -22,17 +22,31 @@ export type Connection =
     }
   | { readonly kind: 'solid-plane'; readonly layers: readonly number[] };
 
+export interface SolidTip {
+  readonly shape: TipShapeId;
+  readonly width_m: number;
+  readonly construction: (typeof TIP_CONSTRUCTION_IDS)[number];
+}
+
+/** A gun's: it stands on the land around the lead; its width is its outer diameter. */
+export interface HollowTip {
+  readonly shape: 'hollow';
+  readonly width_m: number;
+  readonly inner_m: number;
+  readonly construction: 'gun';
+}
+
+/** A heated tip on a joint: an iron's, one jaw of tweezers, or a gun's. */
 export interface Iron {
   readonly setpoint_K: number;
   readonly power_W: number;
-  readonly tip: {
-    readonly shape: TipShapeId;
-    readonly width_m: number;
-    readonly construction: TipConstructionId;
-  };
+  readonly tip: SolidTip | HollowTip;
   readonly fluxed: boolean;
   readonly freshSolder: boolean;
 }
+
+/** What the board about a joint is made from. */
+export type JointBoard = Pick<JointScenario, 'board' | 'connections'>;
 
 /** One pin of one part under one iron, from touch-down. */
 export interface JointScenario {

@@ -14,6 +14,8 @@ export const JOINT = {
   protrusion_m: 1.2e-3,
   /** Still air in an unplated hole, W/mK (Incropera table A.4, 350 K). */
   airConductivity_W_mK: 0.03,
+  /** Liquidus by this much where suction starts: its air chills the wall at once (assumed). */
+  suctionMargin_K: 5,
 } as const;
 
 /** Spreads that belong to the model's form and not to one material. */

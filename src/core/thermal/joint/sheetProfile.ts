@@ -2,7 +2,7 @@ import { COPPER } from '../../materials/copper';
 import { LAMINATES } from '../../materials/laminates';
 import { effectiveFraction } from '../stackup';
 import type { PlacedSheet } from './rings';
-import type { Factors, JointScenario } from './scenario';
+import type { Factors, JointBoard } from './scenario';
 import { JOINT } from './settings';
 
 export interface SheetProfile {
@@ -14,7 +14,7 @@ export interface SheetProfile {
 
 /** How one sheet conducts along the radius: land, clearance or spokes, then the open field. */
 export function sheetProfile(
-  scenario: JointScenario,
+  scenario: JointBoard,
   sheet: PlacedSheet,
   factors: Factors,
   landRadius_m: number,

@@ -5,7 +5,7 @@ import { NetworkBuilder, type ThermalNetwork } from '../network/network';
 import { SOLVER } from '../network/settings';
 import { boardTemperature_K } from '../preheat';
 import { addBarrel, type SolderPlace } from './barrel';
-import { RingBuilder, ringMesh, type RingField } from './rings';
+import { RingBuilder, holeMesh, type RingField, type Surroundings } from './rings';
 import { NOMINAL, type Factors, type JointScenario } from './scenario';
 import { addTip, contact_W_K } from './tip';
 
@@ -34,6 +34,8 @@ export interface JointRun {
   /** Laminate inside the land, mean through the thickness: what delaminates. */
   readonly laminate_K: Float64Array;
   readonly coldestSolder_K: Float64Array;
+  /** Every solder lump from the iron's face to the far one. */
+  readonly solder: readonly { readonly where: SolderPlace['where']; readonly history_K: Float64Array }[];
   readonly body_K: Float64Array;
   /** Both faces at a distance from the joint, in the order of `RunOptions.probes`. */
   readonly probes_K: readonly Float64Array[];
@@ -66,21 +68,11 @@ export function buildJoint(scenario: JointScenario, factors: Factors = NOMINAL):
   const net = new NetworkBuilder();
   const board_K = boardTemperature_K(scenario.board, scenario.preheat, scenario.ambient_K);
   const ironOnTop = (scenario.partSide === 'top') === (scenario.face === 'component-side');
-  const air = (film_W_m2K: number) => ({ film_W_m2K: film_W_m2K * factors.film, air_K: scenario.ambient_K });
-  const above = air(STILL_AIR.boardTop.value);
-  // The board is turned so that the iron works from above; a preheater stands below.
-  const below = scenario.preheat
-    ? {
-        film_W_m2K: PREHEATERS[scenario.preheat.kind].film.value * factors.film,
-        air_K: scenario.preheat.setpoint_K,
-      }
-    : air(STILL_AIR.boardBottom.value);
-
-  const mesh = ringMesh(scenario, ironOnTop, factors);
+  const mesh = holeMesh(scenario, ironOnTop, factors);
   const field = new RingBuilder(
     net,
     scenario,
-    { board_K, nearFilm: above, farFilm: below, ironOnTop },
+    surroundingsOf(scenario, board_K, ironOnTop, factors),
     mesh,
     factors,
   );
@@ -101,6 +93,28 @@ export function buildJoint(scenario: JointScenario, factors: Factors = NOMINAL):
       land: rings.node[0]![0]!,
       farLand: rings.node[0]![rings.sheets.length - 1]!,
     },
+  };
+}
+
+/** The board is turned so that the iron works from above; a preheater stands below. */
+export function surroundingsOf(
+  scenario: Pick<JointScenario, 'ambient_K' | 'preheat'>,
+  board_K: number,
+  ironOnTop: boolean,
+  factors: Factors,
+): Surroundings {
+  const still = (film_W_m2K: number) => ({
+    film_W_m2K: film_W_m2K * factors.film,
+    air_K: scenario.ambient_K,
+  });
+  const { preheat } = scenario;
+  return {
+    board_K,
+    ironOnTop,
+    nearFilm: still(STILL_AIR.boardTop.value),
+    farFilm: preheat
+      ? { film_W_m2K: PREHEATERS[preheat.kind].film.value * factors.film, air_K: preheat.setpoint_K }
+      : still(STILL_AIR.boardBottom.value),
   };
 }
 
@@ -153,6 +167,7 @@ export function simulateJoint(scenario: JointScenario, options: RunOptions): Joi
     body_K,
     laminate_K: throughThickness(landRows, model.rings),
     coldestSolder_K: lowest(solderRows),
+    solder: solder.map(({ where }, i) => ({ where, history_K: solderRows[i]! })),
     probes_K: probes.map(({ weight }, p) => mix(probeRows[2 * p]!, probeRows[2 * p + 1]!, weight)),
     solidus_s: firstOf(run.solidus_s),
     liquidus_s: firstOf(run.liquidus_s),
@@ -185,7 +200,7 @@ function probeWeights(rings: RingField, probe: Probe): { inner: number; outer: n
   };
 }
 
-function lowest(rows: readonly Float64Array[]): Float64Array {
+export function lowest(rows: readonly Float64Array[]): Float64Array {
   const least = Float64Array.from(rows[0]!);
   for (const row of rows) {
     for (let i = 0; i < least.length; i++) if (row[i]! < least[i]!) least[i] = row[i]!;

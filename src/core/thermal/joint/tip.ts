@@ -18,8 +18,16 @@ export function taperResistance_K_W(tip: Iron['tip']): number {
   return (4 * taperLength.value) / (COPPER.conductivity.value * Math.PI * shankDiameter.value * end_m);
 }
 
-/** Area of tip against a solid joint, m²: width (no wider than the land) by the shape's reach. */
+/**
+ * Area of tip against a solid joint, m²: width (no wider than the land) by the shape's reach; of a hollow
+ * tip, the ring that lies on the land.
+ */
 export function touchArea_m2(iron: Iron, landDiameter_m: number): number {
+  if (iron.tip.shape === 'hollow') {
+    const outer_m = Math.min(iron.tip.width_m, landDiameter_m);
+    const inner_m = Math.min(iron.tip.inner_m, 0.9 * outer_m);
+    return (Math.PI / 4) * (outer_m ** 2 - inner_m ** 2);
+  }
   const reach_m = TIP_SHAPES[iron.tip.shape].reach.value;
   const across_m = Math.min(iron.tip.width_m, landDiameter_m);
   return across_m * Math.min(reach_m, 2 * iron.tip.width_m);

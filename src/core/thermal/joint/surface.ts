@@ -1,0 +1,191 @@
+import { ALLOYS, type AlloyId } from '../../materials/alloys';
+import { STILL_AIR } from '../../materials/air';
+import { COPPER } from '../../materials/copper';
+import { LAMINATES } from '../../materials/laminates';
+import { WIRE } from '../../materials/consumables';
+import { formOf, type PadForm } from '../../packages/form';
+import type { SurfacePackage } from '../../packages/surface';
+import { integrate, type EnergyAccount, type Integration } from '../network/integrate';
+import { NetworkBuilder } from '../network/network';
+import { boardTemperature_K, type Preheat } from '../preheat';
+import type { Board } from '../stackup';
+import { ringArea_m2, ringMesh, RingBuilder } from './rings';
+import { NOMINAL, type Connection, type Factors, type Iron } from './scenario';
+import { surroundingsOf } from './simulate';
+import { addTip, contact_W_K } from './tip';
+
+/** Pads of a surface part under an iron (one pad) or tweezers (a tip on each of two). */
+export interface SurfaceScenario {
+  readonly ambient_K: number;
+  readonly board: Board;
+  readonly part: SurfacePackage;
+  readonly partSide: 'top' | 'bottom';
+  readonly alloy: AlloyId;
+  /** Pads that a tip stands on. */
+  readonly heated: readonly string[];
+  readonly connections: Readonly<Record<string, readonly Connection[]>>;
+  readonly iron: Iron;
+  readonly preheat: Preheat | null;
+}
+
+export interface SurfacePadRun {
+  readonly pad: string;
+  readonly solidus_s: number | null;
+  readonly liquidus_s: number | null;
+  readonly solder_K: Float64Array;
+  readonly land_K: Float64Array;
+  readonly farFace_K: Float64Array;
+  readonly area_m2: number;
+}
+
+export interface SurfaceRun {
+  readonly outcome: Integration['outcome'];
+  readonly time_s: Float64Array;
+  readonly tip_K: Float64Array;
+  readonly body_K: Float64Array;
+  /** Heated pads and, on parts of up to `FOLLOWED_PADS`, all others. */
+  readonly pads: readonly SurfacePadRun[];
+  readonly bodyLimit_K: number;
+  readonly energy: EnergyAccount;
+}
+
+/** Parts of more pads than this have their unheated ones lumped into one path to the board. */
+const FOLLOWED_PADS = 4;
+
+/**
+ * Runs pads of a surface part from touch-down. Each followed pad stands on rings of its own: two pads
+ * do not warm each other through the board, only through the part (at 1 to 10 s the board carries heat a
+ * few millimetres, and what a neighbour gains is on the safe side of the melt).
+ */
+export function simulateSurface(
+  scenario: SurfaceScenario,
+  duration_s: number,
+  factors: Factors = NOMINAL,
+): SurfaceRun {
+  const { board, part } = scenario;
+  const net = new NetworkBuilder();
+  const board_K = boardTemperature_K(board, scenario.preheat, scenario.ambient_K);
+  const form = formOf(part, scenario.alloy, board.thickness_m);
+  const onTop = scenario.partSide === 'top';
+  const around = surroundingsOf(scenario, board_K, onTop, factors);
+  const followed = form.pads.filter(
+    (pad) => scenario.heated.includes(pad.pad) || form.pads.length <= FOLLOWED_PADS,
+  );
+
+  const joints = followed.map((pad) => {
+    const connections = scenario.connections[pad.pad] ?? [];
+    const landRadius_m = Math.sqrt((pad.width_m * pad.height_m) / Math.PI);
+    const mesh = ringMesh(
+      { board, connections },
+      { barrelRadius_m: 0.25 * landRadius_m, landRadius_m },
+      onTop,
+      factors,
+    );
+    const rings = new RingBuilder(net, { board, connections }, around, mesh, factors);
+    return { pad, connections, mesh, rings, landRadius_m };
+  });
+
+  const body = net.node(form.body.capacity_J_K, board_K);
+  const surface_m2 = form.body.top_m2 + form.body.sides_m2;
+  net.toAir(body, STILL_AIR.partSurface.value * factors.film * surface_m2, scenario.ambient_K);
+  net.toAir(body, otherPads_W_K(scenario, form.pads.length - followed.length, form.pads[0]!), board_K);
+
+  let tipFace = -1;
+  const placed = joints.map(({ pad, connections, mesh, rings, landRadius_m }) => {
+    const foot = net.node(pad.foot_J_K, board_K);
+    const heated = scenario.heated.includes(pad.pad);
+    const alloy = ALLOYS[scenario.alloy];
+    const fresh_m3 = heated && scenario.iron.freshSolder ? WIRE.addedToJoint.value * FRESH_SHARE : 0;
+    const volume_m3 = pad.solder_m3 + fresh_m3;
+    const mass_kg = volume_m3 * alloy.density.value;
+    const solder = net.solder(
+      {
+        solidus_K: alloy.solidus.value,
+        liquidus_K: alloy.liquidus.value,
+        capacitySolid_J_K: mass_kg * alloy.heatSolid.value,
+        capacityLiquid_J_K: mass_kg * alloy.heatLiquid.value,
+        latent_J: mass_kg * alloy.latentHeat.value,
+      },
+      board_K,
+    );
+    // Half of the solder's mean height lies between its middle and what it wets.
+    const height_m = volume_m3 / (pad.width_m * pad.height_m);
+    const wet = (2 * ringArea_m2(mesh, 0)) / height_m;
+    const both = (a: number, b: number, shape_m: number) =>
+      net.link(a, b, alloy.conductivitySolid.value * shape_m, alloy.conductivityLiquid.value * shape_m);
+    both(solder, foot, wet);
+    net.link(foot, body, pad.lead_W_K);
+    const field = rings.close([
+      {
+        node: solder,
+        sheet: 0,
+        solid_W_K: alloy.conductivitySolid.value * wet,
+        liquid_W_K: alloy.conductivityLiquid.value * wet,
+      },
+    ]);
+    linkVias(net, connections, field.sheets, field.node[0]!);
+    if (heated) {
+      const tip = addTip(net, scenario.iron, scenario.ambient_K, factors);
+      const contact = contact_W_K(scenario.iron, 2 * landRadius_m, factors);
+      net.link(solder, tip.face, contact.solid_W_K, contact.liquid_W_K);
+      tipFace = tip.face;
+    }
+    return { pad, solder, land: field.node[0]![0]!, farFace: field.node[0]!.at(-1)! };
+  });
+
+  const tracked = [tipFace, body, ...placed.flatMap((p) => [p.solder, p.land, p.farFace])];
+  const run = integrate(net.done(), { duration_s, tracked });
+  const melted = (times: Float64Array, i: number): number | null => {
+    const at_s = times[i]!;
+    return Number.isNaN(at_s) ? null : at_s;
+  };
+  return {
+    outcome: run.outcome,
+    time_s: run.time_s,
+    tip_K: run.tracked_K[0]!,
+    body_K: run.tracked_K[1]!,
+    bodyLimit_K: form.body.limit_K,
+    pads: placed.map(({ pad }, i) => ({
+      pad: pad.pad,
+      solidus_s: melted(run.solidus_s, i),
+      liquidus_s: melted(run.liquidus_s, i),
+      solder_K: run.tracked_K[2 + 3 * i]!,
+      land_K: run.tracked_K[3 + 3 * i]!,
+      farFace_K: run.tracked_K[4 + 3 * i]!,
+      area_m2: pad.width_m * pad.height_m,
+    })),
+    energy: run.energy,
+  };
+}
+
+/** A surface joint takes less of the wire than a through-hole one (assumed). */
+const FRESH_SHARE = 0.4;
+
+/** A via in or beside the land for each connection to another layer: 0.3 mm drill (common practice). */
+const VIA_m = 0.3e-3;
+
+function linkVias(
+  net: NetworkBuilder,
+  connections: readonly Connection[],
+  sheets: readonly { readonly layer: number | null; readonly near_m: number }[],
+  land: readonly number[],
+): void {
+  for (const connection of connections) {
+    if (connection.kind === 'isolated') continue;
+    for (const layer of connection.layers) {
+      const sheet = sheets.findIndex((s) => s.layer === layer);
+      if (sheet <= 0) continue;
+      const wall_m2 = Math.PI * VIA_m * COPPER.plating.value;
+      net.link(land[0]!, land[sheet]!, (COPPER.conductivity.value * wall_m2) / sheets[sheet]!.near_m);
+    }
+  }
+}
+
+/** From the body through all pads that are not followed into a board that stays as it is, W/K. */
+function otherPads_W_K(scenario: SurfaceScenario, count: number, like: PadForm): number {
+  const laminate = LAMINATES[scenario.board.laminate];
+  const land_m = Math.sqrt((like.width_m * like.height_m) / Math.PI);
+  // A disc on a half-space, 4 k a (Carslaw & Jaeger §8.2), and a track about as good again.
+  const spread_W_K = 8 * laminate.conductivityInPlane.value * land_m;
+  return Math.max(1e-9, (count * like.lead_W_K * spread_W_K) / (like.lead_W_K + spread_W_K));
+}

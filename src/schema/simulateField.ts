@@ -1,0 +1,196 @@
+import { ALLOYS } from '../core/materials/alloys';
+import { PLAN } from '../core/method/settings';
+import { celsius, kelvin, metres } from '../core/quantity/convert';
+import { padNamesOf } from '../core/packages/form';
+import { simulateField, type FieldRun } from '../core/thermal/field/run';
+import type { AirLoad, FieldPart, FieldScenario, Stage } from '../core/thermal/field/scenario';
+import { jetOutsideRange, type Nozzle } from '../core/thermal/surface/jet';
+import { boardOf } from './construction';
+import { inCelsius } from './histories';
+import { partOf, type AnyPackageInput } from './package';
+import { connectionsOf } from './planRequest';
+import type { SimulateAnswer } from './simulateAnswer';
+import type { SimulateInput } from './simulateRequest';
+
+type HotAir = Extract<SimulateInput['load'], { kind: 'hot-air' }>;
+
+/** A board under hot air; times count from the air, so a soak before it is negative. */
+export function simulateFieldAnswer(input: SimulateInput, load: HotAir): SimulateAnswer {
+  const scenario = fieldScenarioOf(input, load);
+  const run = simulateField(scenario, { pitch_m: metres(input.grid_mm) });
+  const soak_s = input.preheat?.soak_s ?? 0;
+  const ref = input.site.ref;
+  const since = (at_s: number | null): number | null => (at_s === null ? null : at_s - soak_s);
+  const body = run.bodies[0]!;
+  return {
+    outcome: run.outcome === 'not-converged' ? 'not-converged' : 'done',
+    pads: run.pads
+      .filter((pad) => pad.ref === ref)
+      .map((pad) => ({
+        pad: pad.pad,
+        solidus_s: since(pad.solidus_s),
+        liquidus_s: since(pad.liquidus_s),
+        fullMelt_s: since(pad.fullMelt_s),
+        peak_C: celsius(pad.peak_K),
+        aboveLiquidus_s: pad.aboveLiquidus_s,
+        padDose: pad.dose,
+      })),
+    part: { peak_C: celsius(body.peak_K), limit_C: celsius(body.limit_K), maxRamp_K_s: body.maxRamp_K_s },
+    board: {
+      peakTop_C: celsius(run.board.peakTop_K),
+      peakBottom_C: celsius(run.board.peakBottom_K),
+      laminateDose: run.board.laminateDose,
+      warp_pct: 100 * Math.max(run.board.bowHot, run.board.bowLeft),
+    },
+    neighbours: input.neighbours.map((n, i) =>
+      neighbourAnswer(run, n.ref, n.alloy, run.bodies[i + 1]!.peak_K),
+    ),
+    energy: run.energy,
+    bow: { hot_pct: 100 * run.board.bowHot, left_pct: 100 * run.board.bowLeft },
+    notes: notesOf(scenario),
+    histories: {
+      time_s: Array.from(run.time_s, (t) => t - soak_s),
+      ...Object.fromEntries(
+        run.pads.filter((pad) => pad.ref === ref).map((pad) => [`pad:${pad.pad}`, inCelsius(pad.history_K)]),
+      ),
+      body: inCelsius(body.history_K),
+      ...Object.fromEntries(run.bodies.slice(1).map((b) => [`body:${b.ref}`, inCelsius(b.history_K)])),
+    },
+  };
+}
+
+function neighbourAnswer(
+  run: FieldRun,
+  ref: string,
+  alloy: keyof typeof ALLOYS,
+  body_K: number,
+): SimulateAnswer['neighbours'][number] {
+  const joint_K = Math.max(...run.pads.filter((pad) => pad.ref === ref).map((pad) => pad.peak_K));
+  const limit_K = ALLOYS[alloy].solidus.value - PLAN.neighbourMargin_K;
+  return {
+    ref,
+    body_C: celsius(body_K),
+    joint_C: celsius(joint_K),
+    ok: joint_K <= limit_K && body_K <= PLAN.neighbourBody_K,
+  };
+}
+
+function notesOf(scenario: FieldScenario): string[] {
+  const found = new Set<string>();
+  for (const { air } of scenario.stages) {
+    if (air)
+      for (const reason of jetOutsideRange(air.jet)) found.add(`Jet outside its correlation: ${reason}.`);
+  }
+  return [...found];
+}
+
+export function fieldScenarioOf(input: SimulateInput, load: HotAir): FieldScenario {
+  const { site } = input;
+  const main = fieldPart(site, site.package, (pad) => connectionsOf(input, pad));
+  const neighbours = input.neighbours.map((n) => fieldPart(n, n.package ?? { family: 'chip' }, () => []));
+  return {
+    ambient_K: kelvin(input.ambient_C),
+    board: {
+      ...boardOf(input.board),
+      outline: input.board.outline_mm?.map(([x_mm, y_mm]) => [metres(x_mm), metres(y_mm)] as const),
+    },
+    parts: [main, ...neighbours],
+    shields: input.shields.map((s) => ({
+      kind: s.kind,
+      side: s.side,
+      from_m: [metres(s.x_mm - s.width_mm / 2), metres(s.y_mm - s.height_mm / 2)] as const,
+      to_m: [metres(s.x_mm + s.width_mm / 2), metres(s.y_mm + s.height_mm / 2)] as const,
+    })),
+    stages: stagesOf(input, load),
+  };
+}
+
+interface Placed {
+  readonly ref: string;
+  readonly side: 'top' | 'bottom';
+  readonly x_mm: number;
+  readonly y_mm: number;
+  readonly rotation_deg: number;
+  readonly alloy: FieldPart['alloy'];
+}
+
+function fieldPart(
+  at: Placed,
+  given: AnyPackageInput,
+  connected: (pad: string) => FieldPart['connections'][string],
+): FieldPart {
+  const part = partOf(given);
+  return {
+    ref: at.ref,
+    side: at.side,
+    x_m: metres(at.x_mm),
+    y_m: metres(at.y_mm),
+    rotation_rad: (at.rotation_deg * Math.PI) / 180,
+    alloy: at.alloy,
+    part,
+    connections: Object.fromEntries(padNamesOf(part).map((pad) => [pad, connected(pad)])),
+  };
+}
+
+/** The soak, then a stage for each stretch between two entries of the schedule. */
+function stagesOf(input: SimulateInput, load: HotAir): Stage[] {
+  const away = input.site.side === 'top' ? 'bottom' : 'top';
+  const preheat =
+    input.preheat &&
+    ({
+      kind: input.preheat.kind,
+      setpoint_K: kelvin(input.preheat.setpoint_C),
+      side: away,
+    } as const);
+  const stages: Stage[] = [];
+  if (preheat && input.preheat!.soak_s > 0) {
+    stages.push({ name: 'soak', duration_s: input.preheat!.soak_s, air: null, preheat });
+  }
+  let now = { air_C: load.air_C, flow_L_min: load.flow_L_min, standoff_mm: load.standoff_mm, off: false };
+  let warm = preheat;
+  const entries = [{ at_s: 0 }, ...load.schedule.filter((entry) => entry.at_s < input.duration_s)];
+  entries.forEach((entry: HotAir['schedule'][number], i) => {
+    const until_s = entries[i + 1]?.at_s ?? input.duration_s;
+    now = {
+      air_C: entry.air_C ?? now.air_C,
+      flow_L_min: entry.flow_L_min ?? now.flow_L_min,
+      standoff_mm: entry.standoff_mm ?? now.standoff_mm,
+      off: entry.off ?? (entry.air_C === undefined ? now.off : false),
+    };
+    if (warm && entry.preheat_C !== undefined) warm = { ...warm, setpoint_K: kelvin(entry.preheat_C) };
+    if (until_s <= entry.at_s) return;
+    stages.push({
+      name: now.off ? 'cooling' : 'hot air',
+      duration_s: until_s - entry.at_s,
+      air: now.off ? null : airLoad(input, load, now),
+      preheat: warm,
+    });
+  });
+  return stages;
+}
+
+function airLoad(
+  input: SimulateInput,
+  load: HotAir,
+  now: { air_C: number; flow_L_min: number; standoff_mm: number },
+): AirLoad {
+  const nozzle: Nozzle =
+    load.nozzle_mm !== undefined
+      ? { shape: 'round', diameter_m: metres(load.nozzle_mm) }
+      : {
+          shape: 'rectangle',
+          width_m: metres(load.nozzleWidth_mm!),
+          height_m: metres(load.nozzleHeight_mm!),
+        };
+  return {
+    jet: {
+      nozzle,
+      air_K: kelvin(now.air_C),
+      flow_m3_s: now.flow_L_min / 60_000,
+      standoff_m: metres(now.standoff_mm),
+    },
+    x_m: metres(input.site.x_mm),
+    y_m: metres(input.site.y_mm),
+    side: input.site.side,
+  };
+}

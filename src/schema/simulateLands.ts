@@ -1,0 +1,89 @@
+import { LAMINATES } from '../core/materials/laminates';
+import { doseCurve } from '../core/method/forecast';
+import type { SurfacePackage } from '../core/packages/surface';
+import { celsius, kelvin } from '../core/quantity/convert';
+import { laminateEndurance, padEndurance } from '../core/thermal/dose';
+import { simulateSurface, type SurfacePadRun } from '../core/thermal/joint/surface';
+import { ALLOYS } from '../core/materials/alloys';
+import { padNamesOf } from '../core/packages/form';
+import { boardOf } from './construction';
+import { inCelsius, maxRamp_K_s, peak_C, timeAbove_s } from './histories';
+import { connectionsOf, preheatOf } from './planRequest';
+import type { SimulateAnswer } from './simulateAnswer';
+import type { SimulateInput } from './simulateRequest';
+import { tipOf } from './tool';
+
+/** Lands of a surface part under an iron on one, or tweezers on its two ends. */
+export function simulateLands(
+  input: SimulateInput,
+  load: Extract<SimulateInput['load'], { kind: 'iron' | 'tweezers' }>,
+  part: SurfacePackage,
+): SimulateAnswer {
+  const { site } = input;
+  const pads = padNamesOf(part);
+  const heated = load.kind === 'iron' ? [load.pad] : [pads[0]!, pads.at(-1)!];
+  const board = boardOf(input.board);
+  const run = simulateSurface(
+    {
+      ambient_K: kelvin(input.ambient_C),
+      board,
+      part,
+      partSide: site.side,
+      alloy: site.alloy,
+      heated,
+      connections: Object.fromEntries(pads.map((pad) => [pad, connectionsOf(input, pad)])),
+      iron: {
+        setpoint_K: kelvin(load.setpoint_C),
+        power_W: load.power_W,
+        tip: tipOf(load.tip),
+        fluxed: load.fluxed,
+        freshSolder: load.freshSolder,
+      },
+      preheat: preheatOf(input.preheat),
+    },
+    input.duration_s,
+  );
+  const hottest = run.pads.reduce((a, b) => (peak_C(b.land_K) > peak_C(a.land_K) ? b : a));
+  const near_C = peak_C(hottest.land_K);
+  const far_C = peak_C(hottest.farFace_K);
+  const onTop = site.side === 'top';
+  const laminate = laminateEndurance(input.board.laminate);
+  const liquidus_K = ALLOYS[site.alloy].liquidus.value;
+  const padAnswer = (pad: SurfacePadRun): SimulateAnswer['pads'][number] => ({
+    pad: pad.pad,
+    solidus_s: pad.solidus_s,
+    liquidus_s: pad.liquidus_s,
+    fullMelt_s: pad.liquidus_s,
+    peak_C: peak_C(pad.solder_K),
+    aboveLiquidus_s: timeAbove_s(run.time_s, pad.solder_K, liquidus_K),
+    padDose: doseCurve(padEndurance(input.board.laminate, pad.area_m2), run.time_s, pad.land_K).at(-1)!,
+  });
+  return {
+    outcome: run.outcome === 'not-converged' ? 'not-converged' : 'done',
+    pads: run.pads.map(padAnswer),
+    part: {
+      peak_C: peak_C(run.body_K),
+      limit_C: celsius(run.bodyLimit_K),
+      maxRamp_K_s: maxRamp_K_s(run.time_s, run.body_K),
+    },
+    board: {
+      peakTop_C: onTop ? near_C : far_C,
+      peakBottom_C: onTop ? far_C : near_C,
+      laminateDose: doseCurve(laminate, run.time_s, mean(hottest.land_K, hottest.farFace_K)).at(-1)!,
+      warp_pct: null,
+    },
+    neighbours: [],
+    energy: run.energy,
+    notes: [
+      `Laminate ${LAMINATES[input.board.laminate].name}: pads warm each other through the part only; neighbours are not followed at this scale.`,
+    ],
+    histories: {
+      time_s: Array.from(run.time_s),
+      ...Object.fromEntries(run.pads.map((pad) => [`pad:${pad.pad}`, inCelsius(pad.solder_K)])),
+      tip: inCelsius(run.tip_K),
+      body: inCelsius(run.body_K),
+    },
+  };
+}
+
+const mean = (a: Float64Array, b: Float64Array): Float64Array => a.map((value, i) => (value + b[i]!) / 2);

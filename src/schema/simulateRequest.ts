@@ -1,0 +1,216 @@
+import { z } from 'zod';
+import { ALLOY_IDS } from '../core/materials/alloys';
+import { SHIELD_IDS } from '../core/materials/surfaces';
+import { padNamesOf } from '../core/packages/form';
+import { kelvin, metres } from '../core/quantity/convert';
+import type { JointScenario } from '../core/thermal/joint/scenario';
+import { boardOf, construction } from './construction';
+import { connections } from './connection';
+import { boardSide, oneOf, quantity, text } from './fields';
+import { anyPackage, packageOf, partOf, type PackageRecord } from './package';
+import { checkLayers, connectionsOf, padName, preheatInput, preheatOf } from './planRequest';
+import { tip, tipOf } from './tool';
+
+const place = { x_mm: quantity('mm', 0, 1000), y_mm: quantity('mm', 0, 1000) };
+
+const site = z.strictObject({
+  ref: text(1, 16),
+  side: boardSide,
+  ...place,
+  rotation_deg: quantity('°', -360, 360).default(0),
+  alloy: oneOf(ALLOY_IDS),
+  package: anyPackage,
+  connections: z.record(padName, connections).default({}),
+});
+
+/** A neighbour; without a package it is a chip of the commonest size. */
+const neighbour = z.strictObject({
+  ref: text(1, 16),
+  package: anyPackage.optional(),
+  ...place,
+  rotation_deg: quantity('°', -360, 360).default(0),
+  side: boardSide,
+  alloy: oneOf(ALLOY_IDS),
+});
+
+const hand = {
+  setpoint_C: quantity('°C', 100, 500),
+  power_W: quantity('W', 5, 400),
+  fluxed: z.boolean().default(true),
+  freshSolder: z.boolean().default(true),
+  pad: text(1, 8),
+};
+
+const ironLoad = z.strictObject({ kind: z.literal('iron'), ...hand, tip });
+
+const gunLoad = z.strictObject({
+  kind: z.literal('gun'),
+  ...hand,
+  nozzleInner_mm: quantity('mm', 0.4, 4),
+  nozzleOuter_mm: quantity('mm', 0.8, 8),
+  triggerAt_s: quantity('s', 0.1, 60),
+});
+
+const tweezersLoad = z.strictObject({
+  kind: z.literal('tweezers'),
+  ...hand,
+  pad: text(1, 8).optional(),
+  tip,
+});
+
+const air = {
+  air_C: quantity('°C', 20, 550),
+  flow_L_min: quantity('L/min', 1, 400),
+  standoff_mm: quantity('mm', 0.5, 100),
+};
+
+const hotAirLoad = z
+  .strictObject({
+    kind: z.literal('hot-air'),
+    ...air,
+    nozzle_mm: quantity('mm', 1, 60).optional(),
+    nozzleWidth_mm: quantity('mm', 1, 80).optional(),
+    nozzleHeight_mm: quantity('mm', 1, 80).optional(),
+    /** Changes at times after the air is on; `off` turns it off. */
+    schedule: z
+      .array(
+        z.strictObject({
+          at_s: quantity('s', 0, 3600),
+          air_C: air.air_C.optional(),
+          flow_L_min: air.flow_L_min.optional(),
+          standoff_mm: air.standoff_mm.optional(),
+          off: z.boolean().optional(),
+          preheat_C: quantity('°C', 20, 350).optional(),
+        }),
+      )
+      .max(60)
+      .default([]),
+  })
+  .superRefine((load, context) => {
+    const round = load.nozzle_mm !== undefined;
+    const sides = load.nozzleWidth_mm !== undefined && load.nozzleHeight_mm !== undefined;
+    const part = load.nozzleWidth_mm !== undefined || load.nozzleHeight_mm !== undefined;
+    const refuse = (path: string, message: string) =>
+      context.addIssue({ code: 'custom', path: [path], message, input: load });
+    if (!round && !sides)
+      refuse('nozzle_mm', 'is missing; give nozzle_mm, or nozzleWidth_mm and nozzleHeight_mm');
+    if (round && part) refuse('nozzle_mm', 'stands beside a width and height; give one or the other');
+    load.schedule.forEach((entry, i) => {
+      if (i > 0 && entry.at_s <= load.schedule[i - 1]!.at_s) {
+        context.addIssue({
+          code: 'custom',
+          path: ['schedule', i, 'at_s'],
+          message: `is ${entry.at_s} s, not after the entry before it; put the schedule in order of time`,
+          input: load,
+        });
+      }
+    });
+  });
+
+const shield = z.strictObject({
+  kind: oneOf(SHIELD_IDS),
+  side: boardSide,
+  ...place,
+  width_mm: quantity('mm', 0.5, 500),
+  height_mm: quantity('mm', 0.5, 500),
+});
+
+/** A hand load is followed for this long at most; hot air for longer. */
+const LONGEST_HAND_s = 60;
+
+export const simulateInput = z
+  .strictObject({
+    ambient_C: quantity('°C', -10, 50).default(23),
+    board: construction.extend({
+      /** Corners in order, where the board is no rectangle. */
+      outline_mm: z
+        .array(z.tuple([quantity('mm', 0, 1000), quantity('mm', 0, 1000)]))
+        .min(3, { error: 'needs at least three corners' })
+        .max(2000)
+        .optional(),
+    }),
+    site,
+    neighbours: z.array(neighbour).max(200).default([]),
+    load: z.discriminatedUnion('kind', [ironLoad, gunLoad, tweezersLoad, hotAirLoad], {
+      error: 'kind must be one of iron, gun, tweezers, hot-air',
+    }),
+    preheat: preheatInput.nullable().default(null),
+    shields: z.array(shield).max(40).default([]),
+    /** Cell size of the board-scale grid. */
+    grid_mm: quantity('mm', 0.5, 10).default(2),
+    duration_s: quantity('s', 0.05, 1800),
+  })
+  .superRefine((input, context) => {
+    const part = partOf(input.site.package);
+    checkLayers(input, padNamesOf(part), context);
+    const refuse = (path: (string | number)[], message: string) =>
+      context.addIssue({ code: 'custom', path, message, input });
+    const { load } = input;
+    if (load.kind === 'hot-air') {
+      const cells = (input.board.length_mm / input.grid_mm) * (input.board.width_mm / input.grid_mm);
+      if (cells > MOST_COLUMNS) {
+        refuse(
+          ['grid_mm'],
+          `is ${input.grid_mm} mm, ${Math.round(cells)} cells on this board; give a coarser grid`,
+        );
+      }
+      return;
+    }
+    if (input.duration_s > LONGEST_HAND_s) {
+      refuse(['duration_s'], `is ${input.duration_s} s; an iron is followed for ${LONGEST_HAND_s} s at most`);
+    }
+    if (input.shields.length > 0) refuse(['shields'], 'belong to hot air; leave them out here');
+    const pads = padNamesOf(part);
+    if (load.pad !== undefined && !pads.includes(load.pad)) {
+      refuse(['load', 'pad'], `is "${load.pad}"; the part has pins ${pads[0]} to ${pads.at(-1)}`);
+    }
+    if (load.kind === 'gun' && load.nozzleOuter_mm <= load.nozzleInner_mm) {
+      refuse(
+        ['load', 'nozzleOuter_mm'],
+        `is ${load.nozzleOuter_mm} mm, no wider than its bore; give more than nozzleInner_mm`,
+      );
+    }
+    if (load.kind === 'gun' && load.triggerAt_s > input.duration_s) {
+      refuse(
+        ['load', 'triggerAt_s'],
+        `is ${load.triggerAt_s} s, after the run ends; give at most duration_s`,
+      );
+    }
+  });
+export type SimulateInput = z.infer<typeof simulateInput>;
+
+/** Columns of a board-scale grid that one request may ask for. */
+const MOST_COLUMNS = 60_000;
+
+/** A hand load on one pin of a through-hole part. */
+export function jointScenarioOf(
+  input: SimulateInput,
+  load: Extract<SimulateInput['load'], { kind: 'iron' | 'gun' }>,
+): JointScenario {
+  return {
+    ambient_K: kelvin(input.ambient_C),
+    board: boardOf(input.board),
+    part: packageOf(input.site.package as PackageRecord),
+    partSide: input.site.side,
+    face: 'solder-side',
+    alloy: input.site.alloy,
+    pad: load.pad,
+    connections: connectionsOf(input, load.pad),
+    iron: {
+      setpoint_K: kelvin(load.setpoint_C),
+      power_W: load.power_W,
+      tip:
+        load.kind === 'iron'
+          ? tipOf(load.tip)
+          : {
+              shape: 'hollow',
+              construction: 'gun',
+              width_m: metres(load.nozzleOuter_mm),
+              inner_m: metres(load.nozzleInner_mm),
+            },
+      fluxed: load.fluxed,
+      freshSolder: load.freshSolder,
+    },
+    preheat: preheatOf(input.preheat),
+  };
+}
