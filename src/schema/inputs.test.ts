@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { changed, PLAN_EXAMPLE, SIMULATE_EXAMPLE } from '../../tests/support/requests';
+import { changed, HOT_AIR_EXAMPLE, PLAN_EXAMPLE, SIMULATE_EXAMPLE } from '../../tests/support/requests';
 import { newBoard } from './board';
 import { InputError, parseInput, type Fault } from './faults';
 import { newFinding } from './finding';
@@ -93,18 +93,18 @@ describe('bad input names the field and the remedy', () => {
       /pins 1 to 2/,
     ],
     [
-      'a load that is not modelled yet',
+      'a load that is none of the four',
       simulateInput,
-      changed(SIMULATE_EXAMPLE, 'load.kind', 'hot-air'),
+      changed(SIMULATE_EXAMPLE, 'load.kind', 'oven'),
       '$.load.kind',
-      /iron/,
+      /iron, gun, tweezers, hot-air/,
     ],
     [
-      'a family that is not modelled yet',
+      'a family that cannot be planned yet',
       planInput,
       changed(PLAN_EXAMPLE, 'site.package.family', 'qfp'),
       '$.site.package.family',
-      /not computed yet.*radial/,
+      /cannot be planned yet.*radial/,
     ],
     [
       'a bench without an iron',
@@ -119,6 +119,52 @@ describe('bad input names the field and the remedy', () => {
       changed(PLAN_EXAMPLE, 'bench.0.setpointRange_C', [450, 200]),
       '$.bench[0].setpointRange_C',
       /swap/,
+    ],
+    [
+      'hot air without a nozzle',
+      simulateInput,
+      changed(HOT_AIR_EXAMPLE, 'load.nozzle_mm', undefined),
+      '$.load.nozzle_mm',
+      /missing; give nozzle_mm, or/,
+    ],
+    [
+      'a schedule out of order',
+      simulateInput,
+      changed(HOT_AIR_EXAMPLE, 'load.schedule', [
+        { at_s: 30, air_C: 350 },
+        { at_s: 20, off: true },
+      ]),
+      '$.load.schedule[1].at_s',
+      /20 s, not after.*order of time/,
+    ],
+    [
+      'a grid finer than a run may ask for',
+      simulateInput,
+      changed(changed(HOT_AIR_EXAMPLE, 'board.length_mm', 900) as object, 'grid_mm', 0.5),
+      '$.grid_mm',
+      /cells on this board; give a coarser grid/,
+    ],
+    [
+      'a quad pack with a pin too many',
+      simulateInput,
+      changed(HOT_AIR_EXAMPLE, 'site.package.pins', 101),
+      '$.site.package.pins',
+      /multiple of four/,
+    ],
+    [
+      'a gun triggered after its run',
+      simulateInput,
+      changed(SIMULATE_EXAMPLE, 'load', {
+        kind: 'gun',
+        setpoint_C: 360,
+        power_W: 100,
+        nozzleInner_mm: 1,
+        nozzleOuter_mm: 2.5,
+        triggerAt_s: 9,
+        pad: '1',
+      }),
+      '$.load.triggerAt_s',
+      /after the run ends/,
     ],
     ['a missing goal', planInput, changed(PLAN_EXAMPLE, 'goal', undefined), '$.goal', /missing; give one of/],
   ])('%s', (_name, schema, input, path, message) => {

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { changed, SIMULATE_EXAMPLE } from '../../tests/support/requests';
+import { changed, HOT_AIR_EXAMPLE, SIMULATE_EXAMPLE } from '../../tests/support/requests';
 import { parseInput } from './faults';
 import { simulateInput } from './simulateRequest';
 import { simulate } from './simulateAnswer';
@@ -42,5 +42,137 @@ describe('simulate', () => {
     const below = answerTo(mirrored);
     expect(below.pads[0]!.fullMelt_s!).toBeCloseTo(answer.pads[0]!.fullMelt_s!, 6);
     expect(below.board.peakTop_C).toBeCloseTo(answer.board.peakBottom_C, 6);
+  });
+});
+
+describe('simulate, a gun', () => {
+  const gun = (pad: string, triggerAt_s: number) =>
+    answerTo({
+      ...SIMULATE_EXAMPLE,
+      load: {
+        kind: 'gun',
+        setpoint_C: 360,
+        power_W: 100,
+        nozzleInner_mm: 1,
+        nozzleOuter_mm: 2.5,
+        triggerAt_s,
+        pad,
+      },
+    });
+
+  it('clears a pin on a track once its whole barrel is molten, and not before', () => {
+    expect(gun('1', 3).suction).toMatchObject({ clears: true });
+    expect(gun('1', 0.1).suction!.room_K).toBeLessThan(0);
+  });
+
+  it('names the slice that holds a plane pin, on the side away from the gun (common practice)', () => {
+    expect(gun('2', 3).suction).toMatchObject({ clears: false, where: 'far fillet' });
+  });
+});
+
+describe('simulate, lands', () => {
+  const chip = {
+    ...SIMULATE_EXAMPLE,
+    site: {
+      ...SIMULATE_EXAMPLE.site,
+      package: { family: 'chip', code: '0805' },
+      connections: { default: { kind: 'track', width_mm: 0.3, layers: [1] } },
+    },
+  };
+  const { pad: _pad, ...hand } = SIMULATE_EXAMPLE.load;
+
+  it('tweezers melt both ends of a chip at once; an iron on one end leaves the other behind', () => {
+    const both = answerTo({ ...chip, load: { ...hand, kind: 'tweezers' } });
+    const one = answerTo({ ...chip, load: { ...hand, kind: 'iron', pad: '1' }, duration_s: 3 });
+    expect(both.pads.map((p) => p.fullMelt_s !== null)).toEqual([true, true]);
+    expect(both.pads[0]!.fullMelt_s!).toBeCloseTo(both.pads[1]!.fullMelt_s!, 6);
+    expect(one.pads[1]!.peak_C).toBeLessThan(one.pads[0]!.peak_C - 10);
+    expect(both.energy.relativeResidual).toBeLessThan(1e-6);
+  });
+
+  it('follows an iron on one lead of a small-outline part', () => {
+    const soic = changed(chip, 'site.package', { family: 'soic', pins: 8 });
+    const answer = answerTo({ ...(soic as object), load: { ...hand, kind: 'iron', pad: '3' } });
+    expect(answer.pads.map((p) => p.pad)).toEqual(['3']);
+    expect(answer.part.peak_C).toBeLessThan(answer.part.limit_C);
+  });
+
+  it('refuses a gun on lands and tweezers on holes, by name', () => {
+    const gun = {
+      setpoint_C: 360,
+      power_W: 100,
+      nozzleInner_mm: 1,
+      nozzleOuter_mm: 2.5,
+      triggerAt_s: 3,
+      pad: '1',
+    };
+    expect(() => answerTo({ ...chip, load: { ...gun, kind: 'gun' } })).toThrow(/clears holes/);
+    expect(() => answerTo({ ...SIMULATE_EXAMPLE, load: { ...hand, kind: 'tweezers' } })).toThrow(
+      /lands on one face/,
+    );
+  });
+});
+
+describe('simulate, hot air', () => {
+  const answer = answerTo(HOT_AIR_EXAMPLE);
+
+  it('answers every pad of the part, in the same shape, with the board’s bow', () => {
+    expect(answer.pads).toHaveLength(100);
+    expect(answer.pads.every((p) => p.fullMelt_s !== null)).toBe(true);
+    expect(answer.board.warp_pct).toBeGreaterThan(0);
+    expect(answer.energy.relativeResidual).toBeLessThan(1e-6);
+    expect(answer.histories['body:R3']).toHaveLength(answer.histories['time_s']!.length);
+  });
+
+  it('counts its times from the air: the soak is before zero', () => {
+    expect(answer.histories['time_s']![0]).toBe(-120);
+    expect(Math.min(...answer.pads.map((p) => p.fullMelt_s!))).toBeGreaterThan(0);
+  });
+
+  it('the pin on a plane melts last', () => {
+    const last = [...answer.pads].sort((a, b) => a.fullMelt_s! - b.fullMelt_s!).at(-1)!;
+    expect(last.pad).toBe('10');
+  });
+
+  it('says where its jet leaves the correlation', () => {
+    const slow = answerTo(changed(HOT_AIR_EXAMPLE, 'load.flow_L_min', 10));
+    expect(slow.notes.join()).toMatch(/Reynolds/);
+  });
+
+  it.each([
+    ['radial', { pins: 2, pitch_mm: 5, leadDiameter_mm: 0.6, holeDiameter_mm: 0.9, bodyDiameter_mm: 8 }],
+    ['axial', { pins: 2, pitch_mm: 10, leadDiameter_mm: 0.6, holeDiameter_mm: 0.9 }],
+    ['dip', { pins: 14, pitch_mm: 2.54, leadDiameter_mm: 0.5, holeDiameter_mm: 0.8 }],
+    ['header', { pins: 6, pitch_mm: 2.54, leadDiameter_mm: 0.7, holeDiameter_mm: 1 }],
+    ['jack', { pins: 3, pitch_mm: 5, leadDiameter_mm: 1.2, holeDiameter_mm: 1.6 }],
+    ['to220', { pins: 3, pitch_mm: 2.54, leadDiameter_mm: 0.8, holeDiameter_mm: 1.1 }],
+    ['dpak', {}],
+    ['chip', { code: '1206' }],
+    ['canElectrolytic', { bodyDiameter_mm: 8 }],
+    ['soic', { pins: 14 }],
+    ['ssop', {}],
+    ['tsop', {}],
+    ['soj', {}],
+    ['plcc', {}],
+    ['qfp', { pins: 44, pitch_mm: 0.8 }],
+    ['qfn', {}],
+    ['bga', { rows: 8, columns: 8 }],
+    ['sot23', {}],
+  ])('%s warms, melts in order and closes its energy', (family, dimensions) => {
+    const run = answerTo({
+      ...HOT_AIR_EXAMPLE,
+      site: {
+        ...HOT_AIR_EXAMPLE.site,
+        package: { family, ...dimensions },
+        connections: { default: { kind: 'track', width_mm: 0.2, layers: [1] } },
+      },
+    });
+    expect(run.outcome).toBe('done');
+    for (const pad of run.pads) {
+      expect(pad.peak_C).toBeGreaterThan(100);
+      expect(pad.peak_C).toBeLessThan(380);
+      if (pad.fullMelt_s !== null) expect(pad.solidus_s!).toBeLessThanOrEqual(pad.fullMelt_s);
+    }
+    expect(run.energy.relativeResidual).toBeLessThan(1e-6);
   });
 });

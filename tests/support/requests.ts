@@ -76,6 +76,32 @@ export const PLAN_EXAMPLE = {
   seed: 7,
 };
 
+/** Hot air over a flat pack, warmed from below, as a simulate request. */
+export const HOT_AIR_EXAMPLE = {
+  ...SIMULATE_EXAMPLE,
+  site: {
+    ...SIMULATE_EXAMPLE.site,
+    ref: 'U4',
+    package: { family: 'qfp', pins: 100 },
+    connections: {
+      default: { kind: 'track', width_mm: 0.2, layers: [1] },
+      '10': { kind: 'thermal-relief', layers: [2] },
+    },
+  },
+  neighbours: [{ ...SIMULATE_EXAMPLE.neighbours[0]!, x_mm: 100 }],
+  load: {
+    kind: 'hot-air',
+    air_C: 380,
+    flow_L_min: 40,
+    nozzle_mm: 12 as number | undefined,
+    standoff_mm: 10,
+    schedule: [{ at_s: 90, off: true }],
+  },
+  preheat: { kind: 'convective', setpoint_C: 180, soak_s: 120 },
+  grid_mm: 4,
+  duration_s: 150,
+};
+
 /** A copy with one place changed, by a path such as `board.copperLayers`. */
 export function changed(source: object, path: string, value: unknown): unknown {
   const copy = structuredClone(source) as Record<string, unknown>;

@@ -82,6 +82,9 @@ export type BakeAdvice =
 /** Bodies below this need no bake before local rework (J-STD-033, from memory). */
 export const DRY_REWORK_K = 473.15;
 
+/** A thickness given in mm and converted must still match its own row. */
+const ROUNDING_m = 1e-9;
+
 /** Whether a part has to be baked before it is heated to `peak_K`; level 6 and thick parts follow their label. */
 export function bakeAdvice(
   level: MoistureLevel,
@@ -95,7 +98,7 @@ export function bakeAdvice(
   if (level === '6') return { kind: 'label', because: 'level 6' };
   const over_s = exposed_s - FLOOR_LIFE_s[level];
   if (over_s <= 0) return { kind: 'none', because: 'floor life left' };
-  const thickness = BAKE_TABLE.find((t) => thickness_m <= t.upTo_m);
+  const thickness = BAKE_TABLE.find((t) => thickness_m <= t.upTo_m + ROUNDING_m);
   if (!thickness) return { kind: 'label', because: 'thicker than the table' };
   const [long, short] = thickness.levels[level]![at_C];
   return { kind: 'bake', at_C, hours: over_s > 72 * HOUR_s ? long : short };

@@ -197,6 +197,7 @@ export function surfacePackage(spec: SurfaceSpec): SurfacePackage {
         lead: 0.25e-3,
         foot: 0.4e-3,
         square: true,
+        heel: 0,
       });
       return quad(family, o, spec.thermalPad_m ?? Math.max(0, o.length_m - 1.9e-3));
     }
@@ -231,6 +232,7 @@ interface Usual {
   /** Body beyond the outer pins of a row, both ends together. */
   ends?: number;
   square?: boolean;
+  heel?: number;
 }
 
 function outline(spec: SurfaceSpec, pins: number, usual: Usual): Outline {
@@ -247,5 +249,6 @@ function outline(spec: SurfaceSpec, pins: number, usual: Usual): Outline {
     span_m: spec.span_m ?? length_m + usual.over,
     leadWidth_m: Math.min(usual.lead, 0.55 * pitch_m),
     foot_m: usual.foot,
+    ...(usual.heel === undefined ? {} : { heel_m: usual.heel }),
   };
 }

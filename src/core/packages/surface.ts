@@ -32,6 +32,8 @@ export interface Outline {
   readonly leadWidth_m: number;
   /** Foot that lies on the land. */
   readonly foot_m: number;
+  /** Land behind the foot; none under a leadless part. */
+  readonly heel_m?: number;
 }
 
 /** Solder reaches past the foot by about this at toe and heel (IPC-7351 level N, from memory). */
@@ -150,11 +152,12 @@ function row(o: Outline, count: number): number[] {
 }
 
 function side(o: Outline, pad: string, sign: number, y_m: number): SurfaceLand {
+  const heel_m = o.heel_m ?? HEEL_m;
   return {
     pad,
-    x_m: sign * (o.span_m / 2 - o.foot_m / 2 + (TOE_m - HEEL_m) / 2),
+    x_m: sign * (o.span_m / 2 - o.foot_m / 2 + (TOE_m - heel_m) / 2),
     y_m,
-    width_m: o.foot_m + TOE_m + HEEL_m,
+    width_m: o.foot_m + TOE_m + heel_m,
     height_m: Math.min(o.leadWidth_m * 1.2, 0.65 * o.pitch_m),
     lead_m: o.leadWidth_m,
   };

@@ -1,0 +1,173 @@
+import { describe, expect, it } from 'vitest';
+import { airAt } from '~/core/materials/airTable';
+import { kelvin } from '~/core/quantity/convert';
+import {
+  jetField,
+  jetNumbers,
+  jetOutsideRange,
+  massFlow_kg_s,
+  roundLocalNusselt,
+  roundMeanNusselt,
+  slotMeanNusselt,
+} from '~/core/thermal/surface/jet';
+import { preheaterFilm_W_m2K } from '~/core/thermal/surface/preheater';
+import {
+  naturalFilm_W_m2K,
+  pairEmissivity,
+  radiantFilm_W_m2K,
+  STEFAN_BOLTZMANN_W_m2K4,
+} from '~/core/thermal/surface/stillAir';
+
+describe('air, Incropera table A.4 (from memory)', () => {
+  it.each([
+    [300, 1.1614, 26.3e-3, 0.707],
+    [500, 0.6964, 40.7e-3, 0.684],
+    [700, 0.4975, 52.4e-3, 0.695],
+  ])('at %d K: density %d, conductivity %d, Prandtl %d', (t, density, k, prandtl) => {
+    expect(airAt(t).density_kg_m3).toBeCloseTo(density, 4);
+    expect(airAt(t).conductivity_W_mK).toBeCloseTo(k, 5);
+    expect(airAt(t).prandtl).toBeCloseTo(prandtl, 4);
+  });
+
+  it('obeys the ideal gas, ρ T constant within 0.6 % from 300 to 700 K', () => {
+    for (let t = 300; t <= 700; t += 25) {
+      expect(Math.abs((airAt(t).density_kg_m3 * t) / (airAt(300).density_kg_m3 * 300) - 1)).toBeLessThan(
+        0.006,
+      );
+    }
+  });
+
+  it('its Prandtl number is μ c / k within 1.5 %', () => {
+    for (const t of [300, 400, 500, 600, 700]) {
+      const air = airAt(t);
+      const prandtl = (air.viscosity_Pa_s * air.heat_J_kgK) / air.conductivity_W_mK;
+      expect(Math.abs(prandtl / air.prandtl - 1)).toBeLessThan(0.015);
+    }
+  });
+});
+
+describe('single round nozzle: Martin 1977, Incropera eq. 7.74–7.76 (worked by hand)', () => {
+  it('Re 20 000, H/D 6, r/D 5: G = 0.156, F = 415.7, Nu/Pr^0.42 = 64.9', () => {
+    expect(roundMeanNusselt(20_000, 6, 5)).toBeCloseTo(64.9, 0);
+  });
+
+  it('Re 5 000, H/D 2, r/D 2.5: G = 1.4/5.25 = 0.2667, F = 173.8, Nu/Pr^0.42 = 46.3', () => {
+    // 5000^0.55 = 108.3; (1 + 0.5415)^½ = 1.2416; 2 · 70.71 · 1.2416 = 175.6.
+    expect(roundMeanNusselt(5_000, 2, 2.5)).toBeCloseTo(0.26667 * 175.6, 0);
+  });
+
+  it('the local values average to the mean over discs inside and outside the stagnation zone', () => {
+    for (const radius of [2.5, 4, 7]) {
+      const rings = 20_000;
+      let sum = 0;
+      for (let i = 0; i < rings; i++) {
+        const s = ((i + 0.5) / rings) * radius;
+        sum += (roundLocalNusselt(8_000, 3, s) * 2 * s * (radius / rings)) / radius ** 2;
+      }
+      expect(sum / roundMeanNusselt(8_000, 3, radius)).toBeCloseTo(1, 3);
+    }
+  });
+
+  it('falls away from the axis without a jump at the edge of the zone', () => {
+    const at = (s: number): number => roundLocalNusselt(8_000, 4, s);
+    expect(at(2.5 - 1e-9)).toBeCloseTo(at(2.5), 5);
+    for (let s = 0; s < 10; s += 0.1) expect(at(s + 0.1)).toBeLessThan(at(s));
+  });
+});
+
+describe('single slot nozzle: Martin 1977, Incropera eq. 7.77 (worked by hand)', () => {
+  it('Re 10 000, H/W 4, x/W 10: m = 0.695 − 1/(5 + 2.514 + 3.06) = 0.600; Nu/Pr^0.42 = 46.0', () => {
+    // 10 000^0.60043 = 252.2; 3.06 · 252.2 / (10 + 4 + 2.78) = 45.99.
+    expect(slotMeanNusselt(10_000, 4, 10)).toBeCloseTo(46.0, 0);
+  });
+});
+
+describe('a hot-air pencil’s jet', () => {
+  const jet = {
+    nozzle: { shape: 'round', diameter_m: 8e-3 },
+    air_K: kelvin(350),
+    flow_m3_s: 40 / 60_000,
+    standoff_m: 16e-3,
+  } as const;
+  const still_K = 296;
+
+  it('Reynolds number is 4 ṁ / (π D μ) at the outlet', () => {
+    const expected = (4 * massFlow_kg_s(jet)) / (Math.PI * 8e-3 * airAt(jet.air_K).viscosity_Pa_s);
+    expect(jetNumbers(jet).reynolds).toBeCloseTo(expected, 6);
+    expect(jetOutsideRange(jet)).toEqual([]);
+  });
+
+  it('names what leaves the correlation’s range', () => {
+    expect(jetOutsideRange({ ...jet, flow_m3_s: 5 / 60_000 }).join()).toMatch(/Reynolds/);
+    expect(jetOutsideRange({ ...jet, standoff_m: 4e-3 }).join()).toMatch(/under 2/);
+    expect(jetOutsideRange({ ...jet, standoff_m: 0.2 }).join()).toMatch(/stand-off/);
+  });
+
+  it('is warm on the axis, colder outward and with distance', () => {
+    const near = jetField(jet, still_K);
+    const far = jetField({ ...jet, standoff_m: 60e-3 }, still_K);
+    expect(near(0, 0).warmth).toBeGreaterThan(0.9);
+    expect(near(20e-3, 0).warmth).toBeLessThan(near(8e-3, 0).warmth);
+    expect(far(0, 0).warmth).toBeLessThan(0.4);
+  });
+
+  it('cannot give a cold board more heat than the air brings', () => {
+    for (const flow_L_min of [20, 60, 120]) {
+      const blown = { ...jet, flow_m3_s: flow_L_min / 60_000 };
+      const at = jetField(blown, still_K);
+      let given_W_K = 0;
+      const dr_m = 0.5e-3;
+      for (let r_m = dr_m / 2; r_m < 0.3; r_m += dr_m) {
+        const { film_W_m2K, warmth } = at(r_m, 0);
+        given_W_K += film_W_m2K * warmth * 2 * Math.PI * r_m * dr_m;
+      }
+      expect(given_W_K).toBeLessThan(massFlow_kg_s(blown) * 1030);
+    }
+  });
+
+  it('a square outlet of the same area gives the same film on its axis as a round one', () => {
+    const side_m = Math.sqrt(Math.PI / 4) * 8e-3;
+    const squared = jetField(
+      { ...jet, nozzle: { shape: 'rectangle', width_m: side_m, height_m: side_m } },
+      still_K,
+    );
+    expect(squared(0, 0).film_W_m2K / jetField(jet, still_K)(0, 0).film_W_m2K).toBeCloseTo(1, 6);
+  });
+});
+
+describe('still air: Incropera eq. 9.30–9.32 (worked by hand from table A.4 at 350 K)', () => {
+  // 400 K plate in 300 K air, L = A/P = 0.1 m: Ra = 9.807 · (1/350) · 100 · 1e-3 / (20.92e-6 · 29.9e-6) = 4.48e6.
+  it('hot plate up: Nu = 0.54 Ra^¼ = 24.8, h = 7.45 W/m²K', () => {
+    expect(naturalFilm_W_m2K('up', 400, 300, 0.1)).toBeCloseTo(7.45, 1);
+  });
+
+  it('hot plate down: Nu = 0.52 Ra^⅕ = 11.1, h = 3.34 W/m²K', () => {
+    expect(naturalFilm_W_m2K('down', 400, 300, 0.1)).toBeCloseTo(3.34, 1);
+  });
+
+  it('a cold plate facing down is like a hot one facing up', () => {
+    const up = naturalFilm_W_m2K('up', 400, 300, 0.05);
+    const down = naturalFilm_W_m2K('down', 300, 400, 0.05);
+    expect(down / up).toBeCloseTo(1, 6);
+  });
+});
+
+describe('grey radiation: Incropera ch. 13', () => {
+  it('two plates of emissivity 0.9 act as one of 0.818', () => {
+    expect(pairEmissivity(0.9, 0.9)).toBeCloseTo(0.8182, 4);
+    expect(pairEmissivity(1, 0.5)).toBeCloseTo(0.5, 9);
+  });
+
+  it('the linearised film times the difference is ε σ (T⁴ − Tₐ⁴) exactly', () => {
+    const film = radiantFilm_W_m2K(0.9, 450, 300);
+    expect(film * 150).toBeCloseTo(0.9 * STEFAN_BOLTZMANN_W_m2K4 * (450 ** 4 - 300 ** 4), 6);
+  });
+
+  it('an infrared preheater gives a cold board more film the hotter it is; a plate more than warm air', () => {
+    const infrared = (setpoint_C: number): number => preheaterFilm_W_m2K('infrared', kelvin(setpoint_C), 320);
+    expect(infrared(300)).toBeGreaterThan(1.5 * infrared(150));
+    expect(preheaterFilm_W_m2K('plate', 420, 320)).toBeGreaterThan(
+      preheaterFilm_W_m2K('convective', 420, 320),
+    );
+  });
+});
