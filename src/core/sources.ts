@@ -1,0 +1,65 @@
+import { FAMILY_TRAITS } from './packages/families';
+import { PASTE } from './packages/form';
+import { SURFACE_TRAITS } from './packages/surfaceFamilies';
+import { PREHEATERS, STILL_AIR } from './materials/air';
+import { ALLOYS } from './materials/alloys';
+import { BRAID, FLUX, WIRE } from './materials/consumables';
+import { COPPER } from './materials/copper';
+import { LAMINATES, PAD_BOND } from './materials/laminates';
+import { LEAD_METALS } from './materials/leads';
+import type { Property } from './materials/property';
+import { SHIELDS, SURFACE } from './materials/surfaces';
+import { TIP_CONSTRUCTIONS, TIP_CONTACT, TIP_SHAPES } from './materials/tips';
+
+/** One value of the model's data and where it stands. */
+export interface RegisteredProperty {
+  readonly name: string;
+  readonly of: Property;
+}
+
+export interface Subject {
+  readonly title: string;
+  readonly values: readonly RegisteredProperty[];
+}
+
+/** Every material and tool value that the heat model reads, by subject. */
+export function registeredData(): Subject[] {
+  const subjects: [string, object][] = [
+    ['Solder alloys', ALLOYS],
+    ['Laminates', LAMINATES],
+    ['Copper–resin bond under a land', PAD_BOND],
+    ['Copper', COPPER],
+    ['Lead metals', LEAD_METALS],
+    ['Irons, guns and their tips', TIP_CONSTRUCTIONS],
+    ['Tip shapes', TIP_SHAPES],
+    ['Contact between tip and joint', TIP_CONTACT],
+    ['Still air at joint scale', STILL_AIR],
+    ['Preheaters at joint scale', PREHEATERS],
+    ['Faces, jets and preheaters at board scale', SURFACE],
+    ['Shields', SHIELDS],
+    ['Wire', WIRE],
+    ['Braid', BRAID],
+    ['Flux', FLUX],
+    ['Through-hole families', FAMILY_TRAITS],
+    ['Surface families', SURFACE_TRAITS],
+    ['Solder on lands', { paste: PASTE }],
+  ];
+  return subjects.map(([title, data]) => ({ title, values: collect(data, '') }));
+}
+
+function collect(data: object, prefix: string): RegisteredProperty[] {
+  if (isProperty(data)) return [{ name: prefix, of: data }];
+  const heading = 'name' in data && typeof data.name === 'string' ? data.name : null;
+  return Object.entries(data).flatMap(([key, value]: [string, unknown]) => {
+    if (typeof value !== 'object' || value === null) return [];
+    const label = isProperty(value) ? inWords(key) : heading === null && 'name' in value ? '' : inWords(key);
+    const own = 'name' in value && typeof value.name === 'string' ? value.name : label;
+    return collect(value, [prefix, own].filter(Boolean).join(': '));
+  });
+}
+
+const isProperty = (value: object): value is Property => 'standing' in value && 'uncertainty' in value;
+
+/** `bodyHeat` → `body heat`. */
+const inWords = (key: string): string =>
+  key.replace(/([a-z0-9])([A-Z])/g, (_, a: string, b: string) => `${a} ${b.toLowerCase()}`);
