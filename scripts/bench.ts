@@ -4,6 +4,7 @@ import { cpus, tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { Worker } from 'node:worker_threads';
 import { explore, plan } from '../src/core/method/plan';
+import { simulateField } from '../src/core/thermal/field/run';
 import { simulateJoint } from '../src/core/thermal/joint/simulate';
 import { newBoard } from '../src/schema/board';
 import { newSite } from '../src/schema/site';
@@ -11,6 +12,7 @@ import { openDatabase } from '../src/server/db';
 import { addBoard } from '../src/server/repositories/boards';
 import { addSite } from '../src/server/repositories/sites';
 import { ensureRig } from '../src/server/rig';
+import { field, HEAVY_FOUR, jetOver, square, stage, surfacePart } from '../tests/support/field';
 import { IRON, planRequest, reliefOn, scenario, settingAt, trackOn } from '../tests/support/samples';
 import { SIMULATE_EXAMPLE } from '../tests/support/requests';
 
@@ -49,6 +51,46 @@ function jointRuns(): void {
       name,
       '≤ 3 ms',
       timed(300, () => simulateJoint(joint, { duration_s: 10 })),
+    );
+  }
+}
+
+/** How fast the machine is just now: ten million multiplications, each waiting for the one before. */
+function yardstick(): void {
+  const spin = (): number => {
+    let x = 1;
+    for (let i = 0; i < 1e7; i++) x = x * 0.999999 + 1e-9;
+    return x;
+  };
+  report(
+    'yardstick: 10 million dependent multiply–adds',
+    '–',
+    timed(20, () => void spin()),
+  );
+}
+
+const HOT_AIR = field(
+  { ...HEAVY_FOUR, copper: [HEAVY_FOUR.copper[0]!, HEAVY_FOUR.copper[1]!, HEAVY_FOUR.copper[3]!] },
+  [surfacePart({ family: 'qfp', pins: 100 }, { planes: true })],
+  [stage(300, jetOver(380, square(18e-3), 40, 5e-3))],
+);
+
+/** The board of heat.md, 160 × 100 mm in three layers under hot air for 300 s, as its cells shrink. */
+function boardRuns(): void {
+  const asked = { 4: '–', 2: '≤ 0.25 s', 1: '≤ 1.5 s', 0.5: '–' } as const;
+  for (const pitch_mm of [4, 2, 1, 0.5] as const) {
+    const cells = (160 / pitch_mm) * (100 / pitch_mm) * 3;
+    const run = (): number => simulateField(HOT_AIR, { pitch_m: pitch_mm * 1e-3 }).steps;
+    if (pitch_mm >= 2) timed(3, () => void run());
+    const before = process.memoryUsage().arrayBuffers;
+    let steps = 0;
+    const times = timed(pitch_mm < 1 ? 2 : 5, () => (steps = run()));
+    const held_MB = (process.memoryUsage().arrayBuffers - before) / 1e6 / times.length;
+    const best_ns = (1e6 * Math.min(...times)) / (cells * steps);
+    report(
+      `board 160 × 100 mm, ${pitch_mm} mm cells (${cells / 1000}k), 300 s: ${best_ns.toFixed(0)} ns a cell and step, ${held_MB.toFixed(1)} MB`,
+      asked[pitch_mm],
+      times,
     );
   }
 }
@@ -183,7 +225,9 @@ if (process.argv[2] === 'band') {
   const { parentPort } = await import('node:worker_threads');
   parentPort!.postMessage(bandTimes());
 } else {
+  yardstick();
   jointRuns();
+  boardRuns();
   await bandInWorker();
   plans();
   await boardPages();
