@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { FAMILY_IDS, FAMILY_TRAITS, type FamilyId } from '../core/packages/families';
 import { CHIP_CODES, surfacePackage, USUAL_PINS } from '../core/packages/outlines';
 import type { PartPackage } from '../core/packages/form';
-import { SURFACE_FAMILY_IDS, type SurfaceFamilyId } from '../core/packages/surfaceFamilies';
+import { SURFACE_FAMILY_IDS, SURFACE_TRAITS, type SurfaceFamilyId } from '../core/packages/surfaceFamilies';
 import type { BodyBox, ThroughHolePackage } from '../core/packages/throughHole';
 import { metres } from '../core/quantity/convert';
 import { oneOf, quantity, wholeNumber } from './fields';
@@ -131,7 +131,7 @@ export const anyPackage = z.discriminatedUnion(
   { error: `family must be one of ${[...FAMILY_IDS, ...SURFACE_FAMILY_IDS].join(', ')}` },
 );
 
-const isSurfaceInput = (p: AnyPackageInput): p is SurfacePackageInput =>
+export const isSurfaceInput = (p: AnyPackageInput): p is SurfacePackageInput =>
   (SURFACE_FAMILY_IDS as readonly string[]).includes(p.family);
 
 const optionalMetres = (mm: number | undefined): number | undefined =>
@@ -219,4 +219,5 @@ const DEFAULT_HEIGHT_mm: Readonly<Record<FamilyId, number>> = {
   to220: 15,
 };
 
-export const familyName = (id: FamilyId): string => FAMILY_TRAITS[id].name;
+export const familyName = (id: FamilyId | SurfaceFamilyId): string =>
+  id in SURFACE_TRAITS ? SURFACE_TRAITS[id as SurfaceFamilyId].name : FAMILY_TRAITS[id as FamilyId].name;

@@ -4,7 +4,7 @@ import { ALLOY_IDS, type AlloyId } from '../core/materials/alloys';
 import { boards } from './board';
 import { connection } from './connection';
 import { boardSide, oneOf, quantity, recordId, text } from './fields';
-import { throughHolePackage, type PackageRecord } from './package';
+import { anyPackage, type AnyPackageInput } from './package';
 
 const reference = text(1, 16).regex(/^[A-Za-z][A-Za-z0-9_.+-]*$/, {
   error: 'must begin with a letter, then letters and digits only, such as C7',
@@ -19,7 +19,7 @@ export const newSite = z.strictObject({
   y_mm: quantity('mm', 0, 1000),
   rotation_deg: quantity('°', -360, 360).default(0),
   alloy: oneOf(ALLOY_IDS),
-  package: throughHolePackage,
+  package: anyPackage,
   pads: z
     .array(
       z.strictObject({
@@ -29,7 +29,7 @@ export const newSite = z.strictObject({
       }),
     )
     .min(1, { error: 'is empty; a site has at least one pad' })
-    .max(64),
+    .max(1024),
 });
 export type NewSite = z.infer<typeof newSite>;
 
@@ -54,7 +54,7 @@ export const sites = sqliteTable(
     y_mm: real('y_mm').notNull(),
     rotation_deg: real('rotation_deg').notNull().default(0),
     alloy: textColumn('alloy').$type<AlloyId>().notNull(),
-    package: textColumn('package', { mode: 'json' }).$type<PackageRecord>().notNull(),
+    package: textColumn('package', { mode: 'json' }).$type<AnyPackageInput>().notNull(),
     revision: integer('revision').notNull().default(1),
   },
   (table) => [uniqueIndex('sites_ref').on(table.boardId, table.ref), index('sites_board').on(table.boardId)],

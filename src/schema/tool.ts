@@ -32,7 +32,23 @@ export const preheaterSpec = z.strictObject({
   setpointRange_C: setpointRange,
 });
 
-export const toolSpec = z.discriminatedUnion('kind', [ironSpec, preheaterSpec]);
+const nozzle = z.union([
+  z.strictObject({ diameter_mm: quantity('mm', 1, 60) }),
+  z.strictObject({ width_mm: quantity('mm', 1, 80), height_mm: quantity('mm', 1, 80) }),
+]);
+export type NozzleRecord = z.infer<typeof nozzle>;
+
+export const hotAirSpec = z.strictObject({
+  kind: z.literal('hot-air'),
+  airRange_C: setpointRange,
+  flowRange_L_min: z
+    .tuple([quantity('L/min', 1, 400), quantity('L/min', 1, 400)])
+    .refine(([low, high]) => low <= high, { error: 'has its lowest above its highest; swap them' }),
+  nozzles: z.array(nozzle).min(1, { error: 'is empty; a station needs at least one nozzle' }).max(40),
+});
+export type HotAirSpec = z.infer<typeof hotAirSpec>;
+
+export const toolSpec = z.discriminatedUnion('kind', [ironSpec, preheaterSpec, hotAirSpec]);
 export type ToolSpec = z.infer<typeof toolSpec>;
 export type IronSpec = z.infer<typeof ironSpec>;
 

@@ -2,8 +2,8 @@ import type { Goal, Hazard } from '../core/method/request';
 import type { ConnectionRecord } from './connection';
 import type { Construction } from './construction';
 import type { OptionAnswer } from './planAnswer';
-import type { PackageRecord } from './package';
-import { FAMILY_TRAITS } from '../core/packages/families';
+import { familyName, isSurfaceInput, partOf, type AnyPackageInput } from './package';
+import { padNamesOf } from '../core/packages/form';
 import { LAMINATES } from '../core/materials/laminates';
 
 /** Records in the trade's words; every screen that names one of these says it the same way. */
@@ -53,8 +53,12 @@ export function connectionInWords(list: readonly ConnectionRecord[]): string {
 const layerWords = (layers: readonly number[]): string =>
   `layer${layers.length > 1 ? 's' : ''} ${layers.join(', ')}`;
 
-export function packageInWords(p: PackageRecord): string {
-  const { name } = FAMILY_TRAITS[p.family];
+export function packageInWords(p: AnyPackageInput): string {
+  const name = familyName(p.family);
+  if (isSurfaceInput(p)) {
+    const size = p.code ?? (p.pitch_mm === undefined ? null : `pitch ${p.pitch_mm} mm`);
+    return [name, `${padNamesOf(partOf(p)).length} pads`, size].filter(Boolean).join(', ');
+  }
   return p.pins > 2 ? `${name}, ${p.pins} pins, pitch ${p.pitch_mm} mm` : `${name}, pitch ${p.pitch_mm} mm`;
 }
 

@@ -1,5 +1,7 @@
 import { InputError, type Fault } from '../schema/faults';
-import { layersOf, padNames } from '../schema/planRequest';
+import { padNamesOf } from '../core/packages/form';
+import { partOf } from '../schema/package';
+import { layersOf } from '../schema/planRequest';
 import type { NewSite } from '../schema/site';
 import type { Db } from './db';
 import { getBoard, setWaiting } from './repositories/boards';
@@ -15,12 +17,12 @@ export function placeSite(db: Db, boardId: string, site: NewSite): SiteWithPads 
   };
   within('$.x_mm', site.x_mm, construction.length_mm);
   within('$.y_mm', site.y_mm, construction.width_mm);
-  const wanted = padNames(site.package.pins);
+  const wanted = padNamesOf(partOf(site.package));
   const given = site.pads.map((pad) => pad.name);
   if (wanted.length !== given.length || wanted.some((name) => !given.includes(name))) {
     faults.push({
       path: '$.pads',
-      message: `must name pins 1 to ${site.package.pins}, each once; got ${given.join(', ')}`,
+      message: `must name ${wanted[0]} to ${wanted.at(-1)}, ${wanted.length} pads, each once; got ${given.slice(0, 12).join(', ')}${given.length > 12 ? '…' : ''}`,
     });
   }
   site.pads.forEach((pad, i) => {

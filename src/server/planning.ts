@@ -58,7 +58,10 @@ export function planningFor(db: Db, siteId: string, goal: Goal): SitePlanning {
         alloy: other.alloy,
       })),
     goal,
-    bench: listTools(db).map((tool) => ({ ...tool.spec, id: tool.id, name: tool.name })),
+    // The iron's plan; hot air has a sheet of its own.
+    bench: listTools(db).flatMap((tool) =>
+      tool.spec.kind === 'hot-air' ? [] : [{ ...tool.spec, id: tool.id, name: tool.name }],
+    ),
     history: spent,
   });
   const { goal: _goal, ...fromRecord } = input;

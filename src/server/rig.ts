@@ -37,6 +37,23 @@ const STARTING_RIG: readonly Omit<ToolRecord, 'revision' | 'retired'>[] = [
     name: 'Warm-air preheater',
     spec: { kind: 'preheater', heat: 'convective', setpointRange_C: [60, 200] },
   },
+  {
+    id: 'hot-air-station',
+    name: 'Hot-air station',
+    spec: {
+      kind: 'hot-air',
+      airRange_C: [100, 480],
+      flowRange_L_min: [10, 120],
+      nozzles: [
+        { diameter_mm: 5 },
+        { diameter_mm: 8 },
+        { diameter_mm: 12 },
+        { width_mm: 12, height_mm: 12 },
+        { width_mm: 18, height_mm: 18 },
+        { width_mm: 30, height_mm: 30 },
+      ],
+    },
+  },
 ];
 
 export function ensureRig(db: Db): void {

@@ -1,4 +1,4 @@
-import type { FromWorker, ProgressMessage, ToWorker } from './protocol';
+import type { AnyAnswer, FromWorker, ProgressMessage, ToWorker } from './protocol';
 import { solve } from './solve';
 
 /** Dispatches planning tasks. Between slices the event loop runs, so that a cancel can come in. */
@@ -30,7 +30,7 @@ async function run({ jobId, task }: Extract<ToWorker, { type: 'solve' }>): Promi
     for (;;) {
       const next = steps.next();
       if (next.done) {
-        post({ type: 'done', jobId, answer: next.value });
+        post({ type: 'done', jobId, answer: next.value }, pictureBuffers(next.value));
         return;
       }
       post({ type: 'progress', jobId, progress: next.value }, buffersOf(next.value));
@@ -44,6 +44,9 @@ async function run({ jobId, task }: Extract<ToWorker, { type: 'solve' }>): Promi
     post({ type: 'failed', jobId, message: error instanceof Error ? error.message : String(error) });
   }
 }
+
+const pictureBuffers = (answer: AnyAnswer): Transferable[] =>
+  'frames' in answer ? answer.frames.flatMap((frame) => [frame.top_C.buffer, frame.bottom_C.buffer]) : [];
 
 const buffersOf = (progress: ProgressMessage): Transferable[] =>
   progress.stage === 'curves'

@@ -1,10 +1,13 @@
 import type { FoundAnswer, OptionAnswer, PinAnswer, PlanAnswer } from '../schema/planAnswer';
 import type { PlanInput, SettingInput } from '../schema/planRequest';
+import type { FieldPicture } from '../schema/simulateField';
+import type { SimulateInput } from '../schema/simulateRequest';
 
 /** What a screen may ask of the planning worker. */
 export type Task =
   | { readonly kind: 'plan'; readonly input: PlanInput }
-  | { readonly kind: 'explore'; readonly input: PlanInput; readonly setting: SettingInput };
+  | { readonly kind: 'explore'; readonly input: PlanInput; readonly setting: SettingInput }
+  | { readonly kind: 'field'; readonly input: SimulateInput; readonly frames: number };
 
 export type TaskKind = Task['kind'];
 
@@ -28,14 +31,18 @@ export type ProgressMessage =
   | { readonly stage: 'search'; readonly done: number; readonly of: number }
   | { readonly stage: 'first'; readonly option: OptionAnswer; readonly frontier: readonly OptionAnswer[] }
   | { readonly stage: 'curves'; readonly curves: readonly CurveAnswer[] }
-  | { readonly stage: 'band'; readonly pin: PinAnswer };
+  | { readonly stage: 'band'; readonly pin: PinAnswer }
+  | { readonly stage: 'field'; readonly time_s: number; readonly duration_s: number };
 
 export interface AnswerOf {
   readonly plan: PlanAnswer;
   readonly explore: FoundAnswer;
+  readonly field: FieldPicture;
 }
+
+export type AnyAnswer = AnswerOf[keyof AnswerOf];
 
 export type FromWorker =
   | { readonly type: 'progress'; readonly jobId: number; readonly progress: ProgressMessage }
-  | { readonly type: 'done'; readonly jobId: number; readonly answer: PlanAnswer | FoundAnswer }
+  | { readonly type: 'done'; readonly jobId: number; readonly answer: AnyAnswer }
   | { readonly type: 'failed'; readonly jobId: number; readonly message: string };

@@ -4,19 +4,14 @@ import { ironMethod } from '../core/method/methods';
 import type { Progress } from '../core/method/progress';
 import type { PlanRequest } from '../core/method/request';
 import { celsius } from '../core/quantity/convert';
-import {
-  foundAnswerOf,
-  optionAnswerOf,
-  pinAnswerOf,
-  planAnswerOf,
-  type FoundAnswer,
-  type PlanAnswer,
-} from '../schema/planAnswer';
+import { foundAnswerOf, optionAnswerOf, pinAnswerOf, planAnswerOf } from '../schema/planAnswer';
 import { planRequestOf, settingOf } from '../schema/planRequest';
-import type { CurveAnswer, ProgressMessage, Task } from './protocol';
+import { solveField, type FieldPicture } from '../schema/simulateField';
+import type { AnyAnswer, CurveAnswer, ProgressMessage, Task } from './protocol';
 
 /** Runs one task step by step; every yield is a message and a chance to be cancelled. */
-export function* solve(task: Task): Generator<ProgressMessage, PlanAnswer | FoundAnswer> {
+export function* solve(task: Task): Generator<ProgressMessage, AnyAnswer> {
+  if (task.kind === 'field') return yield* solveBoard(task);
   const request = planRequestOf(task.input);
   if (task.kind === 'plan') return planAnswerOf(yield* relay(request, plan(request)));
 
@@ -24,6 +19,17 @@ export function* solve(task: Task): Generator<ProgressMessage, PlanAnswer | Foun
   if (!setting) throw new Error(`iron ${task.setting.ironId} is not on the bench`);
   yield { stage: 'curves', curves: curvesOf(request, setting).map(curveAnswerOf) };
   return foundAnswerOf(yield* relay(request, explore(request, setting)));
+}
+
+function* solveBoard(task: Extract<Task, { kind: 'field' }>): Generator<ProgressMessage, FieldPicture> {
+  const { load } = task.input;
+  if (load.kind !== 'hot-air') throw new Error(`${load.kind} has no board scale`);
+  const steps = solveField(task.input, load, task.frames);
+  for (;;) {
+    const next = steps.next();
+    if (next.done) return next.value;
+    yield { stage: 'field', ...next.value };
+  }
 }
 
 function* relay<Result>(

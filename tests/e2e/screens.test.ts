@@ -6,6 +6,7 @@ const PAGES = [
   '/boards/demo-beacon-4/place',
   '/boards/new',
   '/sites/demo-beacon-4-C7/plan',
+  '/sites/demo-beacon-4-U7/air',
   '/jobs/demo-job-tide',
   '/jobs/demo-job-wind',
 ];

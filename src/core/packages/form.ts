@@ -69,6 +69,37 @@ export const PASTE = property(
 export const padNamesOf = (part: PartPackage): string[] =>
   isSurface(part) ? part.lands.map((l) => l.pad) : lands(part).map((l) => l.pad);
 
+/** A land as it is drawn, about the part's centre, seen from the part's side. */
+export interface LandShape {
+  readonly pad: string;
+  readonly x_m: number;
+  readonly y_m: number;
+  readonly width_m: number;
+  readonly height_m: number;
+  /** Hole and lead through it; null on a surface land. */
+  readonly hole_m: number | null;
+  readonly lead_m: number | null;
+  /** Round but for pin one of a through-hole part; surface lands are rectangles, balls round. */
+  readonly round: boolean;
+}
+
+export function landShapes(part: PartPackage): LandShape[] {
+  if (isSurface(part)) {
+    const ball = SURFACE_TRAITS[part.family].joint === 'ball';
+    return part.lands.map((land) => ({ ...land, hole_m: null, lead_m: null, round: ball }));
+  }
+  return lands(part).map((land) => ({
+    pad: land.pad,
+    x_m: land.x_m,
+    y_m: land.y_m,
+    width_m: land.diameter_m,
+    height_m: land.diameter_m,
+    hole_m: land.hole_m,
+    lead_m: part.leadDiameter_m,
+    round: !land.square,
+  }));
+}
+
 /** A part's form; `alloy` decides which classification table its body answers to. */
 export function formOf(part: PartPackage, alloy: AlloyId, boardThickness_m: number): PartForm {
   return isSurface(part) ? surfaceForm(part, alloy) : throughHoleForm(part, boardThickness_m);

@@ -117,6 +117,9 @@ export function PlanView({ sheet }: { sheet: PlanSheet }) {
         dispatch({ type: 'pad', pad: names[(names.indexOf(state.pad) + 1) % names.length]! });
         return true;
       }
+      case 'hot-air':
+        window.location.href = `/sites/${site.id}/air`;
+        return true;
       case 'cancel':
         if (state.search.status !== 'running' && state.exploration.status !== 'running') return false;
         stop();

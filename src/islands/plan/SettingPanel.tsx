@@ -137,6 +137,7 @@ export function SettingPanel({
         <CommandButton small command={command('choice')} run={run} />
         <CommandButton small command={command('low-and-long')} run={run} />
         <CommandButton small command={command('hot-and-quick')} run={run} />
+        <CommandButton small command={command('hot-air')} run={run} />
       </div>
     </section>
   );

@@ -11,6 +11,7 @@ export type PlanCommand =
   | 'low-and-long'
   | 'hot-and-quick'
   | 'next-pin'
+  | 'hot-air'
   | 'cancel'
   | 'accept';
 
@@ -26,5 +27,6 @@ export const PLAN_COMMANDS: readonly Command<PlanCommand>[] = [
   { id: 'low-and-long', label: 'Low and long', keys: ['l'], group: 'Plan' },
   { id: 'hot-and-quick', label: 'Hot and quick', keys: ['q'], group: 'Plan' },
   { id: 'next-pin', label: 'Other pin', keys: ['p'], group: 'Plan' },
+  { id: 'hot-air', label: 'Try hot air instead', keys: ['h'], group: 'Plan' },
   { id: 'cancel', label: 'Stop computing', keys: ['Escape'], group: 'Plan' },
 ];

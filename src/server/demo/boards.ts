@@ -41,6 +41,17 @@ const radial = (diameter_mm: number, pitch_mm: number, lead_mm = 0.6): NewSite['
   bodyDiameter_mm: diameter_mm,
 });
 
+/** Pads of a surface part: a net for each, ground on the plane, supply through a relief, signals on a track. */
+function surfacePads(names: readonly string[], nets: Readonly<Record<string, string>>): NewSite['pads'] {
+  return names.map((name) => {
+    const net = nets[name] ?? `N${name}`;
+    const copper = net === 'GND' ? relief(2) : net === 'V5' ? relief(3) : { ...track(0.2), layers: [1] };
+    return { name, net, connections: [copper] };
+  });
+}
+
+const numbered = (count: number): string[] => Array.from({ length: count }, (_, i) => String(i + 1));
+
 const track = (width_mm = 0.4) => ({ kind: 'track' as const, width_mm, count: 1 });
 const relief = (...layers: number[]) => ({
   kind: 'thermal-relief' as const,
@@ -160,6 +171,57 @@ export const DEMO_BOARDS: readonly DemoBoard[] = [
           net: i === 6 ? 'GND' : i === 13 ? 'V5' : `S${i + 1}`,
           connections: [i === 6 ? relief(2) : i === 13 ? relief(3) : track(0.25)],
         })),
+      },
+      {
+        ref: 'U7',
+        value: 'lamp controller',
+        side: 'top',
+        x_mm: 118,
+        y_mm: 76,
+        rotation_deg: 0,
+        alloy: 'sn60pb40',
+        package: { family: 'qfp', pins: 44, pitch_mm: 0.8 },
+        pads: surfacePads(numbered(44), {
+          '6': 'GND',
+          '17': 'V5',
+          '18': 'GND',
+          '28': 'GND',
+          '38': 'V5',
+          '39': 'GND',
+        }),
+      },
+      {
+        ref: 'C31',
+        value: '100 nF',
+        side: 'top',
+        x_mm: 128,
+        y_mm: 82,
+        rotation_deg: 90,
+        alloy: 'sn60pb40',
+        package: { family: 'chip', code: '0603' },
+        pads: surfacePads(numbered(2), { '1': 'V5', '2': 'GND' }),
+      },
+      {
+        ref: 'R34',
+        value: '4k7',
+        side: 'top',
+        x_mm: 134,
+        y_mm: 70,
+        rotation_deg: 0,
+        alloy: 'sn60pb40',
+        package: { family: 'chip', code: '0805' },
+        pads: surfacePads(numbered(2), {}),
+      },
+      {
+        ref: 'C33',
+        value: '47 µF 16 V',
+        side: 'top',
+        x_mm: 144,
+        y_mm: 84,
+        rotation_deg: 0,
+        alloy: 'sn60pb40',
+        package: { family: 'canElectrolytic', bodyDiameter_mm: 6.3 },
+        pads: surfacePads(numbered(2), { '1': 'V5', '2': 'GND' }),
       },
     ],
     findings: [

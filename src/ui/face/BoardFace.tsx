@@ -1,6 +1,6 @@
-import { lands } from '~/core/packages/throughHole';
+import { landShapes, type PartPackage } from '~/core/packages/form';
 import { millimetres } from '~/core/quantity/convert';
-import { packageOf, type PackageRecord } from '~/schema/package';
+import { partOf, type AnyPackageInput } from '~/schema/package';
 import type { PadStateId } from '~/core/record/padStates';
 import { PAD_STATES } from '~/core/record/padStates';
 import css from './face.module.css';
@@ -12,7 +12,7 @@ export interface FaceSite {
   readonly x_mm: number;
   readonly y_mm: number;
   readonly rotation_deg: number;
-  readonly package: PackageRecord;
+  readonly package: AnyPackageInput;
   readonly worst: PadStateId;
 }
 
@@ -55,7 +55,7 @@ export function BoardFace({ length_mm, width_mm, sites, side, selected, onSelect
         ))}
       </g>
       {sites.map((site) => {
-        const part = packageOf(site.package);
+        const part = partOf(site.package);
         const here = site.side === side;
         const turn = (mirror ? 1 : -1) * site.rotation_deg;
         const bodyLength = millimetres(part.body.length_m);
@@ -92,21 +92,22 @@ export function BoardFace({ length_mm, width_mm, sites, side, selected, onSelect
                   strokeWidth={text * 0.12}
                 />
               )}
-              {lands(part).map((land) => {
-                const r = millimetres(land.diameter_m) / 2;
+              {landShapes(part).map((land) => {
+                const width = millimetres(land.width_m);
+                const height = millimetres(land.height_m);
                 const cx = millimetres(land.x_m);
                 const cy = -millimetres(land.y_m);
-                return land.square ? (
+                return land.round ? (
+                  <circle key={land.pad} className={css['land']} cx={cx} cy={cy} r={width / 2} />
+                ) : (
                   <rect
                     key={land.pad}
                     className={css['land']}
-                    x={cx - r}
-                    y={cy - r}
-                    width={2 * r}
-                    height={2 * r}
+                    x={cx - width / 2}
+                    y={cy - height / 2}
+                    width={width}
+                    height={height}
                   />
-                ) : (
-                  <circle key={land.pad} className={css['land']} cx={cx} cy={cy} r={r} />
                 );
               })}
             </g>
@@ -127,12 +128,12 @@ export function BoardFace({ length_mm, width_mm, sites, side, selected, onSelect
 }
 
 /** How far a part's body and lands reach up the board from its middle, mm, however it is turned. */
-function reach(part: ReturnType<typeof packageOf>, rotation_deg: number): number {
+function reach(part: PartPackage, rotation_deg: number): number {
   const turn = (rotation_deg * Math.PI) / 180;
   const [sin, cos] = [Math.abs(Math.sin(turn)), Math.abs(Math.cos(turn))];
   const body = millimetres(part.body.length_m * sin + part.body.width_m * cos) / 2;
-  const pads = lands(part).map((l) =>
-    millimetres(Math.abs(l.x_m) * sin + Math.abs(l.y_m) * cos + l.diameter_m / 2),
+  const pads = landShapes(part).map((l) =>
+    millimetres(Math.abs(l.x_m) * sin + Math.abs(l.y_m) * cos + Math.max(l.width_m, l.height_m) / 2),
   );
   return Math.max(body, ...pads);
 }

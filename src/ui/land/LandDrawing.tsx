@@ -1,9 +1,9 @@
 import { useId, useRef, type KeyboardEvent } from 'react';
-import { lands } from '~/core/packages/throughHole';
+import { landShapes } from '~/core/packages/form';
 import { PAD_STATES, padStateOfLetter, type PadStateId } from '~/core/record/padStates';
 import { millimetres } from '~/core/quantity/convert';
 import { heaviestKind, type ConnectionRecord } from '~/schema/connection';
-import { packageOf, type PackageRecord } from '~/schema/package';
+import { partOf, type AnyPackageInput } from '~/schema/package';
 import { ConnectionArt, LandPatterns } from './ConnectionArt';
 import { nextPad } from './walk';
 import css from './land.module.css';
@@ -18,7 +18,7 @@ export interface PadMark {
 }
 
 interface LandDrawingProps {
-  readonly part: PackageRecord;
+  readonly part: AnyPackageInput;
   readonly pads: readonly PadMark[];
   /** Seen from the face the iron works on, or from the part's. */
   readonly from: 'solder side' | 'part side';
@@ -35,29 +35,38 @@ interface LandDrawingProps {
 export function LandDrawing({ part, pads, from, selected, onSelect, onState }: LandDrawingProps) {
   const patternId = useId();
   const typed = useRef('');
-  const geometry = packageOf(part);
+  const geometry = partOf(part);
   const mirror = from === 'solder side' ? -1 : 1;
-  const places = lands(geometry).map((land) => ({
+  const places = landShapes(geometry).map((land) => ({
     pad: land.pad,
     x: mirror * millimetres(land.x_m),
     // SVG counts downward.
     y: -millimetres(land.y_m),
-    radius: millimetres(land.diameter_m) / 2,
-    hole: millimetres(land.hole_m) / 2,
-    square: land.square,
+    halfWidth: millimetres(land.width_m) / 2,
+    halfHeight: millimetres(land.height_m) / 2,
+    radius: millimetres(Math.min(land.width_m, land.height_m)) / 2,
+    hole: land.hole_m === null ? null : millimetres(land.hole_m) / 2,
+    lead: land.lead_m === null ? null : millimetres(land.lead_m) / 2,
+    round: land.round,
   }));
-  const lead = millimetres(geometry.leadDiameter_m) / 2;
   const body = {
     width: millimetres(geometry.body.length_m),
     height: millimetres(geometry.body.width_m),
     can: geometry.body.shape === 'can',
   };
-  const margin = places[0]!.radius * 2.4;
-  const halfWidth = Math.max(body.width / 2, ...places.map((p) => Math.abs(p.x) + p.radius)) + margin;
-  const halfHeight = Math.max(body.height / 2, ...places.map((p) => Math.abs(p.y) + p.radius)) + margin * 0.8;
-  const crowded =
-    geometry.pins > 1 && millimetres(geometry.pitch_m) < Math.max(halfWidth / 9, halfHeight / 6.5, 0.32) * 8;
-  const unit = Math.max(halfWidth / 9, halfHeight / 6.5, 0.32);
+  const pitch = nearestGap(places);
+  const reach = {
+    x: Math.max(body.width / 2, ...places.map((p) => Math.abs(p.x) + p.halfWidth)),
+    y: Math.max(body.height / 2, ...places.map((p) => Math.abs(p.y) + p.halfHeight)),
+  };
+  // Fine pitch leaves no room for a number at every pad: the first, every tenth and the chosen one have
+  // theirs, outside the pack.
+  const fine = pitch < Math.max(reach.x / 9, reach.y / 6.5, 0.32) * 1.3;
+  const margin = fine ? 0.2 * Math.max(reach.x, reach.y) : places[0]!.radius * 2.4;
+  const halfWidth = reach.x + margin;
+  const halfHeight = reach.y + margin * (fine ? 1 : 0.8);
+  const unit = Math.max(halfWidth / (fine ? 12 : 9), halfHeight / (fine ? 12 : 6.5), 0.32);
+  const crowded = places.length > 1 && pitch < unit * 8;
 
   const onKeyDown = (event: KeyboardEvent): void => {
     if (event.ctrlKey || event.metaKey || event.altKey) return;
@@ -134,51 +143,63 @@ export function LandDrawing({ part, pads, from, selected, onSelect, onState }: L
               radius={place.radius}
               outward={outward}
             />
-            {place.square ? (
+            {!place.round ? (
               <rect
                 className={css['land']}
-                x={place.x - place.radius}
-                y={place.y - place.radius}
-                width={2 * place.radius}
-                height={2 * place.radius}
+                x={place.x - place.halfWidth}
+                y={place.y - place.halfHeight}
+                width={2 * place.halfWidth}
+                height={2 * place.halfHeight}
               />
             ) : (
               <circle className={css['land']} cx={place.x} cy={place.y} r={place.radius} />
             )}
-            <circle className={css['hole']} cx={place.x} cy={place.y} r={place.hole} />
-            <circle className={css['lead']} cx={place.x} cy={place.y} r={lead} />
+            {place.hole !== null && (
+              <circle className={css['hole']} cx={place.x} cy={place.y} r={place.hole} />
+            )}
+            {place.lead !== null && (
+              <circle className={css['lead']} cx={place.x} cy={place.y} r={place.lead} />
+            )}
+            {fine && index === 0 && (
+              <circle
+                className={css['lead']}
+                cx={place.x + (place.halfWidth + unit * 0.4) * Math.sign(-place.x || 1)}
+                cy={place.y}
+                r={unit * 0.3}
+              />
+            )}
             {isSelected && (
               <rect
                 className={css['selected']}
-                x={place.x - place.radius * 1.35}
-                y={place.y - place.radius * 1.35}
-                width={place.radius * 2.7}
-                height={place.radius * 2.7}
+                x={place.x - place.halfWidth - place.radius * 0.35}
+                y={place.y - place.halfHeight - place.radius * 0.35}
+                width={2 * place.halfWidth + place.radius * 0.7}
+                height={2 * place.halfHeight + place.radius * 0.7}
                 strokeWidth={unit * 0.18}
               />
             )}
-            <text
-              className={css['number']}
-              x={place.x}
-              y={place.y - place.radius - unit * 0.55}
-              fontSize={unit * 1.15}
-              textAnchor="middle"
-            >
-              {place.pad}
-            </text>
+            {(!fine || isSelected || index === 0 || (index + 1) % 10 === 0) && (
+              <text
+                className={css['number']}
+                {...numberPlace(place, body, fine, unit)}
+                fontSize={unit * (fine ? 0.95 : 1.15)}
+              >
+                {place.pad}
+              </text>
+            )}
             {mark.state !== 'sound' && (
               <StateBadge
                 state={mark.state}
-                x={place.x + place.radius}
-                y={place.y - place.radius}
+                x={place.x + place.halfWidth}
+                y={place.y - place.halfHeight}
                 size={unit * 1.25}
               />
             )}
-            {mark.note && (
+            {mark.note && !fine && (
               <text
                 className={css['noteText']}
                 x={place.x}
-                y={place.y + place.radius + unit * (crowded && index % 2 === 1 ? 2.35 : 1.25)}
+                y={place.y + place.halfHeight + unit * (crowded && index % 2 === 1 ? 2.35 : 1.25)}
                 fontSize={unit * 0.92}
                 textAnchor="middle"
               >
@@ -194,6 +215,48 @@ export function LandDrawing({ part, pads, from, selected, onSelect, onState }: L
       </text>
     </svg>
   );
+}
+
+interface DrawnPlace {
+  readonly x: number;
+  readonly y: number;
+  readonly halfWidth: number;
+  readonly halfHeight: number;
+}
+
+/** Above the land; on a fine pitch outside the pack instead, where there is room. */
+function numberPlace(
+  place: DrawnPlace,
+  body: { width: number; height: number },
+  fine: boolean,
+  unit: number,
+): { x: number; y: number; textAnchor: 'start' | 'middle' | 'end' } {
+  if (!fine) return { x: place.x, y: place.y - place.halfHeight - unit * 0.55, textAnchor: 'middle' };
+  const beside = Math.abs(place.x) / body.width >= Math.abs(place.y) / body.height;
+  if (beside) {
+    const out = Math.sign(place.x);
+    return {
+      x: place.x + out * (place.halfWidth + unit * 0.3),
+      y: place.y + unit * 0.32,
+      textAnchor: out < 0 ? 'end' : 'start',
+    };
+  }
+  const down = place.y > 0;
+  return {
+    x: place.x,
+    y: place.y + (down ? place.halfHeight + unit : -place.halfHeight - unit * 0.3),
+    textAnchor: 'middle',
+  };
+}
+
+/** Smallest distance between two pads that follow each other. */
+function nearestGap(places: readonly DrawnPlace[]): number {
+  let least = Infinity;
+  places.forEach((p, i) => {
+    const next = places[i + 1];
+    if (next) least = Math.min(least, Math.hypot(next.x - p.x, next.y - p.y));
+  });
+  return least;
 }
 
 /** Letter in its shape: round, square or diamond says the kind before the letter is read. */

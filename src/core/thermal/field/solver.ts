@@ -173,7 +173,7 @@ export class FieldSolver {
         const c = k * columns + column;
         const back = k > 0 ? step_s * linkZ_W_K[c - columns]! * carryZ[c - columns]! : 0;
         inverseZ[c] = 1 / (this.diagonal(c, k, column, step_s) - back);
-        carryZ[c] = k < nz - 1 ? step_s * linkZ_W_K[c]! * inverseZ[c]! : 0;
+        carryZ[c] = k < nz - 1 ? step_s * linkZ_W_K[c]! * inverseZ[c] : 0;
       }
     }
   }
@@ -353,8 +353,8 @@ export class FieldSolver {
         const s = spots[i]!;
         solder.temperature_K[s] = solder.before_K[s]! + rhs[nz + i]!;
         // On the line that was solved with: a phase corrected after the last pass then costs no heat.
-        heat_J[i] = solder.heatAt(s, solder.temperature_K[s]!);
-        if (solder.correct(s, solder.temperature_K[s]!)) settled = false;
+        heat_J[i] = solder.heatAt(s, solder.temperature_K[s]);
+        if (solder.correct(s, solder.temperature_K[s])) settled = false;
       }
       if (settled) break;
     }

@@ -1,0 +1,81 @@
+import { fieldsOfLoad, type AirSetting } from './setting';
+import type { AirSheet } from '~/schema/airSheet';
+import type { FieldPicture } from '~/schema/simulateField';
+
+export type AirRun =
+  | { readonly status: 'running'; readonly time_s: number; readonly duration_s: number }
+  | { readonly status: 'done' }
+  | { readonly status: 'stopped' }
+  | { readonly status: 'failed'; readonly message: string };
+
+export interface AirState {
+  readonly setting: AirSetting;
+  readonly run: AirRun;
+  /** The last finished run; while a new one works it is shown faded. */
+  readonly picture: FieldPicture | null;
+  /** Setting that the picture belongs to. */
+  readonly pictured: AirSetting | null;
+  readonly frame: number;
+  readonly side: 'top' | 'bottom';
+  readonly pad: string;
+}
+
+export type AirAction =
+  | { readonly type: 'set'; readonly part: Partial<AirSetting> }
+  | { readonly type: 'started' }
+  | { readonly type: 'progress'; readonly time_s: number; readonly duration_s: number }
+  | { readonly type: 'done'; readonly picture: FieldPicture }
+  | { readonly type: 'failed'; readonly message: string }
+  | { readonly type: 'stopped' }
+  | { readonly type: 'frame'; readonly frame: number }
+  | { readonly type: 'flip' }
+  | { readonly type: 'pad'; readonly pad: string };
+
+export const start = (sheet: AirSheet): AirState => ({
+  setting: fieldsOfLoad(sheet),
+  run: { status: 'running', time_s: 0, duration_s: 1 },
+  picture: null,
+  pictured: null,
+  frame: 0,
+  side: sheet.site.side,
+  pad: sheet.site.pads[0]!.name,
+});
+
+export function reduce(state: AirState, action: AirAction): AirState {
+  switch (action.type) {
+    case 'set':
+      return { ...state, setting: { ...state.setting, ...action.part } };
+    case 'started':
+      return { ...state, run: { status: 'running', time_s: 0, duration_s: 1 } };
+    case 'progress':
+      return { ...state, run: { status: 'running', time_s: action.time_s, duration_s: action.duration_s } };
+    case 'done':
+      return {
+        ...state,
+        run: { status: 'done' },
+        picture: action.picture,
+        pictured: state.setting,
+        frame: frameToShow(action.picture, state),
+      };
+    case 'failed':
+      return { ...state, run: { status: 'failed', message: action.message } };
+    case 'stopped':
+      return { ...state, run: { status: 'stopped' } };
+    case 'frame': {
+      const last = (state.picture?.frames.length ?? 1) - 1;
+      return { ...state, frame: Math.min(last, Math.max(0, action.frame)) };
+    }
+    case 'flip':
+      return { ...state, side: state.side === 'top' ? 'bottom' : 'top' };
+    case 'pad':
+      return { ...state, pad: action.pad };
+  }
+}
+
+/** The first picture opens at the lift, or at the hottest it gets; later ones stay at the time looked at. */
+function frameToShow(picture: FieldPicture, state: AirState): number {
+  const looked_s = state.picture?.frames[state.frame]?.time_s;
+  const wanted_s = looked_s ?? picture.lift?.from_s ?? state.setting.airOn_s;
+  const at = picture.frames.findIndex((frame) => frame.time_s >= wanted_s);
+  return at < 0 ? picture.frames.length - 1 : at;
+}
