@@ -49,6 +49,10 @@ try {
   await dark.waitForSelector('[data-solved]', { timeout: 60_000 });
   await shoot(dark, 'plan-remedies-lamp-off');
 
+  await page.goto(`${base}sites/demo-beacon-4-U7/air`);
+  await page.waitForSelector('[data-solved]', { timeout: 60_000 });
+  await shoot(page, 'hot-air');
+
   await page.goto(`${base}sites/demo-beacon-4-C7/plan`);
   await page.waitForSelector('[data-solved]', { timeout: 60_000 });
   await shoot(page, 'plan');

@@ -130,8 +130,8 @@ export class Films {
         hot = factors.preheat * preheaterFilm_W_m2K(preheat.kind, preheat.setpoint_K, face_K[c]!);
         warmth[c] = 1;
       }
-      // A forced film takes the place of natural convection; an emitter or a plate hides cold surroundings.
-      const quiet = preheat && preheat.kind !== 'convective' ? 0 : radiant;
+      // A forced film takes the place of natural convection; a preheater of any kind hides cold surroundings.
+      const quiet = preheat ? 0 : radiant;
       const calm =
         preheat?.kind === 'plate' ? 0 : Math.max(0, natural - (preheat?.kind === 'infrared' ? 0 : hot));
       hot_W_K[c] = area_m2 * open[c]! * hot;
