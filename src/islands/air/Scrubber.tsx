@@ -34,16 +34,16 @@ export function Scrubber({ picture, frame, side, solidus_C, onFrame, run }: Scru
         aria-valuetext={`${at.time_s.toFixed(0)} seconds after the air is on`}
         onChange={(event) => onFrame(Number(event.target.value))}
       />
+      <div className={css['moves']}>
+        <CommandButton small command={command('earlier')} label="◂" aria-label="Earlier" run={run} />
+        <CommandButton small command={command('later')} label="▸" aria-label="Later" run={run} />
+        <CommandButton small command={command('flip')} label={`${side} face`} run={run} />
+      </div>
       <p className={css['legend']}>
         <span className={css['solidusKey']}>{Math.round(solidus_C)} °C solidus</span>
         <span className={css['bodyKey']}>200 °C</span>
-        <span>stronger colour is hotter; hottest place here {Math.round(hottest)} °C</span>
+        <span>stronger colour is hotter, here up to {Math.round(hottest)} °C</span>
       </p>
-      <div className={css['moves']}>
-        <CommandButton small command={command('earlier')} run={run} />
-        <CommandButton small command={command('later')} run={run} />
-        <CommandButton small command={command('flip')} label={`${side} face`} run={run} />
-      </div>
     </div>
   );
 }

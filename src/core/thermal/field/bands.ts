@@ -1,0 +1,106 @@
+import { COPPER } from '../../materials/copper';
+import { LAMINATES } from '../../materials/laminates';
+import type { Property } from '../../materials/property';
+import { SURFACE } from '../../materials/surfaces';
+import { TIP_CONTACT } from '../../materials/tips';
+import { normalQuantile } from '../../statistics/normal';
+import { percentile } from '../../statistics/percentile';
+import { latinHypercube } from '../../statistics/random';
+import { UNCERTAIN } from '../joint/settings';
+import { simulateField, type FieldOptions, type FieldRun } from './run';
+import type { FieldFactors, FieldScenario } from './scenario';
+
+/** 10, 50 and 90 % of a figure over the draws; infinite where that share never got there. */
+export interface FieldSpread {
+  readonly p10: number;
+  readonly p50: number;
+  readonly p90: number;
+}
+
+/** What is known of a board-scale run when its uncertain inputs are drawn many times. */
+export interface FieldBand {
+  readonly draws: number;
+  /** Last pad of the first part to melt through. */
+  readonly lastMelt_s: FieldSpread;
+  readonly bodyPeak_K: FieldSpread;
+  readonly laminateDose: FieldSpread;
+  readonly bow: FieldSpread;
+  /** Share of draws in which some pad of the first part stays solid. */
+  readonly chanceSolid: number;
+  /** Share of draws in which the first part passes its own limit. */
+  readonly chanceOverLimit: number;
+}
+
+const DIMENSIONS = 6;
+
+/** Seeded Latin-hypercube draws of what is uncertain about a board under hot air, in log-normal scatter. */
+export function fieldDraws(scenario: FieldScenario, count: number, seed: number): FieldFactors[] {
+  const laminate = LAMINATES[scenario.board.laminate];
+  return latinHypercube(count, DIMENSIONS, seed).map((point) => {
+    const z = (dimension: number): number => normalQuantile(point[dimension]!);
+    return {
+      copper: Math.exp(Math.hypot(UNCERTAIN.copperSpread, COPPER.conductivity.uncertainty) * z(0)),
+      laminate: scatter(laminate.conductivityThrough, z(1)),
+      jet: scatter(SURFACE.jetFilm, z(2)),
+      stillAir: Math.exp(STILL_AIR_SPREAD * z(3)),
+      preheat: scatter(SURFACE.warmAirFilm, z(4)),
+      // A station's air is set and checked about as well as a tip is; its sensor sits before the nozzle.
+      airOffset_K: 2 * TIP_CONTACT.calibrationSpread.value * z(5),
+    };
+  });
+}
+
+/** Plate correlations and a guess at emissivity together (Incropera states 10 to 20 %). */
+const STILL_AIR_SPREAD = 0.15;
+
+const scatter = (of: Property, z: number): number =>
+  Math.min(of.range[1] / of.value, Math.max(of.range[0] / of.value, Math.exp(of.uncertainty * z)));
+
+/** Streams the band of the first part: one value after each draw, the last one complete. */
+export function* fieldBand(
+  scenario: FieldScenario,
+  { draws, seed, ...options }: FieldOptions & { draws: number; seed: number },
+): Generator<FieldBand, FieldBand> {
+  const seen: Seen[] = [];
+  for (const factors of fieldDraws(scenario, draws, seed)) {
+    seen.push(look(simulateField(scenario, { ...options, factors }), scenario.parts[0]?.ref ?? ''));
+    if (seen.length < draws) yield summarise(seen);
+  }
+  return summarise(seen);
+}
+
+interface Seen {
+  readonly lastMelt_s: number;
+  readonly body_K: number;
+  readonly overLimit: boolean;
+  readonly dose: number;
+  readonly bow: number;
+}
+
+function look(run: FieldRun, ref: string): Seen {
+  const body = run.bodies[0];
+  return {
+    lastMelt_s: Math.max(...run.pads.filter((p) => p.ref === ref).map((p) => p.fullMelt_s ?? Infinity)),
+    body_K: body?.peak_K ?? 0,
+    overLimit: body !== undefined && body.peak_K > body.limit_K,
+    dose: run.board.laminateDose,
+    bow: Math.max(run.board.bowHot, run.board.bowLeft),
+  };
+}
+
+function summarise(seen: readonly Seen[]): FieldBand {
+  const spread = (of: (s: Seen) => number): FieldSpread => {
+    const sorted = seen.map(of).sort((a, b) => a - b);
+    return { p10: percentile(sorted, 0.1), p50: percentile(sorted, 0.5), p90: percentile(sorted, 0.9) };
+  };
+  const share = (of: (s: Seen) => boolean): number => seen.filter(of).length / seen.length;
+  return {
+    draws: seen.length,
+    lastMelt_s: spread((s) => s.lastMelt_s),
+    bodyPeak_K: spread((s) => s.body_K),
+    laminateDose: spread((s) => s.dose),
+    bow: spread((s) => s.bow),
+    chanceSolid: share((s) => !Number.isFinite(s.lastMelt_s)),
+    chanceOverLimit: share((s) => s.overLimit),
+  };
+}
