@@ -161,19 +161,32 @@ export class RingBuilder {
   private addRing(ring: number): void {
     const { net, mesh, around } = this;
     const area_m2 = ringArea_m2(mesh, ring);
-    mesh.sheets.forEach((sheet, j) => {
+    const heat_J_K = mesh.sheets.map((sheet, j) => {
       const profile = mesh.profiles[j]!;
       const copper_m = ring === 0 ? profile.landCopper_m : profile.fieldCopper_m;
-      const perArea = this.heat_J_m3K * sheet.laminate_m + COPPER.volumetricHeat.value * copper_m;
-      const here = net.node(area_m2 * perArea, around.board_K);
+      return area_m2 * (this.heat_J_m3K * sheet.laminate_m + COPPER.volumetricHeat.value * copper_m);
+    });
+    const whole = mesh.radius_m[ring]! > JOINT.wholeFrom_m;
+    const one = whole
+      ? net.node(
+          heat_J_K.reduce((sum, heat) => sum + heat, 0),
+          around.board_K,
+        )
+      : -1;
+    mesh.sheets.forEach((sheet, j) => {
+      const here = whole ? one : net.node(heat_J_K[j]!, around.board_K);
       this.node[ring]!.push(here);
-      if (j > 0) {
+      if (j > 0 && !whole) {
         const gap_m = sheet.near_m - mesh.sheets[j - 1]!.near_m;
         net.link(this.node[ring]![j - 1]!, here, (area_m2 * this.through_W_mK) / gap_m);
       }
       const outer = this.node[ring + 1]?.[j];
       if (outer !== undefined) {
-        net.link(outer, here, 1 / profile.resistance_K_W(mesh.radius_m[ring]!, mesh.radius_m[ring + 1]!));
+        const resistance_K_W = mesh.profiles[j]!.resistance_K_W(
+          mesh.radius_m[ring]!,
+          mesh.radius_m[ring + 1]!,
+        );
+        net.link(outer, here, 1 / resistance_K_W);
       }
     });
     const { nearFilm, farFilm } = around;

@@ -6,6 +6,11 @@ export const JOINT = {
   rings: 13,
   /** Copper and laminate sheets stand no further apart than this through the thickness. */
   sheetPitch_m: 0.55e-3,
+  /**
+   * Beyond this a ring is one node through the thickness: a board of 1.6 mm evens out over it in the time
+   * heat needs to get there. Melt times move by under 0.5 %.
+   */
+  wholeFrom_m: 12e-3,
   /** A track is followed this far: five lengths over which it hands its heat to the laminate. */
   trackReach_m: 15e-3,
   /** Gap between an unconnected barrel and the copper around it (assumed, common design rule). */
