@@ -1,9 +1,8 @@
-import { FAMILY_TRAITS } from './packages/families';
-import { PASTE } from './packages/form';
-import { SURFACE_TRAITS } from './packages/surfaceFamilies';
+import { FAMILY_TRAITS, THROUGH_HOLE_RAMP } from './packages/families';
+import { SURFACE_TRAITS, UNDER_BODY } from './packages/surfaceFamilies';
 import { PREHEATERS, STILL_AIR } from './materials/air';
 import { ALLOYS } from './materials/alloys';
-import { BRAID, FLUX, WIRE } from './materials/consumables';
+import { BRAID, FLUX, PASTE, WIRE } from './materials/consumables';
 import { COPPER } from './materials/copper';
 import { LAMINATES, PAD_BOND } from './materials/laminates';
 import { LEAD_METALS } from './materials/leads';
@@ -42,7 +41,9 @@ export function registeredData(): Subject[] {
     ['Flux', FLUX],
     ['Through-hole families', FAMILY_TRAITS],
     ['Surface families', SURFACE_TRAITS],
-    ['Solder on lands', { paste: PASTE }],
+    ['Solder on lands', PASTE],
+    ['Joints under their body', UNDER_BODY],
+    ['Ramp of through-hole bodies', { ramp: THROUGH_HOLE_RAMP }],
   ];
   return subjects.map(([title, data]) => ({ title, values: collect(data, '') }));
 }

@@ -18,7 +18,12 @@ export interface SimulateAnswer {
     readonly aboveLiquidus_s: number;
     readonly padDose: number;
   }[];
-  readonly part: { readonly peak_C: number; readonly limit_C: number; readonly maxRamp_K_s: number };
+  readonly part: {
+    readonly peak_C: number;
+    readonly limit_C: number;
+    readonly maxRamp_K_s: number;
+    readonly rampLimit_K_s?: number;
+  };
   readonly board: {
     readonly peakTop_C: number;
     readonly peakBottom_C: number;

@@ -138,7 +138,12 @@ function answerOf(
         aboveLiquidus_s: pad.aboveLiquidus_s,
         padDose: pad.dose,
       })),
-    part: { peak_C: celsius(body.peak_K), limit_C: celsius(body.limit_K), maxRamp_K_s: body.maxRamp_K_s },
+    part: {
+      peak_C: celsius(body.peak_K),
+      limit_C: celsius(body.limit_K),
+      maxRamp_K_s: body.maxRamp_K_s,
+      rampLimit_K_s: body.rampLimit_K_s,
+    },
     board: {
       peakTop_C: celsius(run.board.peakTop_K),
       peakBottom_C: celsius(run.board.peakBottom_K),

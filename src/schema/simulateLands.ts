@@ -1,4 +1,3 @@
-import { LAMINATES } from '../core/materials/laminates';
 import { doseCurve } from '../core/method/forecast';
 import type { SurfacePackage } from '../core/packages/surface';
 import { celsius, kelvin } from '../core/quantity/convert';
@@ -75,7 +74,8 @@ export function simulateLands(
     neighbours: [],
     energy: run.energy,
     notes: [
-      `Laminate ${LAMINATES[input.board.laminate].name}: pads warm each other through the part only; neighbours are not followed at this scale.`,
+      `Heated: ${heated.join(' and ')}.`,
+      'Pads warm each other through the part only; neighbours are not followed at this scale.',
     ],
     histories: {
       time_s: Array.from(run.time_s),

@@ -19,6 +19,8 @@ export const WIRE = {
     'assumed',
     'about 3 mm of 0.8 mm wire: common practice',
   ),
+  /** The same on a surface land, which takes less. */
+  addedToLand: property(0.6e-9, 'm³', [0.2e-9, 1.5e-9], 0.3, 'assumed', 'about a millimetre of 0.8 mm wire'),
 } as const;
 
 export const BRAID = {
@@ -36,4 +38,18 @@ export const BRAID = {
 
 export const FLUX = {
   film: property(0.3e-3, 'm', [0.1e-3, 0.6e-3], 0.4, 'assumed', 'a brushed or dispensed film over each land'),
+} as const;
+
+export const PASTE = {
+  /** Metal left on a land per area: its printed height times the share of it that is metal. */
+  metalHeight: property(
+    62e-6,
+    'm',
+    [45e-6, 90e-6],
+    0.2,
+    'from-memory',
+    'stencil 0.125 mm, half metal: common practice',
+  ),
+  /** A soldered gull or termination holds this much more than was printed, in its fillets. */
+  filletFactor: property(1.3, '1', [1, 1.8], 0.15, 'assumed', 'hand-soldered and touched-up joints'),
 } as const;

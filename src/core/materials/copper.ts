@@ -18,6 +18,8 @@ export const COPPER = {
     'from-memory',
     'Incropera table A.1, 8933 kg/m³ × 397 J/kgK at 400 K',
   ),
+  /** Drill of a via in or beside a surface land. */
+  viaDrill: property(0.3e-3, 'm', [0.2e-3, 0.5e-3], 0.2, 'assumed', 'common practice'),
   plating: property(
     25e-6,
     'm',

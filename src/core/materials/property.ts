@@ -23,3 +23,9 @@ export function property<Unit extends string>(
 ): Property<Unit> {
   return { value, unit, range, uncertainty, standing, source };
 }
+
+/** Log-normal factor of a property at `z` standard deviations, kept inside the property's physical range. */
+export function scatter(of: Property, z: number): number {
+  const factor = Math.exp(of.uncertainty * z);
+  return Math.min(of.range[1] / of.value, Math.max(of.range[0] / of.value, factor));
+}

@@ -43,6 +43,32 @@ export const SURFACE = {
     'a board with trimmed leads does not lie flat on a plate',
   ),
   jetFilm: property(1, '1', [0.6, 1.6], 0.2, 'from-memory', 'Martin 1977 states about 15 to 20 % scatter'),
+  /** Mass a free jet takes along, per outlet width of its way: ṁ/ṁ₀ = this (ρₐ/ρ₀)^½ x/D. */
+  entrainment: property(
+    0.32,
+    '1',
+    [0.2, 0.42],
+    0.1,
+    'published',
+    'Ricou & Spalding, J. Fluid Mech. 11 (1961); along the wall jet assumed alike',
+  ),
+  /** Heat a board on its way up takes from a jet, as a share of what one at ambient would. */
+  boardTakes: property(
+    0.5,
+    '1',
+    [0.2, 0.9],
+    0.3,
+    'assumed',
+    'mean of a board that starts at ambient and ends near the air',
+  ),
+  stillAirFilm: property(
+    1,
+    '1',
+    [0.6, 1.6],
+    0.15,
+    'from-memory',
+    'plate correlations 10 to 20 % (Incropera ch. 9) and emissivity',
+  ),
 } as const;
 
 /** What is left of the film and of its warmth under a cover. */

@@ -24,6 +24,16 @@ const limit = (value_K: number, source: string) =>
 const leadLength = (value: number) =>
   property(value, 'm', [0.3 * value, 2 * value], 0.3, 'assumed', 'common practice');
 
+/** Ramp of a through-hole body under hot air. */
+export const THROUGH_HOLE_RAMP = property(
+  5,
+  'K/s',
+  [3, 8],
+  0.3,
+  'assumed',
+  'wave-solder preheating allows about 4 K/s: common practice',
+);
+
 export const FAMILY_TRAITS = {
   radial: {
     name: 'Radial, two leads',

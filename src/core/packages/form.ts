@@ -1,11 +1,11 @@
+import { PASTE } from '../materials/consumables';
 import { ALLOYS, type AlloyId } from '../materials/alloys';
 import { airAt } from '../materials/airTable';
 import { LEAD_METALS } from '../materials/leads';
-import { property } from '../materials/property';
 import { jointVolume_m3 } from '../solder/volumes';
 import { classificationPeak_K } from './classification';
-import { FAMILY_TRAITS, type FamilyId } from './families';
-import { SURFACE_TRAITS, type SurfaceFamilyId } from './surfaceFamilies';
+import { FAMILY_TRAITS, THROUGH_HOLE_RAMP, type FamilyId } from './families';
+import { SURFACE_TRAITS, UNDER_BODY, type JointForm, type SurfaceFamilyId } from './surfaceFamilies';
 import type { SurfaceLand, SurfacePackage } from './surface';
 import {
   bodyCapacity_J_K,
@@ -18,9 +18,6 @@ import {
 export type PartPackage = ThroughHolePackage | SurfacePackage;
 
 export const isSurface = (part: PartPackage): part is SurfacePackage => 'lands' in part;
-
-export const familyNameOf = (part: PartPackage): string =>
-  isSurface(part) ? SURFACE_TRAITS[part.family].name : FAMILY_TRAITS[part.family].name;
 
 /** A part as the board-scale model sees it: lumps on lands, and a body that meets the air. */
 export interface PartForm {
@@ -54,16 +51,6 @@ export interface BodyForm extends BodyBox {
   readonly limit_K: number;
   readonly ramp_K_s: number;
 }
-
-/** Printed paste: stencil of 0.125 mm, about half of it metal (common practice). */
-export const PASTE = property(
-  62e-6,
-  'm',
-  [45e-6, 90e-6],
-  0.2,
-  'from-memory',
-  'stencil 0.125 mm, half metal: common practice',
-);
 
 /** Pad names in order. */
 export const padNamesOf = (part: PartPackage): string[] =>
@@ -113,7 +100,7 @@ function surfaceForm(part: SurfacePackage, alloy: AlloyId): PartForm {
     traits.bodyLimit?.value ?? classificationPeak_K(ALLOYS[alloy].leaded, body.height_m, volume_m3);
   return {
     family: part.family,
-    pads: part.lands.map((land) => surfacePad(part, land)),
+    pads: part.lands.map((land) => surfacePad(part, land, ALLOYS[alloy].conductivitySolid.value)),
     body: {
       ...body,
       capacity_J_K: volume_m3 * traits.bodyHeat.value,
@@ -126,7 +113,7 @@ function surfaceForm(part: SurfacePackage, alloy: AlloyId): PartForm {
   };
 }
 
-function surfacePad(part: SurfacePackage, land: SurfaceLand): PadForm {
+function surfacePad(part: SurfacePackage, land: SurfaceLand, solder_W_mK: number): PadForm {
   const traits = SURFACE_TRAITS[part.family];
   const metal = LEAD_METALS[traits.leadMetal];
   const { body } = part;
@@ -136,14 +123,16 @@ function surfacePad(part: SurfacePackage, land: SurfaceLand): PadForm {
   const through_W_K = (2 * traits.bodyConductivity.value * body.height_m * land.lead_m) / body.length_m;
   const area_m2 = land.width_m * land.height_m;
   const ball = traits.joint === 'ball';
-  const contact_W_K = directContact_W_K(traits.joint, land, traits.bodyConductivity.value);
+  const contact_W_K = directContact_W_K(traits.joint, land, traits.bodyConductivity.value, solder_W_mK);
   return {
     pad: land.pad,
     x_m: land.x_m,
     y_m: land.y_m,
     width_m: land.width_m,
     height_m: land.height_m,
-    solder_m3: ball ? (Math.PI / 6) * land.lead_m ** 3 : 1.3 * area_m2 * PASTE.value,
+    solder_m3: ball
+      ? (Math.PI / 6) * land.lead_m ** 3
+      : PASTE.filletFactor.value * PASTE.metalHeight.value * area_m2,
     lead_W_K:
       contact_W_K ?? (traits.joint === 'termination' ? through_W_K : series(along_W_K, through_W_K * 4)),
     foot_J_K: section_m2 * Math.max(land.width_m, land.height_m) * 0.5 * metal.volumetricHeat.value,
@@ -151,15 +140,21 @@ function surfacePad(part: SurfacePackage, land: SurfaceLand): PadForm {
   };
 }
 
-/** Joints that lie under the body: through solder into what is above it, over a few tenths of a millimetre. */
-function directContact_W_K(joint: string, land: SurfaceLand, bodyConductivity: number): number | null {
-  if (joint === 'leadless') return (bodyConductivity * 10 * land.width_m * land.height_m) / 0.5e-3;
-  // A ball's own conduction in series with spreading into the part's substrate, 4 k a of a disc.
-  if (joint === 'ball')
-    return series((50 * Math.PI * land.lead_m ** 2) / (4 * land.lead_m), 2 * bodyConductivity * land.lead_m);
-  if (joint === 'tab' && land.lead_m > 3e-3)
-    return (bodyConductivity * 10 * land.width_m * land.height_m) / 2e-3;
-  return null;
+/** Joints under the body: into its copper frame, or through a ball and into its substrate, W/K; null for others. */
+function directContact_W_K(
+  joint: JointForm,
+  land: SurfaceLand,
+  body_W_mK: number,
+  solder_W_mK: number,
+): number | null {
+  const area_m2 = land.width_m * land.height_m;
+  const { frameConductivity, padDepth, tabDepth, tabWidth } = UNDER_BODY;
+  if (joint === 'leadless') return (frameConductivity.value * area_m2) / padDepth.value;
+  if (joint === 'tab' && land.lead_m > tabWidth.value)
+    return (frameConductivity.value * area_m2) / tabDepth.value;
+  if (joint !== 'ball') return null;
+  // A ball as high as it is wide, in series with spreading from a disc, 4 k a (Carslaw & Jaeger §8.2).
+  return series((solder_W_mK * Math.PI * land.lead_m) / 4, 2 * body_W_mK * land.lead_m);
 }
 
 function throughHoleForm(part: ThroughHolePackage, thickness_m: number): PartForm {
@@ -187,7 +182,7 @@ function throughHoleForm(part: ThroughHolePackage, thickness_m: number): PartFor
       sides_m2: bodySurface_m2(part) - footprint_m2(part.body),
       gap_W_m2K: airAt(400).conductivity_W_mK / Math.max(0.2e-3, traits.standoff.value),
       limit_K: traits.bodyLimit.value,
-      ramp_K_s: 5,
+      ramp_K_s: THROUGH_HOLE_RAMP.value,
     },
   };
 }

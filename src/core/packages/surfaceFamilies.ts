@@ -57,6 +57,29 @@ const moulded = (
   hidden: joint === 'leadless' || joint === 'ball',
 });
 
+/** Joints that lie under their body: what lies between solder and the body's middle. */
+export const UNDER_BODY = {
+  frameConductivity: property(
+    30,
+    'W/mK',
+    [10, 90],
+    0.4,
+    'assumed',
+    'copper frame and die in epoxy, taken together',
+  ),
+  padDepth: property(0.5e-3, 'm', [0.3e-3, 0.9e-3], 0.2, 'assumed', 'half of a leadless body'),
+  tabDepth: property(2e-3, 'm', [1e-3, 3e-3], 0.25, 'assumed', 'tab to the middle of a power body'),
+  /** Tabs wider than this lie flat under the body; narrower ones are leads. */
+  tabWidth: property(
+    3e-3,
+    'm',
+    [2e-3, 4e-3],
+    0.1,
+    'assumed',
+    'power tabs from about 4 mm, can leads to 1 mm',
+  ),
+} as const;
+
 export const SURFACE_TRAITS = {
   chip: {
     name: 'Chip, two terminations',

@@ -2,11 +2,13 @@ import { useEffect, useMemo, useReducer, useState } from 'react';
 import { ALLOYS } from '~/core/materials/alloys';
 import { celsius } from '~/core/quantity/convert';
 import type { AirSheet } from '~/schema/airSheet';
+import { isSurfaceInput } from '~/schema/package';
 import { ErrorNote } from '~/ui/controls/Notes';
 import { FieldPicture } from '~/ui/field/FieldPicture';
 import { seconds } from '~/ui/figures';
 import { useCommands } from '~/ui/keyboard/useCommands';
 import { LandDrawing } from '~/ui/land/LandDrawing';
+import { padMarks } from '~/ui/land/marks';
 import { AirPanel } from './AirPanel';
 import { AIR_COMMANDS, type AirCommand } from './commands';
 import { Reading } from './Reading';
@@ -77,6 +79,9 @@ export function AirView({ sheet }: { sheet: AirSheet }) {
     () => new Map(picture?.answer.pads.map((p) => [p.pad, p.fullMelt_s]) ?? []),
     [picture],
   );
+  const surfaceMount = [ground.site, ...ground.neighbours].some(
+    (p) => !p.package || isSurfaceInput(p.package),
+  );
   const shown = state.pictured ?? setting;
 
   if (!station) {
@@ -90,7 +95,7 @@ export function AirView({ sheet }: { sheet: AirSheet }) {
     >
       <AirPanel sheet={sheet} station={station} setting={setting} onChange={set} run={run} />
       <section className={css['middle']} aria-label="The board">
-        <Reading state={state} run={run} />
+        <Reading state={state} surfaceMount={surfaceMount} run={run} />
         <ErrorNote error={state.run.status === 'failed' ? new Error(state.run.message) : null} />
         <div className={state.run.status === 'done' && state.pictured === setting ? undefined : css['faded']}>
           {picture && frame ? (
@@ -153,13 +158,9 @@ export function AirView({ sheet }: { sheet: AirSheet }) {
             from="part side"
             selected={state.pad}
             onSelect={(pad) => dispatch({ type: 'pad', pad })}
-            pads={site.pads.map((p) => ({
-              name: p.name,
-              net: p.net,
-              connections: p.connections,
-              state: sheet.padStates[p.id] ?? 'sound',
-              note: melts.has(p.name) ? seconds(melts.get(p.name) ?? null, 0) : undefined,
-            }))}
+            pads={padMarks(site.pads, sheet.padStates, (pad) =>
+              melts.has(pad) ? seconds(melts.get(pad) ?? null, 0) : undefined,
+            )}
           />
         </div>
         <MeltOrder state={state} nets={new Map(site.pads.map((p) => [p.name, p.net]))} />

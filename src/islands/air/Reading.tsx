@@ -1,3 +1,4 @@
+import { SURFACE } from '~/core/materials/surfaces';
 import { BOW_LIMIT } from '~/core/thermal/warp';
 import { Button, KeyCap } from '~/ui/controls/Button';
 import { Figure } from '~/ui/controls/Notes';
@@ -6,10 +7,17 @@ import type { AirCommand } from './commands';
 import type { AirState } from './state';
 import css from './air.module.css';
 
-const BOW_LIMIT_pct = 100 * BOW_LIMIT.surfaceMount;
-
 /** What the run came to, in one line and a row of figures. */
-export function Reading({ state, run }: { state: AirState; run: (id: AirCommand) => void }) {
+export function Reading({
+  state,
+  surfaceMount,
+  run,
+}: {
+  state: AirState;
+  /** Boards with surface parts may bow less. */
+  surfaceMount: boolean;
+  run: (id: AirCommand) => void;
+}) {
   const { picture } = state;
   const working = state.run.status === 'running' ? state.run : null;
   return (
@@ -18,7 +26,7 @@ export function Reading({ state, run }: { state: AirState; run: (id: AirCommand)
         <p className={css['line']} data-verdict={picture ? verdictOf(state).kind : undefined}>
           {picture ? verdictOf(state).line : 'Working it out'}
         </p>
-        {picture && <Figures state={state} />}
+        {picture && <Figures state={state} surfaceMount={surfaceMount} />}
       </div>
       {working && (
         <div className={css['working']} role="status">
@@ -60,11 +68,13 @@ function verdictOf(state: AirState): { kind: 'good' | 'bad'; line: string } {
   };
 }
 
-function Figures({ state }: { state: AirState }) {
+function Figures({ state, surfaceMount }: { state: AirState; surfaceMount: boolean }) {
   const { answer } = state.picture!;
   const dose = Math.max(...answer.pads.map((p) => p.padDose));
   const risky = answer.neighbours.filter((n) => !n.ok);
-  const computed = 'computed on a 2 mm grid; jet film ± 20 %';
+  const computed = `computed on the board’s grid; jet film ± ${Math.round(100 * SURFACE.jetFilm.uncertainty)} %`;
+  const bowLimit_pct = 100 * (surfaceMount ? BOW_LIMIT.surfaceMount : BOW_LIMIT.other);
+  const { maxRamp_K_s, rampLimit_K_s } = answer.part;
   return (
     <dl className={css['figures']}>
       <div>
@@ -75,10 +85,11 @@ function Figures({ state }: { state: AirState }) {
       </div>
       <div>
         <dt>ramp</dt>
-        <dd>
-          <Figure from="fastest rise of the body over a second">
-            {answer.part.maxRamp_K_s.toFixed(1)} K/s
+        <dd data-over={(rampLimit_K_s !== undefined && maxRamp_K_s > rampLimit_K_s) || undefined}>
+          <Figure from="fastest rise of the body over a second, on the high side for small bodies">
+            {maxRamp_K_s.toFixed(1)}
           </Figure>
+          {rampLimit_K_s !== undefined && ` of ${rampLimit_K_s}`} K/s
         </dd>
       </div>
       <div>
@@ -95,8 +106,8 @@ function Figures({ state }: { state: AirState }) {
       </div>
       <div>
         <dt>bow, hot · left</dt>
-        <dd data-over={Math.max(answer.bow!.hot_pct, answer.bow!.left_pct) > BOW_LIMIT_pct || undefined}>
-          <Figure from={`estimate, good to a factor of two; limit ${BOW_LIMIT_pct} %`}>
+        <dd data-over={Math.max(answer.bow!.hot_pct, answer.bow!.left_pct) > bowLimit_pct || undefined}>
+          <Figure from={`estimate, good to a factor of two; limit ${bowLimit_pct} %`}>
             {answer.bow!.hot_pct.toFixed(2)} · {answer.bow!.left_pct.toFixed(2)} %
           </Figure>
         </dd>

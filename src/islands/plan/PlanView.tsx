@@ -10,6 +10,7 @@ import { Chart, type ChartColours } from '~/ui/chart/Chart';
 import { secondsRange } from '~/ui/figures';
 import { useCommands } from '~/ui/keyboard/useCommands';
 import { LandDrawing } from '~/ui/land/LandDrawing';
+import { padMarks } from '~/ui/land/marks';
 import { $by } from '~/ui/preferences';
 import { curveChart, frontierChart } from './charts';
 import { PLAN_COMMANDS, type PlanCommand } from './commands';
@@ -197,15 +198,10 @@ export function PlanView({ sheet }: { sheet: PlanSheet }) {
             from="solder side"
             selected={state.pad}
             onSelect={(pad) => dispatch({ type: 'pad', pad })}
-            pads={site.pads.map((p) => ({
-              name: p.name,
-              net: p.net,
-              connections: p.connections,
-              state: sheet.padStates[p.id] ?? 'sound',
-              note: state.pins[p.name]
-                ? secondsRange(state.pins[p.name]!.melt_s.p10, state.pins[p.name]!.melt_s.p90)
-                : undefined,
-            }))}
+            pads={padMarks(site.pads, sheet.padStates, (pad) => {
+              const pin = state.pins[pad];
+              return pin && secondsRange(pin.melt_s.p10, pin.melt_s.p90);
+            })}
           />
         </div>
         <div>

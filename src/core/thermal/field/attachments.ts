@@ -228,12 +228,10 @@ function padLinks_W_K(
   return link;
 }
 
-/** Via of a surface pad: one plated hole of this drill (common practice). */
-const VIA_m = 0.3e-3;
-
+/** Along the wall of a pad's own hole, or of one via beside a surface land; nothing to cross on its own face. */
 function throughHole_W_K(hole_m: number | null, distance_m: number): number {
   if (distance_m <= 0) return Infinity;
-  const bore_m = hole_m ?? VIA_m;
+  const bore_m = hole_m ?? COPPER.viaDrill.value;
   return (COPPER.conductivity.value * Math.PI * bore_m * COPPER.plating.value) / distance_m;
 }
 

@@ -1,6 +1,6 @@
 import { COPPER } from '../../materials/copper';
 import { LAMINATES } from '../../materials/laminates';
-import type { Property } from '../../materials/property';
+import { scatter } from '../../materials/property';
 import { SURFACE } from '../../materials/surfaces';
 import { TIP_CONTACT } from '../../materials/tips';
 import { normalQuantile } from '../../statistics/normal';
@@ -42,19 +42,13 @@ export function fieldDraws(scenario: FieldScenario, count: number, seed: number)
       copper: Math.exp(Math.hypot(UNCERTAIN.copperSpread, COPPER.conductivity.uncertainty) * z(0)),
       laminate: scatter(laminate.conductivityThrough, z(1)),
       jet: scatter(SURFACE.jetFilm, z(2)),
-      stillAir: Math.exp(STILL_AIR_SPREAD * z(3)),
+      stillAir: scatter(SURFACE.stillAirFilm, z(3)),
       preheat: scatter(SURFACE.warmAirFilm, z(4)),
       // A station's air is set and checked about as well as a tip is; its sensor sits before the nozzle.
       airOffset_K: 2 * TIP_CONTACT.calibrationSpread.value * z(5),
     };
   });
 }
-
-/** Plate correlations and a guess at emissivity together (Incropera states 10 to 20 %). */
-const STILL_AIR_SPREAD = 0.15;
-
-const scatter = (of: Property, z: number): number =>
-  Math.min(of.range[1] / of.value, Math.max(of.range[0] / of.value, Math.exp(of.uncertainty * z)));
 
 /** Streams the band of the first part: one value after each draw, the last one complete. */
 export function* fieldBand(

@@ -4,7 +4,7 @@ import { STILL_AIR } from '../../materials/air';
 import { TIP_CONTACT } from '../../materials/tips';
 import { latinHypercube } from '../../statistics/random';
 import { normalQuantile } from '../../statistics/normal';
-import type { Property } from '../../materials/property';
+import { scatter } from '../../materials/property';
 import { NOMINAL, type Factors, type JointScenario } from './scenario';
 import { UNCERTAIN } from './settings';
 
@@ -37,12 +37,6 @@ export function jointDraws(scenario: JointScenario, count: number, seed: number)
       laminateLife: scatter(laminate.t288, z(8)),
     };
   });
-}
-
-/** Log-normal factor of a property, kept inside the property's physical range. */
-function scatter(of: Property, z: number): number {
-  const factor = Math.exp(of.uncertainty * z);
-  return Math.min(of.range[1] / of.value, Math.max(of.range[0] / of.value, factor));
 }
 
 const TENTH_z = 1.2816;

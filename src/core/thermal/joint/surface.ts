@@ -95,7 +95,7 @@ export function simulateSurface(
     const foot = net.node(pad.foot_J_K, board_K);
     const heated = scenario.heated.includes(pad.pad);
     const alloy = ALLOYS[scenario.alloy];
-    const fresh_m3 = heated && scenario.iron.freshSolder ? WIRE.addedToJoint.value * FRESH_SHARE : 0;
+    const fresh_m3 = heated && scenario.iron.freshSolder ? WIRE.addedToLand.value : 0;
     const volume_m3 = pad.solder_m3 + fresh_m3;
     const mass_kg = volume_m3 * alloy.density.value;
     const solder = net.solder(
@@ -158,12 +158,7 @@ export function simulateSurface(
   };
 }
 
-/** A surface joint takes less of the wire than a through-hole one (assumed). */
-const FRESH_SHARE = 0.4;
-
-/** A via in or beside the land for each connection to another layer: 0.3 mm drill (common practice). */
-const VIA_m = 0.3e-3;
-
+/** A via in or beside the land for each connection to another layer. */
 function linkVias(
   net: NetworkBuilder,
   connections: readonly Connection[],
@@ -175,7 +170,7 @@ function linkVias(
     for (const layer of connection.layers) {
       const sheet = sheets.findIndex((s) => s.layer === layer);
       if (sheet <= 0) continue;
-      const wall_m2 = Math.PI * VIA_m * COPPER.plating.value;
+      const wall_m2 = Math.PI * COPPER.viaDrill.value * COPPER.plating.value;
       net.link(land[0]!, land[sheet]!, (COPPER.conductivity.value * wall_m2) / sheets[sheet]!.near_m);
     }
   }

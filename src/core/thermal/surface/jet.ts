@@ -1,4 +1,5 @@
 import { airAt } from '../../materials/airTable';
+import { SURFACE } from '../../materials/surfaces';
 
 /** Where hot air leaves; a rectangle lies with its width along the board's x. */
 export type Nozzle =
@@ -132,8 +133,6 @@ export function jetField(jet: Jet, ambient_K: number): (x_m: number, y_m: number
 
 const WARMTH_STEP = 0.1;
 const WARMTH_ROWS = 600;
-/** Heat the board takes, as a share of what one at ambient would (assumed). */
-const BOARD_SHARE = 0.5;
 
 /** Share of the excess temperature left, by distance in steps of `WARMTH_STEP` nozzle widths. */
 function warmthAlong(
@@ -152,12 +151,12 @@ function warmthAlong(
   for (let i = 0; i < WARMTH_ROWS; i++) {
     const s = i * WARMTH_STEP;
     // A rectangle's distances start at its middle and run half a width to its outline.
-    const swollen = Math.max(1, 0.32 * thinning * (heightRatio + Math.max(0, s - 0.5)));
+    const swollen = Math.max(1, SURFACE.entrainment.value * thinning * (heightRatio + Math.max(0, s - 0.5)));
     warmth[i] = Math.exp(-given) / swollen;
     const dr_m = WARMTH_STEP * across_m;
     const r_m = (s + WARMTH_STEP / 2) * across_m;
     const ring_m2 = slot ? 2 * (long_m + Math.PI * r_m) * dr_m : 2 * Math.PI * r_m * dr_m;
-    given += (BOARD_SHARE * film(s + WARMTH_STEP / 2) * ring_m2) / (carried_W_K * swollen);
+    given += (SURFACE.boardTakes.value * film(s + WARMTH_STEP / 2) * ring_m2) / (carried_W_K * swollen);
   }
   return warmth;
 }
