@@ -5,6 +5,7 @@ import { PAD_STATES, type PadStateId } from '~/core/record/padStates';
 import type { BoardSheet, SiteSheet } from '~/schema/boardSheet';
 import { boardOf } from '~/schema/construction';
 import type { FindingRecord } from '~/schema/finding';
+import { isSurfaceInput } from '~/schema/package';
 import { connectionInWords, constructionInWords, HAZARD_WORDS, packageInWords } from '~/schema/words';
 import { Button, ButtonLink, KeyCap } from '~/ui/controls/Button';
 import { Segments } from '~/ui/controls/Field';
@@ -164,7 +165,7 @@ export function BoardView({ sheet }: { sheet: BoardSheet }) {
               <div className={css['land']}>
                 <LandDrawing
                   part={site.package}
-                  from="solder side"
+                  from={isSurfaceInput(site.package) ? 'part side' : 'solder side'}
                   selected={state.pad}
                   onSelect={choose}
                   onState={mark}
