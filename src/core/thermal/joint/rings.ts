@@ -106,8 +106,8 @@ interface Fin {
  * (copper by connection class, laminate beside it), through the laminate between sheets, loss to air
  * on both faces. A track is a fin of its own that hands its heat to the rings it crosses; its lateral
  * link is taken as twice the laminate's conductivity per length (assumed, strip on a thick slab).
- * Rings are added from outside in; `close` adds the land last, after the barrel's nodes, which keeps
- * the solver's envelope narrow.
+ * Rings are added first, from outside in; `close` adds the land after the barrel's nodes, because what
+ * lies before the solder never changes and is eliminated once for each length of step.
  */
 export class RingBuilder {
   private readonly node: number[][];

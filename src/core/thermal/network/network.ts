@@ -31,8 +31,8 @@ export interface AmbientLink {
 }
 
 /**
- * Lumps, links and surroundings. Nodes are numbered in the order in which the solver eliminates
- * them: those that never change should come first.
+ * Lumps, links and surroundings. Nodes that melt, are heated or meet solder should come last: what lies
+ * before the first of them is eliminated once for each length of step.
  */
 export interface ThermalNetwork {
   readonly size: number;

@@ -1,5 +1,6 @@
+import { recalledElimination, type Elimination } from './elimination';
+import { Factor } from './factor';
 import type { ThermalNetwork } from './network';
-import { Skyline } from './skyline';
 
 /**
  * The matrix of one implicit stage, C/stage + K: conduction and losses by the melt of the last accepted
@@ -9,7 +10,13 @@ import { Skyline } from './skyline';
 export class StageMatrix {
   /** First row that phases, melt or control can change. */
   readonly firstVariable: number;
-  private readonly skyline: Skyline;
+  private readonly elimination: Elimination;
+  private readonly values: Float64Array;
+  /** One for each length of stage met: its head never changes, so a length met again costs its tail alone. */
+  private readonly factors = new Map<number, Factor>();
+  /** That of the stage prepared last. */
+  private factor!: Factor;
+  /** Place of each node's diagonal and of each edge among the matrix's values. */
   private readonly diagonalAt: Int32Array;
   private readonly edgeAt: Int32Array;
   /** Melting node (by its place in the network's list) at each end of each link, or −1. */
@@ -24,11 +31,6 @@ export class StageMatrix {
 
   constructor(private readonly network: ThermalNetwork) {
     const { size, edges, melting, heaters } = network;
-    this.skyline = new Skyline(size, edges);
-    this.diagonalAt = new Int32Array(size);
-    for (let i = 0; i < size; i++) this.diagonalAt[i] = this.skyline.index(i, i);
-    this.edgeAt = new Int32Array(edges.length);
-    edges.forEach((edge, i) => (this.edgeAt[i] = this.skyline.index(edge.from, edge.to)));
     const meltOf = new Int32Array(size).fill(-1);
     melting.forEach((lump, index) => (meltOf[lump.node] = index));
     this.edgeMelt = new Int32Array(2 * edges.length);
@@ -36,9 +38,6 @@ export class StageMatrix {
       this.edgeMelt[2 * i] = meltOf[edge.from]!;
       this.edgeMelt[2 * i + 1] = meltOf[edge.to]!;
     });
-    this.fixedValues = new Float64Array(this.skyline.values.length);
-    this.fixedConduction = new Float64Array(size);
-    this.conduction = new Float64Array(size);
     let firstVariable = size;
     for (const { node } of heaters) firstVariable = Math.min(firstVariable, node);
     for (const { node } of melting) firstVariable = Math.min(firstVariable, node);
@@ -46,6 +45,14 @@ export class StageMatrix {
       if (edge.solid_W_K !== edge.liquid_W_K) firstVariable = Math.min(firstVariable, edge.from, edge.to);
     }
     this.firstVariable = firstVariable;
+    const elimination = recalledElimination({ size, edges, split: firstVariable });
+    this.elimination = elimination;
+    this.values = new Float64Array(size + elimination.row.length);
+    this.diagonalAt = elimination.pivot;
+    this.edgeAt = elimination.edgeAt;
+    this.fixedValues = new Float64Array(this.values.length);
+    this.fixedConduction = new Float64Array(size);
+    this.conduction = new Float64Array(size);
     this.layFixedLinks();
   }
 
@@ -61,12 +68,12 @@ export class StageMatrix {
 
   /** Conductances follow the melt, by share of each melting node; they are held within a step. */
   followMelt(share: Float64Array): void {
-    this.skyline.values.set(this.fixedValues);
+    this.values.set(this.fixedValues);
     this.conduction.set(this.fixedConduction);
     for (const i of this.meltingEdges) {
       const { solid_W_K, liquid_W_K } = this.network.edges[i]!;
       const g_W_K = solid_W_K + this.meltOfEdge(i, share) * (liquid_W_K - solid_W_K);
-      this.addLink(this.skyline.values, this.conduction, i, g_W_K);
+      this.addLink(this.values, this.conduction, i, g_W_K);
     }
     this.stale = true;
   }
@@ -78,34 +85,39 @@ export class StageMatrix {
 
   /** Factors for a stage, as far as something changed since the last time. `gain_W_K` adds by heater. */
   prepare(stage_s: number, capacity_J_K: Float64Array, gain_W_K: (heater: number) => number): void {
-    const stepChanged = stage_s !== this.factoredStage_s;
-    if (!stepChanged && !this.stale) return;
-    const { values } = this.skyline;
-    const from = stepChanged ? 0 : this.firstVariable;
-    const { diagonalAt, conduction } = this;
+    if (stage_s === this.factoredStage_s && !this.stale) return;
+    const known = this.factors.get(stage_s);
+    const { values, diagonalAt, conduction } = this;
     const perStage_1_s = 1 / stage_s;
-    for (let i = from; i < conduction.length; i++) {
+    for (let i = known ? this.firstVariable : 0; i < conduction.length; i++) {
       values[diagonalAt[i]!] = conduction[i]! + capacity_J_K[i]! * perStage_1_s;
     }
     const { heaters } = this.network;
     for (let i = 0; i < heaters.length; i++) {
-      values[this.diagonalAt[heaters[i]!.node]!]! += gain_W_K(i);
+      values[diagonalAt[heaters[i]!.node]!]! += gain_W_K(i);
     }
-    this.skyline.factorise(from);
+    if (known) {
+      this.factor = known;
+      known.factoriseTail();
+    } else {
+      this.factor = new Factor(this.elimination, values);
+      this.factors.set(stage_s, this.factor);
+      this.factor.factorise();
+    }
     this.factoredStage_s = stage_s;
     this.stale = false;
   }
 
   eliminateHead(x: Float64Array): void {
-    this.skyline.eliminateHead(x, this.firstVariable);
+    this.factor.eliminateHead(x);
   }
 
   solveTail(x: Float64Array): void {
-    this.skyline.solveTail(x, this.firstVariable);
+    this.factor.solveTail(x);
   }
 
   solveHead(x: Float64Array): void {
-    this.skyline.solveHead(x, this.firstVariable);
+    this.factor.solveHead(x);
   }
 
   private addLink(values: Float64Array, conduction: Float64Array, edge: number, g_W_K: number): void {
