@@ -4,7 +4,9 @@ import { celsius } from '../core/quantity/convert';
 
 export const inCelsius = (row: Float64Array): number[] => Array.from(row, celsius);
 
-export const peak_C = (row: Float64Array): number => celsius(row.reduce((a, b) => Math.max(a, b), -Infinity));
+export const hottest_K = (row: Float64Array): number => row.reduce((a, b) => Math.max(a, b), -Infinity);
+
+export const peak_C = (row: Float64Array): number => celsius(hottest_K(row));
 
 export function timeAbove_s(time_s: Float64Array, row: Float64Array, level_K: number): number {
   let sum = 0;

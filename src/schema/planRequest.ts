@@ -95,8 +95,19 @@ export type SettingInput = z.infer<typeof settingInput>;
 /** Warm-board settings that a plan tries when nothing else will do: a common one for each preheater. */
 const USUAL_PREHEAT = { setpoint_C: 150, soak_s: 120 } as const;
 
-export function preheatOf(p: PreheatInput | null): Preheat | null {
-  return p && { kind: p.kind, setpoint_K: kelvin(p.setpoint_C), soak_s: p.soak_s };
+/** Given the face worked on, a preheater may name its own; it stands at the other one unless it does. */
+export function preheatOf(
+  p: (PreheatInput & { readonly side?: 'top' | 'bottom' | undefined }) | null,
+  workFace?: 'top' | 'bottom',
+): Preheat | null {
+  return (
+    p && {
+      kind: p.kind,
+      setpoint_K: kelvin(p.setpoint_C),
+      soak_s: p.soak_s,
+      ...(p.side !== undefined && p.side === workFace ? { fromWorkFace: true } : {}),
+    }
+  );
 }
 
 export function planRequestOf(input: PlanInput): PlanRequest {

@@ -6,6 +6,8 @@ import { simulate } from './simulateAnswer';
 
 const answerTo = (input: unknown) => simulate(parseInput(simulateInput, input));
 
+const R3 = SIMULATE_EXAMPLE.neighbours[0]!;
+
 describe('simulate', () => {
   const answer = answerTo(SIMULATE_EXAMPLE);
 
@@ -38,10 +40,58 @@ describe('simulate', () => {
   });
 
   it('is the same on a mirrored job: part below, iron above', () => {
-    const mirrored = changed(changed(SIMULATE_EXAMPLE, 'site.side', 'bottom') as object, 'neighbours', []);
+    const across = SIMULATE_EXAMPLE.neighbours.map((n) => ({ ...n, side: 'bottom', x_mm: 160 - n.x_mm }));
+    const mirrored = changed(
+      changed(SIMULATE_EXAMPLE, 'site.side', 'bottom') as object,
+      'neighbours',
+      across,
+    );
     const below = answerTo(mirrored);
     expect(below.pads[0]!.fullMelt_s!).toBeCloseTo(answer.pads[0]!.fullMelt_s!, 6);
     expect(below.board.peakTop_C).toBeCloseTo(answer.board.peakBottom_C, 6);
+    expect(below.neighbours[0]!.body_C).toBeCloseTo(answer.neighbours[0]!.body_C, 6);
+  });
+
+  it('follows a neighbour’s body behind its joint, on either face', () => {
+    for (const side of ['top', 'bottom']) {
+      const [near] = answerTo(changed(SIMULATE_EXAMPLE, 'neighbours', [{ ...R3, side }])).neighbours;
+      expect(near!.joint_C).toBeGreaterThan(30);
+      expect(near!.body_C).toBeGreaterThan(25);
+      expect(near!.body_C).toBeLessThan(near!.joint_C);
+    }
+  });
+
+  it('a heavy part on the far face holds the joint back, the more the nearer it stands', () => {
+    const melt_s = (neighbours: unknown[]): number =>
+      answerTo(changed(SIMULATE_EXAMPLE, 'neighbours', neighbours)).pads[0]!.fullMelt_s!;
+    const tab = (distance_mm: number) => ({
+      ...R3,
+      package: { family: 'dpak' },
+      x_mm: 77.5 + distance_mm,
+      side: 'top',
+    });
+    const alone_s = melt_s([]);
+    expect(melt_s([tab(9)])).toBeGreaterThan(alone_s);
+    expect(melt_s([tab(5)])).toBeGreaterThan(melt_s([tab(9)]));
+    expect(melt_s([tab(5)])).toBeLessThan(1.5 * alone_s);
+  });
+
+  it('warm air over the worked face preheats about as well as one beneath', () => {
+    const warmed = (side?: string) =>
+      answerTo(
+        changed(SIMULATE_EXAMPLE, 'preheat', {
+          kind: 'convective',
+          setpoint_C: 160,
+          soak_s: 120,
+          ...(side && { side }),
+        }),
+      );
+    const cold = answer.pads[0]!.fullMelt_s!;
+    const [below, above, left] = [warmed('top'), warmed('bottom'), warmed()];
+    expect(left.pads[0]!.fullMelt_s).toBe(below.pads[0]!.fullMelt_s);
+    expect(above.pads[0]!.fullMelt_s!).toBeLessThan(cold);
+    expect(above.pads[0]!.fullMelt_s!).not.toBe(below.pads[0]!.fullMelt_s);
+    expect(Math.abs(above.pads[0]!.fullMelt_s! / below.pads[0]!.fullMelt_s! - 1)).toBeLessThan(0.1);
   });
 });
 

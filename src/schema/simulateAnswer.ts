@@ -1,4 +1,5 @@
 import { isSurface } from '../core/packages/form';
+import type { MoistureAnswer } from './moisture';
 import { partOf } from './package';
 import { simulateFieldAnswer } from './simulateField';
 import { simulateHand } from './simulateHand';
@@ -23,6 +24,8 @@ export interface SimulateAnswer {
     readonly limit_C: number;
     readonly maxRamp_K_s: number;
     readonly rampLimit_K_s?: number;
+    /** Moulded bodies alone: whether to bake before this heat (J-STD-033). */
+    readonly moisture?: MoistureAnswer;
   };
   readonly board: {
     readonly peakTop_C: number;

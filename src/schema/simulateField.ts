@@ -1,22 +1,24 @@
 import { ALLOYS } from '../core/materials/alloys';
 import { PLAN } from '../core/method/settings';
 import { celsius, kelvin, metres } from '../core/quantity/convert';
-import { padNamesOf } from '../core/packages/form';
+import { padNamesOf, type PartPackage } from '../core/packages/form';
 import { firstReached_s } from '../core/method/forecast';
 import { runField, type FieldProgress, type FieldRun } from '../core/thermal/field/run';
 import type { AirLoad, FieldPart, FieldScenario, Stage } from '../core/thermal/field/scenario';
 import { jetOutsideRange, type Nozzle } from '../core/thermal/surface/jet';
 import { boardOf } from './construction';
 import { inCelsius } from './histories';
-import { partOf, type AnyPackageInput } from './package';
+import { moistureAnswer } from './moisture';
+import { partOf } from './package';
 import { connectionsOf } from './planRequest';
+import { neighbourAnswer, neighbourPart } from './simulateNeighbours';
 import type { SimulateAnswer } from './simulateAnswer';
 import type { SimulateInput } from './simulateRequest';
 
-type HotAir = Extract<SimulateInput['load'], { kind: 'hot-air' }>;
+export type HotAirLoad = Extract<SimulateInput['load'], { kind: 'hot-air' }>;
 
 /** A board under hot air; times count from the air, so a soak before it is negative. */
-export function simulateFieldAnswer(input: SimulateInput, load: HotAir): SimulateAnswer {
+export function simulateFieldAnswer(input: SimulateInput, load: HotAirLoad): SimulateAnswer {
   const steps = solveField(input, load, 0);
   let next = steps.next();
   while (!next.done) next = steps.next();
@@ -52,7 +54,7 @@ export interface LiftWindow {
 /** The same step by step, with `frames` snapshots for a picture. */
 export function* solveField(
   input: SimulateInput,
-  load: HotAir,
+  load: HotAirLoad,
   frames: number,
 ): Generator<FieldProgress, FieldPicture> {
   const scenario = fieldScenarioOf(input, load);
@@ -125,6 +127,7 @@ function answerOf(
   const { ref } = input.site;
   const since = (at_s: number | null): number | null => (at_s === null ? null : at_s - soak_s);
   const body = run.bodies[0]!;
+  const water = moistureAnswer(input.site.moisture, scenario.parts[0]!.part, body.peak_K);
   return {
     outcome: run.outcome === 'not-converged' ? 'not-converged' : 'done',
     pads: run.pads
@@ -143,6 +146,7 @@ function answerOf(
       limit_C: celsius(body.limit_K),
       maxRamp_K_s: body.maxRamp_K_s,
       rampLimit_K_s: body.rampLimit_K_s,
+      ...(water && { moisture: water }),
     },
     board: {
       peakTop_C: celsius(run.board.peakTop_K),
@@ -151,7 +155,7 @@ function answerOf(
       warp_pct: 100 * Math.max(run.board.bowHot, run.board.bowLeft),
     },
     neighbours: input.neighbours.map((n, i) =>
-      neighbourAnswer(run, n.ref, n.alloy, run.bodies[i + 1]!.peak_K),
+      neighbourAnswer(n, jointPeak_K(run, n.ref), run.bodies[i + 1]!.peak_K),
     ),
     energy: run.energy,
     bow: { hot_pct: 100 * run.board.bowHot, left_pct: 100 * run.board.bowLeft },
@@ -167,21 +171,9 @@ function answerOf(
   };
 }
 
-function neighbourAnswer(
-  run: FieldRun,
-  ref: string,
-  alloy: keyof typeof ALLOYS,
-  body_K: number,
-): SimulateAnswer['neighbours'][number] {
-  const joint_K = Math.max(...run.pads.filter((pad) => pad.ref === ref).map((pad) => pad.peak_K));
-  const limit_K = ALLOYS[alloy].solidus.value - PLAN.neighbourMargin_K;
-  return {
-    ref,
-    body_C: celsius(body_K),
-    joint_C: celsius(joint_K),
-    ok: joint_K <= limit_K && body_K <= PLAN.neighbourBody_K,
-  };
-}
+/** Hottest of a part's joints. */
+const jointPeak_K = (run: FieldRun, ref: string): number =>
+  Math.max(...run.pads.filter((pad) => pad.ref === ref).map((pad) => pad.peak_K));
 
 function notesOf(scenario: FieldScenario): string[] {
   const found = new Set<string>();
@@ -192,10 +184,10 @@ function notesOf(scenario: FieldScenario): string[] {
   return [...found];
 }
 
-export function fieldScenarioOf(input: SimulateInput, load: HotAir): FieldScenario {
+export function fieldScenarioOf(input: SimulateInput, load: HotAirLoad): FieldScenario {
   const { site } = input;
-  const main = fieldPart(site, site.package, (pad) => connectionsOf(input, pad));
-  const neighbours = input.neighbours.map((n) => fieldPart(n, n.package ?? { family: 'chip' }, () => []));
+  const main = fieldPart(site, partOf(site.package), (pad) => connectionsOf(input, pad));
+  const neighbours = input.neighbours.map((n) => fieldPart(n, neighbourPart(n), () => []));
   return {
     ambient_K: kelvin(input.ambient_C),
     board: {
@@ -224,10 +216,9 @@ interface Placed {
 
 function fieldPart(
   at: Placed,
-  given: AnyPackageInput,
+  part: PartPackage,
   connected: (pad: string) => FieldPart['connections'][string],
 ): FieldPart {
-  const part = partOf(given);
   return {
     ref: at.ref,
     side: at.side,
@@ -241,14 +232,14 @@ function fieldPart(
 }
 
 /** The soak, then a stage for each stretch between two entries of the schedule. */
-function stagesOf(input: SimulateInput, load: HotAir): Stage[] {
+function stagesOf(input: SimulateInput, load: HotAirLoad): Stage[] {
   const away = input.site.side === 'top' ? 'bottom' : 'top';
   const preheat =
     input.preheat &&
     ({
       kind: input.preheat.kind,
       setpoint_K: kelvin(input.preheat.setpoint_C),
-      side: away,
+      side: input.preheat.side ?? away,
     } as const);
   const stages: Stage[] = [];
   if (preheat && input.preheat!.soak_s > 0) {
@@ -257,7 +248,7 @@ function stagesOf(input: SimulateInput, load: HotAir): Stage[] {
   let now = { air_C: load.air_C, flow_L_min: load.flow_L_min, standoff_mm: load.standoff_mm, off: false };
   let warm = preheat;
   const entries = [{ at_s: 0 }, ...load.schedule.filter((entry) => entry.at_s < input.duration_s)];
-  entries.forEach((entry: HotAir['schedule'][number], i) => {
+  entries.forEach((entry: HotAirLoad['schedule'][number], i) => {
     const until_s = entries[i + 1]?.at_s ?? input.duration_s;
     now = {
       air_C: entry.air_C ?? now.air_C,
@@ -271,7 +262,8 @@ function stagesOf(input: SimulateInput, load: HotAir): Stage[] {
       name: now.off ? 'cooling' : 'hot air',
       duration_s: until_s - entry.at_s,
       air: now.off ? null : airLoad(input, load, now),
-      preheat: warm,
+      // One source warms a face at a time: the nozzle takes the place of warm air over the part.
+      preheat: now.off || warm?.side !== input.site.side ? warm : null,
     });
   });
   return stages;
@@ -279,7 +271,7 @@ function stagesOf(input: SimulateInput, load: HotAir): Stage[] {
 
 function airLoad(
   input: SimulateInput,
-  load: HotAir,
+  load: HotAirLoad,
   now: { air_C: number; flow_L_min: number; standoff_mm: number },
 ): AirLoad {
   const nozzle: Nozzle =

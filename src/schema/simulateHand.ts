@@ -3,12 +3,12 @@ import { FAMILY_TRAITS } from '../core/packages/families';
 import { padNamesOf } from '../core/packages/form';
 import type { ThroughHolePackage } from '../core/packages/throughHole';
 import { doseCurve, firstReached_s, livesOf } from '../core/method/forecast';
-import { neighbourProbe, padPlace } from '../core/method/neighbours';
-import { PLAN } from '../core/method/settings';
-import { celsius, kelvin, metres } from '../core/quantity/convert';
+import { padPlace } from '../core/method/neighbours';
+import { celsius, metres } from '../core/quantity/convert';
 import { suctionAt } from '../core/thermal/joint/gun';
 import { simulateJoint, type JointRun } from '../core/thermal/joint/simulate';
-import { inCelsius, maxRamp_K_s, peak_C, timeAbove_s } from './histories';
+import { hottest_K, inCelsius, maxRamp_K_s, peak_C, timeAbove_s } from './histories';
+import { guestsAbout, neighbourAnswer } from './simulateNeighbours';
 import type { SimulateAnswer } from './simulateAnswer';
 import { jointScenarioOf, type SimulateInput } from './simulateRequest';
 
@@ -20,6 +20,7 @@ export function simulateHand(
 ): SimulateAnswer {
   const scenario = jointScenarioOf(input, load);
   const { site } = input;
+  const ironOnTop = site.side === 'bottom';
   const placed = {
     x_m: metres(site.x_mm),
     y_m: metres(site.y_mm),
@@ -35,16 +36,14 @@ export function simulateHand(
     const at = padPlace(placed, pad);
     return { distance_m: Math.hypot(at.x_m - heated.x_m, at.y_m - heated.y_m), face: 'near' as const };
   });
-  const neighbourProbes = input.neighbours.map((n) =>
-    neighbourProbe({ site: placed }, load.pad, { ...n, x_m: metres(n.x_mm), y_m: metres(n.y_mm) }),
-  );
+  const guests = guestsAbout(input, heated, ironOnTop ? 'top' : 'bottom');
   const run = simulateJoint(scenario, {
     duration_s: input.duration_s,
-    probes: [...otherProbes, ...neighbourProbes],
+    probes: [...otherProbes, ...guests],
+    guests,
   });
   const lives = livesOf(scenario);
   const partLimit_K = FAMILY_TRAITS[part.family].bodyLimit.value;
-  const ironOnTop = site.side === 'bottom';
   const nearPeak_C = peak_C(run.land_K);
   const farPeak_C = peak_C(run.farLand_K);
   const alloy = ALLOYS[site.alloy];
@@ -85,16 +84,9 @@ export function simulateHand(
       laminateDose: doseCurve(lives.laminate, run.time_s, run.laminate_K).at(-1)!,
       warp_pct: null,
     },
-    neighbours: input.neighbours.map((n, i) => {
-      const joint_C = peak_C(run.probes_K[others.length + i]!);
-      const limit_C = celsius(ALLOYS[n.alloy].solidus.value - PLAN.neighbourMargin_K);
-      return {
-        ref: n.ref,
-        body_C: joint_C,
-        joint_C,
-        ok: joint_C <= limit_C && kelvin(joint_C) <= PLAN.neighbourBody_K,
-      };
-    }),
+    neighbours: input.neighbours.map((n, i) =>
+      neighbourAnswer(n, hottest_K(run.probes_K[others.length + i]!), hottest_K(run.guests_K[i]!)),
+    ),
     energy: run.energy,
     ...(load.kind === 'gun' ? { suction: suctionAnswer(run, load.triggerAt_s, alloy.liquidus.value) } : {}),
     notes: [],
@@ -105,6 +97,7 @@ export function simulateHand(
       coldestSolder: inCelsius(run.coldestSolder_K),
       tip: inCelsius(run.tip_K),
       body: inCelsius(run.body_K),
+      ...Object.fromEntries(input.neighbours.map((n, i) => [`body:${n.ref}`, inCelsius(run.guests_K[i]!)])),
     },
   };
 }

@@ -1,12 +1,15 @@
 import { doseCurve } from '../core/method/forecast';
 import type { SurfacePackage } from '../core/packages/surface';
-import { celsius, kelvin } from '../core/quantity/convert';
+import { celsius, kelvin, metres } from '../core/quantity/convert';
 import { laminateEndurance, padEndurance } from '../core/thermal/dose';
 import { simulateSurface, type SurfacePadRun } from '../core/thermal/joint/surface';
 import { ALLOYS } from '../core/materials/alloys';
 import { padNamesOf } from '../core/packages/form';
+import { padPlaces } from '../core/packages/placement';
 import { boardOf } from './construction';
-import { inCelsius, maxRamp_K_s, peak_C, timeAbove_s } from './histories';
+import { hottest_K, inCelsius, maxRamp_K_s, peak_C, timeAbove_s } from './histories';
+import { guestsAbout, neighbourAnswer } from './simulateNeighbours';
+import { moistureAnswer } from './moisture';
 import { connectionsOf, preheatOf } from './planRequest';
 import type { SimulateAnswer } from './simulateAnswer';
 import type { SimulateInput } from './simulateRequest';
@@ -22,6 +25,15 @@ export function simulateLands(
   const pads = padNamesOf(part);
   const heated = load.kind === 'iron' ? [load.pad] : [pads[0]!, pads.at(-1)!];
   const board = boardOf(input.board);
+  const at = {
+    side: site.side,
+    x_m: metres(site.x_mm),
+    y_m: metres(site.y_mm),
+    rotation_rad: (site.rotation_deg * Math.PI) / 180,
+  };
+  const perTip = padPlaces(at, part)
+    .filter((place) => heated.includes(place.pad))
+    .map((place) => guestsAbout(input, place, site.side));
   const run = simulateSurface(
     {
       ambient_K: kelvin(input.ambient_C),
@@ -38,13 +50,15 @@ export function simulateLands(
         fluxed: load.fluxed,
         freshSolder: load.freshSolder,
       },
-      preheat: preheatOf(input.preheat),
+      preheat: preheatOf(input.preheat, site.side),
+      guests: input.neighbours.map((_, n) => ({ from: perTip.map((guests) => guests[n]!) })),
     },
     input.duration_s,
   );
   const hottest = run.pads.reduce((a, b) => (peak_C(b.land_K) > peak_C(a.land_K) ? b : a));
   const near_C = peak_C(hottest.land_K);
   const far_C = peak_C(hottest.farFace_K);
+  const water = moistureAnswer(site.moisture, part, hottest_K(run.body_K));
   const onTop = site.side === 'top';
   const laminate = laminateEndurance(input.board.laminate);
   const liquidus_K = ALLOYS[site.alloy].liquidus.value;
@@ -64,6 +78,7 @@ export function simulateLands(
       peak_C: peak_C(run.body_K),
       limit_C: celsius(run.bodyLimit_K),
       maxRamp_K_s: maxRamp_K_s(run.time_s, run.body_K),
+      ...(water && { moisture: water }),
     },
     board: {
       peakTop_C: onTop ? near_C : far_C,
@@ -71,17 +86,19 @@ export function simulateLands(
       laminateDose: doseCurve(laminate, run.time_s, mean(hottest.land_K, hottest.farFace_K)).at(-1)!,
       warp_pct: null,
     },
-    neighbours: [],
+    neighbours: input.neighbours.map((n, i) =>
+      neighbourAnswer(n, hottest_K(run.guests[i]!.joint_K), hottest_K(run.guests[i]!.body_K)),
+    ),
     energy: run.energy,
-    notes: [
-      `Heated: ${heated.join(' and ')}.`,
-      'Pads warm each other through the part only; neighbours are not followed at this scale.',
-    ],
+    notes: [`Heated: ${heated.join(' and ')}.`, 'Pads warm each other through the part only.'],
     histories: {
       time_s: Array.from(run.time_s),
       ...Object.fromEntries(run.pads.map((pad) => [`pad:${pad.pad}`, inCelsius(pad.solder_K)])),
       tip: inCelsius(run.tip_K),
       body: inCelsius(run.body_K),
+      ...Object.fromEntries(
+        input.neighbours.map((n, i) => [`body:${n.ref}`, inCelsius(run.guests[i]!.body_K)]),
+      ),
     },
   };
 }

@@ -7,6 +7,7 @@ import type { JointScenario } from '../core/thermal/joint/scenario';
 import { boardOf, construction } from './construction';
 import { connections } from './connection';
 import { boardSide, oneOf, quantity, text } from './fields';
+import { moistureInput } from './moisture';
 import { anyPackage, packageOf, partOf, type PackageRecord } from './package';
 import { checkLayers, connectionsOf, padName, preheatInput, preheatOf } from './planRequest';
 import { tip, tipOf } from './tool';
@@ -21,6 +22,7 @@ const site = z.strictObject({
   alloy: oneOf(ALLOY_IDS),
   package: anyPackage,
   connections: z.record(padName, connections).default({}),
+  moisture: moistureInput.optional(),
 });
 
 /** A neighbour; without a package it is a chip of the commonest size. */
@@ -134,7 +136,8 @@ export const simulateInput = z
     load: z.discriminatedUnion('kind', [ironLoad, gunLoad, tweezersLoad, hotAirLoad], {
       error: 'kind must be one of iron, gun, tweezers, hot-air',
     }),
-    preheat: preheatInput.nullable().default(null),
+    /** Without a side it stands at the face away from the one worked on. */
+    preheat: preheatInput.extend({ side: boardSide.optional() }).nullable().default(null),
     shields: z.array(shield).max(40).default([]),
     /** Cell size of the board-scale grid. */
     grid_mm: quantity('mm', 0.5, 10).default(2),
@@ -182,6 +185,9 @@ export type SimulateInput = z.infer<typeof simulateInput>;
 /** Columns of a board-scale grid that one request may ask for. */
 const MOST_COLUMNS = 60_000;
 
+/** Where an iron works on a part with leads through the board. */
+const opposite = (side: 'top' | 'bottom'): 'top' | 'bottom' => (side === 'top' ? 'bottom' : 'top');
+
 /** A hand load on one pin of a through-hole part. */
 export function jointScenarioOf(
   input: SimulateInput,
@@ -211,6 +217,6 @@ export function jointScenarioOf(
       fluxed: load.fluxed,
       freshSolder: load.freshSolder,
     },
-    preheat: preheatOf(input.preheat),
+    preheat: preheatOf(input.preheat, opposite(input.site.side)),
   };
 }

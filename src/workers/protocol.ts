@@ -1,3 +1,4 @@
+import type { FieldBandAnswer } from '../schema/fieldBand';
 import type { FoundAnswer, OptionAnswer, PinAnswer, PlanAnswer } from '../schema/planAnswer';
 import type { PlanInput, SettingInput } from '../schema/planRequest';
 import type { FieldPicture } from '../schema/simulateField';
@@ -7,7 +8,13 @@ import type { SimulateInput } from '../schema/simulateRequest';
 export type Task =
   | { readonly kind: 'plan'; readonly input: PlanInput }
   | { readonly kind: 'explore'; readonly input: PlanInput; readonly setting: SettingInput }
-  | { readonly kind: 'field'; readonly input: SimulateInput; readonly frames: number };
+  | { readonly kind: 'field'; readonly input: SimulateInput; readonly frames: number }
+  | {
+      readonly kind: 'field-band';
+      readonly input: SimulateInput;
+      readonly draws: number;
+      readonly seed: number;
+    };
 
 export type TaskKind = Task['kind'];
 
@@ -32,12 +39,14 @@ export type ProgressMessage =
   | { readonly stage: 'first'; readonly option: OptionAnswer; readonly frontier: readonly OptionAnswer[] }
   | { readonly stage: 'curves'; readonly curves: readonly CurveAnswer[] }
   | { readonly stage: 'band'; readonly pin: PinAnswer }
-  | { readonly stage: 'field'; readonly time_s: number; readonly duration_s: number };
+  | { readonly stage: 'field'; readonly time_s: number; readonly duration_s: number }
+  | { readonly stage: 'field-band'; readonly band: FieldBandAnswer | null };
 
 export interface AnswerOf {
   readonly plan: PlanAnswer;
   readonly explore: FoundAnswer;
   readonly field: FieldPicture;
+  readonly 'field-band': FieldBandAnswer;
 }
 
 export type AnyAnswer = AnswerOf[keyof AnswerOf];

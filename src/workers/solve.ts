@@ -6,12 +6,15 @@ import type { PlanRequest } from '../core/method/request';
 import { celsius } from '../core/quantity/convert';
 import { foundAnswerOf, optionAnswerOf, pinAnswerOf, planAnswerOf } from '../schema/planAnswer';
 import { planRequestOf, settingOf } from '../schema/planRequest';
-import { solveField, type FieldPicture } from '../schema/simulateField';
+import { solveFieldBand, type FieldBandAnswer } from '../schema/fieldBand';
+import { solveField, type FieldPicture, type HotAirLoad } from '../schema/simulateField';
+import type { SimulateInput } from '../schema/simulateRequest';
 import type { AnyAnswer, CurveAnswer, ProgressMessage, Task } from './protocol';
 
 /** Runs one task step by step; every yield is a message and a chance to be cancelled. */
 export function* solve(task: Task): Generator<ProgressMessage, AnyAnswer> {
   if (task.kind === 'field') return yield* solveBoard(task);
+  if (task.kind === 'field-band') return yield* solveBand(task);
   const request = planRequestOf(task.input);
   if (task.kind === 'plan') return planAnswerOf(yield* relay(request, plan(request)));
 
@@ -22,14 +25,28 @@ export function* solve(task: Task): Generator<ProgressMessage, AnyAnswer> {
 }
 
 function* solveBoard(task: Extract<Task, { kind: 'field' }>): Generator<ProgressMessage, FieldPicture> {
-  const { load } = task.input;
-  if (load.kind !== 'hot-air') throw new Error(`${load.kind} has no board scale`);
-  const steps = solveField(task.input, load, task.frames);
+  const steps = solveField(task.input, hotAirOf(task.input), task.frames);
   for (;;) {
     const next = steps.next();
     if (next.done) return next.value;
     yield { stage: 'field', ...next.value };
   }
+}
+
+function* solveBand(
+  task: Extract<Task, { kind: 'field-band' }>,
+): Generator<ProgressMessage, FieldBandAnswer> {
+  const steps = solveFieldBand(task.input, hotAirOf(task.input), task);
+  for (;;) {
+    const next = steps.next();
+    if (next.done) return next.value;
+    yield { stage: 'field-band', band: next.value };
+  }
+}
+
+function hotAirOf({ load }: SimulateInput): HotAirLoad {
+  if (load.kind !== 'hot-air') throw new Error(`${load.kind} has no board scale`);
+  return load;
 }
 
 function* relay<Result>(

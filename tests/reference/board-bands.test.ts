@@ -16,7 +16,7 @@ function finish(): { band: FieldBand; yields: number } {
   let yields = 0;
   let next = steps.next();
   while (!next.done) {
-    yields++;
+    if (next.value) yields++;
     next = steps.next();
   }
   return { band: next.value, yields };

@@ -1,5 +1,5 @@
 import { ALLOYS } from '../materials/alloys';
-import { lands } from '../packages/throughHole';
+import { padPlaces } from '../packages/placement';
 import { simulateJoint, type Probe } from '../thermal/joint/simulate';
 import { scenarioFor, type Neighbour, type PlanRequest, type Setting } from './request';
 import { PLAN } from './settings';
@@ -15,12 +15,9 @@ export interface NeighbourHeat {
 
 /** Where a pad of the site lies on the board, seen from the top. */
 export function padPlace(site: PlanRequest['site'], pad: string): { x_m: number; y_m: number } {
-  const land = lands(site.part).find((l) => l.pad === pad);
-  if (!land) throw new Error(`pad ${pad} is not one of the part's`);
-  const x = site.partSide === 'top' ? land.x_m : -land.x_m;
-  const cos = Math.cos(site.rotation_rad);
-  const sin = Math.sin(site.rotation_rad);
-  return { x_m: site.x_m + x * cos - land.y_m * sin, y_m: site.y_m + x * sin + land.y_m * cos };
+  const at = padPlaces({ ...site, side: site.partSide }, site.part).find((p) => p.pad === pad);
+  if (!at) throw new Error(`pad ${pad} is not one of the part's`);
+  return at;
 }
 
 /** The board's face at a neighbour, seen from one pad of the site. */

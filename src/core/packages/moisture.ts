@@ -20,7 +20,9 @@ export const FLOOR_LIFE_s: Readonly<Record<MoistureLevel, number>> = {
   '6': 0,
 };
 
-export type BakeTemperature = 125 | 90 | 40;
+/** Temperatures that the standard's bake table has columns for, °C. */
+export const BAKE_C = [125, 90, 40] as const;
+export type BakeTemperature = (typeof BAKE_C)[number];
 
 type Bake = readonly [over72h_h: number, within72h_h: number];
 type BakeRow = Readonly<Record<BakeTemperature, Bake>>;

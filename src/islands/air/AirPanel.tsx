@@ -1,3 +1,4 @@
+import type { ReactNode } from 'react';
 import type { AirSheet } from '~/schema/airSheet';
 import { CommandButton } from '~/ui/controls/Button';
 import { Segments, SelectField } from '~/ui/controls/Field';
@@ -11,10 +12,12 @@ interface AirPanelProps {
   readonly setting: AirSetting;
   readonly onChange: (part: Partial<AirSetting>) => void;
   readonly run: (id: AirCommand) => void;
+  /** What else is asked about the part. */
+  readonly children?: ReactNode;
 }
 
 /** The few things a technician sets for hot air. */
-export function AirPanel({ sheet, station, setting, onChange, run }: AirPanelProps) {
+export function AirPanel({ sheet, station, setting, onChange, run, children }: AirPanelProps) {
   const { airRange_C, flowRange_L_min, nozzles } = station.spec;
   const command = (id: AirCommand) => AIR_COMMANDS.find((c) => c.id === id)!;
   const preheat = sheet.preheats[0];
@@ -95,6 +98,7 @@ export function AirPanel({ sheet, station, setting, onChange, run }: AirPanelPro
           onChange={(preheat_C) => onChange({ preheat_C })}
         />
       )}
+      {children}
       <div className={css['keys']}>
         <CommandButton
           small

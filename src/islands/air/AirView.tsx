@@ -2,7 +2,8 @@ import { useEffect, useMemo, useReducer, useState } from 'react';
 import { ALLOYS } from '~/core/materials/alloys';
 import { celsius } from '~/core/quantity/convert';
 import type { AirSheet } from '~/schema/airSheet';
-import { isSurfaceInput } from '~/schema/package';
+import { isSurfaceInput, partOf } from '~/schema/package';
+import { takesMoisture } from '~/schema/moisture';
 import { ErrorNote } from '~/ui/controls/Notes';
 import { FieldPicture } from '~/ui/field/FieldPicture';
 import { seconds } from '~/ui/figures';
@@ -15,6 +16,7 @@ import { Reading } from './Reading';
 import { Scrubber } from './Scrubber';
 import { widthOf } from './setting';
 import { reduce, start } from './state';
+import { Moisture } from './Moisture';
 import { useField } from './useField';
 import css from './air.module.css';
 
@@ -23,7 +25,7 @@ export function AirView({ sheet }: { sheet: AirSheet }) {
   const [state, dispatch] = useReducer(reduce, sheet, start);
   const [ready, setReady] = useState(false);
   useEffect(() => setReady(true), []);
-  const { stop } = useField(sheet, state.setting, dispatch);
+  const { stop, stopDrawing } = useField(sheet, state.setting, dispatch);
   const { setting, picture } = state;
   const station = sheet.stations[0];
   const { site, ground } = sheet;
@@ -63,8 +65,9 @@ export function AirView({ sheet }: { sheet: AirSheet }) {
         if (sheet.hasIronPlan) window.location.href = `/sites/${site.id}/plan`;
         return sheet.hasIronPlan;
       case 'cancel':
-        if (state.run.status !== 'running') return false;
-        stop();
+        if (state.run.status === 'running') stop();
+        else if (state.drawing) stopDrawing();
+        else return false;
         return true;
     }
   };
@@ -93,9 +96,16 @@ export function AirView({ sheet }: { sheet: AirSheet }) {
       data-ready={ready || undefined}
       data-solved={(state.run.status === 'done' && state.pictured === setting) || undefined}
     >
-      <AirPanel sheet={sheet} station={station} setting={setting} onChange={set} run={run} />
+      <AirPanel sheet={sheet} station={station} setting={setting} onChange={set} run={run}>
+        {takesMoisture(partOf(site.package)) && (
+          <Moisture
+            value={state.moisture}
+            onChange={(moisture) => dispatch({ type: 'moisture', moisture })}
+          />
+        )}
+      </AirPanel>
       <section className={css['middle']} aria-label="The board">
-        <Reading state={state} surfaceMount={surfaceMount} run={run} />
+        <Reading state={state} part={partOf(site.package)} surfaceMount={surfaceMount} run={run} />
         <ErrorNote error={state.run.status === 'failed' ? new Error(state.run.message) : null} />
         <div className={state.run.status === 'done' && state.pictured === setting ? undefined : css['faded']}>
           {picture && frame ? (

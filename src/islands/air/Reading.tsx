@@ -1,5 +1,9 @@
+import { kelvin } from '~/core/quantity/convert';
+import type { PartPackage } from '~/core/packages/form';
 import { SURFACE } from '~/core/materials/surfaces';
 import { BOW_LIMIT } from '~/core/thermal/warp';
+import type { FieldBandAnswer } from '~/schema/fieldBand';
+import { moistureAnswer, moistureInWords } from '~/schema/moisture';
 import { Button, KeyCap } from '~/ui/controls/Button';
 import { Figure } from '~/ui/controls/Notes';
 import { budget, degrees, seconds } from '~/ui/figures';
@@ -10,10 +14,12 @@ import css from './air.module.css';
 /** What the run came to, in one line and a row of figures. */
 export function Reading({
   state,
+  part,
   surfaceMount,
   run,
 }: {
   state: AirState;
+  part: PartPackage;
   /** Boards with surface parts may bow less. */
   surfaceMount: boolean;
   run: (id: AirCommand) => void;
@@ -26,7 +32,8 @@ export function Reading({
         <p className={css['line']} data-verdict={picture ? verdictOf(state).kind : undefined}>
           {picture ? verdictOf(state).line : 'Working it out'}
         </p>
-        {picture && <Figures state={state} surfaceMount={surfaceMount} />}
+        {picture && <Expectation state={state} />}
+        {picture && <Figures state={state} part={part} surfaceMount={surfaceMount} />}
       </div>
       {working && (
         <div className={css['working']} role="status">
@@ -68,12 +75,51 @@ function verdictOf(state: AirState): { kind: 'good' | 'bad'; line: string } {
   };
 }
 
-function Figures({ state, surfaceMount }: { state: AirState; surfaceMount: boolean }) {
+/** What to expect and when to stop, from the draws: never a single number. */
+function Expectation({ state }: { state: AirState }) {
+  const { band } = state;
+  const drawn = band && band.draws < band.of ? ` (${band.draws} of ${band.of} draws)` : '';
+  return (
+    <p className={css['expect']} role="status" data-drawn={(band && !drawn) || undefined}>
+      {band ? expectationOf(band) : 'Drawing what is uncertain…'}
+      {drawn && <span className="quiet">{drawn}</span>}
+    </p>
+  );
+}
+
+export function expectationOf({
+  lastMelt_s: melt,
+  chanceSolid,
+  chanceOverLimit,
+  draws,
+}: FieldBandAnswer): string {
+  const over = chanceOverLimit > 0 ? ` The part passes its limit in ${inDraws(chanceOverLimit, draws)}.` : '';
+  if (melt.p50 === null || melt.p10 === null) {
+    return `Some pad stays solid in ${inDraws(chanceSolid, draws)}: more heat, or warm the board from below.${over}`;
+  }
+  if (melt.p90 === null) {
+    return `Expect the last pad from ${seconds(melt.p10, 0)}, half by ${seconds(melt.p50, 0)}; some pad stays solid in ${inDraws(chanceSolid, draws)}.${over}`;
+  }
+  return `Expect the last pad between ${melt.p10.toFixed(0)} and ${seconds(melt.p90, 0)}. Not molten then: stop, let it cool, warm from below.${over}`;
+}
+
+const inDraws = (share: number, draws: number): string => `${Math.round(share * draws)} of ${draws} draws`;
+
+function Figures({
+  state,
+  part,
+  surfaceMount,
+}: {
+  state: AirState;
+  part: PartPackage;
+  surfaceMount: boolean;
+}) {
   const { answer } = state.picture!;
   const dose = Math.max(...answer.pads.map((p) => p.padDose));
   const risky = answer.neighbours.filter((n) => !n.ok);
   const computed = `computed on the board’s grid; jet film ± ${Math.round(100 * SURFACE.jetFilm.uncertainty)} %`;
   const bowLimit_pct = 100 * (surfaceMount ? BOW_LIMIT.surfaceMount : BOW_LIMIT.other);
+  const water = moistureAnswer(state.moisture ?? undefined, part, kelvin(answer.part.peak_C));
   const { maxRamp_K_s, rampLimit_K_s } = answer.part;
   return (
     <dl className={css['figures']}>
@@ -120,6 +166,14 @@ function Figures({ state, surfaceMount }: { state: AirState; surfaceMount: boole
             : risky.map((n) => `${n.ref} ${Math.round(Math.max(n.body_C, n.joint_C))} °C`).join(', ')}
         </dd>
       </div>
+      {water && (
+        <div className={css['wide']}>
+          <dt>moisture</dt>
+          <dd data-over={water.kind === 'bake' || water.kind === 'label' || undefined}>
+            {moistureInWords(water, state.moisture ?? undefined)}
+          </dd>
+        </div>
+      )}
       {answer.notes.length > 0 && (
         <div className={css['wide']}>
           <dt>note</dt>

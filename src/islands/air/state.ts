@@ -1,5 +1,7 @@
 import { fieldsOfLoad, type AirSetting } from './setting';
 import type { AirSheet } from '~/schema/airSheet';
+import type { FieldBandAnswer } from '~/schema/fieldBand';
+import type { MoistureInput } from '~/schema/moisture';
 import type { FieldPicture } from '~/schema/simulateField';
 
 export type AirRun =
@@ -15,6 +17,11 @@ export interface AirState {
   readonly picture: FieldPicture | null;
   /** Setting that the picture belongs to. */
   readonly pictured: AirSetting | null;
+  /** What is uncertain about the picture, as far as it is drawn; null before the first draw. */
+  readonly band: FieldBandAnswer | null;
+  readonly drawing: boolean;
+  /** Null: the part's moisture level is not known. */
+  readonly moisture: MoistureInput | null;
   readonly frame: number;
   readonly side: 'top' | 'bottom';
   readonly pad: string;
@@ -25,6 +32,9 @@ export type AirAction =
   | { readonly type: 'started' }
   | { readonly type: 'progress'; readonly time_s: number; readonly duration_s: number }
   | { readonly type: 'done'; readonly picture: FieldPicture }
+  | { readonly type: 'band'; readonly band: FieldBandAnswer }
+  | { readonly type: 'drawing stopped' }
+  | { readonly type: 'moisture'; readonly moisture: MoistureInput | null }
   | { readonly type: 'failed'; readonly message: string }
   | { readonly type: 'stopped' }
   | { readonly type: 'frame'; readonly frame: number }
@@ -36,6 +46,9 @@ export const start = (sheet: AirSheet): AirState => ({
   run: { status: 'running', time_s: 0, duration_s: 1 },
   picture: null,
   pictured: null,
+  band: null,
+  drawing: false,
+  moisture: null,
   frame: 0,
   side: sheet.site.side,
   pad: sheet.site.pads[0]!.name,
@@ -46,7 +59,7 @@ export function reduce(state: AirState, action: AirAction): AirState {
     case 'set':
       return { ...state, setting: { ...state.setting, ...action.part } };
     case 'started':
-      return { ...state, run: { status: 'running', time_s: 0, duration_s: 1 } };
+      return { ...state, drawing: false, run: { status: 'running', time_s: 0, duration_s: 1 } };
     case 'progress':
       return { ...state, run: { status: 'running', time_s: action.time_s, duration_s: action.duration_s } };
     case 'done':
@@ -54,9 +67,17 @@ export function reduce(state: AirState, action: AirAction): AirState {
         ...state,
         run: { status: 'done' },
         picture: action.picture,
+        band: null,
+        drawing: true,
         pictured: state.setting,
         frame: frameToShow(action.picture, state),
       };
+    case 'band':
+      return { ...state, band: action.band, drawing: action.band.draws < action.band.of };
+    case 'drawing stopped':
+      return { ...state, drawing: false };
+    case 'moisture':
+      return { ...state, moisture: action.moisture };
     case 'failed':
       return { ...state, run: { status: 'failed', message: action.message } };
     case 'stopped':

@@ -7,16 +7,23 @@ import type { AirAction } from './state';
 
 /** Waits for a hand on a slider to rest before solving the board again. */
 const REST_ms = 120;
+/** Enough for tenths; each is a whole run. */
+const DRAWS = 24;
+const SEED = 1;
 /** Pictures of the board that a run keeps for the scrubber. */
 const FRAMES = 80;
 
-/** Solves the board for the setting at hand in a worker; a new setting cancels the run before it. */
+/**
+ * Solves the board for the setting at hand in a worker, then draws what is uncertain in another; a new
+ * setting cancels both.
+ */
 export function useField(
   sheet: AirSheet,
   setting: AirSetting,
   dispatch: Dispatch<AirAction>,
-): { stop: () => void } {
+): { stop: () => void; stopDrawing: () => void } {
   const solver = useRef<Solver<'field'> | null>(null);
+  const drawer = useRef<Solver<'field-band'> | null>(null);
 
   useEffect(() => {
     const timer = setTimeout(() => {
@@ -36,7 +43,22 @@ export function useField(
               dispatch({ type: 'progress', time_s: progress.time_s, duration_s: progress.duration_s });
             }
           },
-          onDone: (picture) => dispatch({ type: 'done', picture }),
+          onDone: (picture) => {
+            dispatch({ type: 'done', picture });
+            drawer.current ??= new Solver<'field-band'>();
+            drawer.current.solve(
+              { kind: 'field-band', input: parsed.data, draws: DRAWS, seed: SEED },
+              {
+                onProgress: (progress) => {
+                  if (progress.stage === 'field-band' && progress.band) {
+                    dispatch({ type: 'band', band: progress.band });
+                  }
+                },
+                onDone: (band) => dispatch({ type: 'band', band }),
+                onFailed: (message) => dispatch({ type: 'failed', message }),
+              },
+            );
+          },
           onFailed: (message) => dispatch({ type: 'failed', message }),
         },
       );
@@ -44,13 +66,16 @@ export function useField(
     return () => {
       clearTimeout(timer);
       solver.current?.cancel();
+      drawer.current?.cancel();
     };
   }, [sheet, setting, dispatch]);
 
   useEffect(
     () => () => {
-      solver.current?.dispose();
-      solver.current = null;
+      for (const held of [solver, drawer]) {
+        held.current?.dispose();
+        held.current = null;
+      }
     },
     [],
   );
@@ -58,7 +83,12 @@ export function useField(
   return {
     stop: () => {
       solver.current?.cancel();
+      drawer.current?.cancel();
       dispatch({ type: 'stopped' });
+    },
+    stopDrawing: () => {
+      drawer.current?.cancel();
+      dispatch({ type: 'drawing stopped' });
     },
   };
 }

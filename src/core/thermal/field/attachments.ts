@@ -2,6 +2,7 @@ import { ALLOYS } from '../../materials/alloys';
 import { COPPER } from '../../materials/copper';
 import { LAMINATES } from '../../materials/laminates';
 import { formOf, type BodyForm, type PadForm } from '../../packages/form';
+import { onBoard } from '../../packages/placement';
 import type { Connection } from '../joint/scenario';
 import { enthalpyCurve, type EnthalpyCurve } from '../network/enthalpy';
 import { SOLVER } from '../network/settings';
@@ -97,21 +98,6 @@ export function attach(
     };
   });
   return { spots, pads, bodies };
-}
-
-/** A place given about a part's centre, seen from its side, as a place on the board seen from the top. */
-export function onBoard(
-  part: Pick<FieldPart, 'side' | 'x_m' | 'y_m' | 'rotation_rad'>,
-  x_m: number,
-  y_m: number,
-): { x_m: number; y_m: number } {
-  const cos = Math.cos(part.rotation_rad);
-  const sin = Math.sin(part.rotation_rad);
-  const across = x_m * cos - y_m * sin;
-  return {
-    x_m: part.x_m + (part.side === 'top' ? across : -across),
-    y_m: part.y_m + x_m * sin + y_m * cos,
-  };
 }
 
 /** Columns under a rectangle of the part; at least the one under its middle. */

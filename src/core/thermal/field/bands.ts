@@ -7,7 +7,7 @@ import { normalQuantile } from '../../statistics/normal';
 import { percentile } from '../../statistics/percentile';
 import { latinHypercube } from '../../statistics/random';
 import { UNCERTAIN } from '../joint/settings';
-import { simulateField, type FieldOptions, type FieldRun } from './run';
+import { runField, type FieldOptions, type FieldRun } from './run';
 import type { FieldFactors, FieldScenario } from './scenario';
 
 /** 10, 50 and 90 % of a figure over the draws; infinite where that share never got there. */
@@ -50,14 +50,23 @@ export function fieldDraws(scenario: FieldScenario, count: number, seed: number)
   });
 }
 
-/** Streams the band of the first part: one value after each draw, the last one complete. */
+/**
+ * Streams the band of the first part: one value after each draw, the last one complete; null while a
+ * draw is being solved, so that a caller may stop in the middle of one.
+ */
 export function* fieldBand(
   scenario: FieldScenario,
   { draws, seed, ...options }: FieldOptions & { draws: number; seed: number },
-): Generator<FieldBand, FieldBand> {
+): Generator<FieldBand | null, FieldBand> {
   const seen: Seen[] = [];
   for (const factors of fieldDraws(scenario, draws, seed)) {
-    seen.push(look(simulateField(scenario, { ...options, factors }), scenario.parts[0]?.ref ?? ''));
+    const steps = runField(scenario, { ...options, factors });
+    let next = steps.next();
+    while (!next.done) {
+      yield null;
+      next = steps.next();
+    }
+    seen.push(look(next.value, scenario.parts[0]?.ref ?? ''));
     if (seen.length < draws) yield summarise(seen);
   }
   return summarise(seen);

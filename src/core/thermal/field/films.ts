@@ -1,8 +1,9 @@
 import { SHIELDS, SURFACE } from '../../materials/surfaces';
+import { onBoard } from '../../packages/placement';
 import { jetField } from '../surface/jet';
 import { preheaterFilm_W_m2K } from '../surface/preheater';
 import { naturalFilm_W_m2K, radiantFilm_W_m2K, type Facing } from '../surface/stillAir';
-import { onBoard, type BodyPlace } from './attachments';
+import type { BodyPlace } from './attachments';
 import type { FieldMesh } from './mesh';
 import type { FieldFactors, FieldPart, Shield, Side, Stage } from './scenario';
 

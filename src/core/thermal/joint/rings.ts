@@ -66,19 +66,20 @@ export function ringMesh(
   { barrelRadius_m, landRadius_m }: { barrelRadius_m: number; landRadius_m: number },
   ironOnTop: boolean,
   factors: Factors,
+  detail: { readonly rings: number; readonly sheetPitch_m: number } = JOINT,
 ): RingMesh {
   const { board } = scenario;
   const edge_m = Math.max(equivalentRadius_m(board), landRadius_m * 3);
 
-  const placed: PlacedSheet[] = sheets(board, JOINT.sheetPitch_m).map((sheet) => ({
+  const placed: PlacedSheet[] = sheets(board, detail.sheetPitch_m).map((sheet) => ({
     ...sheet,
     near_m: ironOnTop ? sheet.depth_m : board.thickness_m - sheet.depth_m,
   }));
   if (!ironOnTop) placed.reverse();
 
-  const growth = (edge_m / landRadius_m) ** (1 / JOINT.rings);
+  const growth = (edge_m / landRadius_m) ** (1 / detail.rings);
   const bounds_m = [barrelRadius_m];
-  for (let i = 0; i <= JOINT.rings; i++) bounds_m.push(landRadius_m * growth ** i);
+  for (let i = 0; i <= detail.rings; i++) bounds_m.push(landRadius_m * growth ** i);
   const radius_m = bounds_m.slice(1).map((outer, i) => Math.sqrt(outer * bounds_m[i]!));
   const profiles = placed.map((sheet) => sheetProfile(scenario, sheet, factors, landRadius_m));
   return {
@@ -90,6 +91,32 @@ export function ringMesh(
     landRadius_m,
     barrel_W_K: profiles.map((profile) => 1 / profile.resistance_K_W(barrelRadius_m, radius_m[0]!)),
   };
+}
+
+/** Nodes of one face about a distance from the joint, and the outer one's share. */
+export interface RingSpot {
+  readonly inner: number;
+  readonly outer: number;
+  readonly weight: number;
+}
+
+/** Where a distance lies among the rings, in the logarithm of the radius; beyond the last it is the last. */
+export function ringSpot(rings: RingField, distance_m: number, face: 'near' | 'far'): RingSpot {
+  const sheet = face === 'near' ? 0 : rings.sheets.length - 1;
+  const radii = rings.radius_m;
+  const above = radii.findIndex((r) => r >= distance_m);
+  const outer = above < 0 ? radii.length - 1 : Math.max(above, 1);
+  const share = Math.log(distance_m / radii[outer - 1]!) / Math.log(radii[outer]! / radii[outer - 1]!);
+  return {
+    inner: rings.node[outer - 1]![sheet]!,
+    outer: rings.node[outer]![sheet]!,
+    weight: Math.min(1, Math.max(0, share)),
+  };
+}
+
+/** History between two nodes. */
+export function mix(a: Float64Array, b: Float64Array, weightOfB: number): Float64Array {
+  return a.map((value, i) => value + weightOfB * (b[i]! - value));
 }
 
 export const ringArea_m2 = (mesh: RingMesh, ring: number): number =>

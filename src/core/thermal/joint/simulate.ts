@@ -5,7 +5,8 @@ import { NetworkBuilder, type ThermalNetwork } from '../network/network';
 import { SOLVER } from '../network/settings';
 import { boardTemperature_K } from '../preheat';
 import { addBarrel, type SolderPlace } from './barrel';
-import { RingBuilder, holeMesh, type RingField, type Surroundings } from './rings';
+import { addGuest, type Guest } from './guests';
+import { RingBuilder, holeMesh, mix, ringSpot, type RingField, type Surroundings } from './rings';
 import { NOMINAL, type Factors, type JointScenario } from './scenario';
 import { addTip, contact_W_K } from './tip';
 
@@ -20,6 +21,8 @@ export interface JointModel {
     readonly body: number;
     readonly land: number;
     readonly farLand: number;
+    /** In the order of the guests given. */
+    readonly guests: readonly number[];
   };
 }
 
@@ -39,6 +42,8 @@ export interface JointRun {
   readonly body_K: Float64Array;
   /** Both faces at a distance from the joint, in the order of `RunOptions.probes`. */
   readonly probes_K: readonly Float64Array[];
+  /** Bodies of the guests, in the order of `RunOptions.guests`. */
+  readonly guests_K: readonly Float64Array[];
   readonly solidus_s: number | null;
   readonly liquidus_s: number | null;
   readonly fullMelt_s: number | null;
@@ -56,6 +61,8 @@ export interface Probe {
 export interface RunOptions {
   readonly duration_s: number;
   readonly probes?: readonly Probe[];
+  /** Other parts on either face: they take heat, and their bodies are followed. */
+  readonly guests?: readonly Guest[];
   readonly factors?: Factors;
   readonly tolerance_K?: number;
   readonly maxStep_s?: number;
@@ -64,7 +71,11 @@ export interface RunOptions {
 }
 
 /** Builds the network of one joint under one iron. Nodes: rings, then barrel and part, then tip. */
-export function buildJoint(scenario: JointScenario, factors: Factors = NOMINAL): JointModel {
+export function buildJoint(
+  scenario: JointScenario,
+  factors: Factors = NOMINAL,
+  guests: readonly Guest[] = [],
+): JointModel {
   const net = new NetworkBuilder();
   const board_K = boardTemperature_K(scenario.board, scenario.preheat, scenario.ambient_K);
   const ironOnTop = (scenario.partSide === 'top') === (scenario.face === 'component-side');
@@ -79,6 +90,7 @@ export function buildJoint(scenario: JointScenario, factors: Factors = NOMINAL):
   const barrel = addBarrel(net, scenario, mesh, board_K, factors);
   const rings = field.close(barrel.landLinks);
   const tip = addTip(net, scenario.iron, scenario.ambient_K, factors);
+  const bodies = guests.map((guest) => addGuest(net, rings, guest, board_K, scenario.ambient_K, factors));
   const contact = contact_W_K(scenario.iron, scenario.part.landDiameter_m, factors);
   net.link(barrel.nearFillet, tip.face, contact.solid_W_K, contact.liquid_W_K);
   const alloy = ALLOYS[scenario.alloy];
@@ -92,11 +104,12 @@ export function buildJoint(scenario: JointScenario, factors: Factors = NOMINAL):
       body: barrel.body,
       land: rings.node[0]![0]!,
       farLand: rings.node[0]![rings.sheets.length - 1]!,
+      guests: bodies,
     },
   };
 }
 
-/** The board is turned so that the iron works from above; a preheater stands below. */
+/** The board is turned so that the iron works from above; a preheater stands below, or warms the same face. */
 export function surroundingsOf(
   scenario: Pick<JointScenario, 'ambient_K' | 'preheat'>,
   board_K: number,
@@ -108,21 +121,23 @@ export function surroundingsOf(
     air_K: scenario.ambient_K,
   });
   const { preheat } = scenario;
+  const warm = preheat && {
+    film_W_m2K: PREHEATERS[preheat.kind].film.value * factors.film,
+    air_K: preheat.setpoint_K,
+  };
   return {
     board_K,
     ironOnTop,
-    nearFilm: still(STILL_AIR.boardTop.value),
-    farFilm: preheat
-      ? { film_W_m2K: PREHEATERS[preheat.kind].film.value * factors.film, air_K: preheat.setpoint_K }
-      : still(STILL_AIR.boardBottom.value),
+    nearFilm: (preheat?.fromWorkFace && warm) || still(STILL_AIR.boardTop.value),
+    farFilm: (!preheat?.fromWorkFace && warm) || still(STILL_AIR.boardBottom.value),
   };
 }
 
 /** Runs one joint from touch-down. Throws only on a network with non-finite or non-positive data. */
 export function simulateJoint(scenario: JointScenario, options: RunOptions): JointRun {
-  const model = buildJoint(scenario, options.factors);
+  const model = buildJoint(scenario, options.factors, options.guests);
   const { place, solder } = model;
-  const probes = (options.probes ?? []).map((probe) => probeWeights(model.rings, probe));
+  const probes = (options.probes ?? []).map((probe) => ringSpot(model.rings, probe.distance_m, probe.face));
   const tracked = [
     place.face,
     place.land,
@@ -130,6 +145,7 @@ export function simulateJoint(scenario: JointScenario, options: RunOptions): Joi
     place.body,
     ...model.rings.node[0]!,
     ...solder.map((s) => s.node),
+    ...place.guests,
     ...probes.flatMap((p) => [p.inner, p.outer]),
   ];
   const stop = options.stopWhen;
@@ -154,7 +170,8 @@ export function simulateJoint(scenario: JointScenario, options: RunOptions): Joi
   ];
   const landRows = run.tracked_K.slice(4, 4 + model.rings.sheets.length);
   const solderRows = run.tracked_K.slice(4 + landRows.length, 4 + landRows.length + solder.length);
-  const probeRows = run.tracked_K.slice(4 + landRows.length + solder.length);
+  const guestRows = run.tracked_K.slice(4 + landRows.length + solder.length).slice(0, place.guests.length);
+  const probeRows = run.tracked_K.slice(4 + landRows.length + solder.length + guestRows.length);
   const melts = Array.from(run.liquidus_s);
   const never = melts.findIndex(Number.isNaN);
   const last = melts.reduce((best, time, i) => (time > melts[best]! ? i : best), 0);
@@ -168,6 +185,7 @@ export function simulateJoint(scenario: JointScenario, options: RunOptions): Joi
     laminate_K: throughThickness(landRows, model.rings),
     coldestSolder_K: lowest(solderRows),
     solder: solder.map(({ where }, i) => ({ where, history_K: solderRows[i]! })),
+    guests_K: guestRows,
     probes_K: probes.map(({ weight }, p) => mix(probeRows[2 * p]!, probeRows[2 * p + 1]!, weight)),
     solidus_s: firstOf(run.solidus_s),
     liquidus_s: firstOf(run.liquidus_s),
@@ -187,29 +205,12 @@ function firstOf(times: Float64Array): number | null {
 }
 
 /** The two rings about a distance, and the weight of the outer one in the logarithm of radius. */
-function probeWeights(rings: RingField, probe: Probe): { inner: number; outer: number; weight: number } {
-  const sheet = probe.face === 'near' ? 0 : rings.sheets.length - 1;
-  const radii = rings.radius_m;
-  const above = radii.findIndex((r) => r >= probe.distance_m);
-  const outer = above < 0 ? radii.length - 1 : Math.max(above, 1);
-  const share = Math.log(probe.distance_m / radii[outer - 1]!) / Math.log(radii[outer]! / radii[outer - 1]!);
-  return {
-    inner: rings.node[outer - 1]![sheet]!,
-    outer: rings.node[outer]![sheet]!,
-    weight: Math.min(1, Math.max(0, share)),
-  };
-}
-
 export function lowest(rows: readonly Float64Array[]): Float64Array {
   const least = Float64Array.from(rows[0]!);
   for (const row of rows) {
     for (let i = 0; i < least.length; i++) if (row[i]! < least[i]!) least[i] = row[i]!;
   }
   return least;
-}
-
-function mix(a: Float64Array, b: Float64Array, weightOfB: number): Float64Array {
-  return a.map((value, i) => value + weightOfB * (b[i]! - value));
 }
 
 function throughThickness(rows: readonly Float64Array[], rings: RingField): Float64Array {

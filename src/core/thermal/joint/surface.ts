@@ -9,7 +9,8 @@ import { integrate, type EnergyAccount, type Integration } from '../network/inte
 import { NetworkBuilder } from '../network/network';
 import { boardTemperature_K, type Preheat } from '../preheat';
 import type { Board } from '../stackup';
-import { ringArea_m2, ringMesh, RingBuilder } from './rings';
+import { addGuest, type Guest } from './guests';
+import { mix, ringArea_m2, ringMesh, ringSpot, RingBuilder, type RingSpot } from './rings';
 import { NOMINAL, type Connection, type Factors, type Iron } from './scenario';
 import { surroundingsOf } from './simulate';
 import { addTip, contact_W_K } from './tip';
@@ -26,6 +27,8 @@ export interface SurfaceScenario {
   readonly connections: Readonly<Record<string, readonly Connection[]>>;
   readonly iron: Iron;
   readonly preheat: Preheat | null;
+  /** Other parts on either face, each by its distance from every heated pad, in their order. */
+  readonly guests?: readonly { readonly from: readonly Guest[] }[];
 }
 
 export interface SurfacePadRun {
@@ -46,6 +49,8 @@ export interface SurfaceRun {
   /** Heated pads and, on parts of up to `FOLLOWED_PADS`, all others. */
   readonly pads: readonly SurfacePadRun[];
   readonly bodyLimit_K: number;
+  /** In the order of the guests given. */
+  readonly guests: readonly { readonly joint_K: Float64Array; readonly body_K: Float64Array }[];
   readonly energy: EnergyAccount;
 }
 
@@ -130,10 +135,28 @@ export function simulateSurface(
       net.link(solder, tip.face, contact.solid_W_K, contact.liquid_W_K);
       tipFace = tip.face;
     }
-    return { pad, solder, land: field.node[0]![0]!, farFace: field.node[0]!.at(-1)! };
+    return { pad, solder, field, land: field.node[0]![0]!, farFace: field.node[0]!.at(-1)! };
+  });
+  const fields = scenario.heated.map((pad) => placed.find((p) => p.pad.pad === pad)!.field);
+  const guests = (scenario.guests ?? []).map(({ from }) => {
+    const nearest = from.reduce(
+      (best, guest, i) => (guest.distance_m < from[best]!.distance_m ? i : best),
+      0,
+    );
+    const body = addGuest(net, fields[nearest]!, from[nearest]!, board_K, scenario.ambient_K, factors);
+    return {
+      body,
+      nearest,
+      spots: from.map((guest, i) => ringSpot(fields[i]!, guest.distance_m, guest.face)),
+    };
   });
 
-  const tracked = [tipFace, body, ...placed.flatMap((p) => [p.solder, p.land, p.farFace])];
+  const tracked = [
+    tipFace,
+    body,
+    ...placed.flatMap((p) => [p.solder, p.land, p.farFace]),
+    ...guests.flatMap((g) => [g.body, ...g.spots.flatMap((spot) => [spot.inner, spot.outer])]),
+  ];
   const run = integrate(net.done(), { duration_s, tracked });
   const melted = (times: Float64Array, i: number): number | null => {
     const at_s = times[i]!;
@@ -154,8 +177,34 @@ export function simulateSurface(
       farFace_K: run.tracked_K[4 + 3 * i]!,
       area_m2: pad.width_m * pad.height_m,
     })),
+    guests: guestRows(guests, run.tracked_K.slice(2 + 3 * placed.length), board_K),
     energy: run.energy,
   };
+}
+
+/**
+ * Tips on two pads warm a guest from both: what each field of rings adds over the board as it was is
+ * summed, in its joint as in its body, which itself stands in the nearest field alone.
+ */
+function guestRows(
+  guests: readonly { readonly nearest: number; readonly spots: readonly RingSpot[] }[],
+  rows: readonly Float64Array[],
+  board_K: number,
+): SurfaceRun['guests'] {
+  let next = 0;
+  return guests.map(({ nearest, spots }) => {
+    const body_K = Float64Array.from(rows[next++]!);
+    const joint_K = new Float64Array(body_K.length).fill(board_K);
+    spots.forEach(({ weight }, i) => {
+      const here_K = mix(rows[next++]!, rows[next++]!, weight);
+      for (let t = 0; t < joint_K.length; t++) {
+        const excess_K = here_K[t]! - board_K;
+        joint_K[t]! += excess_K;
+        if (i !== nearest) body_K[t]! += excess_K;
+      }
+    });
+    return { joint_K, body_K };
+  });
 }
 
 /** A via in or beside the land for each connection to another layer. */

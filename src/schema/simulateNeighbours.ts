@@ -1,0 +1,56 @@
+import { ALLOYS, type AlloyId } from '../core/materials/alloys';
+import { PLAN } from '../core/method/settings';
+import { padPlaces } from '../core/packages/placement';
+import { celsius, metres } from '../core/quantity/convert';
+import { guestOf, type Guest } from '../core/thermal/joint/guests';
+import { partOf } from './package';
+import type { SimulateAnswer } from './simulateAnswer';
+import type { SimulateInput } from './simulateRequest';
+
+type Neighbour = SimulateInput['neighbours'][number];
+
+/** A neighbour without a package is a chip of the commonest size. */
+export const neighbourPart = (neighbour: Neighbour) => partOf(neighbour.package ?? { family: 'chip' });
+
+/** Closer than this a neighbour's land would be the heated one. */
+const LEAST_DISTANCE_m = 0.5e-3;
+
+/** The neighbours of a heated pad as the joint scale knows them: by their nearest pad, on either face. */
+export function guestsAbout(
+  input: SimulateInput,
+  heated: { readonly x_m: number; readonly y_m: number },
+  workFace: 'top' | 'bottom',
+): Guest[] {
+  return input.neighbours.map((neighbour) => {
+    const part = neighbourPart(neighbour);
+    const at = {
+      side: neighbour.side,
+      x_m: metres(neighbour.x_mm),
+      y_m: metres(neighbour.y_mm),
+      rotation_rad: (neighbour.rotation_deg * Math.PI) / 180,
+    };
+    const nearest_m = padPlaces(at, part).reduce(
+      (least, pad) => Math.min(least, Math.hypot(pad.x_m - heated.x_m, pad.y_m - heated.y_m)),
+      Infinity,
+    );
+    return guestOf(part, neighbour.alloy, metres(input.board.thickness_mm), {
+      distance_m: Math.max(LEAST_DISTANCE_m, nearest_m),
+      face: neighbour.side === workFace ? 'near' : 'far',
+    });
+  });
+}
+
+/** Whether a neighbour came through: its joints kept a margin under their solidus, its body under 200 °C. */
+export function neighbourAnswer(
+  { ref, alloy }: { readonly ref: string; readonly alloy: AlloyId },
+  joint_K: number,
+  body_K: number,
+): SimulateAnswer['neighbours'][number] {
+  const limit_K = ALLOYS[alloy].solidus.value - PLAN.neighbourMargin_K;
+  return {
+    ref,
+    body_C: celsius(body_K),
+    joint_C: celsius(joint_K),
+    ok: joint_K <= limit_K && body_K <= PLAN.neighbourBody_K,
+  };
+}
