@@ -235,8 +235,9 @@ if (process.argv[2] === 'band') {
   parentPort!.postMessage(bandTimes());
 } else {
   yardstick();
-  jointRuns();
+  // Joint runs come after the long ones: a shared core takes seconds to come up to its pace.
   boardRuns();
+  jointRuns();
   await bandInWorker();
   plans();
   await boardPages();

@@ -218,19 +218,10 @@ export class FieldSolver {
   private layResidual(step_s: number, hotTop_K: number, hotBottom_K: number): void {
     const { mesh, temperature_K: t, change_K: r, films, attached, solder } = this;
     const { linkX_W_K, linkY_W_K, linkZ_W_K, nx, columns, nz } = mesh;
-    const cells = t.length;
-    let fromLeft_W = 0;
-    for (let c = 0; c < cells; c++) {
-      const here_K = t[c]!;
-      const toRight_W = c + 1 < cells ? linkX_W_K[c]! * (here_K - t[c + 1]!) : 0;
-      let sum_W = fromLeft_W - toRight_W;
-      fromLeft_W = toRight_W;
-      if (c + nx < cells) sum_W += linkY_W_K[c]! * (t[c + nx]! - here_K);
-      if (c >= nx) sum_W += linkY_W_K[c - nx]! * (t[c - nx]! - here_K);
-      if (c + columns < cells) sum_W += linkZ_W_K[c]! * (t[c + columns]! - here_K);
-      if (c >= columns) sum_W += linkZ_W_K[c - columns]! * (t[c - columns]! - here_K);
-      r[c] = step_s * sum_W;
-    }
+    r.fill(0);
+    pass(t, r, linkX_W_K, 1, step_s);
+    pass(t, r, linkY_W_K, nx, step_s);
+    pass(t, r, linkZ_W_K, columns, step_s);
     this.layFace(films.faces.top, 0, step_s, hotTop_K);
     this.layFace(films.faces.bottom, (nz - 1) * columns, step_s, hotBottom_K);
     for (let b = 0; b < attached.bodies.length; b++) {
@@ -412,5 +403,21 @@ export class FieldSolver {
     let mean_K = 0;
     for (const s of spots) mean_K += this.attached.spots[s]!.bodyShare * this.solder.temperature_K[s]!;
     return mean_K;
+  }
+}
+
+/** What cells pass on to those `stride` further on; a link that leaves the board is zero. */
+function pass(
+  t: Float64Array,
+  into: Float64Array,
+  link_W_K: Float64Array,
+  stride: number,
+  step_s: number,
+): void {
+  const count = t.length - stride;
+  for (let c = 0; c < count; c++) {
+    const heat_J = step_s * link_W_K[c]! * (t[c]! - t[c + stride]!);
+    into[c] = into[c]! - heat_J;
+    into[c + stride] = into[c + stride]! + heat_J;
   }
 }
