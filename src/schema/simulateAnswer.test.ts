@@ -95,6 +95,26 @@ describe('simulate', () => {
   });
 });
 
+describe('simulate, tweezers and what stands beside', () => {
+  const chip = {
+    ...SIMULATE_EXAMPLE,
+    site: { ...SIMULATE_EXAMPLE.site, package: { family: 'chip', code: '1206' }, connections: {} },
+    load: { ...SIMULATE_EXAMPLE.load, kind: 'tweezers', pad: undefined },
+  };
+  const beside = (x_mm: number, y_mm: number, side = 'top') => ({ ...R3, x_mm, y_mm, side });
+
+  it('warms alike what stands alike, from both ends at once', () => {
+    const others = (...neighbours: unknown[]) => answerTo({ ...chip, neighbours }).neighbours;
+    const [left, right] = others(beside(75, 50), beside(85, 50));
+    expect(left!.joint_C).toBeCloseTo(right!.joint_C, 6);
+    expect(left!.body_C).toBeCloseTo(right!.body_C, 6);
+    const [near, far] = others(beside(80, 53), beside(80, 53, 'bottom'));
+    expect(near!.joint_C).toBeGreaterThan(40);
+    expect(near!.joint_C).toBeGreaterThan(far!.joint_C);
+    expect(near!.body_C).toBeLessThanOrEqual(near!.joint_C + 1e-9);
+  });
+});
+
 describe('simulate, a gun', () => {
   const gun = (pad: string, triggerAt_s: number) =>
     answerTo({

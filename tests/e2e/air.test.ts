@@ -16,6 +16,10 @@ test('hot air by mouse: from the board to a lift window, foil, and through time'
   await page.getByRole('slider', { name: 'Air on for' }).fill('200');
   await solved(page);
   await expect(page.getByText(/Lift from \d+ s/)).toBeVisible();
+  await expect(page.getByText(/Expect the last pad between \d+ and \d+ s/)).toBeVisible({ timeout: 60_000 });
+  await page.getByLabel('Moisture level').selectOption('3');
+  await page.getByLabel('Hours out').fill('400');
+  await expect(page.getByText(/bake \d+ h at 125 °C first/)).toBeVisible();
 
   const picture = page.getByRole('img', { name: /face by temperature/ });
   const before = await picture.getAttribute('aria-label');

@@ -2,9 +2,11 @@ import { describe, expect, it } from 'vitest';
 import { HOT_AIR_EXAMPLE } from '../../../tests/support/requests';
 import { newBoard } from '~/schema/board';
 import type { AirSheet } from '~/schema/airSheet';
+import type { FieldBandAnswer } from '~/schema/fieldBand';
 import { parseInput } from '~/schema/faults';
 import { solveField, type FieldPicture } from '~/schema/simulateField';
 import { simulateInput } from '~/schema/simulateRequest';
+import { expectationOf } from './Reading';
 import { fieldsOfLoad, requestOf, widthOf } from './setting';
 import { reduce, start, type AirState } from './state';
 
@@ -45,6 +47,15 @@ const SHEET = {
   },
   hasIronPlan: false,
 } as unknown as AirSheet;
+
+const BAND: FieldBandAnswer = {
+  draws: 24,
+  of: 24,
+  lastMelt_s: { p10: 32, p50: 49, p90: 80 },
+  partPeak_C: { p10: 230, p50: 250, p90: 270 },
+  chanceSolid: 0,
+  chanceOverLimit: 0,
+};
 
 function finish(input: typeof example): FieldPicture {
   const steps = solveField(input, input.load as never, 20);
@@ -132,6 +143,26 @@ describe('hot-air sheet', () => {
     const state = done(start(SHEET));
     expect(reduce(state, { type: 'frame', frame: -4 }).frame).toBe(0);
     expect(reduce(state, { type: 'frame', frame: 999 }).frame).toBe(picture.frames.length - 1);
+  });
+
+  it('a band belongs to its picture: the next one starts anew, and drawing may be stopped', () => {
+    const band = { ...BAND, draws: 3 };
+    const drawing = reduce(done(start(SHEET)), { type: 'band', band });
+    expect(drawing.drawing).toBe(true);
+    expect(reduce(drawing, { type: 'drawing stopped' })).toMatchObject({ drawing: false, band });
+    expect(reduce(drawing, { type: 'band', band: BAND }).drawing).toBe(false);
+    expect(done(drawing).band).toBeNull();
+  });
+
+  it('says what to expect as a range, with what to do past it', () => {
+    expect(expectationOf(BAND)).toBe(
+      'Expect the last pad between 32 and 80 s. Not molten then: stop, let it cool, warm from below.',
+    );
+    const some = { ...BAND, lastMelt_s: { p10: 60, p50: 90, p90: null }, chanceSolid: 0.25 };
+    expect(expectationOf(some)).toMatch(/half by 90 s; some pad stays solid in 6 of 24 draws/);
+    const none = { ...BAND, lastMelt_s: { p10: null, p50: null, p90: null }, chanceSolid: 1 };
+    expect(expectationOf(none)).toMatch(/stays solid in 24 of 24 draws/);
+    expect(expectationOf({ ...BAND, chanceOverLimit: 0.5 })).toMatch(/passes its limit in 12 of 24 draws/);
   });
 
   it('a change leaves the picture standing, for another setting', () => {
