@@ -1,0 +1,122 @@
+import { circle, rectangle, regular, type Contour, type Shape } from './shapes';
+
+/** An aperture macro as its blocks, evaluated anew for each aperture that is defined by it. */
+export type Macro = readonly string[];
+
+const DEGREE = Math.PI / 180;
+
+/**
+ * Shapes of a macro for its parameters, in the file's own unit. Primitives 1, 4, 5, 7, 20 and 21; the
+ * moiré (6) is left out, it was only ever a target. Gerber format specification §4.5, from memory.
+ * Throws a plain Error on what it cannot evaluate.
+ */
+export function macroShapes(macro: Macro, parameters: readonly number[]): Shape[] {
+  const values = new Map<number, number>(parameters.map((value, i) => [i + 1, value]));
+  const shapes: Shape[] = [];
+  for (const block of macro) {
+    const text = block.trim();
+    if (text === '' || text.startsWith('0')) continue;
+    const assigned = /^\$(\d+)=(.+)$/.exec(text);
+    if (assigned) {
+      values.set(Number(assigned[1]), evaluate(assigned[2]!, values));
+      continue;
+    }
+    const [code, ...rest] = text.split(',');
+    shapes.push(
+      ...primitive(
+        Number(code),
+        rest.map((term) => evaluate(term, values)),
+      ),
+    );
+  }
+  return shapes;
+}
+
+function primitive(code: number, v: readonly number[]): Shape[] {
+  const at = (i: number): number => v[i] ?? 0;
+  const one = (contour: Contour, turn_deg: number): Shape[] => [
+    { contour: turned(contour, turn_deg), dark: at(0) !== 0 },
+  ];
+  switch (code) {
+    case 1:
+      return one(circle(at(2), at(3), at(1)), at(4));
+    case 20: {
+      const [width, x0, y0, x1, y1] = [at(1), at(2), at(3), at(4), at(5)];
+      const length = Math.hypot(x1 - x0, y1 - y0);
+      const bar = turned(rectangle(0, 0, length, width), Math.atan2(y1 - y0, x1 - x0) / DEGREE);
+      return one(shifted(bar, (x0 + x1) / 2, (y0 + y1) / 2), at(6));
+    }
+    case 21:
+      return one(rectangle(at(3), at(4), at(1), at(2)), at(5));
+    case 4: {
+      const count = at(1);
+      return one(v.slice(2, 2 + 2 * count), at(4 + 2 * count));
+    }
+    case 5:
+      return one(regular(at(2), at(3), at(4) / 2, at(1), 0), at(5));
+    case 7: {
+      const [x, y, outer, inner, gap] = [at(0), at(1), at(2), at(3), at(4)];
+      const lay = (contour: Contour, dark: boolean): Shape => ({ contour: turned(contour, at(5)), dark });
+      return [
+        lay(circle(x, y, outer), true),
+        lay(circle(x, y, inner), false),
+        lay(rectangle(x, y, outer, gap), false),
+        lay(rectangle(x, y, gap, outer), false),
+      ];
+    }
+    case 6:
+      return [];
+    default:
+      throw new Error(`macro primitive ${code} is not known`);
+  }
+}
+
+/** About the macro's origin, not the shape's middle. */
+function turned(contour: Contour, turn_deg: number): Contour {
+  if (turn_deg === 0) return contour;
+  const [cos, sin] = [Math.cos(turn_deg * DEGREE), Math.sin(turn_deg * DEGREE)];
+  const points: number[] = [];
+  for (let i = 0; i < contour.length; i += 2) {
+    points.push(contour[i]! * cos - contour[i + 1]! * sin, contour[i]! * sin + contour[i + 1]! * cos);
+  }
+  return points;
+}
+
+const shifted = (contour: Contour, dx: number, dy: number): Contour =>
+  contour.map((value, i) => value + (i % 2 === 0 ? dx : dy));
+
+/** Numbers, $variables, + − x /, brackets; recursive descent over the few tokens there are. */
+export function evaluate(text: string, values: ReadonlyMap<number, number>): number {
+  const tokens = text.replace(/\s+/g, '').match(/\$\d+|\d*\.?\d+|[-+xX/()]/g) ?? [];
+  let at = 0;
+  const sum = (): number => {
+    let value = product();
+    while (tokens[at] === '+' || tokens[at] === '-') value += tokens[at++] === '+' ? product() : -product();
+    return value;
+  };
+  const product = (): number => {
+    let value = factor();
+    while (tokens[at] === 'x' || tokens[at] === 'X' || tokens[at] === '/') {
+      if (tokens[at++] === '/') value /= factor();
+      else value *= factor();
+    }
+    return value;
+  };
+  const factor = (): number => {
+    const token = tokens[at++];
+    if (token === '-') return -factor();
+    if (token === '+') return factor();
+    if (token === '(') {
+      const value = sum();
+      if (tokens[at++] !== ')') throw new Error(`a bracket is not closed in "${text}"`);
+      return value;
+    }
+    if (token === undefined) throw new Error(`"${text}" ends too early`);
+    return token.startsWith('$') ? (values.get(Number(token.slice(1))) ?? 0) : Number(token);
+  };
+  const value = sum();
+  if (at < tokens.length || tokens.join('') !== text.replace(/\s+/g, '')) {
+    throw new Error(`"${text}" is no expression`);
+  }
+  return value;
+}

@@ -1,0 +1,143 @@
+import type { ImageObject } from './gerber/read';
+import type { Contour } from './gerber/shapes';
+
+/** A rectangle of the plane cut into square pixels, row by row from its lower edge. */
+export interface Frame {
+  readonly x_m: number;
+  readonly y_m: number;
+  readonly nx: number;
+  readonly ny: number;
+  readonly pixel_m: number;
+}
+
+/** Pixels of a board's copper; a track of 0.15 mm is then some pixels wide. Coarser where there would be too many. */
+const PIXEL_m = 0.1e-3;
+const MOST_PIXELS = 8_000_000;
+
+export function frameFor(x_m: number, y_m: number, width_m: number, height_m: number): Frame {
+  const pixel_m = Math.max(PIXEL_m, Math.sqrt((width_m * height_m) / MOST_PIXELS));
+  return {
+    x_m,
+    y_m,
+    nx: Math.max(1, Math.ceil(width_m / pixel_m - 1e-9)),
+    ny: Math.max(1, Math.ceil(height_m / pixel_m - 1e-9)),
+    pixel_m,
+  };
+}
+
+/**
+ * Paints objects in their order, dark and clear; 1 where copper is left. An aperture's own clear shapes cut
+ * only the aperture, so objects of several shapes are made aside first.
+ */
+export function paint(objects: readonly ImageObject[], frame: Frame): Uint8Array {
+  const image = new Uint8Array(frame.nx * frame.ny);
+  let aside: Uint8Array | null = null;
+  const filler = new Filler(frame);
+  for (const { shapes, dark } of objects) {
+    if (shapes.length === 1) {
+      if (shapes[0]!.dark) filler.fill(shapes[0]!.contour, image, dark ? 1 : 0);
+      continue;
+    }
+    aside ??= new Uint8Array(image.length);
+    for (const shape of shapes) filler.fill(shape.contour, aside, shape.dark ? 1 : 0);
+    // Only pixels that the aperture touched: its first shapes bound the rest.
+    for (const shape of shapes) {
+      if (shape.dark) filler.carry(shape.contour, aside, image, dark ? 1 : 0);
+    }
+  }
+  return image;
+}
+
+/** Scan-line filling by winding number, a pixel being in where its middle is. */
+class Filler {
+  private crossings = new Float64Array(64);
+  private windings = new Int8Array(64);
+
+  constructor(private readonly frame: Frame) {}
+
+  fill(contour: Contour, into: Uint8Array, value: 0 | 1): void {
+    this.spans(contour, (from, to) => into.fill(value, from, to));
+  }
+
+  /** Moves what stands aside within a contour's rows into the image, and clears it there. */
+  carry(contour: Contour, aside: Uint8Array, image: Uint8Array, value: 0 | 1): void {
+    this.spans(contour, (from, to) => {
+      for (let i = from; i < to; i++) {
+        if (aside[i] === 1) {
+          image[i] = value;
+          aside[i] = 0;
+        }
+      }
+    });
+  }
+
+  private spans(contour: Contour, take: (from: number, to: number) => void): void {
+    const { x_m, y_m, nx, ny, pixel_m } = this.frame;
+    let low = Infinity;
+    let high = -Infinity;
+    for (let i = 1; i < contour.length; i += 2) {
+      low = Math.min(low, contour[i]!);
+      high = Math.max(high, contour[i]!);
+    }
+    const first = Math.max(0, Math.ceil((low - y_m) / pixel_m - 0.5));
+    const last = Math.min(ny - 1, Math.floor((high - y_m) / pixel_m - 0.5));
+    for (let row = first; row <= last; row++) {
+      const count = this.cross(contour, y_m + (row + 0.5) * pixel_m);
+      let winding = 0;
+      for (let k = 0; k + 1 < count; k++) {
+        winding += this.windings[k]!;
+        if (winding === 0) continue;
+        const from = Math.max(0, Math.ceil((this.crossings[k]! - x_m) / pixel_m - 0.5));
+        const to = Math.min(nx, Math.ceil((this.crossings[k + 1]! - x_m) / pixel_m - 0.5));
+        if (to > from) take(row * nx + from, row * nx + to);
+      }
+    }
+  }
+
+  /** Where a contour crosses a height, from left to right, with the way it goes. */
+  private cross(contour: Contour, y: number): number {
+    let count = 0;
+    const points = contour.length;
+    for (let i = 0; i < points; i += 2) {
+      const [x0, y0] = [contour[i]!, contour[i + 1]!];
+      const [x1, y1] = [contour[(i + 2) % points]!, contour[(i + 3) % points]!];
+      if (y0 <= y === y1 <= y) continue;
+      if (count === this.crossings.length) this.grow();
+      let place = count++;
+      const x = x0 + ((y - y0) * (x1 - x0)) / (y1 - y0);
+      while (place > 0 && this.crossings[place - 1]! > x) {
+        this.crossings[place] = this.crossings[place - 1]!;
+        this.windings[place] = this.windings[place - 1]!;
+        place--;
+      }
+      this.crossings[place] = x;
+      this.windings[place] = y1 > y0 ? 1 : -1;
+    }
+    return count;
+  }
+
+  private grow(): void {
+    const crossings = new Float64Array(2 * this.crossings.length);
+    const windings = new Int8Array(crossings.length);
+    crossings.set(this.crossings);
+    windings.set(this.windings);
+    this.crossings = crossings;
+    this.windings = windings;
+  }
+}
+
+/** Share of each coarse cell that is painted, row by row from the lower edge. */
+export function shares(image: Uint8Array, frame: Frame, nx: number, ny: number): Float32Array {
+  const sum = new Float32Array(nx * ny);
+  const count = new Uint32Array(nx * ny);
+  for (let row = 0; row < frame.ny; row++) {
+    const j = Math.min(ny - 1, Math.floor((row * ny) / frame.ny));
+    for (let column = 0; column < frame.nx; column++) {
+      const cell = j * nx + Math.min(nx - 1, Math.floor((column * nx) / frame.nx));
+      sum[cell]! += image[row * frame.nx + column]!;
+      count[cell]!++;
+    }
+  }
+  for (let cell = 0; cell < sum.length; cell++) if (count[cell]! > 0) sum[cell]! /= count[cell]!;
+  return sum;
+}
