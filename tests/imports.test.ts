@@ -11,7 +11,7 @@ const ALLOWED: Readonly<Record<string, readonly string[]>> = {
   schema: ['core', 'schema'],
   formats: ['core', 'schema', 'formats'],
   server: ['core', 'schema', 'formats', 'server'],
-  workers: ['core', 'schema', 'workers'],
+  workers: ['core', 'schema', 'formats', 'workers'],
   cli: ['core', 'schema', 'formats', 'server', 'cli'],
   ui: ['core', 'schema', 'ui'],
   islands: ['core', 'schema', 'ui', 'islands', 'workers'],

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
-import { evaluate, macroShapes } from '~/core/formats/gerber/macro';
-import { readGerber, type Artwork } from '~/core/formats/gerber/read';
-import { frameFor, paint, shares } from '~/core/formats/paint';
+import { evaluate, macroShapes } from '~/formats/gerber/macro';
+import { readGerber, type Artwork } from '~/formats/gerber/read';
+import { frameFor, paint, shares } from '~/core/artwork/paint';
 
 /**
  * Gerber Layer Format Specification (RS-274X and X2), from memory; areas by plane geometry. Everything

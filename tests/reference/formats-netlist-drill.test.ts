@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { readExcellon } from '~/core/formats/excellon';
-import { readNetlist } from '~/core/formats/netlist';
+import { readExcellon } from '~/formats/excellon';
+import { readNetlist } from '~/formats/netlist';
 
 /** IPC-D-356A records by their columns and Excellon by its words; both from memory. */
 

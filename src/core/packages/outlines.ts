@@ -81,7 +81,7 @@ export function surfacePackage(spec: SurfaceSpec): SurfacePackage {
         length_m: diameter_m,
         width_m: diameter_m,
         height_m: spec.height_m ?? 0.9 * diameter_m,
-        span_m: base_m + 0.8e-3,
+        span_m: spec.span_m ?? base_m + 0.8e-3,
         leadWidth_m: diameter_m > 7e-3 ? 1.0e-3 : 0.65e-3,
         foot_m: 0.36 * base_m,
       });

@@ -1,5 +1,4 @@
-import type { ImageObject } from './gerber/read';
-import type { Contour } from './gerber/shapes';
+import type { Contour, ImageObject } from './shapes';
 
 /** A rectangle of the plane cut into square pixels, row by row from its lower edge. */
 export interface Frame {

@@ -7,6 +7,12 @@ export interface Shape {
   readonly dark: boolean;
 }
 
+/** One object of an image, in order: dark adds copper, clear takes it away. */
+export interface ImageObject {
+  readonly shapes: readonly Shape[];
+  readonly dark: boolean;
+}
+
 /** Sides of a circle drawn as a polygon of equal area: 0.1 % of its radius off at most. */
 const SIDES = 32;
 

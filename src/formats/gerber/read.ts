@@ -4,13 +4,15 @@ import { commandsOf, type Command } from './commands';
 import { readAperture, type Aperture } from './aperture';
 import { pathTo, type Mode, type Point } from './arc';
 import type { Macro } from './macro';
-import { capsule, hull, moved, UPRIGHT, type Shape, type Transform } from './shapes';
-
-/** One object of an image, in order: dark adds copper, clear takes it away. */
-export interface ImageObject {
-  readonly shapes: readonly Shape[];
-  readonly dark: boolean;
-}
+import {
+  capsule,
+  hull,
+  moved,
+  UPRIGHT,
+  type ImageObject,
+  type Shape,
+  type Transform,
+} from '../../core/artwork/shapes';
 
 /** A flash that says which pin of which part it is. */
 export interface ArtworkPad {

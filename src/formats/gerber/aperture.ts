@@ -1,6 +1,13 @@
 import { macroShapes, type Macro } from './macro';
-import type { ImageObject } from './read';
-import { circle, obround, rectangle, regular, type Contour, type Shape } from './shapes';
+import {
+  circle,
+  obround,
+  rectangle,
+  regular,
+  type Contour,
+  type ImageObject,
+  type Shape,
+} from '../../core/artwork/shapes';
 
 /** What a flash lays down and a stroke is drawn with. */
 export interface Aperture {

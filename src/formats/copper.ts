@@ -1,0 +1,76 @@
+import { copperClassAt, trackWidthAt, type PadOnCopper } from '../core/artwork/copperAt';
+import type { Frame } from '../core/artwork/paint';
+import { isGround, isSupply } from '../core/electrical/netNames';
+import { millimetres } from '../core/quantity/convert';
+import type { ConnectionRecord } from '../schema/connection';
+import type { Construction } from '../schema/construction';
+
+/** A layer's picture, where an import brought one. */
+export interface PaintedLayer {
+  readonly layer: number;
+  readonly image: Uint8Array;
+  readonly frame: Frame;
+}
+
+export interface PadToJoin {
+  readonly net: string;
+  readonly holed: boolean;
+  readonly side: 'top' | 'bottom';
+  readonly place: PadOnCopper;
+}
+
+/** A layer covered this far is a plane (common practice). */
+const PLANE_COVERAGE = 0.7;
+/** Tracks are taken to be this wide where nothing shows them (assumed). */
+const USUAL_TRACK_mm = 0.3;
+
+/**
+ * How a pad meets copper: from the pictures of the layers that have one, and by the net's name elsewhere,
+ * ground on the first plane and supplies on the second.
+ */
+export function connectionsFor(
+  pad: PadToJoin,
+  construction: Construction,
+  painted: readonly PaintedLayer[],
+): ConnectionRecord[] {
+  const count = construction.copperLayers.length;
+  const own = pad.side === 'top' ? 1 : count;
+  const seen = painted.filter((p) => pad.holed || p.layer === own);
+  const found: ConnectionRecord[] = [];
+  const reliefs: number[] = [];
+  const solids: number[] = [];
+  for (const { layer, image, frame } of seen) {
+    const kind = copperClassAt(image, frame, pad.place);
+    if (kind === 'track') {
+      const width_mm = Math.round(100 * millimetres(trackWidthAt(image, frame, pad.place))) / 100;
+      found.push({ kind, width_mm: Math.min(20, Math.max(0.05, width_mm)), count: 1, layers: [layer] });
+    }
+    if (kind === 'thermal-relief') reliefs.push(layer);
+    if (kind === 'solid-plane') solids.push(layer);
+  }
+  const plane = planeOf(pad.net, construction);
+  if (plane !== null && !seen.some((p) => p.layer === plane)) reliefs.push(plane);
+  if (reliefs.length > 0) {
+    found.push({
+      kind: 'thermal-relief',
+      spokes: 4,
+      spokeWidth_mm: 0.3,
+      spokeLength_mm: 0.3,
+      layers: reliefs,
+    });
+  }
+  if (solids.length > 0) found.push({ kind: 'solid-plane', layers: solids });
+  const outer = pad.holed ? (pad.side === 'top' ? count : 1) : own;
+  const unseen = !seen.some((p) => p.layer === outer);
+  if (unseen && pad.net !== '' && (found.length === 0 || !pad.holed)) {
+    found.push({ kind: 'track', width_mm: USUAL_TRACK_mm, count: 1, layers: [outer] });
+  }
+  return found.length > 0 ? found : [{ kind: 'isolated' }];
+}
+
+/** The plane a supply net would lie on; null for signals and boards without one. */
+function planeOf(net: string, { copperLayers }: Construction): number | null {
+  if (!isSupply(net)) return null;
+  const planes = copperLayers.flatMap(({ coverage }, i) => (coverage >= PLANE_COVERAGE ? [i + 1] : []));
+  return (isGround(net) ? planes[0] : (planes[1] ?? planes[0])) ?? null;
+}

@@ -1,0 +1,38 @@
+import type { Guess } from '../core/packages/recognise';
+import { millimetres } from '../core/quantity/convert';
+import type { AnyPackageInput } from '../schema/package';
+
+/** A recognised part as its record: what is usual is left out, lengths to a thousandth of a millimetre. */
+export function inputOf(guess: Guess): AnyPackageInput {
+  if (guess.kind === 'through-hole') {
+    const { family, pins, pitch_m, rowSpacing_m, leadDiameter_m, holeDiameter_m, landDiameter_m } =
+      guess.part;
+    return {
+      family,
+      pins,
+      pitch_mm: thousandths(pitch_m),
+      ...(family === 'dip' ? { rowSpacing_mm: thousandths(rowSpacing_m) } : {}),
+      leadDiameter_mm: thousandths(leadDiameter_m),
+      holeDiameter_mm: thousandths(holeDiameter_m),
+      landDiameter_mm: thousandths(landDiameter_m),
+    };
+  }
+  const { spec } = guess;
+  const length = (key: string, value_m: number | undefined) =>
+    value_m === undefined ? {} : { [key]: thousandths(value_m) };
+  return {
+    family: spec.family,
+    ...(spec.code ? { code: spec.code } : {}),
+    ...(spec.pins === undefined || spec.family === 'bga' ? {} : { pins: spec.pins }),
+    ...(spec.rows === undefined ? {} : { rows: spec.rows }),
+    ...(spec.columns === undefined ? {} : { columns: spec.columns }),
+    ...length('pitch_mm', spec.pitch_m),
+    ...length('bodyLength_mm', spec.length_m),
+    ...length('bodyWidth_mm', spec.width_m),
+    ...length('bodyDiameter_mm', spec.diameter_m),
+    ...length('span_mm', spec.span_m),
+    ...(spec.thermalPad_m ? length('thermalPad_mm', spec.thermalPad_m) : {}),
+  };
+}
+
+const thousandths = (length_m: number): number => Math.round(millimetres(length_m) * 1000) / 1000;

@@ -1,0 +1,183 @@
+import { landShapes } from '~/core/packages/form';
+import { onBoard } from '~/core/packages/placement';
+import { metres, millimetres } from '~/core/quantity/convert';
+import type { Construction } from '~/schema/construction';
+import { partOf } from '~/schema/package';
+import type { NewSite } from '~/schema/site';
+
+/**
+ * Writes a board's sites as the open files that a layout program would: a netlist, two copper layers, a
+ * drill file, a placement list. Used for the shipped samples and, read back, as a test of the readers.
+ */
+
+interface Placed {
+  readonly ref: string;
+  readonly value: string;
+  readonly side: 'top' | 'bottom';
+  readonly pad: string;
+  readonly net: string;
+  readonly x_mm: number;
+  readonly y_mm: number;
+  readonly width_mm: number;
+  readonly height_mm: number;
+  readonly hole_mm: number | null;
+  readonly site: NewSite;
+}
+
+export function padsOf(sites: readonly NewSite[]): Placed[] {
+  return sites.flatMap((site) => {
+    const rotation_rad = (site.rotation_deg * Math.PI) / 180;
+    const at = { side: site.side, x_m: metres(site.x_mm), y_m: metres(site.y_mm), rotation_rad };
+    const across = Math.round(site.rotation_deg / 90) % 2 !== 0;
+    return landShapes(partOf(site.package)).map((land) => {
+      const place = onBoard(at, land.x_m, land.y_m);
+      const [w, h] = across ? [land.height_m, land.width_m] : [land.width_m, land.height_m];
+      return {
+        ref: site.ref,
+        value: site.value,
+        side: site.side,
+        pad: land.pad,
+        net: site.pads.find((pad) => pad.name === land.pad)?.net ?? '',
+        x_mm: millimetres(place.x_m),
+        y_mm: millimetres(place.y_m),
+        width_mm: millimetres(w),
+        height_mm: millimetres(h),
+        hole_mm: land.hole_m === null ? null : millimetres(land.hole_m),
+        site,
+      };
+    });
+  });
+}
+
+const signed = (value: number): string =>
+  `${value < 0 ? '-' : '+'}${String(Math.abs(Math.round(value))).padStart(6, '0')}`;
+const four = (value: number): string => String(Math.round(value)).padStart(4, '0');
+
+/** IPC-D-356A in thousandths of a millimetre. */
+export function netlistOf(title: string, sites: readonly NewSite[]): string {
+  const lines = padsOf(sites).map((pad) => {
+    const operation = pad.hole_mm === null ? '327' : '317';
+    const hole = pad.hole_mm === null ? '      ' : `D${four(1e3 * pad.hole_mm)}P`;
+    const access = pad.hole_mm === null ? (pad.side === 'top' ? 'A01' : 'A02') : 'A00';
+    return [
+      operation,
+      (pad.net || 'N/C').slice(0, 14).padEnd(17),
+      pad.ref.slice(0, 6).padEnd(6),
+      `-${pad.pad.slice(0, 4).padEnd(4)} `,
+      hole,
+      access,
+      `X${signed(1e3 * pad.x_mm)}Y${signed(1e3 * pad.y_mm)}`,
+      `X${four(1e3 * pad.width_mm)}Y${four(1e3 * pad.height_mm)}`,
+      'R000 S0',
+    ].join('');
+  });
+  return ['P  JOB   Ithermon sample', `P  TITLE ${title}`, 'P  UNITS CUST 1', ...lines, '999', ''].join('\n');
+}
+
+const um = (mm: number): string => String(Math.round(mm * 1e6));
+
+/** One outer copper layer: a poured ground with clearances, lands, reliefs for ground, and short tracks. */
+export function copperOf(
+  { length_mm, width_mm, copperLayers }: Construction,
+  sites: readonly NewSite[],
+  face: 'top' | 'bottom',
+  poured: boolean,
+): string {
+  const pads = padsOf(sites).filter((pad) => pad.hole_mm !== null || pad.side === face);
+  const layer = face === 'top' ? 1 : copperLayers.length;
+  const sizes = new Map<string, number>();
+  const aperture = (definition: string): number => {
+    const known = sizes.get(definition);
+    if (known !== undefined) return known;
+    sizes.set(definition, 10 + sizes.size);
+    return 9 + sizes.size;
+  };
+  const body: string[] = [];
+  const flash = (definition: string, x_mm: number, y_mm: number): void =>
+    void body.push(`D${aperture(definition)}*`, `X${um(x_mm)}Y${um(y_mm)}D03*`);
+  const land = (pad: Placed, more_mm = 0): string =>
+    pad.hole_mm !== null && pad.pad !== '1'
+      ? `C,${(pad.width_mm + more_mm).toFixed(3)}`
+      : `R,${(pad.width_mm + more_mm).toFixed(3)}X${(pad.height_mm + more_mm).toFixed(3)}`;
+  if (poured) {
+    const edge = 1;
+    const [x1, y1] = [length_mm - edge, width_mm - edge];
+    body.push(
+      'G36*',
+      `X${um(edge)}Y${um(edge)}D02*`,
+      'G01*',
+      `X${um(x1)}D01*`,
+      `Y${um(y1)}D01*`,
+      `X${um(edge)}D01*`,
+      `Y${um(edge)}D01*`,
+      'G37*',
+    );
+    body.push('%LPC*%');
+    for (const pad of pads) flash(land(pad, 0.6), pad.x_mm, pad.y_mm);
+    body.push('%LPD*%');
+    for (const pad of pads.filter((p) => p.net === 'GND')) {
+      const spoke = aperture('C,0.300');
+      const reach = Math.max(pad.width_mm, pad.height_mm) / 2 + 0.5;
+      body.push(`D${spoke}*`);
+      body.push(`X${um(pad.x_mm - reach)}Y${um(pad.y_mm)}D02*`, `X${um(pad.x_mm + reach)}D01*`);
+      body.push(`X${um(pad.x_mm)}Y${um(pad.y_mm - reach)}D02*`, `Y${um(pad.y_mm + reach)}D01*`);
+    }
+  } else {
+    body.push(`D${aperture('C,0.300')}*`);
+    for (const pad of pads.filter((p) => p.net !== '' && p.net !== 'GND')) {
+      const out = pad.x_mm >= pad.site.x_mm ? 1 : -1;
+      body.push(`X${um(pad.x_mm)}Y${um(pad.y_mm)}D02*`, `X${um(pad.x_mm + 3 * out)}D01*`);
+    }
+  }
+  for (const pad of pads) {
+    body.push(`%TO.P,${pad.ref},${pad.pad}*%`);
+    if (pad.net) body.push(`%TO.N,${pad.net}*%`);
+    flash(land(pad), pad.x_mm, pad.y_mm);
+    body.push('%TD*%');
+  }
+  return [
+    `%TF.FileFunction,Copper,L${layer},${face === 'top' ? 'Top' : 'Bot'}*%`,
+    '%FSLAX46Y46*%',
+    '%MOMM*%',
+    ...[...sizes].map(([definition, code]) => `%ADD${code}${definition}*%`),
+    ...body,
+    'M02*',
+    '',
+  ].join('\n');
+}
+
+export function drillOf(sites: readonly NewSite[]): string {
+  const holes = padsOf(sites).flatMap((pad) =>
+    pad.hole_mm === null ? [] : [{ ...pad, hole_mm: pad.hole_mm }],
+  );
+  const sizes = [...new Set(holes.map((hole) => hole.hole_mm.toFixed(3)))].sort();
+  return [
+    'M48',
+    ';TYPE=PLATED',
+    'METRIC,TZ',
+    ...sizes.map((size, i) => `T${i + 1}C${size}`),
+    '%',
+    ...sizes.flatMap((size, i) => [
+      `T${i + 1}`,
+      ...holes
+        .filter((hole) => hole.hole_mm.toFixed(3) === size)
+        .map((hole) => `X${hole.x_mm.toFixed(3)}Y${hole.y_mm.toFixed(3)}`),
+    ]),
+    'M30',
+    '',
+  ].join('\n');
+}
+
+export function centroidOf(sites: readonly NewSite[]): string {
+  const rows = sites.map((site) =>
+    [
+      site.ref,
+      `"${site.value}"`,
+      site.x_mm.toFixed(3),
+      site.y_mm.toFixed(3),
+      site.rotation_deg,
+      site.side,
+    ].join(','),
+  );
+  return ['Ref,Val,PosX(mm),PosY(mm),Rot,Side', ...rows, ''].join('\n');
+}
