@@ -1,5 +1,6 @@
 import type { RunEvent } from '../core/record/runEvents';
 import type { BoardRecord } from './board';
+import type { ArtworkLine, ImportRecord } from './boardImport';
 import type { FindingRecord } from './finding';
 import type { PadRecord } from './pad';
 import type { SiteRecord } from './site';
@@ -29,4 +30,7 @@ export interface BoardSheet {
   readonly sites: readonly SiteSheet[];
   readonly findings: readonly FindingRecord[];
   readonly jobs: readonly JobLine[];
+  /** Pictures of copper layers, from imports. */
+  readonly artworks: readonly ArtworkLine[];
+  readonly imports: readonly ImportRecord[];
 }

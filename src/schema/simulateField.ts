@@ -3,6 +3,7 @@ import { PLAN } from '../core/method/settings';
 import { celsius, kelvin, metres } from '../core/quantity/convert';
 import { padNamesOf, type PartPackage } from '../core/packages/form';
 import { firstReached_s } from '../core/method/forecast';
+import type { CoverageMap } from '../core/thermal/field/mesh';
 import { runField, type FieldProgress, type FieldRun } from '../core/thermal/field/run';
 import type { AirLoad, FieldPart, FieldScenario, Stage } from '../core/thermal/field/scenario';
 import { jetOutsideRange, type Nozzle } from '../core/thermal/surface/jet';
@@ -193,6 +194,7 @@ export function fieldScenarioOf(input: SimulateInput, load: HotAirLoad): FieldSc
     board: {
       ...boardOf(input.board),
       outline: input.board.outline_mm?.map(([x_mm, y_mm]) => [metres(x_mm), metres(y_mm)] as const),
+      maps: mapsOf(input),
     },
     parts: [main, ...neighbours],
     shields: input.shields.map((s) => ({
@@ -203,6 +205,17 @@ export function fieldScenarioOf(input: SimulateInput, load: HotAirLoad): FieldSc
     })),
     stages: stagesOf(input, load),
   };
+}
+
+/** Coverage by layer where a picture of it was given. */
+function mapsOf({ board }: SimulateInput): readonly (CoverageMap | null)[] | undefined {
+  if (!board.copperMaps || board.copperMaps.length === 0) return undefined;
+  return board.copperLayers.map((_, i) => {
+    const map = board.copperMaps!.find((m) => m.layer === i + 1);
+    if (!map) return null;
+    const share = Float32Array.from(atob(map.cells), (byte) => byte.charCodeAt(0) / 255);
+    return { nx: map.nx, ny: map.ny, share };
+  });
 }
 
 interface Placed {

@@ -4,6 +4,7 @@ import { SHIELD_IDS } from '../core/materials/surfaces';
 import { padNamesOf } from '../core/packages/form';
 import { kelvin, metres } from '../core/quantity/convert';
 import type { JointScenario } from '../core/thermal/joint/scenario';
+import { copperMap } from './boardImport';
 import { boardOf, construction } from './construction';
 import { connections } from './connection';
 import { boardSide, oneOf, quantity, text } from './fields';
@@ -130,6 +131,8 @@ export const simulateInput = z
         .min(3, { error: 'needs at least three corners' })
         .max(2000)
         .optional(),
+      /** Copper as artwork shows it, where it is known better than by its share. */
+      copperMaps: z.array(copperMap).max(16).optional(),
     }),
     site,
     neighbours: z.array(neighbour).max(200).default([]),

@@ -18,7 +18,10 @@ export function endpoint(handle: (context: APIContext) => unknown, status = 200)
 }
 
 /** Reads a JSON body from our own pages only. */
-export async function readJson({ request, url }: APIContext): Promise<unknown> {
+export async function readJson(
+  { request, url }: APIContext,
+  largest_bytes = LARGEST_BODY_bytes,
+): Promise<unknown> {
   const origin = request.headers.get('origin');
   if (origin !== null && origin !== url.origin && origin !== `http://${request.headers.get('host')}`) {
     throw new Forbidden('this request comes from another site; use Ithermon’s own pages');
@@ -27,8 +30,8 @@ export async function readJson({ request, url }: APIContext): Promise<unknown> {
     throw new InputError([{ path: '$', message: 'is not JSON; send content-type application/json' }]);
   }
   const declared = Number(request.headers.get('content-length') ?? 0);
-  if (declared > LARGEST_BODY_bytes) throw new TooLarge();
-  const body = await readLimited(request);
+  if (declared > largest_bytes) throw new TooLarge(largest_bytes);
+  const body = await readLimited(request, largest_bytes);
   try {
     return JSON.parse(body) as unknown;
   } catch {
@@ -36,7 +39,7 @@ export async function readJson({ request, url }: APIContext): Promise<unknown> {
   }
 }
 
-async function readLimited(request: Request): Promise<string> {
+async function readLimited(request: Request, largest_bytes: number): Promise<string> {
   if (!request.body) return '';
   const reader = request.body.getReader();
   const parts: Uint8Array[] = [];
@@ -45,17 +48,17 @@ async function readLimited(request: Request): Promise<string> {
     const { done, value } = await reader.read();
     if (done) return Buffer.concat(parts).toString('utf8');
     size += value.byteLength;
-    if (size > LARGEST_BODY_bytes) {
+    if (size > largest_bytes) {
       await reader.cancel();
-      throw new TooLarge();
+      throw new TooLarge(largest_bytes);
     }
     parts.push(value);
   }
 }
 
 class TooLarge extends Error {
-  constructor() {
-    super(`the request is larger than ${LARGEST_BODY_bytes / 1024} kB; send one record at a time`);
+  constructor(largest_bytes: number) {
+    super(`the request is larger than ${largest_bytes / 1024} kB; send it in parts`);
   }
 }
 

@@ -5,6 +5,8 @@ import type { RunSheet } from '../schema/runSheet';
 import { settingInWords } from '../schema/words';
 import type { AirSheet } from '../schema/airSheet';
 import { isSurfaceInput } from '../schema/package';
+import { copperMapsOf } from './importing';
+import { artworksOf, importsOf } from './repositories/imports';
 import type { Db } from './db';
 import { getBoard } from './repositories/boards';
 import { findingsOf } from './repositories/findings';
@@ -29,7 +31,14 @@ export function boardSheet(db: Db, boardId: string): BoardSheet {
     setting: settingInWords(job.plan.chosen),
     events,
   }));
-  return { board, sites: sitesOf(db, boardId), findings: findingsOf(db, boardId), jobs };
+  return {
+    board,
+    sites: sitesOf(db, boardId),
+    findings: findingsOf(db, boardId),
+    jobs,
+    artworks: artworksOf(db, boardId),
+    imports: importsOf(db, boardId),
+  };
 }
 
 /** Gathers what a plan of one site starts from. */
@@ -78,7 +87,7 @@ export function airSheet(db: Db, siteId: string): AirSheet {
     ),
     ground: {
       ambient_C: 23,
-      board: board.construction,
+      board: { ...board.construction, copperMaps: copperMapsOf(db, board.id) },
       site: {
         ref: site.ref,
         side: site.side,

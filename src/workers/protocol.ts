@@ -1,8 +1,12 @@
+import type { ImportChoices, ImportFile, ImportGround } from '../formats/importFiles';
+import type { ImportPreview, ImportProgress } from '../formats/importPlan';
 import type { FieldBandAnswer } from '../schema/fieldBand';
 import type { FoundAnswer, OptionAnswer, PinAnswer, PlanAnswer } from '../schema/planAnswer';
 import type { PlanInput, SettingInput } from '../schema/planRequest';
 import type { FieldPicture } from '../schema/simulateField';
 import type { SimulateInput } from '../schema/simulateRequest';
+
+export type { ImportChoices, ImportFile, ImportGround, ImportPreview };
 
 /** What a screen may ask of the planning worker. */
 export type Task =
@@ -14,6 +18,12 @@ export type Task =
       readonly input: SimulateInput;
       readonly draws: number;
       readonly seed: number;
+    }
+  | {
+      readonly kind: 'import';
+      readonly files: readonly ImportFile[];
+      readonly ground: ImportGround;
+      readonly choices: ImportChoices;
     };
 
 export type TaskKind = Task['kind'];
@@ -40,6 +50,7 @@ export type ProgressMessage =
   | { readonly stage: 'curves'; readonly curves: readonly CurveAnswer[] }
   | { readonly stage: 'band'; readonly pin: PinAnswer }
   | { readonly stage: 'field'; readonly time_s: number; readonly duration_s: number }
+  | ({ readonly stage: 'import' } & ImportProgress)
   | { readonly stage: 'field-band'; readonly band: FieldBandAnswer | null };
 
 export interface AnswerOf {
@@ -47,6 +58,7 @@ export interface AnswerOf {
   readonly explore: FoundAnswer;
   readonly field: FieldPicture;
   readonly 'field-band': FieldBandAnswer;
+  readonly import: ImportPreview;
 }
 
 export type AnyAnswer = AnswerOf[keyof AnswerOf];

@@ -3,6 +3,7 @@ import { explore, plan } from '../core/method/plan';
 import { ironMethod } from '../core/method/methods';
 import type { Progress } from '../core/method/progress';
 import type { PlanRequest } from '../core/method/request';
+import { planImport, type ImportPreview } from '../formats/importPlan';
 import { celsius } from '../core/quantity/convert';
 import { foundAnswerOf, optionAnswerOf, pinAnswerOf, planAnswerOf } from '../schema/planAnswer';
 import { planRequestOf, settingOf } from '../schema/planRequest';
@@ -15,6 +16,7 @@ import type { AnyAnswer, CurveAnswer, ProgressMessage, Task } from './protocol';
 export function* solve(task: Task): Generator<ProgressMessage, AnyAnswer> {
   if (task.kind === 'field') return yield* solveBoard(task);
   if (task.kind === 'field-band') return yield* solveBand(task);
+  if (task.kind === 'import') return yield* readImport(task);
   const request = planRequestOf(task.input);
   if (task.kind === 'plan') return planAnswerOf(yield* relay(request, plan(request)));
 
@@ -41,6 +43,15 @@ function* solveBand(
     const next = steps.next();
     if (next.done) return next.value;
     yield { stage: 'field-band', band: next.value };
+  }
+}
+
+function* readImport(task: Extract<Task, { kind: 'import' }>): Generator<ProgressMessage, ImportPreview> {
+  const steps = planImport(task.files, task.ground, task.choices);
+  for (;;) {
+    const next = steps.next();
+    if (next.done) return next.value;
+    yield { stage: 'import', ...next.value };
   }
 }
 

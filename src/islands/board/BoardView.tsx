@@ -19,6 +19,7 @@ import { useMarking } from '../findings/useMarking';
 import { BOARD_COMMANDS, type BoardCommand } from './commands';
 import { exposuresOf, ledger } from './ledger';
 import { reduce } from './state';
+import { useCopper } from './useCopper';
 import css from './board.module.css';
 
 /** The face of one board, its sites and findings, and the ledger of what happened to it. */
@@ -37,7 +38,16 @@ export function BoardView({ sheet }: { sheet: BoardSheet }) {
 
   const site = sites.find((s) => s.id === state.siteId) ?? null;
   const running = jobs.find((job) => job.siteId === site?.id && job.status === 'running');
-  const lines = useMemo(() => ledger({ jobs, sites }, state.findings), [jobs, sites, state.findings]);
+  const { imports } = sheet;
+  const lines = useMemo(
+    () => ledger({ jobs, sites, imports }, state.findings),
+    [jobs, sites, imports, state.findings],
+  );
+  const copper = useCopper(
+    board.id,
+    sheet.artworks,
+    state.side === 'top' ? 1 : board.construction.copperLayers.length,
+  );
 
   const pick = (id: string): void => {
     const picked = sites.find((s) => s.id === id);
@@ -72,6 +82,9 @@ export function BoardView({ sheet }: { sheet: BoardSheet }) {
       case 'place-site':
         window.location.href = `/boards/${board.id}/place`;
         return true;
+      case 'import':
+        window.location.href = `/boards/${board.id}/import`;
+        return true;
     }
   });
 
@@ -94,12 +107,17 @@ export function BoardView({ sheet }: { sheet: BoardSheet }) {
         <section className={css['none']}>
           <h2>No site on this board yet</h2>
           <p>
-            Place the part you want to work on: its reference, where it sits, its dimensions, and what copper
-            each pin meets.
+            Read the board’s files, or place the part you want to work on: its reference, where it sits, its
+            dimensions, and what copper each pin meets.
           </p>
-          <ButtonLink href={`/boards/${board.id}/place`} look="primary">
-            Place a site <KeyCap of="n" />
-          </ButtonLink>
+          <p className={css['ways']}>
+            <ButtonLink href={`/boards/${board.id}/import`} look="primary">
+              Import files <KeyCap of="i" />
+            </ButtonLink>
+            <ButtonLink href={`/boards/${board.id}/place`}>
+              Place a site <KeyCap of="n" />
+            </ButtonLink>
+          </p>
         </section>
       ) : (
         <div className={css['columns']}>
@@ -114,9 +132,14 @@ export function BoardView({ sheet }: { sheet: BoardSheet }) {
                 ]}
                 onChange={() => dispatch({ type: 'flip' })}
               />
-              <ButtonLink href={`/boards/${board.id}/place`}>
-                Place a site <KeyCap of="n" />
-              </ButtonLink>
+              <div className={css['ways']}>
+                <ButtonLink href={`/boards/${board.id}/place`}>
+                  Place a site <KeyCap of="n" />
+                </ButtonLink>
+                <ButtonLink href={`/boards/${board.id}/import`}>
+                  Import <KeyCap of="i" />
+                </ButtonLink>
+              </div>
             </div>
             <BoardFace
               length_mm={board.construction.length_mm}
@@ -124,6 +147,7 @@ export function BoardView({ sheet }: { sheet: BoardSheet }) {
               side={state.side}
               selected={state.siteId}
               onSelect={pick}
+              copper={copper}
               sites={sites.map((s) => ({
                 ...s,
                 worst: worstState(s.pads.map((p) => padState(state.findings, p.id))),

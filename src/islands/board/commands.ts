@@ -1,6 +1,6 @@
 import type { Command } from '~/ui/keyboard/command';
 
-export type BoardCommand = 'next' | 'previous' | 'flip' | 'plan' | 'resume' | 'place-site';
+export type BoardCommand = 'next' | 'previous' | 'flip' | 'plan' | 'resume' | 'place-site' | 'import';
 
 export const BOARD_COMMANDS: readonly Command<BoardCommand>[] = [
   { id: 'next', label: 'Next site', keys: ['ArrowDown', 'j'], group: 'Board' },
@@ -9,4 +9,5 @@ export const BOARD_COMMANDS: readonly Command<BoardCommand>[] = [
   { id: 'plan', label: 'Plan this site', keys: ['Enter', 'p'], group: 'Board' },
   { id: 'resume', label: 'Go on with its job', keys: ['g'], group: 'Board' },
   { id: 'place-site', label: 'Place a site', keys: ['n'], group: 'Board' },
+  { id: 'import', label: 'Import files', keys: ['i'], group: 'Board' },
 ];

@@ -1,5 +1,6 @@
 import { PAD_STATES } from '~/core/record/padStates';
 import type { BoardSheet, JobLine, SiteSheet } from '~/schema/boardSheet';
+import type { ImportRecord } from '~/schema/boardImport';
 import type { FindingRecord } from '~/schema/finding';
 import { GOAL_WORDS } from '~/schema/words';
 import { budget, degrees } from '~/ui/figures';
@@ -12,16 +13,20 @@ export interface LedgerLine {
   readonly by: string;
   readonly siteRef: string;
   readonly text: string;
-  readonly kind: 'job' | 'dwell' | 'defect' | 'finding' | 'note' | 'closed' | 'correction';
+  readonly kind: 'import' | 'job' | 'dwell' | 'defect' | 'finding' | 'note' | 'closed' | 'correction';
   readonly jobId: string | null;
 }
 
 /** Everything that happened to a board, newest first. */
 export function ledger(
-  sheet: Pick<BoardSheet, 'jobs' | 'sites'>,
+  sheet: Pick<BoardSheet, 'jobs' | 'sites' | 'imports'>,
   findings: readonly FindingRecord[],
 ): LedgerLine[] {
-  const lines = [...sheet.jobs.flatMap(jobLines), ...findings.map((f) => findingLine(f, sheet.sites))];
+  const lines = [
+    ...sheet.jobs.flatMap(jobLines),
+    ...findings.map((f) => findingLine(f, sheet.sites)),
+    ...sheet.imports.flatMap(importLines),
+  ];
   return lines.sort((a, b) => b.at_ms - a.at_ms || b.key.localeCompare(a.key));
 }
 
@@ -76,6 +81,24 @@ function jobLines(job: JobLine): LedgerLine[] {
         return [];
     }
   });
+}
+
+function importLines(record: ImportRecord): LedgerLine[] {
+  const line = (at_ms: number, text: string): LedgerLine => ({
+    key: `${record.id}-${at_ms}`,
+    at_ms,
+    by: record.by,
+    siteRef: '',
+    kind: 'import',
+    text,
+    jobId: null,
+  });
+  const count = record.siteIds.length;
+  const what = `${count} ${count === 1 ? 'part' : 'parts'} from ${record.files.map((file) => file.name).join(', ')}`;
+  return [
+    line(record.at_ms, `Imported ${what}`),
+    ...(record.undoneAt_ms === null ? [] : [line(record.undoneAt_ms, `Import undone: ${what}`)]),
+  ];
 }
 
 const goalWords = (goal: string): string => (GOAL_WORDS as Readonly<Record<string, string>>)[goal] ?? goal;

@@ -3,6 +3,7 @@ import { millimetres } from '~/core/quantity/convert';
 import { partOf, type AnyPackageInput } from '~/schema/package';
 import type { PadStateId } from '~/core/record/padStates';
 import { PAD_STATES } from '~/core/record/padStates';
+import { Copper, type CopperPicture } from './Copper';
 import css from './face.module.css';
 
 export interface FaceSite {
@@ -23,10 +24,12 @@ interface BoardFaceProps {
   readonly side: 'top' | 'bottom';
   readonly selected: string | null;
   readonly onSelect: (id: string) => void;
+  /** Copper of the shown face, where an import brought it. */
+  readonly copper?: CopperPicture | undefined;
 }
 
 /** One face of a board to scale. Parts on the other face show as dashed ghosts; the bottom is mirrored. */
-export function BoardFace({ length_mm, width_mm, sites, side, selected, onSelect }: BoardFaceProps) {
+export function BoardFace({ length_mm, width_mm, sites, side, selected, onSelect, copper }: BoardFaceProps) {
   const margin = Math.max(length_mm, width_mm) * 0.03;
   const mirror = side === 'bottom';
   const text = Math.max(length_mm / 42, width_mm / 26, 2);
@@ -46,6 +49,7 @@ export function BoardFace({ length_mm, width_mm, sites, side, selected, onSelect
         rx={1.5}
         strokeWidth={margin * 0.12}
       />
+      {copper && <Copper {...copper} length_mm={length_mm} width_mm={width_mm} mirror={mirror} />}
       <g className={css['grid']} strokeWidth={margin * 0.03}>
         {ruler(length_mm, grid).map((v) => (
           <line key={`x${v}`} x1={x(v)} x2={x(v)} y1={0} y2={width_mm} />

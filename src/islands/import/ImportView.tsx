@@ -1,0 +1,236 @@
+import { useStore } from '@nanostores/react';
+import { useEffect, useMemo, useReducer, useState } from 'react';
+import { useDropzone } from 'react-dropzone';
+import { padNamesOf } from '~/core/packages/form';
+import type { ImportRecord } from '~/schema/boardImport';
+import type { BoardSheet } from '~/schema/boardSheet';
+import { partOf } from '~/schema/package';
+import { packageInWords } from '~/schema/words';
+import { postJson } from '~/ui/api';
+import { Button, CommandButton } from '~/ui/controls/Button';
+import { ErrorNote } from '~/ui/controls/Notes';
+import { BoardFace } from '~/ui/face/BoardFace';
+import { useCommands } from '~/ui/keyboard/useCommands';
+import { $by } from '~/ui/preferences';
+import type { ImportGround } from '~/workers/protocol';
+import { IMPORT_COMMANDS, type ImportCommand } from './commands';
+import { Earlier } from './Earlier';
+import { FileList } from './FileList';
+import { importOf, keptSites, reduce, start } from './state';
+import { useReading } from './useReading';
+import css from './import.module.css';
+
+/** All files together; larger ones are no board of this trade. */
+const LARGEST_bytes = 60 * 1024 * 1024;
+
+/** Files to a board's face: what would be made is shown first, and nothing is written until it is accepted. */
+export function ImportView({ sheet }: { sheet: BoardSheet }) {
+  const { board, sites } = sheet;
+  const by = useStore($by);
+  const [state, dispatch] = useReducer(reduce, sheet.imports, start);
+  const [ready, setReady] = useState(false);
+  useEffect(() => setReady(true), []);
+  const ground = useMemo<ImportGround>(
+    () => ({
+      construction: board.construction,
+      taken: sites.map((site) => site.ref),
+      alloy: sites[0]?.alloy ?? 'sn60pb40',
+    }),
+    [board, sites],
+  );
+  const { stop } = useReading(ground, state, dispatch);
+  const { getRootProps, getInputProps, open, isDragActive } = useDropzone({
+    noClick: true,
+    noKeyboard: true,
+    onDrop: (dropped) => void take(dropped),
+  });
+
+  const take = async (files: readonly File[]): Promise<void> => {
+    const size = files.reduce((sum, file) => sum + file.size, 0);
+    if (size > LARGEST_bytes) {
+      const error = new Error(
+        `These files hold ${Math.round(size / 1e6)} MB together; give at most ${LARGEST_bytes / 1024 / 1024} MB, without pictures and archives.`,
+      );
+      dispatch({ type: 'failed', error });
+      return;
+    }
+    const read = await Promise.all(files.map(async (file) => ({ name: file.name, text: await file.text() })));
+    if (read.length > 0) dispatch({ type: 'files', files: read });
+  };
+
+  const accept = async (): Promise<void> => {
+    const wanted = importOf(state, by);
+    if (!wanted) return;
+    dispatch({ type: 'writing' });
+    try {
+      await postJson<ImportRecord>(`/api/boards/${board.id}/imports`, wanted);
+      window.location.href = `/boards/${board.id}`;
+    } catch (error) {
+      dispatch({ type: 'failed', error });
+    }
+  };
+
+  const { preview, reading } = state;
+  const kept = keptSites(state);
+  const busy = reading.status === 'reading' || reading.status === 'writing';
+  const canAccept = !busy && importOf(state, by) !== null && by !== '';
+  const run = (id: ImportCommand): boolean => {
+    const planned = preview?.sites ?? [];
+    const at = planned.findIndex(({ site }) => site.ref === state.chosen);
+    switch (id) {
+      case 'open':
+        open();
+        return true;
+      case 'accept':
+        if (canAccept) void accept();
+        return canAccept;
+      case 'next':
+      case 'previous': {
+        const to = planned[Math.min(planned.length - 1, Math.max(0, at + (id === 'next' ? 1 : -1)))];
+        if (to) dispatch({ type: 'choose', ref: to.site.ref });
+        return to !== undefined;
+      }
+      case 'strike':
+        if (state.chosen) dispatch({ type: 'strike', ref: state.chosen });
+        return state.chosen !== null;
+      case 'flip':
+        dispatch({ type: 'flip' });
+        return true;
+      case 'clear':
+        if (state.files.length === 0) return false;
+        dispatch({ type: 'clear' });
+        return true;
+      case 'cancel':
+        if (reading.status !== 'reading') return false;
+        stop();
+        return true;
+    }
+  };
+  useCommands('import', IMPORT_COMMANDS, run);
+  const command = (id: ImportCommand) => IMPORT_COMMANDS.find((c) => c.id === id)!;
+
+  return (
+    <div
+      {...getRootProps({ className: css['view'] })}
+      data-ready={ready || undefined}
+      data-read={(preview && !busy) || undefined}
+    >
+      <input {...getInputProps({ 'aria-label': 'Files to import' })} />
+      <section className={css['bar']} aria-label="Import">
+        <div>
+          <p className={css['line']}>
+            {preview
+              ? `${kept.length} ${kept.length === 1 ? 'part' : 'parts'}, ${preview.nets} nets${preview.layers.length > 0 ? `, copper of ${preview.layers.length === 1 ? 'one layer' : `${preview.layers.length} layers`}` : ''}. Nothing is written yet.`
+              : isDragActive
+                ? 'Let go to read them.'
+                : 'Drop a netlist, artwork, drill file or placement list here.'}
+          </p>
+          <p className="quiet">IPC-D-356A · Gerber · Excellon · CSV with a column Ref or Designator</p>
+        </div>
+        <div className={css['actions']}>
+          {reading.status === 'reading' && (
+            <>
+              <progress max={1} value={reading.share} aria-label={reading.doing} />
+              <CommandButton small command={command('cancel')} run={run} />
+            </>
+          )}
+          <CommandButton command={command('open')} look={preview ? 'outline' : 'primary'} run={run} />
+          {preview && (
+            <CommandButton
+              command={command('accept')}
+              look="primary"
+              disabled={!canAccept}
+              label={reading.status === 'writing' ? 'Writing…' : 'Write it to the board'}
+              run={run}
+            />
+          )}
+        </div>
+      </section>
+      {preview && by === '' && <p role="alert">Give your initials at the top: the import is signed.</p>}
+      <ErrorNote error={reading.status === 'failed' ? reading.error : null} />
+
+      {preview && (
+        <div className={css['columns']}>
+          <section aria-label="Files" className={css['files']}>
+            <FileList
+              preview={preview}
+              layerCount={board.construction.copperLayers.length}
+              dispatch={dispatch}
+              clear={<CommandButton small command={command('clear')} run={run} />}
+            />
+          </section>
+          <section aria-label="Face" className={css['face']}>
+            <BoardFace
+              length_mm={board.construction.length_mm}
+              width_mm={board.construction.width_mm}
+              side={state.side}
+              selected={state.chosen}
+              onSelect={(ref) => dispatch({ type: 'choose', ref })}
+              copper={preview.layers.find(
+                ({ layer }) => layer === (state.side === 'top' ? 1 : board.construction.copperLayers.length),
+              )}
+              sites={kept.map(({ site }) => ({ ...site, id: site.ref, worst: 'sound' as const }))}
+            />
+            <CommandButton
+              small
+              command={command('flip')}
+              label={state.side === 'top' ? 'Top face' : 'Bottom face'}
+              run={run}
+            />
+          </section>
+          <section aria-label="Parts" className={css['parts']}>
+            <h2>Parts it would place</h2>
+            <ol>
+              {preview.sites.map(({ site, misfit_mm }) => (
+                <li key={site.ref} className={site.ref === state.chosen ? css['chosen'] : undefined}>
+                  <label>
+                    <input
+                      type="checkbox"
+                      checked={!state.struck.has(site.ref)}
+                      onChange={() => dispatch({ type: 'strike', ref: site.ref })}
+                    />
+                    <span className="digits">{site.ref}</span>
+                  </label>
+                  <button type="button" onClick={() => dispatch({ type: 'choose', ref: site.ref })}>
+                    {packageInWords(site.package)}
+                    <span className="quiet">
+                      {' '}
+                      {padNamesOf(partOf(site.package)).length} pads, {site.side}
+                      {misfit_mm > 0.05 ? `, lands off by ${misfit_mm.toFixed(2)} mm` : ''}
+                    </span>
+                  </button>
+                </li>
+              ))}
+            </ol>
+            {preview.sites.length === 0 && <p className="quiet">None: these files tell of no parts.</p>}
+            {preview.leftOut.length > 0 && (
+              <>
+                <h2>Left out</h2>
+                <ul className={css['left']}>
+                  {preview.leftOut.map(({ ref, why }, i) => (
+                    <li key={`${ref}-${i}`}>
+                      <span className="digits">{ref}</span> {why}
+                    </li>
+                  ))}
+                </ul>
+              </>
+            )}
+          </section>
+        </div>
+      )}
+      <Earlier
+        boardId={board.id}
+        records={state.earlier}
+        onUndone={(record) => dispatch({ type: 'undone', record })}
+        onFailed={(error) => dispatch({ type: 'failed', error })}
+      />
+      {!preview && (
+        <p>
+          <Button small onClick={() => (window.location.href = `/boards/${board.id}`)}>
+            Back to the board
+          </Button>
+        </p>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,130 @@
+import type { CopperMap, ImportRecord, NewImport } from '~/schema/boardImport';
+import type { ImportChoices, ImportFile, ImportPreview } from '~/workers/protocol';
+
+export type Reading =
+  | { readonly status: 'idle' }
+  | { readonly status: 'reading'; readonly doing: string; readonly share: number }
+  | { readonly status: 'read' }
+  | { readonly status: 'writing' }
+  | { readonly status: 'failed'; readonly error: unknown };
+
+export interface ImportState {
+  readonly files: readonly ImportFile[];
+  readonly choices: ImportChoices;
+  readonly reading: Reading;
+  readonly preview: ImportPreview | null;
+  /** References of sites that a person has struck out. */
+  readonly struck: ReadonlySet<string>;
+  readonly chosen: string | null;
+  readonly side: 'top' | 'bottom';
+  readonly earlier: readonly ImportRecord[];
+}
+
+export type ImportAction =
+  | { readonly type: 'files'; readonly files: readonly ImportFile[] }
+  | { readonly type: 'drop'; readonly name: string }
+  | { readonly type: 'clear' }
+  | { readonly type: 'shift'; readonly shift_mm: readonly [number, number] }
+  | { readonly type: 'layer'; readonly file: string; readonly layer: number }
+  | { readonly type: 'progress'; readonly doing: string; readonly share: number }
+  | { readonly type: 'read'; readonly preview: ImportPreview }
+  | { readonly type: 'failed'; readonly error: unknown }
+  | { readonly type: 'writing' }
+  | { readonly type: 'strike'; readonly ref: string }
+  | { readonly type: 'choose'; readonly ref: string }
+  | { readonly type: 'flip' }
+  | { readonly type: 'undone'; readonly record: ImportRecord };
+
+const UNSETTLED: ImportChoices = { shift_mm: null, layers: {} };
+
+export const start = (earlier: readonly ImportRecord[]): ImportState => ({
+  files: [],
+  choices: UNSETTLED,
+  reading: { status: 'idle' },
+  preview: null,
+  struck: new Set(),
+  chosen: null,
+  side: 'top',
+  earlier,
+});
+
+export function reduce(state: ImportState, action: ImportAction): ImportState {
+  switch (action.type) {
+    case 'files': {
+      // A file of the same name is read anew in the old one's place.
+      const names = new Set(action.files.map((file) => file.name));
+      return { ...state, files: [...state.files.filter((file) => !names.has(file.name)), ...action.files] };
+    }
+    case 'drop': {
+      const files = state.files.filter((file) => file.name !== action.name);
+      return files.length > 0 ? { ...state, files } : start(state.earlier);
+    }
+    case 'clear':
+      return start(state.earlier);
+    case 'shift':
+      return { ...state, choices: { ...state.choices, shift_mm: action.shift_mm } };
+    case 'layer':
+      return {
+        ...state,
+        choices: { ...state.choices, layers: { ...state.choices.layers, [action.file]: action.layer } },
+      };
+    case 'progress':
+      return { ...state, reading: { status: 'reading', doing: action.doing, share: action.share } };
+    case 'read':
+      return {
+        ...state,
+        reading: { status: 'read' },
+        preview: action.preview,
+        side: state.preview ? state.side : (action.preview.sites[0]?.site.side ?? 'top'),
+      };
+    case 'failed':
+      return { ...state, reading: { status: 'failed', error: action.error } };
+    case 'writing':
+      return { ...state, reading: { status: 'writing' } };
+    case 'strike': {
+      const struck = new Set(state.struck);
+      if (!struck.delete(action.ref)) struck.add(action.ref);
+      return { ...state, struck };
+    }
+    case 'choose': {
+      const site = state.preview?.sites.find((s) => s.site.ref === action.ref)?.site;
+      return { ...state, chosen: action.ref, side: site?.side ?? state.side };
+    }
+    case 'flip':
+      return { ...state, side: state.side === 'top' ? 'bottom' : 'top' };
+    case 'undone':
+      return {
+        ...state,
+        reading: state.preview ? { status: 'read' } : { status: 'idle' },
+        earlier: state.earlier.map((e) => (e.id === action.record.id ? action.record : e)),
+      };
+  }
+}
+
+/** Sites that would be made: all of the preview but those struck out. */
+export const keptSites = ({ preview, struck }: Pick<ImportState, 'preview' | 'struck'>) =>
+  (preview?.sites ?? []).filter(({ site }) => !struck.has(site.ref));
+
+/** What accepting sends; null while there is nothing to write. */
+export function importOf(state: ImportState, by: string): NewImport | null {
+  const { preview } = state;
+  const sites = keptSites(state).map(({ site }) => site);
+  if (!preview || (sites.length === 0 && preview.layers.length === 0)) return null;
+  return {
+    by,
+    files: preview.files.map(({ name, kind, count }) => ({ name: name.slice(0, 200), kind, count })),
+    sites,
+    copper: preview.layers.map(({ layer, file, nx, ny, cells, coverage }) => ({
+      file: file.slice(0, 200),
+      coverage,
+      map: { layer, nx, ny, cells: base64Of(cells) } satisfies CopperMap,
+    })),
+  };
+}
+
+function base64Of(bytes: Uint8Array): string {
+  let text = '';
+  // In pieces: the argument list of one call is limited.
+  for (let i = 0; i < bytes.length; i += 8192) text += String.fromCharCode(...bytes.subarray(i, i + 8192));
+  return btoa(text);
+}

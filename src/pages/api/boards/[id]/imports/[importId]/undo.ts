@@ -1,0 +1,7 @@
+import { undoImport } from '~/server/repositories/imports';
+import { endpoint, readJson } from '~/server/respond';
+
+export const POST = endpoint(async (context) => {
+  await readJson(context);
+  return undoImport(context.locals.db, context.params['id']!, context.params['importId']!, Date.now());
+});

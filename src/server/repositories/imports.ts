@@ -1,0 +1,144 @@
+import { and, asc, eq, inArray, isNull } from 'drizzle-orm';
+import {
+  artworks,
+  importRecord,
+  imports,
+  type ArtworkLine,
+  type ImportRecord,
+} from '../../schema/boardImport';
+import type { NewImport } from '../../schema/boardImport';
+import { findings } from '../../schema/finding';
+import { jobs } from '../../schema/job';
+import { pads } from '../../schema/pad';
+import { sites } from '../../schema/site';
+import type { Db } from '../db';
+import { Conflict, NotFound } from '../errors';
+import { newId } from '../ids';
+import { addSite } from './sites';
+
+export function importsOf(db: Db, boardId: string): ImportRecord[] {
+  return db
+    .select()
+    .from(imports)
+    .where(eq(imports.boardId, boardId))
+    .orderBy(asc(imports.at_ms))
+    .all()
+    .map((row) => importRecord.parse(row));
+}
+
+/** Writes an import's sites and copper, all or nothing. */
+export function addImport(
+  db: Db,
+  boardId: string,
+  given: NewImport,
+  now_ms: number,
+  id = newId('imp'),
+): ImportRecord {
+  return db.transaction(() => {
+    const made = given.sites.map((site) => addSite(db, boardId, site));
+    const record: ImportRecord = {
+      id,
+      boardId,
+      by: given.by,
+      at_ms: now_ms,
+      files: given.files,
+      siteIds: made.map((site) => site.id),
+      undoneAt_ms: null,
+    };
+    db.insert(imports).values(record).run();
+    for (const { file, coverage, map } of given.copper) {
+      const { layer, nx, ny } = map;
+      const cells = Buffer.from(map.cells, 'base64');
+      db.insert(artworks)
+        .values({ id: newId('art'), boardId, importId: id, layer, file, nx, ny, coverage, cells })
+        .run();
+    }
+    return record;
+  });
+}
+
+/** Takes an import's sites and copper away again; refused once any of its sites has a history. */
+export function undoImport(db: Db, boardId: string, id: string, now_ms: number): ImportRecord {
+  return db.transaction(() => {
+    const row = db
+      .select()
+      .from(imports)
+      .where(and(eq(imports.id, id), eq(imports.boardId, boardId)))
+      .get();
+    if (!row) throw new NotFound('import', id);
+    const record = importRecord.parse(row);
+    if (record.undoneAt_ms !== null) throw new Conflict('this import has been undone already', record);
+    const used = usedSites(db, record.siteIds);
+    if (used.length > 0) {
+      throw new Conflict(
+        `${used.slice(0, 6).join(', ')}${used.length > 6 ? ` and ${used.length - 6} more` : ''} ${used.length === 1 ? 'has' : 'have'} a job or a finding, which the record keeps; the import stays`,
+      );
+    }
+    for (let i = 0; i < record.siteIds.length; i += CHUNK) {
+      const some = record.siteIds.slice(i, i + CHUNK);
+      db.delete(pads).where(inArray(pads.siteId, some)).run();
+      db.delete(sites).where(inArray(sites.id, some)).run();
+    }
+    db.delete(artworks).where(eq(artworks.importId, id)).run();
+    db.update(imports)
+      .set({ undoneAt_ms: now_ms })
+      .where(and(eq(imports.id, id), isNull(imports.undoneAt_ms)))
+      .run();
+    return { ...record, undoneAt_ms: now_ms };
+  });
+}
+
+/** SQLite takes so many values in one statement with room to spare. */
+const CHUNK = 500;
+
+function usedSites(db: Db, siteIds: readonly string[]): string[] {
+  const used = new Set<string>();
+  for (let i = 0; i < siteIds.length; i += CHUNK) {
+    const some = siteIds.slice(i, i + CHUNK);
+    const inJobs = db.select({ siteId: jobs.siteId }).from(jobs).where(inArray(jobs.siteId, some)).all();
+    const found = db
+      .select({ siteId: findings.siteId })
+      .from(findings)
+      .where(inArray(findings.siteId, some))
+      .all();
+    for (const { siteId } of [...inJobs, ...found]) used.add(siteId);
+  }
+  if (used.size === 0) return [];
+  return db
+    .select({ ref: sites.ref })
+    .from(sites)
+    .where(inArray(sites.id, [...used].slice(0, CHUNK)))
+    .all()
+    .map((site) => site.ref)
+    .sort();
+}
+
+/** The newest picture of each copper layer. */
+export function artworksOf(db: Db, boardId: string): ArtworkLine[] {
+  const { cells: _cells, ...columns } = {
+    id: artworks.id,
+    layer: artworks.layer,
+    nx: artworks.nx,
+    ny: artworks.ny,
+    coverage: artworks.coverage,
+    cells: artworks.cells,
+  };
+  const rows = db
+    .select(columns)
+    .from(artworks)
+    .innerJoin(imports, eq(imports.id, artworks.importId))
+    .where(eq(artworks.boardId, boardId))
+    .orderBy(asc(imports.at_ms))
+    .all();
+  return [...new Map(rows.map((row) => [row.layer, row])).values()].sort((a, b) => a.layer - b.layer);
+}
+
+export function artworkCells(db: Db, boardId: string, id: string): Buffer {
+  const row = db
+    .select({ cells: artworks.cells })
+    .from(artworks)
+    .where(and(eq(artworks.id, id), eq(artworks.boardId, boardId)))
+    .get();
+  if (!row) throw new NotFound('artwork', id);
+  return row.cells;
+}
