@@ -52,10 +52,16 @@ const BOARD = {
   },
 };
 
+/** A board of the test's own, bare; its identifier is given back. */
+export async function ownBoard(page: Page, name: string, changes: object = {}): Promise<string> {
+  const construction = { ...BOARD.construction, ...changes };
+  const board = await page.request.post('/api/boards', { data: { ...BOARD, name, construction } });
+  return ((await board.json()) as { id: string }).id;
+}
+
 /** A board of the test's own with one capacitor; the site's address is given back. */
 export async function ownSite(page: Page, name: string): Promise<{ boardId: string; siteId: string }> {
-  const board = await page.request.post('/api/boards', { data: { ...BOARD, name } });
-  const { id: boardId } = (await board.json()) as { id: string };
+  const boardId = await ownBoard(page, name);
   const site = await page.request.post(`/api/boards/${boardId}/sites`, {
     data: {
       ref: 'C1',

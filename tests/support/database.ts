@@ -6,7 +6,7 @@ import { openDatabase, type Db } from '~/server/db';
 import { ensureRig } from '~/server/rig';
 import { addBoard } from '~/server/repositories/boards';
 import { addSite, type SiteWithPads } from '~/server/repositories/sites';
-import { newBoard } from '~/schema/board';
+import { newBoard, type BoardRecord } from '~/schema/board';
 import { newSite } from '~/schema/site';
 import { SIMULATE_EXAMPLE } from './requests';
 
@@ -23,15 +23,20 @@ export function freshDatabase(): Db {
   return db;
 }
 
-/** A board with one capacitor, and a bench to work it. */
-export function withCapacitor(db: Db): SiteWithPads {
+/** A board without sites, and a bench to work it. */
+export function withBoard(db: Db): BoardRecord {
   ensureRig(db);
-  const board = addBoard(
+  return addBoard(
     db,
     newBoard.parse({ name: 'Test board', owner: 'MK', fault: 'dead', construction: SIMULATE_EXAMPLE.board }),
     1_000_000,
     'brd-1',
   );
+}
+
+/** A board with one capacitor. */
+export function withCapacitor(db: Db): SiteWithPads {
+  const board = withBoard(db);
   return addSite(
     db,
     board.id,

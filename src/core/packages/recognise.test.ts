@@ -46,6 +46,28 @@ describe('recognising a surface part by its lands', () => {
     });
   }
 
+  it('tells chips by land patterns as layouts have them (IPC-7351 nominal, from memory)', () => {
+    const pairs = [
+      ['0402', 0.96, 0.56, 0.62],
+      ['0603', 1.65, 0.8, 0.95],
+      ['0805', 1.9, 1.0, 1.45],
+      ['1206', 2.93, 1.1, 1.8],
+    ] as const;
+    for (const [code, apart_mm, width_mm, height_mm] of pairs) {
+      const land = (pad: string, x_mm: number): SeenLand => ({
+        pad,
+        x_m: x_mm * 1e-3,
+        y_m: 0.02,
+        width_m: width_mm * 1e-3,
+        height_m: height_mm * 1e-3,
+        hole_m: null,
+      });
+      expect(recognise([land('1', 5), land('2', 5 + apart_mm)])!.part, code).toMatchObject({
+        spec: { code },
+      });
+    }
+  });
+
   it('sets the span from rows that lie wider than usual', () => {
     const wide = surface({ family: 'soic', pins: 16, length_m: 7.5e-3 });
     const found = recognise(seenOf(wide))!;

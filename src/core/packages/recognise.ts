@@ -111,7 +111,7 @@ function surfaceCandidates(seen: readonly SeenLand[]): Guess[] {
     return [
       ...CHIP_CODES.map((code) => of({ family: 'chip', code })),
       ...CANS_m.map((diameter_m) => of({ family: 'canElectrolytic', diameter_m })),
-    ].map((guess) => stretched(guess, seen));
+    ];
   }
   const pins = seen.length;
   // Over a whole row, so that a pad a little off does not add up along it.
@@ -178,7 +178,6 @@ function stretched(guess: Guess, seen: readonly SeenLand[]): Guess {
   const tips_m = usualSpan_m(spec) + more_m;
   const length_m = Math.max(0.4e-3, usual.body.length_m + more_m);
   if (tips_m <= 0.4e-3) return guess;
-  if (spec.family === 'canElectrolytic') return { kind: 'surface', spec: { ...spec, span_m: tips_m } };
   const square = QUADS.has(spec.family);
   return {
     kind: 'surface',
@@ -191,8 +190,6 @@ const QUADS: ReadonlySet<SurfaceSpec['family']> = new Set(['qfp', 'qfn', 'plcc']
 /** Two pads that lie straight across the part from each other; none where the family has no span to set. */
 function facing(family: SurfaceSpec['family'], pins: number): [pad: string, opposite: string | null] {
   switch (family) {
-    case 'canElectrolytic':
-      return ['1', '2'];
     case 'soic':
     case 'ssop':
     case 'tsop':

@@ -1,0 +1,147 @@
+import { describe, expect, it } from 'vitest';
+import { freshDatabase, withBoard } from '../../tests/support/database';
+import { newFinding } from '../schema/finding';
+import { newImport, type NewImport } from '../schema/boardImport';
+import { InputError, parseInput } from '../schema/faults';
+import { simulateInput } from '../schema/simulateRequest';
+import { fieldScenarioOf } from '../schema/simulateField';
+import { acceptImport, copperMapsOf } from './importing';
+import { Conflict, NotFound } from './errors';
+import { addFinding } from './repositories/findings';
+import { artworkCells, artworksOf, importsOf, undoImport } from './repositories/imports';
+import { sitesOf } from './repositories/sites';
+import { airSheet } from './sheets';
+
+const chip = (ref: string, x_mm = 20) => ({
+  ref,
+  value: '4k7',
+  side: 'top',
+  x_mm,
+  y_mm: 20,
+  rotation_deg: 0,
+  alloy: 'sn60pb40',
+  package: { family: 'chip', code: '0805' },
+  pads: ['1', '2'].map((name) => ({
+    name,
+    net: `N${name}`,
+    connections: [{ kind: 'track', width_mm: 0.3 }],
+  })),
+});
+
+/** Four by four cells, the right half covered. */
+const HALF = {
+  file: 'top.gbr',
+  coverage: 0.5,
+  map: {
+    layer: 1,
+    nx: 4,
+    ny: 4,
+    cells: Buffer.from(Array.from({ length: 16 }, (_, i) => (i % 4 < 2 ? 0 : 255))).toString('base64'),
+  },
+};
+
+const given = (changes: object = {}): NewImport =>
+  parseInput(newImport, {
+    by: 'MK',
+    files: [{ name: 'x.ipc', kind: 'netlist', count: 4 }],
+    sites: [chip('R1'), chip('R2', 30)],
+    copper: [HALF],
+    ...changes,
+  });
+
+describe('an accepted import', () => {
+  it('writes its sites, their pads and its copper', () => {
+    const db = freshDatabase();
+    const { id } = withBoard(db);
+    const record = acceptImport(db, id, given(), 1000);
+    expect(sitesOf(db, id).map((s) => [s.ref, s.pads.length])).toEqual([
+      ['R1', 2],
+      ['R2', 2],
+    ]);
+    expect(importsOf(db, id)).toEqual([record]);
+    const [line] = artworksOf(db, id);
+    expect(line).toMatchObject({ layer: 1, nx: 4, ny: 4, coverage: 0.5 });
+    expect(artworkCells(db, id, line!.id)).toHaveLength(16);
+  });
+
+  it('is written whole or not at all', () => {
+    const db = freshDatabase();
+    const { id } = withBoard(db);
+    const twice = given({ sites: [chip('R1'), chip('R2'), chip('R1', 40)] });
+    expect(() => acceptImport(db, id, twice, 1000)).toThrow(/R1 already/);
+    expect(sitesOf(db, id)).toEqual([]);
+    expect(importsOf(db, id)).toEqual([]);
+    expect(artworksOf(db, id)).toEqual([]);
+  });
+
+  it('is refused by name: off the board, wrong pads, a layer there is none of, nothing at all', () => {
+    const db = freshDatabase();
+    const { id } = withBoard(db);
+    const refusal = (changes: object): string => {
+      try {
+        acceptImport(db, id, given(changes), 1000);
+      } catch (error) {
+        return (error as InputError).faults.map((f) => `${f.path} ${f.message}`).join('; ');
+      }
+      return 'taken';
+    };
+    expect(refusal({ sites: [chip('R1'), chip('R2', 999)] })).toMatch(/\$\.sites\[1\]\.x_mm .*off the board/);
+    expect(refusal({ sites: [{ ...chip('R1'), pads: chip('R1').pads.slice(1) }] })).toMatch(
+      /\$\.sites\[0\]\.pads/,
+    );
+    expect(refusal({ copper: [{ ...HALF, map: { ...HALF.map, layer: 9 } }] })).toMatch(
+      /is 9; the board has layers/,
+    );
+    expect(refusal({ sites: [], copper: [] })).toMatch(/nothing to import/);
+    expect(() => given({ copper: [{ ...HALF, map: { ...HALF.map, nx: 5 } }] })).toThrow(/one byte for each/);
+    expect(sitesOf(db, id)).toEqual([]);
+  });
+
+  it('warms in the heat model by the copper that it brought', () => {
+    const db = freshDatabase();
+    const { id } = withBoard(db);
+    acceptImport(db, id, given(), 1000);
+    const [site] = sitesOf(db, id);
+    const { ground } = airSheet(db, site!.id);
+    expect(copperMapsOf(db, id)).toEqual(ground.board.copperMaps);
+    const input = parseInput(simulateInput, {
+      ...ground,
+      load: { kind: 'hot-air', air_C: 300, flow_L_min: 20, nozzle_mm: 8, standoff_mm: 8 },
+      duration_s: 10,
+    });
+    const { maps } = fieldScenarioOf(input, input.load as never).board;
+    expect(maps![0]).toMatchObject({ nx: 2, ny: 2 });
+    expect(Array.from(maps![0]!.share)).toEqual([0, 1, 0, 1]);
+    expect(maps![1]).toBeNull();
+  });
+});
+
+describe('undoing an import', () => {
+  it('takes sites and copper away and stays in the record', () => {
+    const db = freshDatabase();
+    const { id } = withBoard(db);
+    const record = acceptImport(db, id, given(), 1000);
+    expect(undoImport(db, id, record.id, 2000).undoneAt_ms).toBe(2000);
+    expect(sitesOf(db, id)).toEqual([]);
+    expect(artworksOf(db, id)).toEqual([]);
+    expect(importsOf(db, id)[0]).toMatchObject({ undoneAt_ms: 2000, siteIds: record.siteIds });
+    expect(() => undoImport(db, id, record.id, 3000)).toThrow(Conflict);
+    acceptImport(db, id, given(), 4000);
+    expect(sitesOf(db, id)).toHaveLength(2);
+  });
+
+  it('is refused once a site has a history, naming it; another board’s import is not found', () => {
+    const db = freshDatabase();
+    const { id } = withBoard(db);
+    const record = acceptImport(db, id, given(), 1000);
+    const [site] = sitesOf(db, id);
+    addFinding(
+      db,
+      parseInput(newFinding, { padId: site!.pads[0]!.id, state: 'dull', foundAs: 'as-received', by: 'MK' }),
+      1500,
+    );
+    expect(() => undoImport(db, id, record.id, 2000)).toThrow(/R1 has a job or a finding/);
+    expect(sitesOf(db, id)).toHaveLength(2);
+    expect(() => undoImport(db, 'brd-other', record.id, 2000)).toThrow(NotFound);
+  });
+});

@@ -1,0 +1,114 @@
+import { expect, ownBoard, ready, signIn, test } from './bench';
+import type { Page } from '@playwright/test';
+
+const FOLDER = 'samples/beacon-driver/beacon-driver';
+const FILES = ['.ipc', '-top.gbr', '-bottom.gbr', '.drl', '-places.csv'].map((end) => `${FOLDER}${end}`);
+const LIKE_BEACON = {
+  length_mm: 160,
+  width_mm: 100,
+  copperLayers: [0.3, 0.9, 0.9, 0.3].map((coverage) => ({ weight_oz: 1, coverage })),
+};
+
+const read = (page: Page) => page.locator('[data-read]').waitFor();
+const choose = (page: Page, files: string[] | { name: string; mimeType: string; buffer: Buffer }) =>
+  page.locator('input[type=file]').setInputFiles(files);
+
+test('a blank board gets its face from files: preview, one part struck out, accepted, undone', async ({
+  page,
+  baseURL,
+}) => {
+  await signIn(page, baseURL!);
+  const boardId = await ownBoard(page, 'Blank beacon', LIKE_BEACON);
+  await page.goto(`/boards/${boardId}`);
+  await ready(page);
+  await page.getByRole('link', { name: /Import files/ }).click();
+  await page.waitForURL('**/import');
+  await ready(page);
+  await choose(page, FILES);
+  await read(page);
+  await expect(
+    page.getByText(/9 parts, \d+ nets, copper of 2 layers\. Nothing is written yet\./),
+  ).toBeVisible();
+  await expect(page.getByText('QFP, 44 pads, pitch 0.8 mm')).toBeVisible();
+  // Nothing is written until it is accepted: a reload finds the board blank.
+  await page.reload();
+  await ready(page);
+  await page.goto(`/boards/${boardId}`);
+  await expect(page.getByText('No site on this board yet')).toBeVisible();
+
+  await page.goto(`/boards/${boardId}/import`);
+  await ready(page);
+  await choose(page, FILES);
+  await read(page);
+  await page.getByRole('checkbox', { name: 'R34' }).uncheck();
+  await expect(page.getByText(/8 parts/)).toBeVisible();
+  await page.getByRole('button', { name: /Write it to the board/ }).click();
+  await page.waitForURL(`**/boards/${boardId}`);
+  await ready(page);
+  await expect(page.getByRole('button', { name: /^U7,/ })).toBeVisible();
+  await expect(page.getByRole('button', { name: /^R34,/ })).toHaveCount(0);
+  await expect(page.getByText(/Imported 8 parts from beacon-driver\.ipc/)).toBeVisible();
+  await expect(page.locator('svg image')).toBeVisible();
+
+  // The same files again: every reference is taken but the one that was struck out.
+  await page.keyboard.press('i');
+  await page.waitForURL('**/import');
+  await ready(page);
+  await choose(page, FILES);
+  await read(page);
+  await expect(page.getByText('the board has a site of this reference already')).toHaveCount(8);
+
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(page.getByText('undone', { exact: true })).toBeVisible();
+  await page.goto(`/boards/${boardId}`);
+  await expect(page.getByText('No site on this board yet')).toBeVisible();
+  await expect(page.getByText(/Import undone: 8 parts/)).toBeVisible();
+});
+
+test('by keyboard alone, with lines that are not understood named', async ({ page, baseURL }) => {
+  await signIn(page, baseURL!);
+  const boardId = await ownBoard(page, 'Keyed import', LIKE_BEACON);
+  await page.goto(`/boards/${boardId}/import`);
+  await ready(page);
+  const [chooser] = await Promise.all([page.waitForEvent('filechooser'), page.keyboard.press('o')]);
+  const netlist = [
+    'P  UNITS CUST 1',
+    '327IN               R1    -1          A01X+020000Y+020000X0900Y1300R000 S0',
+    '327OUT              R1    -2          A01X+022000Y+020000X0900Y1300R000 S0',
+    '<b>this line is rubbish</b>',
+    '999',
+  ].join('\n');
+  await chooser.setFiles({ name: 'two.ipc', mimeType: 'text/plain', buffer: Buffer.from(netlist) });
+  await read(page);
+  await expect(page.getByText('1 line not understood')).toBeVisible();
+  await page.getByText('1 line not understood').click();
+  // Markup in a file is shown as it stands.
+  await expect(page.getByText('<b>this line is rubbish</b>')).toBeVisible();
+  await page.keyboard.press('j');
+  await page.keyboard.press('x');
+  await expect(page.getByRole('checkbox', { name: 'R1' })).not.toBeChecked();
+  await page.keyboard.press('x');
+  await page.keyboard.press('a');
+  await page.waitForURL(`**/boards/${boardId}`);
+  await ready(page);
+  await expect(page.getByText('Chip, two terminations, 2 pads, 0805')).toBeVisible();
+});
+
+test('a shift moves what is planned, and what leaves the board is said to', async ({ page, baseURL }) => {
+  await signIn(page, baseURL!);
+  const boardId = await ownBoard(page, 'Shifted', LIKE_BEACON);
+  await page.goto(`/boards/${boardId}/import`);
+  await ready(page);
+  await choose(page, [`${FOLDER}.ipc`]);
+  await read(page);
+  const shift = page.getByLabel('Shift x, mm');
+  await shift.fill('60');
+  await shift.blur();
+  await expect(page.getByText(/lies off the board/).first()).toBeVisible();
+  await choose(page, {
+    name: 'nothing.bin',
+    mimeType: 'application/octet-stream',
+    buffer: Buffer.from([0, 1, 2]),
+  });
+  await expect(page.getByText('not understood', { exact: false }).first()).toBeVisible();
+});
