@@ -3,7 +3,7 @@ import type { RunEvent } from '~/core/record/runEvents';
 import type { FoundAnswer, OptionAnswer, PinAnswer } from '~/schema/planAnswer';
 import { matching, reduce as benchReduce, START } from './bench/state';
 import { reduce as boardReduce } from './board/state';
-import { padState, worstState } from './findings/marking';
+import { padState, UNMARKED, worstState } from './findings/marking';
 import { ledger } from './board/ledger';
 import { newSite } from '~/schema/site';
 import { blankSite, FAMILY_START, padsFor, siteOf } from './intake/siteDraft';
@@ -93,7 +93,16 @@ describe('board', () => {
   });
 
   it('a bridge waits for its other pad and is forgotten with the site', () => {
-    const state = { side: 'top', siteId: 's', pad: '1', findings: [], pending: null, error: null } as const;
+    const state = {
+      ...UNMARKED,
+      side: 'top',
+      siteId: 's',
+      pad: '1',
+      findings: [],
+      foundAs: 'as-received',
+      note: '',
+      query: '',
+    } as const;
     const asked = boardReduce(state, { type: 'needs-other', padId: 'p', state: 'bridged' });
     expect(asked.pending).toMatchObject({ state: 'bridged' });
     expect(boardReduce(asked, { type: 'site', id: 't', side: 'top' }).pending).toBeNull();
@@ -185,13 +194,11 @@ describe('run', () => {
     events: [{ kind: 'opened', seq: 1, at_ms: 0, by: 'MK' }],
     unsent: [],
     skew_ms: 0,
+    ...UNMARKED,
     findings: [],
-    pad: null,
-    pending: null,
     early: false,
     open: 'nothing',
     offline: false,
-    error: null,
   };
   const entry = { clientId: 'c', by: 'MK', at_ms: 500, event: { kind: 'step-done', stepId: 'set' } } as const;
 

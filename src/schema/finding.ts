@@ -39,6 +39,12 @@ export const newFinding = z
   });
 export type NewFinding = z.infer<typeof newFinding>;
 
+/** Several findings of one look, written together or not at all. */
+export const newFindings = z
+  .array(newFinding, { error: 'must be a list of findings' })
+  .min(1, { error: 'is empty; give at least one finding' })
+  .max(1024, { error: 'has more than 1024 findings; a site has no more pads' });
+
 /** A finding in the record. It is never changed; the next one on the pad follows it. */
 export const findingRecord = z.strictObject({
   id: recordId,

@@ -1,24 +1,28 @@
 import { format } from 'date-fns';
 import { useEffect, useMemo, useReducer, useState } from 'react';
 import { arealHeat_J_m2K, spreading_W_K } from '~/core/thermal/stackup';
-import { PAD_STATES, type PadStateId } from '~/core/record/padStates';
+import { PAD_STATES } from '~/core/record/padStates';
 import type { BoardSheet, SiteSheet } from '~/schema/boardSheet';
 import { boardOf } from '~/schema/construction';
 import type { FindingRecord } from '~/schema/finding';
 import { isSurfaceInput } from '~/schema/package';
 import { connectionInWords, constructionInWords, HAZARD_WORDS, packageInWords } from '~/schema/words';
 import { Button, ButtonLink, KeyCap } from '~/ui/controls/Button';
-import { Segments } from '~/ui/controls/Field';
+import { Segments, TextField } from '~/ui/controls/Field';
 import { Caution, ErrorNote, Figure } from '~/ui/controls/Notes';
 import { BoardFace } from '~/ui/face/BoardFace';
 import { useCommands } from '~/ui/keyboard/useCommands';
 import { LandDrawing } from '~/ui/land/LandDrawing';
 import { HeatStrip } from '~/ui/strip/HeatStrip';
-import { padState, worstState } from '../findings/marking';
+import { MarkBar } from '../findings/MarkBar';
+import { padState, UNMARKED, worstState } from '../findings/marking';
+import { PadLife } from '../findings/PadLife';
 import { useMarking } from '../findings/useMarking';
 import { BOARD_COMMANDS, type BoardCommand } from './commands';
 import { exposuresOf, ledger } from './ledger';
 import { reduce } from './state';
+import { Habits } from './Habits';
+import { matches } from './find';
 import { useCopper } from './useCopper';
 import css from './board.module.css';
 
@@ -28,10 +32,11 @@ export function BoardView({ sheet }: { sheet: BoardSheet }) {
   const [state, dispatch] = useReducer(reduce, {
     side: sites[0]?.side ?? 'top',
     siteId: sites[0]?.id ?? null,
-    pad: null,
+    ...UNMARKED,
     findings: sheet.findings,
-    pending: null,
-    error: null,
+    foundAs: jobs.length === 0 ? 'as-received' : 'done-here',
+    note: '',
+    query: '',
   });
   const [ready, setReady] = useState(false);
   useEffect(() => setReady(true), []);
@@ -49,24 +54,28 @@ export function BoardView({ sheet }: { sheet: BoardSheet }) {
     state.side === 'top' ? 1 : board.construction.copperLayers.length,
   );
 
+  const shown = sites.filter((s) => matches(s, state.query, state.findings));
+
   const pick = (id: string): void => {
     const picked = sites.find((s) => s.id === id);
     if (picked) dispatch({ type: 'site', id, side: picked.side });
   };
-  const { mark, choose } = useMarking({
+  const { mark, choose, take } = useMarking({
     site,
+    run: state.run,
     pending: state.pending,
-    foundAs: 'as-received',
+    foundAs: state.foundAs,
     jobId: null,
+    note: state.note,
     dispatch,
   });
 
   useCommands<BoardCommand>('board', BOARD_COMMANDS, (id) => {
-    const at = sites.findIndex((s) => s.id === state.siteId);
+    const at = shown.findIndex((s) => s.id === state.siteId);
     switch (id) {
       case 'next':
       case 'previous': {
-        const to = sites[Math.min(sites.length - 1, Math.max(0, at + (id === 'next' ? 1 : -1)))];
+        const to = shown[Math.min(shown.length - 1, Math.max(0, at + (id === 'next' ? 1 : -1)))];
         if (to) pick(to.id);
         return to !== undefined;
       }
@@ -153,8 +162,16 @@ export function BoardView({ sheet }: { sheet: BoardSheet }) {
                 worst: worstState(s.pads.map((p) => padState(state.findings, p.id))),
               }))}
             />
+            {sites.length > 6 && (
+              <TextField
+                label="Find a site by reference, value or net; “defects” for those that have any"
+                value={state.query}
+                onChange={(event) => dispatch({ type: 'query', query: event.target.value })}
+              />
+            )}
+            <Habits sites={sites} side={state.side} />
             <ol className={css['sites']}>
-              {sites.map((s) => (
+              {shown.map((s) => (
                 <li key={s.id}>
                   <button
                     type="button"
@@ -186,12 +203,15 @@ export function BoardView({ sheet }: { sheet: BoardSheet }) {
                 )}
               </div>
               <p className="quiet">{packageInWords(site.package)}</p>
-              <div className={css['land']}>
+              <div className={css['land']} data-many={site.pads.length > 16 || undefined}>
                 <LandDrawing
                   part={site.package}
                   from={isSurfaceInput(site.package) ? 'part side' : 'solder side'}
                   selected={state.pad}
+                  run={state.run}
+                  choosing={state.pending !== null}
                   onSelect={choose}
+                  onRun={take}
                   onState={mark}
                   pads={site.pads.map((p) => ({
                     name: p.name,
@@ -203,21 +223,22 @@ export function BoardView({ sheet }: { sheet: BoardSheet }) {
               </div>
               {state.pending && (
                 <p className={css['pending']} role="status">
-                  {PAD_STATES[state.pending.state].name}: now choose the other pad.{' '}
+                  {PAD_STATES[state.pending.state].name}: now choose the other pad; <KeyCap of="Enter" />{' '}
+                  settles it.{' '}
                   <Button small onClick={() => dispatch({ type: 'forget' })}>
                     Forget it
                   </Button>
                 </p>
               )}
+              {state.told && (
+                <p className={css['told']} role="status">
+                  {state.told}
+                </p>
+              )}
               <ErrorNote error={state.error} />
-              <PadTable
-                site={site}
-                findings={state.findings}
-                jobs={jobs}
-                selected={state.pad}
-                onSelect={choose}
-                onState={mark}
-              />
+              <MarkBar state={state} dispatch={dispatch} onState={mark} />
+              {state.pad && <PadLife site={site} pad={state.pad} findings={state.findings} jobs={jobs} />}
+              <PadTable site={site} findings={state.findings} jobs={jobs} run={state.run} onSelect={choose} />
             </section>
           )}
         </div>
@@ -283,16 +304,14 @@ function PadTable({
   site,
   findings,
   jobs,
-  selected,
+  run,
   onSelect,
-  onState,
 }: {
   site: SiteSheet;
   findings: readonly FindingRecord[];
   jobs: BoardSheet['jobs'];
-  selected: string | null;
+  run: readonly string[];
   onSelect: (pad: string) => void;
-  onState: (pad: string, state: PadStateId) => void;
 }) {
   return (
     <>
@@ -309,7 +328,7 @@ function PadTable({
           {site.pads.map((pad) => {
             const state = padState(findings, pad.id);
             return (
-              <tr key={pad.id} aria-selected={pad.name === selected} onClick={() => onSelect(pad.name)}>
+              <tr key={pad.id} aria-selected={run.includes(pad.name)} onClick={() => onSelect(pad.name)}>
                 <td className="digits">{pad.name}</td>
                 <td>
                   {pad.net || '–'} <span className="quiet">{connectionInWords(pad.connections)}</span>
@@ -325,23 +344,6 @@ function PadTable({
           })}
         </tbody>
       </table>
-      {selected && (
-        <div className={css['mark']}>
-          <label htmlFor="mark-state">Mark pin {selected} as received</label>
-          <select
-            id="mark-state"
-            value=""
-            onChange={(event) => event.target.value && onState(selected, event.target.value as PadStateId)}
-          >
-            <option value="">choose a state</option>
-            {Object.entries(PAD_STATES).map(([id, s]) => (
-              <option key={id} value={id}>
-                {s.letter} · {s.name}
-              </option>
-            ))}
-          </select>
-        </div>
-      )}
     </>
   );
 }

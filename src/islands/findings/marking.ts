@@ -7,29 +7,46 @@ export interface Pending {
   readonly state: PadStateId;
 }
 
+export type FoundAs = FindingRecord['foundAs'];
+
 /** The part of a screen's state that marking moves. */
 export interface Marking {
   readonly pad: string | null;
+  /** Pads taken together, in the order they were taken; the chosen one alone where there are no more. */
+  readonly run: readonly string[];
   readonly pending: Pending | null;
   readonly findings: readonly FindingRecord[];
+  /** What the last mark was made into, where that is not what was pressed. */
+  readonly told: string | null;
   readonly error: unknown;
 }
 
 export type MarkingAction =
   | { readonly type: 'pad'; readonly pad: string }
+  | { readonly type: 'run'; readonly pads: readonly string[] }
   | { readonly type: 'needs-other'; readonly padId: string; readonly state: PadStateId }
-  | { readonly type: 'found'; readonly finding: FindingRecord }
+  | { readonly type: 'found'; readonly findings: readonly FindingRecord[]; readonly told: string | null }
   | { readonly type: 'forget' }
   | { readonly type: 'failed'; readonly error: unknown };
+
+export const UNMARKED = { pad: null, run: [], pending: null, told: null, error: null } as const;
 
 export function reduceMarking<State extends Marking>(state: State, action: MarkingAction): State {
   switch (action.type) {
     case 'pad':
-      return { ...state, pad: action.pad };
+      return { ...state, pad: action.pad, run: [action.pad] };
+    case 'run':
+      return { ...state, pad: action.pads.at(-1) ?? state.pad, run: action.pads };
     case 'needs-other':
-      return { ...state, pending: { padId: action.padId, state: action.state }, error: null };
+      return { ...state, pending: { padId: action.padId, state: action.state }, told: null, error: null };
     case 'found':
-      return { ...state, findings: [...state.findings, action.finding], pending: null, error: null };
+      return {
+        ...state,
+        findings: [...state.findings, ...action.findings],
+        pending: null,
+        told: action.told,
+        error: null,
+      };
     case 'forget':
       return { ...state, pending: null };
     case 'failed':
@@ -46,4 +63,50 @@ export function worstState(states: readonly PadStateId[]): PadStateId {
   const rank = (id: PadStateId): number =>
     PAD_STATES[id].defect ? (PAD_STATES[id].shape === 'diamond' ? 3 : 2) : id === 'sound' ? 0 : 1;
   return states.reduce<PadStateId>((worst, id) => (rank(id) > rank(worst) ? id : worst), 'sound');
+}
+
+interface NamedPad {
+  readonly id: string;
+  readonly name: string;
+  readonly net: string;
+}
+
+/** A mark on two pads, after the netlist was asked: what it is, and what to tell of it. */
+export type Joint =
+  { readonly state: PadStateId; readonly told: string | null } | { readonly refused: string };
+
+/**
+ * Two pads of one net that touch are joined on purpose; of two nets, or where a net is not known, it is a
+ * bridge. Joined on purpose is refused between nets that are known to differ.
+ */
+export function jointOf(state: PadStateId, a: NamedPad, b: NamedPad): Joint {
+  const known = a.net !== '' && b.net !== '';
+  if (state === 'bridged' && known && a.net === b.net) {
+    return {
+      state: 'joined',
+      told: `Pins ${a.name} and ${b.name} are both ${a.net}: recorded as joined on purpose.`,
+    };
+  }
+  if (state === 'joined' && known && a.net !== b.net) {
+    return {
+      refused: `Pin ${a.name} is ${a.net} and pin ${b.name} is ${b.net}: two nets cannot be joined on purpose. Mark it bridged with B, or correct the nets.`,
+    };
+  }
+  const told =
+    state === 'bridged' && known
+      ? `Pin ${a.name} is ${a.net}, pin ${b.name} is ${b.net}: a defect.`
+      : state === 'bridged'
+        ? `Recorded as a bridge; the net of pin ${a.net === '' ? a.name : b.name} is not known.`
+        : null;
+  return { state, told };
+}
+
+/** "pin 4", "pins 4 to 9" or "7 pins": what is taken, in few words. */
+export function runInWords(run: readonly string[]): string {
+  if (run.length <= 1) return `pin ${run[0] ?? ''}`;
+  const numbers = run.map(Number);
+  const whole = numbers.every(
+    (n, i) => Number.isInteger(n) && (i === 0 || Math.abs(n - numbers[i - 1]!) === 1),
+  );
+  return whole ? `pins ${run[0]} to ${run.at(-1)}` : `${run.length} pins`;
 }

@@ -1,50 +1,81 @@
 import { PAD_STATES, type PadStateId } from '~/core/record/padStates';
 import type { SiteSheet } from '~/schema/boardSheet';
-import type { FindingRecord } from '~/schema/finding';
+import type { FindingRecord, NewFinding } from '~/schema/finding';
 import { postJson } from '~/ui/api';
 import { $by } from '~/ui/preferences';
-import type { MarkingAction, Pending } from './marking';
+import { jointOf, type FoundAs, type MarkingAction, type Pending } from './marking';
 
 interface MarkingOptions {
   readonly site: SiteSheet | null;
+  readonly run: readonly string[];
   readonly pending: Pending | null;
-  readonly foundAs: 'as-received' | 'done-here';
+  readonly foundAs: FoundAs;
   readonly jobId: string | null;
+  readonly note?: string;
   readonly dispatch: (action: MarkingAction) => void;
 }
 
+type Mark = Pick<NewFinding, 'padId' | 'state' | 'otherPadId'>;
+
 /**
- * Records findings on pads: a state that names two pads waits for the second, which is the next pad
- * chosen. Used wherever a land drawing takes findings.
+ * Records findings on the pads that are taken. A state that names two pads goes along a run pair by pair; on
+ * one pad alone it waits for the second, which is the next pad chosen. Used wherever lands take findings.
  */
-export function useMarking({ site, pending, foundAs, jobId, dispatch }: MarkingOptions) {
-  const write = (padId: string, state: PadStateId, otherPadId: string | null): void => {
-    postJson<FindingRecord>('/api/findings', {
-      padId,
-      state,
-      otherPadId,
-      foundAs,
-      jobId,
-      note: '',
-      by: $by.get(),
-    }).then(
-      (finding) => dispatch({ type: 'found', finding }),
+export function useMarking({ site, run, pending, foundAs, jobId, note = '', dispatch }: MarkingOptions) {
+  const write = (marks: readonly Mark[], told: string | null): void => {
+    const common = { foundAs, jobId, note, by: $by.get() };
+    postJson<FindingRecord[]>(
+      '/api/findings',
+      marks.map((mark) => ({ ...mark, ...common })),
+    ).then(
+      (findings) => dispatch({ type: 'found', findings, told }),
       (error: unknown) => dispatch({ type: 'failed', error }),
     );
   };
   const padNamed = (name: string) => site?.pads.find((p) => p.name === name);
+  const join = (state: PadStateId, pairs: readonly (readonly [string, string])[]): void => {
+    const marks: Mark[] = [];
+    const told: string[] = [];
+    for (const [firstId, secondId] of pairs) {
+      const [a, b] = [firstId, secondId].map((id) => site!.pads.find((p) => p.id === id)!);
+      const joint = jointOf(state, a!, b!);
+      if ('refused' in joint) {
+        dispatch({ type: 'failed', error: new Error(joint.refused) });
+        return;
+      }
+      marks.push({ padId: a!.id, state: joint.state, otherPadId: b!.id });
+      if (joint.told) told.push(joint.told);
+    }
+    write(marks, told.join(' ') || null);
+  };
 
   return {
     mark: (padName: string, state: PadStateId): void => {
-      const pad = padNamed(padName);
-      if (!pad) return;
-      if ('names' in PAD_STATES[state]) dispatch({ type: 'needs-other', padId: pad.id, state });
-      else write(pad.id, state, null);
+      const names = run.includes(padName) ? run : [padName];
+      const pads = names.flatMap((name) => padNamed(name) ?? []);
+      if (pads.length === 0) return;
+      if (!('names' in PAD_STATES[state])) {
+        write(
+          pads.map((pad) => ({ padId: pad.id, state, otherPadId: null })),
+          null,
+        );
+      } else if (pads.length === 1) dispatch({ type: 'needs-other', padId: pads[0]!.id, state });
+      else {
+        join(
+          state,
+          pads.slice(1).map((pad, i) => [pads[i]!.id, pad.id] as const),
+        );
+      }
     },
-    choose: (padName: string): void => {
+    choose: (padName: string, settled = true): void => {
       const pad = padNamed(padName);
-      if (pending && pad && pad.id !== pending.padId) write(pending.padId, pending.state, pad.id);
+      if (settled && pending && pad && pad.id !== pending.padId)
+        join(pending.state, [[pending.padId, pad.id]]);
       dispatch({ type: 'pad', pad: padName });
+    },
+    take: (pads: readonly string[]): void => {
+      if (pads.length === 1) dispatch({ type: 'pad', pad: pads[0]! });
+      else if (pads.length > 1) dispatch({ type: 'run', pads });
     },
   };
 }

@@ -8,7 +8,7 @@ import { ErrorNote } from '~/ui/controls/Notes';
 import { useCommands } from '~/ui/keyboard/useCommands';
 import { LandDrawing } from '~/ui/land/LandDrawing';
 import { $by } from '~/ui/preferences';
-import { padState } from '../findings/marking';
+import { UNMARKED, padState } from '../findings/marking';
 import { useMarking } from '../findings/useMarking';
 import { CloseSheet } from './CloseSheet';
 import { RUN_COMMANDS, type RunCommand } from './commands';
@@ -30,12 +30,10 @@ export function RunView({ sheet }: { sheet: RunSheet }) {
     unsent: [],
     skew_ms: 0,
     findings: sheet.findings,
-    pad: null,
-    pending: null,
+    ...UNMARKED,
     early: false,
     open: 'nothing',
     offline: false,
-    error: null,
   });
   const [ready, setReady] = useState(false);
   const lands = useRef<HTMLDivElement>(null);
@@ -123,8 +121,9 @@ export function RunView({ sheet }: { sheet: RunSheet }) {
   };
   useCommands('run', RUN_COMMANDS, run);
 
-  const { mark, choose } = useMarking({
+  const { mark, choose, take } = useMarking({
     site,
+    run: state.run,
     pending: state.pending,
     foundAs: 'done-here',
     jobId: job.id,
@@ -167,7 +166,10 @@ export function RunView({ sheet }: { sheet: RunSheet }) {
             part={site.package}
             from="solder side"
             selected={state.pad ?? step?.pad ?? null}
+            run={state.run}
+            choosing={state.pending !== null}
             onSelect={choose}
+            onRun={take}
             onState={mark}
             pads={site.pads.map((p) => {
               const dwell = at.dwells.findLast((d) => d.pad === p.name);
@@ -183,7 +185,9 @@ export function RunView({ sheet }: { sheet: RunSheet }) {
         </div>
         <div className={css['finding']}>
           {state.pending ? (
-            <p role="status">{PAD_STATES[state.pending.state].name}: choose the other pad.</p>
+            <p role="status">
+              {PAD_STATES[state.pending.state].name}: choose the other pad; Enter settles it.
+            </p>
           ) : (
             <p role="status">
               {state.pad && selectedState ? (

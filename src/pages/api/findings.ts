@@ -1,9 +1,13 @@
 import { parseInput } from '~/schema/faults';
-import { newFinding } from '~/schema/finding';
-import { addFinding } from '~/server/repositories/findings';
+import { newFinding, newFindings } from '~/schema/finding';
+import { addFinding, addFindings } from '~/server/repositories/findings';
 import { endpoint, readJson } from '~/server/respond';
 
+/** One finding, or a list of one look. */
 export const POST = endpoint(async (context) => {
-  const finding = parseInput(newFinding, await readJson(context));
-  return addFinding(context.locals.db, finding, Date.now());
+  const body = await readJson(context);
+  const { db } = context.locals;
+  return Array.isArray(body)
+    ? addFindings(db, parseInput(newFindings, body), Date.now())
+    : addFinding(db, parseInput(newFinding, body), Date.now());
 }, 201);

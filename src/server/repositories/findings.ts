@@ -16,6 +16,10 @@ export function findingsOf(db: Db, boardId: string): FindingRecord[] {
     .map((row) => findingRecord.parse(row));
 }
 
+/** Appends findings of one look, all or nothing. */
+export const addFindings = (db: Db, list: readonly NewFinding[], now_ms: number): FindingRecord[] =>
+  db.transaction(() => list.map((finding) => addFinding(db, finding, now_ms)));
+
 /** Appends a finding to its pad's history. The board and site are the pad's own. */
 export function addFinding(db: Db, finding: NewFinding, now_ms: number, id = newId('fnd')): FindingRecord {
   return db.transaction(() => {

@@ -4,6 +4,7 @@ import { afterEach, describe, expect, it, vi } from 'vitest';
 import { PAD_STATE_IDS, PAD_STATES, padStateOfLetter } from '~/core/record/padStates';
 import { throughHolePackage } from '~/schema/package';
 import { LandDrawing } from './LandDrawing';
+import { TypedNumber } from './typedNumber';
 import { nextPad } from './walk';
 
 afterEach(cleanup);
@@ -22,6 +23,29 @@ describe('walking pads with arrows', () => {
     expect(nextPad(GRID, '1', 'ArrowLeft')).toBeNull();
     expect(nextPad(GRID, null, 'ArrowUp')).toBe('1');
     expect(nextPad(GRID, '1', 'Enter')).toBeNull();
+  });
+});
+
+describe('typing a pin’s number', () => {
+  const names = ['1', '2', '4', '10', '14', '41', '100'];
+
+  it('takes digits together that follow closely, and begins anew after a pause or another key', () => {
+    const typed = new TypedNumber();
+    expect(typed.digit('1', 0, names)).toBe('1');
+    expect(typed.digit('0', 300, names)).toBe('10');
+    expect(typed.digit('0', 600, names)).toBe('100');
+    expect(typed.digit('4', 3000, names)).toBe('4');
+    expect(typed.digit('1', 3200, names)).toBe('41');
+    typed.forget();
+    expect(typed.digit('2', 3300, names)).toBe('2');
+  });
+
+  it('a digit that leads nowhere begins a new number', () => {
+    const typed = new TypedNumber();
+    typed.digit('1', 0, names);
+    typed.digit('4', 100, names);
+    expect(typed.digit('4', 200, names)).toBe('4');
+    expect(typed.digit('7', 300, names)).toBeNull();
   });
 });
 

@@ -32,3 +32,17 @@ export function nextPad(places: readonly PadPlace[], selected: string | null, ke
   }
   return best?.pad ?? null;
 }
+
+/** Pads between two, by the order in which the part numbers them; either end first. */
+export function padsBetween(names: readonly string[], from: string, to: string): string[] {
+  const [a, b] = [names.indexOf(from), names.indexOf(to)];
+  if (a < 0 || b < 0) return [to];
+  const between = names.slice(Math.min(a, b), Math.max(a, b) + 1);
+  return a <= b ? between : between.reverse();
+}
+
+/** A run grown by the pad walked to; walking back over it gives the last pad up. */
+export function extended(run: readonly string[], selected: string, moved: string): string[] {
+  const from = run.includes(selected) ? run : [selected];
+  return from.at(-2) === moved ? from.slice(0, -1) : [...from.filter((pad) => pad !== moved), moved];
+}

@@ -1,0 +1,92 @@
+import { PAD_STATES } from '~/core/record/padStates';
+import type { JobLine, SiteSheet } from '~/schema/boardSheet';
+import type { FindingRecord } from '~/schema/finding';
+import { budget, degrees } from '~/ui/figures';
+import { StateBadge } from '~/ui/land/StateBadge';
+import css from './findings.module.css';
+
+interface LifeEntry {
+  readonly at_ms: number;
+  readonly text: string;
+  readonly by: string;
+  readonly state: FindingRecord['state'] | null;
+}
+
+/** All that is known of one pad, oldest first: what was found, what heat it took, what was done. */
+export function lifeOf(
+  site: SiteSheet,
+  padName: string,
+  findings: readonly FindingRecord[],
+  jobs: readonly JobLine[],
+): LifeEntry[] {
+  const pad = site.pads.find((p) => p.name === padName);
+  if (!pad) return [];
+  const otherName = (id: string | null): string =>
+    site.pads.find((p) => p.id === (id === pad.id ? null : id))?.name ?? '?';
+  const found = findings
+    .filter((f) => f.padId === pad.id || f.otherPadId === pad.id)
+    .map((f): LifeEntry => {
+      const other =
+        f.otherPadId === null ? '' : ` with ${otherName(f.padId === pad.id ? f.otherPadId : f.padId)}`;
+      const where = f.foundAs === 'as-received' ? ', as received' : ', here';
+      return {
+        at_ms: f.at_ms,
+        by: f.by,
+        state: f.state,
+        text: `${PAD_STATES[f.state].name.toLowerCase()}${other}${where}${f.note ? `. ${f.note}` : ''}`,
+      };
+    });
+  const heated = jobs
+    .filter((job) => job.siteId === site.id)
+    .flatMap((job) =>
+      job.events.flatMap((event): LifeEntry[] =>
+        event.kind === 'exposure' && event.pad === padName
+          ? [
+              {
+                at_ms: event.at_ms,
+                by: event.by,
+                state: null,
+                text: `heated ${event.duration_s.toFixed(1)} s, land to ${degrees(event.peak_C)}, about ${budget(event.padDose)} of its budget`,
+              },
+            ]
+          : [],
+      ),
+    );
+  return [...found, ...heated].sort((a, b) => a.at_ms - b.at_ms);
+}
+
+/** One pad's life as a list; a finding is followed by the next, never overwritten. */
+export function PadLife(props: {
+  readonly site: SiteSheet;
+  readonly pad: string;
+  readonly findings: readonly FindingRecord[];
+  readonly jobs: readonly JobLine[];
+}) {
+  const life = lifeOf(props.site, props.pad, props.findings, props.jobs);
+  return (
+    <section aria-label={`Life of pin ${props.pad}`} className={css['life']}>
+      <h3>Pin {props.pad}, so far</h3>
+      {life.length === 0 ? (
+        <p className="quiet">Sound, and never heated here.</p>
+      ) : (
+        <ol>
+          {life.map((entry, i) => (
+            <li key={i}>
+              <svg viewBox="-1 -1 2 2" aria-hidden="true">
+                {entry.state ? (
+                  <StateBadge state={entry.state} x={0} y={0} size={1.3} />
+                ) : (
+                  <circle className={css['heat']} r={0.4} />
+                )}
+              </svg>
+              <span>{entry.text}</span>
+              <span className="digits">
+                {new Date(entry.at_ms).toISOString().slice(0, 10)} {entry.by}
+              </span>
+            </li>
+          ))}
+        </ol>
+      )}
+    </section>
+  );
+}

@@ -1,0 +1,126 @@
+import { landShapes } from '~/core/packages/form';
+import { millimetres } from '~/core/quantity/convert';
+import { partOf, type AnyPackageInput } from '~/schema/package';
+
+/** A land where the drawing has it, mm; y counts downward. */
+export interface DrawnPlace {
+  readonly pad: string;
+  readonly x: number;
+  readonly y: number;
+  readonly halfWidth: number;
+  readonly halfHeight: number;
+  readonly radius: number;
+  readonly hole: number | null;
+  readonly lead: number | null;
+  readonly round: boolean;
+}
+
+export interface LandLayout {
+  readonly places: readonly DrawnPlace[];
+  readonly body: { readonly width: number; readonly height: number; readonly can: boolean };
+  /** Smallest distance between two pads that follow each other. */
+  readonly pitch: number;
+  /** No room for a number at every pad: the first, every tenth and the chosen one have theirs, outside the pack. */
+  readonly fine: boolean;
+  readonly halfWidth: number;
+  readonly halfHeight: number;
+}
+
+/** Places a part's lands as they are seen from one side. */
+export function layoutOf(part: AnyPackageInput, from: 'solder side' | 'part side'): LandLayout {
+  const geometry = partOf(part);
+  const mirror = from === 'solder side' ? -1 : 1;
+  const places = landShapes(geometry).map((land) => ({
+    pad: land.pad,
+    x: mirror * millimetres(land.x_m),
+    // SVG counts downward.
+    y: -millimetres(land.y_m),
+    halfWidth: millimetres(land.width_m) / 2,
+    halfHeight: millimetres(land.height_m) / 2,
+    radius: millimetres(Math.min(land.width_m, land.height_m)) / 2,
+    hole: land.hole_m === null ? null : millimetres(land.hole_m) / 2,
+    lead: land.lead_m === null ? null : millimetres(land.lead_m) / 2,
+    round: land.round,
+  }));
+  const body = {
+    width: millimetres(geometry.body.length_m),
+    height: millimetres(geometry.body.width_m),
+    can: geometry.body.shape === 'can',
+  };
+  const pitch = nearestGap(places);
+  const reach = {
+    x: Math.max(body.width / 2, ...places.map((p) => Math.abs(p.x) + p.halfWidth)),
+    y: Math.max(body.height / 2, ...places.map((p) => Math.abs(p.y) + p.halfHeight)),
+  };
+  const fine = pitch < Math.max(reach.x / 9, reach.y / 6.5, 0.32) * 1.3;
+  const margin = fine ? 0.2 * Math.max(reach.x, reach.y) : places[0]!.radius * 2.4;
+  return {
+    places,
+    body,
+    pitch,
+    fine,
+    halfWidth: reach.x + margin,
+    halfHeight: reach.y + margin * (fine ? 1 : 0.8),
+  };
+}
+
+export interface LandView {
+  readonly viewBox: string;
+  /** Size of a letter, more or less: what marks and numbers are measured in. */
+  readonly unit: number;
+  readonly x: number;
+  readonly y: number;
+  readonly width: number;
+  readonly height: number;
+}
+
+/** The part of the drawing that is looked at: all of it, or a piece about the chosen pad. */
+export function viewOf(layout: LandLayout, zoom: number, selected: string | null): LandView {
+  const { halfWidth, halfHeight, fine, places } = layout;
+  const unit = Math.max(halfWidth / (fine ? 12 : 9), halfHeight / (fine ? 12 : 6.5), 0.32) / zoom;
+  const [width, height] = [2 * halfWidth, 2 * halfHeight + 2.8 * unit * zoom].map((size) => size / zoom) as [
+    number,
+    number,
+  ];
+  const whole = { x: -halfWidth, y: -halfHeight - unit * zoom * 1.2 };
+  const at = zoom > 1 ? places.find((p) => p.pad === selected) : undefined;
+  const inside = (middle: number, size: number, low: number, full: number): number =>
+    Math.min(low + full - size, Math.max(low, middle - size / 2));
+  const x = zoom > 1 ? inside(at?.x ?? 0, width, whole.x, width * zoom) : whole.x;
+  const y = zoom > 1 ? inside(at?.y ?? 0, height, whole.y, height * zoom) : whole.y;
+  return { viewBox: `${x} ${y} ${width} ${height}`, unit, x, y, width, height };
+}
+
+/** Above the land; on a fine pitch outside the pack instead, where there is room. */
+export function numberPlace(
+  place: DrawnPlace,
+  body: { width: number; height: number },
+  fine: boolean,
+  unit: number,
+): { x: number; y: number; textAnchor: 'start' | 'middle' | 'end' } {
+  if (!fine) return { x: place.x, y: place.y - place.halfHeight - unit * 0.55, textAnchor: 'middle' };
+  const beside = Math.abs(place.x) / body.width >= Math.abs(place.y) / body.height;
+  if (beside) {
+    const out = Math.sign(place.x);
+    return {
+      x: place.x + out * (place.halfWidth + unit * 0.3),
+      y: place.y + unit * 0.32,
+      textAnchor: out < 0 ? 'end' : 'start',
+    };
+  }
+  const down = place.y > 0;
+  return {
+    x: place.x,
+    y: place.y + (down ? place.halfHeight + unit : -place.halfHeight - unit * 0.3),
+    textAnchor: 'middle',
+  };
+}
+
+function nearestGap(places: readonly Pick<DrawnPlace, 'x' | 'y'>[]): number {
+  let least = Infinity;
+  places.forEach((p, i) => {
+    const next = places[i + 1];
+    if (next) least = Math.min(least, Math.hypot(next.x - p.x, next.y - p.y));
+  });
+  return least;
+}
