@@ -44,6 +44,18 @@ try {
   await page.waitForSelector('main [data-ready]');
   await shoot(page, 'place');
 
+  await page.goto(`${base}boards/demo-beacon-4/import`);
+  await page.waitForSelector('main [data-ready]');
+  const sample = 'samples/tide-logger/tide-logger';
+  const beacon = 'samples/beacon-driver/beacon-driver';
+  await page.setInputFiles('input[type=file]', [
+    `${beacon}.ipc`,
+    `${beacon}-bottom.gbr`,
+    `${sample}-places.csv`,
+  ]);
+  await page.waitForSelector('[data-read]');
+  await shoot(page, 'import');
+
   const dark = await sheet({ theme: 'lamp-off' });
   await dark.goto(`${base}sites/demo-beacon-4-C8/plan`);
   await dark.waitForSelector('[data-solved]', { timeout: 60_000 });
@@ -51,6 +63,7 @@ try {
 
   await page.goto(`${base}sites/demo-beacon-4-U7/air`);
   await page.waitForSelector('[data-solved]', { timeout: 60_000 });
+  await page.waitForSelector('[data-drawn]', { timeout: 120_000 });
   await shoot(page, 'hot-air');
 
   await page.goto(`${base}sites/demo-beacon-4-C7/plan`);

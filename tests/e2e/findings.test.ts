@@ -26,6 +26,26 @@ async function withPack(page: Page, name: string): Promise<string> {
   return boardId;
 }
 
+test('a surface part is placed by the form, its ground pins in one stroke', async ({ page, baseURL }) => {
+  await signIn(page, baseURL!);
+  const boardId = await ownBoard(page, 'Placed pack');
+  await page.goto(`/boards/${boardId}/place`);
+  await ready(page);
+  await page.getByLabel('Reference').fill('U9');
+  await page.getByLabel('Family').selectOption('qfp');
+  await page.getByLabel('Pins', { exact: true }).fill('43');
+  await page.getByRole('button', { name: /Place it/ }).click();
+  await expect(page.getByText(/is 43; give a multiple of four pins/).first()).toBeVisible();
+  await page.getByLabel('Pins', { exact: true }).fill('44');
+  await page.getByLabel('Pitch, mm').fill('0,8');
+  await page.getByLabel('Ground pins').fill('6, 18-19');
+  await expect(page.getByRole('option', { name: /^Pin 19, GND/ })).toBeVisible();
+  await page.getByRole('button', { name: /Place it/ }).click();
+  await page.waitForURL(`**/boards/${boardId}`);
+  await ready(page);
+  await expect(page.getByText('QFP, 44 pads, pitch 0.8 mm')).toBeVisible();
+});
+
 const state = (page: Page, pin: number, name: RegExp) =>
   expect(page.getByRole('option', { name: new RegExp(`^Pin ${pin}, .*`) })).toHaveAttribute(
     'aria-label',

@@ -4,7 +4,8 @@ import { ALLOY_IDS, ALLOYS } from '~/core/materials/alloys';
 import { FAMILY_IDS, FAMILY_TRAITS, type FamilyId } from '~/core/packages/families';
 import type { BoardRecord } from '~/schema/board';
 import { connection, CONNECTION_KINDS } from '~/schema/connection';
-import { throughHolePackage } from '~/schema/package';
+import { SURFACE_FAMILY_IDS, SURFACE_TRAITS, type SurfaceFamilyId } from '~/core/packages/surfaceFamilies';
+import { anyPackage } from '~/schema/package';
 import { newSite, type SiteRecord } from '~/schema/site';
 import { InputError, parseInput } from '~/schema/faults';
 import { ApiError, postJson } from '~/ui/api';
@@ -13,6 +14,8 @@ import { Segments, SelectField, TextField } from '~/ui/controls/Field';
 import { ErrorNote } from '~/ui/controls/Notes';
 import { LandDrawing } from '~/ui/land/LandDrawing';
 import { blankSite, FAMILY_START, padsFor, siteOf, type SiteDraft } from './siteDraft';
+import { isSurfaceFamily, usualPins } from './surfaceDraft';
+import { SurfaceCopper, SurfaceFields } from './SurfaceFields';
 import css from './intake.module.css';
 
 /** Places one part: where it is, its dimensions, and what copper each pin meets. */
@@ -30,7 +33,8 @@ export function NewSiteForm({ board }: { board: BoardRecord }) {
     package: unknown;
     pads: { name: string; net: string; connections: unknown[] }[];
   };
-  const part = throughHolePackage.safeParse(wanted.package);
+  const part = anyPackage.safeParse(wanted.package);
+  const surface = isSurfaceFamily(draft.family) ? draft.family : null;
   const faults = error instanceof ApiError ? error.faults : [];
   const faultOf = (...paths: string[]): string | undefined =>
     faults.find((f) => paths.includes(f.path))?.message;
@@ -114,36 +118,53 @@ export function NewSiteForm({ board }: { board: BoardRecord }) {
           options={ALLOY_IDS.map((id) => ({ value: id, label: ALLOYS[id].name }))}
         />
         <h2>Part</h2>
-        <SelectField<FamilyId>
+        <SelectField<FamilyId | SurfaceFamilyId>
           label="Family"
           value={draft.family}
-          options={FAMILY_IDS.map((id) => ({ value: id, label: FAMILY_TRAITS[id].name }))}
+          options={[
+            ...FAMILY_IDS.map((id) => ({ value: id, label: FAMILY_TRAITS[id].name })),
+            ...SURFACE_FAMILY_IDS.map((id) => ({ value: id, label: SURFACE_TRAITS[id].name })),
+          ]}
           onChange={(family) => {
             setValue('family', family);
+            if (isSurfaceFamily(family)) {
+              setValue('surfacePins', usualPins(family));
+              return;
+            }
             const start = FAMILY_START[family];
             for (const [name, value] of Object.entries(start)) setValue(name as keyof typeof start, value);
             setValue('pads', padsFor(getValues('pads'), start.pins));
           }}
         />
-        <div className={css['three']}>
-          <TextField
-            label="Pins"
-            type="number"
-            disabled={draft.family === 'radial' || draft.family === 'axial'}
-            {...register('pins', {
-              valueAsNumber: true,
-              onChange: () => setValue('pads', padsFor(getValues('pads'), getValues('pins'))),
-            })}
-            fault={faultOf('$.package.pins', '$.pads')}
+        {surface ? (
+          <SurfaceFields
+            family={surface}
+            draft={draft}
+            register={register}
+            setValue={setValue}
+            faultOf={faultOf}
           />
-          {number('Pitch, mm', 'pitch_mm')}
-          {draft.family === 'dip'
-            ? number('Row to row, mm', 'rowSpacing_mm')
-            : number(draft.family === 'header' ? 'Body width, mm' : 'Body diameter, mm', 'bodyDiameter_mm')}
-          {number('Lead, mm', 'leadDiameter_mm')}
-          {number('Hole, mm', 'holeDiameter_mm')}
-          {number('Land, mm', 'landDiameter_mm')}
-        </div>
+        ) : (
+          <div className={css['three']}>
+            <TextField
+              label="Pins"
+              type="number"
+              disabled={draft.family === 'radial' || draft.family === 'axial'}
+              {...register('pins', {
+                valueAsNumber: true,
+                onChange: () => setValue('pads', padsFor(getValues('pads'), getValues('pins'))),
+              })}
+              fault={faultOf('$.package.pins', '$.pads')}
+            />
+            {number('Pitch, mm', 'pitch_mm')}
+            {draft.family === 'dip'
+              ? number('Row to row, mm', 'rowSpacing_mm')
+              : number(draft.family === 'header' ? 'Body width, mm' : 'Body diameter, mm', 'bodyDiameter_mm')}
+            {number('Lead, mm', 'leadDiameter_mm')}
+            {number('Hole, mm', 'holeDiameter_mm')}
+            {number('Land, mm', 'landDiameter_mm')}
+          </div>
+        )}
       </section>
       <section>
         <h2>Copper at each pin</h2>
@@ -151,7 +172,7 @@ export function NewSiteForm({ board }: { board: BoardRecord }) {
           {part.success ? (
             <LandDrawing
               part={part.data}
-              from="solder side"
+              from={surface ? 'part side' : 'solder side'}
               selected={pad}
               onSelect={setPad}
               pads={wanted.pads.map((p) => ({
@@ -170,44 +191,48 @@ export function NewSiteForm({ board }: { board: BoardRecord }) {
             </p>
           )}
         </div>
-        <ol className={css['pads']}>
-          {draft.pads.map((p, i) => (
-            <li key={i}>
-              <span className="digits">{i + 1}</span>
-              <TextField
-                label="Net"
-                {...register(`pads.${i}.net`)}
-                onFocus={() => setPad(String(i + 1))}
-                fault={faultOf(`$.pads[${i}].net`)}
-              />
-              <SelectField
-                label="Copper"
-                value={p.kind}
-                onChange={(kind) => setValue(`pads.${i}.kind`, kind)}
-                options={CONNECTION_KINDS.map((value) => ({ value, label: value.replace('-', ' ') }))}
-                fault={faultOf(`$.pads[${i}].connections`)}
-              />
-              {p.kind === 'track' ? (
+        {surface ? (
+          <SurfaceCopper register={register} faultOf={faultOf} />
+        ) : (
+          <ol className={css['pads']}>
+            {draft.pads.map((p, i) => (
+              <li key={i}>
+                <span className="digits">{i + 1}</span>
                 <TextField
-                  label="Width, mm"
-                  type="number"
-                  step="any"
-                  {...register(`pads.${i}.width_mm`, { valueAsNumber: true })}
-                  fault={faultOf(`$.pads[${i}].connections[0].width_mm`)}
+                  label="Net"
+                  {...register(`pads.${i}.net`)}
+                  onFocus={() => setPad(String(i + 1))}
+                  fault={faultOf(`$.pads[${i}].net`)}
                 />
-              ) : p.kind === 'isolated' ? (
-                <span />
-              ) : (
-                <TextField
-                  label={`Layers of ${copperLayers.length}`}
-                  placeholder={copperLayers.length > 2 ? '2' : '1'}
-                  {...register(`pads.${i}.layers`)}
-                  fault={faultOf(`$.pads[${i}].connections[0].layers`)}
+                <SelectField
+                  label="Copper"
+                  value={p.kind}
+                  onChange={(kind) => setValue(`pads.${i}.kind`, kind)}
+                  options={CONNECTION_KINDS.map((value) => ({ value, label: value.replace('-', ' ') }))}
+                  fault={faultOf(`$.pads[${i}].connections`)}
                 />
-              )}
-            </li>
-          ))}
-        </ol>
+                {p.kind === 'track' ? (
+                  <TextField
+                    label="Width, mm"
+                    type="number"
+                    step="any"
+                    {...register(`pads.${i}.width_mm`, { valueAsNumber: true })}
+                    fault={faultOf(`$.pads[${i}].connections[0].width_mm`)}
+                  />
+                ) : p.kind === 'isolated' ? (
+                  <span />
+                ) : (
+                  <TextField
+                    label={`Layers of ${copperLayers.length}`}
+                    placeholder={copperLayers.length > 2 ? '2' : '1'}
+                    {...register(`pads.${i}.layers`)}
+                    fault={faultOf(`$.pads[${i}].connections[0].layers`)}
+                  />
+                )}
+              </li>
+            ))}
+          </ol>
+        )}
       </section>
       <footer>
         <ErrorNote error={error} />

@@ -1,10 +1,12 @@
 import type { AlloyId } from '~/core/materials/alloys';
 import type { FamilyId } from '~/core/packages/families';
+import type { SurfaceFamilyId } from '~/core/packages/surfaceFamilies';
 import type { ConnectionKind, ConnectionRecord } from '~/schema/connection';
 import type { NewSite } from '~/schema/site';
+import { BLANK_SURFACE, isSurfaceFamily, surfaceSite, type SurfaceDraft } from './surfaceDraft';
 
 /** A site as its form holds it: one copper choice per pad, layers as a person writes them. */
-export interface SiteDraft {
+export interface SiteDraft extends SurfaceDraft {
   ref: string;
   value: string;
   side: 'top' | 'bottom';
@@ -12,7 +14,7 @@ export interface SiteDraft {
   y_mm: number;
   rotation_deg: number;
   alloy: AlloyId;
-  family: FamilyId;
+  family: FamilyId | SurfaceFamilyId;
   pins: number;
   pitch_mm: number;
   rowSpacing_mm: number;
@@ -113,6 +115,7 @@ export const blankSite = (length_mm: number, width_mm: number): SiteDraft => ({
   alloy: 'sn60pb40',
   family: 'radial',
   ...FAMILY_START.radial,
+  ...BLANK_SURFACE,
   pads: [blankPad(), { ...blankPad(), kind: 'thermal-relief', net: 'GND' }],
 });
 
@@ -122,6 +125,11 @@ export const padsFor = (pads: readonly PadDraft[], pins: number): PadDraft[] =>
 
 /** The record a draft stands for. Empty layers mean the usual ones: planes inside, tracks on the solder side. */
 export function siteOf(draft: SiteDraft, layerCount: number): unknown {
+  const { ref, value, side, x_mm, y_mm, rotation_deg, alloy } = draft;
+  const place = { ref, value, side, x_mm, y_mm, rotation_deg, alloy };
+  if (isSurfaceFamily(draft.family)) {
+    return { ...place, ...surfaceSite(draft.family, draft, side, layerCount) };
+  }
   const {
     pads,
     family,
@@ -132,7 +140,6 @@ export function siteOf(draft: SiteDraft, layerCount: number): unknown {
     holeDiameter_mm,
     landDiameter_mm,
     bodyDiameter_mm,
-    ...place
   } = draft;
   const body =
     family === 'dip' || family === 'header' ? { bodyWidth_mm: bodyDiameter_mm } : { bodyDiameter_mm };

@@ -101,10 +101,10 @@ describe('the land drawing', () => {
     fireEvent.keyDown(box, { key: 'l' });
     expect(onState).toHaveBeenCalledWith('2', 'lifted');
     fireEvent.keyDown(box, { key: '1' });
-    expect(onSelect).toHaveBeenLastCalledWith('1');
+    expect(onSelect).toHaveBeenLastCalledWith('1', false);
     // Seen from the solder side pin 2 lies to the left of pin 1.
     fireEvent.keyDown(box, { key: 'ArrowRight' });
-    expect(onSelect).toHaveBeenLastCalledWith('1');
+    expect(onSelect).toHaveBeenLastCalledWith('1', false);
   });
 
   it('keeps its hands off keys that are not its own', () => {
