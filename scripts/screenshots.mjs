@@ -44,16 +44,31 @@ try {
   await page.waitForSelector('main [data-ready]');
   await shoot(page, 'place');
 
-  await page.goto(`${base}boards/demo-beacon-4/import`);
+  const copperLayers = [0.3, 0.9, 0.9, 0.3].map((coverage) => ({ weight_oz: 1, coverage }));
+  const blank = await page.request.post(`${base}api/boards`, {
+    data: {
+      name: 'Beacon driver 5',
+      owner: 'HL',
+      fault: 'no light',
+      construction: {
+        length_mm: 160,
+        width_mm: 100,
+        thickness_mm: 1.6,
+        laminate: 'fr4-standard',
+        copperLayers,
+      },
+    },
+  });
+  await page.goto(`${base}boards/${(await blank.json()).id}/import`);
   await page.waitForSelector('main [data-ready]');
-  const sample = 'samples/tide-logger/tide-logger';
   const beacon = 'samples/beacon-driver/beacon-driver';
+  const ends = ['.ipc', '-top.gbr', '-bottom.gbr', '-places.csv'];
   await page.setInputFiles('input[type=file]', [
-    `${beacon}.ipc`,
-    `${beacon}-bottom.gbr`,
-    `${sample}-places.csv`,
+    ...ends.map((end) => `${beacon}${end}`),
+    'samples/tide-logger/tide-logger-places.csv',
   ]);
   await page.waitForSelector('[data-read]');
+  await page.keyboard.press('j');
   await shoot(page, 'import');
 
   const dark = await sheet({ theme: 'lamp-off' });

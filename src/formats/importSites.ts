@@ -68,7 +68,13 @@ export function planSites(
     }
     const named = packageNamed(row.footprint);
     if (named) offer({ site: siteOfRow(row, named, ground, shift_m, painted), misfit_mm: 0, from: 'table' });
-    else leave(row.ref, `footprint “${row.footprint}” names no family that is known; place it by hand`);
+    else
+      leave(
+        row.ref,
+        row.footprint === ''
+          ? 'the list names no footprint for it; place it by hand'
+          : `footprint “${row.footprint}” names no family that is known; place it by hand`,
+      );
   }
   return { sites, leftOut };
 }

@@ -169,7 +169,10 @@ export function ImportView({ sheet }: { sheet: BoardSheet }) {
               copper={preview.layers.find(
                 ({ layer }) => layer === (state.side === 'top' ? 1 : board.construction.copperLayers.length),
               )}
-              sites={kept.map(({ site }) => ({ ...site, id: site.ref, worst: 'sound' as const }))}
+              sites={[
+                ...sites.map((site) => ({ ...site, worst: 'sound' as const })),
+                ...kept.map(({ site }) => ({ ...site, id: site.ref, worst: 'sound' as const })),
+              ]}
             />
             <CommandButton
               small
@@ -202,7 +205,13 @@ export function ImportView({ sheet }: { sheet: BoardSheet }) {
                 </li>
               ))}
             </ol>
-            {preview.sites.length === 0 && <p className="quiet">None: these files tell of no parts.</p>}
+            {preview.sites.length === 0 && (
+              <p className="quiet">
+                {preview.leftOut.length > 0
+                  ? 'None: what the files name is left out, for the reasons below.'
+                  : 'None: these files tell of no parts.'}
+              </p>
+            )}
             {preview.leftOut.length > 0 && (
               <>
                 <h2>Left out</h2>
