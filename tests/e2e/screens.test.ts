@@ -4,6 +4,7 @@ const PAGES = [
   '/',
   '/boards/demo-beacon-4',
   '/boards/demo-beacon-4/place',
+  '/boards/demo-beacon-4/import',
   '/boards/new',
   '/sites/demo-beacon-4-C7/plan',
   '/sites/demo-beacon-4-U7/air',
