@@ -170,7 +170,7 @@ export function ImportView({ sheet }: { sheet: BoardSheet }) {
                 ({ layer }) => layer === (state.side === 'top' ? 1 : board.construction.copperLayers.length),
               )}
               sites={[
-                ...sites.map((site) => ({ ...site, worst: 'sound' as const })),
+                ...sites.map((site) => ({ ...site, worst: 'sound' as const, faint: true })),
                 ...kept.map(({ site }) => ({ ...site, id: site.ref, worst: 'sound' as const })),
               ]}
             />

@@ -15,6 +15,8 @@ export interface FaceSite {
   readonly rotation_deg: number;
   readonly package: AnyPackageInput;
   readonly worst: PadStateId;
+  /** Drawn as a ghost: there to be seen, not what the picture is about. */
+  readonly faint?: boolean;
 }
 
 interface BoardFaceProps {
@@ -60,7 +62,7 @@ export function BoardFace({ length_mm, width_mm, sites, side, selected, onSelect
       </g>
       {sites.map((site) => {
         const part = partOf(site.package);
-        const here = site.side === side;
+        const here = site.side === side && !site.faint;
         const turn = (mirror ? 1 : -1) * site.rotation_deg;
         const bodyLength = millimetres(part.body.length_m);
         const bodyWidth = millimetres(part.body.width_m);
