@@ -1,5 +1,5 @@
 import { expect, ownBoard, ready, signIn, test } from './bench';
-import type { Page } from '@playwright/test';
+import type { FileChooser, Page } from '@playwright/test';
 
 const FOLDER = 'samples/beacon-driver/beacon-driver';
 const FILES = ['.ipc', '-top.gbr', '-bottom.gbr', '.drl', '-places.csv'].map((end) => `${FOLDER}${end}`);
@@ -68,9 +68,11 @@ test('a blank board gets its face from files: preview, one part struck out, acce
 test('by keyboard alone, with lines that are not understood named', async ({ page, baseURL }) => {
   await signIn(page, baseURL!);
   const boardId = await ownBoard(page, 'Keyed import', LIKE_BEACON);
+  // Listened for from the start: the browser has to be told before a dialog is asked for.
+  let chooser: FileChooser | null = null;
+  page.on('filechooser', (opened) => (chooser = opened));
   await page.goto(`/boards/${boardId}/import`);
   await ready(page);
-  const [chooser] = await Promise.all([page.waitForEvent('filechooser'), page.keyboard.press('o')]);
   const netlist = [
     'P  UNITS CUST 1',
     '327IN               R1    -1          A01X+020000Y+020000X0900Y1300R000 S0',
@@ -78,7 +80,9 @@ test('by keyboard alone, with lines that are not understood named', async ({ pag
     '<b>this line is rubbish</b>',
     '999',
   ].join('\n');
-  await chooser.setFiles({ name: 'two.ipc', mimeType: 'text/plain', buffer: Buffer.from(netlist) });
+  await page.keyboard.press('o');
+  await expect.poll(() => chooser !== null).toBe(true);
+  await chooser!.setFiles({ name: 'two.ipc', mimeType: 'text/plain', buffer: Buffer.from(netlist) });
   await read(page);
   await expect(page.getByText('1 line not understood')).toBeVisible();
   await page.getByText('1 line not understood').click();
