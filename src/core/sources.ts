@@ -1,4 +1,4 @@
-import { FAMILY_TRAITS, THROUGH_HOLE_RAMP } from './packages/families';
+import { FAMILY_TRAITS, HOLE_CLEARANCE, THROUGH_HOLE_RAMP } from './packages/families';
 import { SURFACE_TRAITS, UNDER_BODY } from './packages/surfaceFamilies';
 import { PREHEATERS, STILL_AIR } from './materials/air';
 import { ALLOYS } from './materials/alloys';
@@ -44,6 +44,7 @@ export function registeredData(): Subject[] {
     ['Solder on lands', PASTE],
     ['Joints under their body', UNDER_BODY],
     ['Ramp of through-hole bodies', { ramp: THROUGH_HOLE_RAMP }],
+    ['Holes over their leads', { clearance: HOLE_CLEARANCE }],
   ];
   return subjects.map(([title, data]) => ({ title, values: collect(data, '') }));
 }

@@ -2,8 +2,8 @@ import { copperClassAt, trackWidthAt, type PadOnCopper } from '../core/artwork/c
 import type { Frame } from '../core/artwork/paint';
 import { isGround, isSupply } from '../core/electrical/netNames';
 import { millimetres } from '../core/quantity/convert';
-import type { ConnectionRecord } from '../schema/connection';
-import type { Construction } from '../schema/construction';
+import { usualRelief, type ConnectionRecord } from '../schema/connection';
+import { supplyPlane, type Construction } from '../schema/construction';
 
 /** A layer's picture, where an import brought one. */
 export interface PaintedLayer {
@@ -19,8 +19,6 @@ export interface PadToJoin {
   readonly place: PadOnCopper;
 }
 
-/** A layer covered this far is a plane (common practice). */
-const PLANE_COVERAGE = 0.7;
 /** Tracks are taken to be this wide where nothing shows them (assumed). */
 const USUAL_TRACK_mm = 0.3;
 
@@ -48,17 +46,9 @@ export function connectionsFor(
     if (kind === 'thermal-relief') reliefs.push(layer);
     if (kind === 'solid-plane') solids.push(layer);
   }
-  const plane = planeOf(pad.net, construction);
+  const plane = isSupply(pad.net) ? supplyPlane(construction, isGround(pad.net)) : null;
   if (plane !== null && !seen.some((p) => p.layer === plane)) reliefs.push(plane);
-  if (reliefs.length > 0) {
-    found.push({
-      kind: 'thermal-relief',
-      spokes: 4,
-      spokeWidth_mm: 0.3,
-      spokeLength_mm: 0.3,
-      layers: reliefs,
-    });
-  }
+  if (reliefs.length > 0) found.push(usualRelief(reliefs));
   if (solids.length > 0) found.push({ kind: 'solid-plane', layers: solids });
   const outer = pad.holed ? (pad.side === 'top' ? count : 1) : own;
   const unseen = !seen.some((p) => p.layer === outer);
@@ -66,11 +56,4 @@ export function connectionsFor(
     found.push({ kind: 'track', width_mm: USUAL_TRACK_mm, count: 1, layers: [outer] });
   }
   return found.length > 0 ? found : [{ kind: 'isolated' }];
-}
-
-/** The plane a supply net would lie on; null for signals and boards without one. */
-function planeOf(net: string, { copperLayers }: Construction): number | null {
-  if (!isSupply(net)) return null;
-  const planes = copperLayers.flatMap(({ coverage }, i) => (coverage >= PLANE_COVERAGE ? [i + 1] : []));
-  return (isGround(net) ? planes[0] : (planes[1] ?? planes[0])) ?? null;
 }

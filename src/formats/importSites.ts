@@ -1,5 +1,5 @@
 import { padNamesOf } from '../core/packages/form';
-import { onBoard, padPlaces, type Placement } from '../core/packages/placement';
+import { padPlaces, type Placement } from '../core/packages/placement';
 import { recognise, type Recognised, type SeenLand } from '../core/packages/recognise';
 import { millimetres } from '../core/quantity/convert';
 import { partOf, type AnyPackageInput } from '../schema/package';
@@ -154,7 +154,7 @@ function siteAt(
     package: input,
     pads: padNamesOf(part).map((pad) => {
       const { net, land } = known(pad);
-      const place = places.get(pad) ?? onBoardCentre(at);
+      const place = places.get(pad)!;
       const size =
         land && land.width_m > 0
           ? { width_m: land.width_m, height_m: land.height_m || land.width_m }
@@ -179,5 +179,3 @@ const edgesOf = ({ width_m, height_m }: typeof UNKNOWN_LAND) => ({
   radius_m: Math.min(width_m, height_m) / 2,
   reach_m: Math.hypot(width_m, height_m) / 2,
 });
-
-const onBoardCentre = (at: Placement) => onBoard(at, 0, 0);

@@ -10,6 +10,10 @@ import { blankSite, FAMILY_START, padsFor, siteOf } from './intake/siteDraft';
 import { freshPins, reduce as planReduce, start, verdictOf } from './plan/state';
 import { reduce as runReduce, standing, type RunViewState } from './run/state';
 
+const layersOf = (count: number) => ({
+  copperLayers: Array.from({ length: count }, () => ({ weight_oz: 1, coverage: 0.3 })),
+});
+
 const OPTION: OptionAnswer = {
   method: 'iron',
   tool: 'Iron',
@@ -227,7 +231,7 @@ describe('placing a site', () => {
   it('a blank draft with a reference is a valid site on any preset board', () => {
     for (const layers of [1, 2, 4]) {
       const draft = { ...blankSite(100, 80), ref: 'C1' };
-      expect(newSite.safeParse(siteOf(draft, layers)).success).toBe(true);
+      expect(newSite.safeParse(siteOf(draft, layersOf(layers))).success).toBe(true);
     }
   });
 
@@ -240,13 +244,13 @@ describe('placing a site', () => {
         ...dimensions,
         pads: padsFor([], dimensions.pins),
       };
-      expect(newSite.safeParse(siteOf(draft, 2)).error?.issues ?? []).toEqual([]);
+      expect(newSite.safeParse(siteOf(draft, layersOf(2))).error?.issues ?? []).toEqual([]);
     }
   });
 
   it('layers that are not numbers are refused by name, not dropped', () => {
     const draft = { ...blankSite(100, 80), ref: 'C1' };
     draft.pads[1]!.layers = 'two';
-    expect(newSite.safeParse(siteOf(draft, 4)).success).toBe(false);
+    expect(newSite.safeParse(siteOf(draft, layersOf(4))).success).toBe(false);
   });
 });

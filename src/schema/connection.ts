@@ -32,6 +32,10 @@ export const connection = z.discriminatedUnion(
 
 export type ConnectionRecord = z.infer<typeof connection>;
 
+/** A relief as layouts usually draw it: four spokes, by the schema's own defaults. */
+export const usualRelief = (layers: readonly number[]): ConnectionRecord =>
+  connection.parse({ kind: 'thermal-relief', layers });
+
 export const connections = z
   .union([connection, z.array(connection).max(16)])
   .transform((c) => (Array.isArray(c) ? c : [c]));

@@ -30,3 +30,15 @@ export const boardOf = (c: Construction): Board => ({
     coverage: layer.coverage,
   })),
 });
+
+/** A layer covered this far is a plane (common practice). */
+const PLANE_COVERAGE = 0.7;
+
+/** The plane that ground or another supply lies on, ground first; null on a board without planes. */
+export function supplyPlane(
+  { copperLayers }: Pick<Construction, 'copperLayers'>,
+  ground: boolean,
+): number | null {
+  const planes = copperLayers.flatMap(({ coverage }, i) => (coverage >= PLANE_COVERAGE ? [i + 1] : []));
+  return (ground ? planes[0] : (planes[1] ?? planes[0])) ?? null;
+}

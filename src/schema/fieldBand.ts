@@ -1,4 +1,5 @@
-import { fieldBand, type FieldBand, type FieldSpread } from '../core/thermal/field/bands';
+import { fieldBand, type FieldBand } from '../core/thermal/field/bands';
+import type { Spread } from '../core/statistics/percentile';
 import { celsius, metres } from '../core/quantity/convert';
 import { fieldScenarioOf, type HotAirLoad } from './simulateField';
 import type { SimulateInput } from './simulateRequest';
@@ -38,13 +39,13 @@ export function* solveFieldBand(
 const answerOf = (band: FieldBand, of: number, soak_s: number): FieldBandAnswer => ({
   draws: band.draws,
   of,
-  lastMelt_s: spreadOf(band.lastMelt_s, (time_s) => time_s - soak_s),
-  partPeak_C: spreadOf(band.bodyPeak_K, celsius),
+  lastMelt_s: spreadIn(band.lastMelt_s, (time_s) => time_s - soak_s),
+  partPeak_C: spreadIn(band.bodyPeak_K, celsius),
   chanceSolid: band.chanceSolid,
   chanceOverLimit: band.chanceOverLimit,
 });
 
-const spreadOf = (spread: FieldSpread, to: (value: number) => number): SpreadAnswer => {
+const spreadIn = (spread: Spread, to: (value: number) => number): SpreadAnswer => {
   const known = (value: number): number | null => (Number.isFinite(value) ? to(value) : null);
   return { p10: known(spread.p10), p50: known(spread.p50), p90: known(spread.p90) };
 };

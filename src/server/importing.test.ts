@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { freshDatabase, withBoard } from '../../tests/support/database';
+import { freshDatabase, withBoard, withCapacitor } from '../../tests/support/database';
 import { newFinding } from '../schema/finding';
 import { newImport, type NewImport } from '../schema/boardImport';
 import { InputError, parseInput } from '../schema/faults';
@@ -143,5 +143,23 @@ describe('undoing an import', () => {
     expect(() => undoImport(db, id, record.id, 2000)).toThrow(/R1 has a job or a finding/);
     expect(sitesOf(db, id)).toHaveLength(2);
     expect(() => undoImport(db, 'brd-other', record.id, 2000)).toThrow(NotFound);
+  });
+
+  it('is refused where a bridge found on another site names one of its pads', () => {
+    const db = freshDatabase();
+    const capacitor = withCapacitor(db);
+    const id = capacitor.boardId;
+    const record = acceptImport(db, id, given(), 1000);
+    const imported = sitesOf(db, id).find((site) => site.ref === 'R2')!;
+    const bridge = {
+      padId: capacitor.pads[0]!.id,
+      otherPadId: imported.pads[0]!.id,
+      state: 'bridged',
+      foundAs: 'done-here',
+      by: 'MK',
+    };
+    addFinding(db, parseInput(newFinding, bridge), 1500);
+    expect(() => undoImport(db, id, record.id, 2000)).toThrow(/R2 has a job or a finding/);
+    expect(sitesOf(db, id)).toHaveLength(3);
   });
 });

@@ -1,16 +1,9 @@
 import { simulateJoint } from '../thermal/joint/simulate';
 import { jointDraws } from '../thermal/joint/draws';
 import type { JointScenario } from '../thermal/joint/scenario';
-import { percentile } from '../statistics/percentile';
+import { percentile, spreadOf, type Spread } from '../statistics/percentile';
 import { doseCurve, livesOf, stopOf, valueAt, type Allowance, type Stop } from './forecast';
 import { PLAN } from './settings';
-
-/** Percentiles of a figure over the draws; infinite where that share never got there. */
-export interface Spread {
-  readonly p10: number;
-  readonly p50: number;
-  readonly p90: number;
-}
 
 /** What is known of one pin's dwell when the uncertain inputs are drawn many times. */
 export interface PinBand extends Stop {
@@ -82,14 +75,12 @@ function summarise(pad: string, dwells: readonly DrawnDwell[], allowance: Allowa
   const limits = dwells.map((d) => limitOf(d, allowance));
   const melts = dwells.map((d) => d.melt_s).sort((a, b) => a - b);
   const stop = patientStop(stopAmong(dwells, limits), melts.at(-1)!);
-  const melt_s = spread(melts);
+  const melt_s = spreadOf(melts);
   const holds = dwells
     .flatMap((d, i) => (d.melt_s <= stop.stop_s ? [limits[i]!.stop_s - d.melt_s] : []))
     .sort((a, b) => a - b);
   const at = (curve: 'pad' | 'laminate') =>
-    spread(
-      dwells.map((d) => extended(d.time_s, d[curve], Math.min(off_s(d), stop.stop_s))).sort((a, b) => a - b),
-    );
+    spreadOf(dwells.map((d) => extended(d.time_s, d[curve], Math.min(off_s(d), stop.stop_s))));
   return {
     pad,
     draws: dwells.length,
@@ -143,12 +134,6 @@ function extended(time_s: Float64Array, curve: Float64Array, at_s: number): numb
   const slope = (curve[last]! - curve[last - 1]!) / (time_s[last]! - time_s[last - 1]!);
   return curve[last]! + slope * (at_s - time_s[last]!);
 }
-
-const spread = (sorted: readonly number[]): Spread => ({
-  p10: percentile(sorted, 0.1),
-  p50: percentile(sorted, 0.5),
-  p90: percentile(sorted, 0.9),
-});
 
 /** A pin whose band shows it molten and settled before its stop, but for a small chance, with room to lift. */
 export const isSure = (band: PinBand): boolean =>

@@ -34,6 +34,16 @@ export const THROUGH_HOLE_RAMP = property(
   'wave-solder preheating allows about 4 K/s: common practice',
 );
 
+/** How much wider a hole is drilled than its lead: what a lead is taken for where only its hole is known. */
+export const HOLE_CLEARANCE = property(
+  0.25e-3,
+  'm',
+  [0.1e-3, 0.5e-3],
+  0.4,
+  'from-memory',
+  'IPC-2222 hole over lead, level B, from memory',
+);
+
 export const FAMILY_TRAITS = {
   radial: {
     name: 'Radial, two leads',

@@ -1,18 +1,10 @@
 import { CHIP_CODES, surfacePackage, type SurfaceSpec } from './outlines';
-import { landShapes, type PartPackage } from './form';
-import type { FamilyId } from './families';
+import { landShapes, type LandShape, type PartPackage } from './form';
+import { HOLE_CLEARANCE, type FamilyId } from './families';
 import type { ThroughHolePackage } from './throughHole';
 
-/** A land as an import found it on the board; seen from the part's side. */
-export interface SeenLand {
-  readonly pad: string;
-  readonly x_m: number;
-  readonly y_m: number;
-  /** 0 where the file does not say. */
-  readonly width_m: number;
-  readonly height_m: number;
-  readonly hole_m: number | null;
-}
+/** A land as an import found it on the board, seen from the part's side; sizes are 0 where the file does not say. */
+export type SeenLand = Omit<LandShape, 'lead_m' | 'round'>;
 
 /** What a part most likely is, and where its centre and turn put it. */
 export interface Recognised {
@@ -33,9 +25,6 @@ export type HoleSpec = Omit<ThroughHolePackage, 'body'>;
 
 /** Lands further off than this belong to another family. */
 const MISFIT_m = 0.3e-3;
-
-/** Holes are drilled about this much wider than their leads (common practice). */
-const HOLE_CLEARANCE_m = 0.25e-3;
 
 /**
  * Guesses the family of a set of lands by generating every family that could have as many pads, laying it
@@ -78,7 +67,7 @@ function holeCandidates(seen: readonly SeenLand[]): Guess[] {
   const landDiameter_m = Math.min(...seen.map((l) => Math.min(l.width_m, l.height_m) || hole_m + 0.9e-3));
   const common = {
     pins: seen.length,
-    leadDiameter_m: Math.max(0.2e-3, hole_m - HOLE_CLEARANCE_m),
+    leadDiameter_m: Math.max(0.2e-3, hole_m - HOLE_CLEARANCE.value),
     holeDiameter_m: hole_m,
     landDiameter_m: Math.max(hole_m + 0.1e-3, landDiameter_m),
   };

@@ -6,11 +6,11 @@ import { pathTo, type Mode, type Point } from './arc';
 import type { Macro } from './macro';
 import {
   capsule,
+  extent,
   hull,
   moved,
   UPRIGHT,
   type ImageObject,
-  type Shape,
   type Transform,
 } from '../../core/artwork/shapes';
 
@@ -388,17 +388,4 @@ class Reader {
       from = point;
     }
   }
-}
-
-function extent(shapes: readonly Shape[]): [width: number, height: number] {
-  let [x0, x1, y0, y1] = [Infinity, -Infinity, Infinity, -Infinity];
-  for (const { contour } of shapes) {
-    for (let i = 0; i < contour.length; i += 2) {
-      x0 = Math.min(x0, contour[i]!);
-      x1 = Math.max(x1, contour[i]!);
-      y0 = Math.min(y0, contour[i + 1]!);
-      y1 = Math.max(y1, contour[i + 1]!);
-    }
-  }
-  return [x1 - x0, y1 - y0];
 }

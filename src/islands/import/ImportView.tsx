@@ -7,7 +7,7 @@ import type { BoardSheet } from '~/schema/boardSheet';
 import { partOf } from '~/schema/package';
 import { packageInWords } from '~/schema/words';
 import { postJson } from '~/ui/api';
-import { Button, CommandButton } from '~/ui/controls/Button';
+import { ButtonLink, CommandButton } from '~/ui/controls/Button';
 import { ErrorNote } from '~/ui/controls/Notes';
 import { BoardFace } from '~/ui/face/BoardFace';
 import { useCommands } from '~/ui/keyboard/useCommands';
@@ -235,9 +235,9 @@ export function ImportView({ sheet }: { sheet: BoardSheet }) {
       />
       {!preview && (
         <p>
-          <Button small onClick={() => (window.location.href = `/boards/${board.id}`)}>
+          <ButtonLink small href={`/boards/${board.id}`}>
             Back to the board
-          </Button>
+          </ButtonLink>
         </p>
       )}
     </div>

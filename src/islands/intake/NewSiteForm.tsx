@@ -29,7 +29,7 @@ export function NewSiteForm({ board }: { board: BoardRecord }) {
   const [ready, setReady] = useState(false);
   useEffect(() => setReady(true), []);
   const draft = watch();
-  const wanted = siteOf(draft, copperLayers.length) as {
+  const wanted = siteOf(draft, board.construction) as {
     package: unknown;
     pads: { name: string; net: string; connections: unknown[] }[];
   };
@@ -42,7 +42,7 @@ export function NewSiteForm({ board }: { board: BoardRecord }) {
   const submit = handleSubmit(async () => {
     setError(null);
     try {
-      const site = parseInput(newSite, siteOf(getValues(), copperLayers.length));
+      const site = parseInput(newSite, siteOf(getValues(), board.construction));
       await postJson<SiteRecord>(`/api/boards/${board.id}/sites`, site);
       window.location.href = `/boards/${board.id}`;
     } catch (refused) {

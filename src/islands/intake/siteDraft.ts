@@ -2,6 +2,7 @@ import type { AlloyId } from '~/core/materials/alloys';
 import type { FamilyId } from '~/core/packages/families';
 import type { SurfaceFamilyId } from '~/core/packages/surfaceFamilies';
 import type { ConnectionKind, ConnectionRecord } from '~/schema/connection';
+import type { Construction } from '~/schema/construction';
 import type { NewSite } from '~/schema/site';
 import { BLANK_SURFACE, isSurfaceFamily, surfaceSite, type SurfaceDraft } from './surfaceDraft';
 
@@ -124,11 +125,12 @@ export const padsFor = (pads: readonly PadDraft[], pins: number): PadDraft[] =>
   Array.from({ length: Math.min(64, Math.max(1, Math.floor(pins) || 1)) }, (_, i) => pads[i] ?? blankPad());
 
 /** The record a draft stands for. Empty layers mean the usual ones: planes inside, tracks on the solder side. */
-export function siteOf(draft: SiteDraft, layerCount: number): unknown {
+export function siteOf(draft: SiteDraft, construction: Pick<Construction, 'copperLayers'>): unknown {
+  const layerCount = construction.copperLayers.length;
   const { ref, value, side, x_mm, y_mm, rotation_deg, alloy } = draft;
   const place = { ref, value, side, x_mm, y_mm, rotation_deg, alloy };
   if (isSurfaceFamily(draft.family)) {
-    return { ...place, ...surfaceSite(draft.family, draft, side, layerCount) };
+    return { ...place, ...surfaceSite(draft.family, draft, side, construction) };
   }
   const {
     pads,
@@ -172,13 +174,8 @@ function connectionOf(pad: PadDraft, layerCount: number): ConnectionRecord | Rec
     case 'track':
       return { kind: 'track', width_mm: pad.width_mm, count: 1, ...(layers.length ? { layers } : {}) };
     case 'thermal-relief':
-      return {
-        kind: 'thermal-relief',
-        spokes: 4,
-        spokeWidth_mm: 0.3,
-        spokeLength_mm: 0.3,
-        layers: layers.length ? layers : inner,
-      };
+      // Left to the schema's defaults, so that a layer that is no number is refused by its name.
+      return { kind: 'thermal-relief', layers: layers.length ? layers : inner };
     case 'solid-plane':
       return { kind: 'solid-plane', layers: layers.length ? layers : inner };
   }

@@ -4,6 +4,14 @@ import { newSite } from '~/schema/site';
 import { blankSite, siteOf } from './siteDraft';
 import { pinsIn, usualPins } from './surfaceDraft';
 
+/** As many layers, the inner ones planes. */
+const board = (count: number) => ({
+  copperLayers: Array.from({ length: count }, (_, i) => ({
+    weight_oz: 1,
+    coverage: i > 0 && i < count - 1 ? 0.9 : 0.3,
+  })),
+});
+
 const draft = (changes: object) => ({ ...blankSite(100, 80), ref: 'U1', ...changes });
 
 describe('a surface part by the form', () => {
@@ -14,7 +22,7 @@ describe('a surface part by the form', () => {
         ['top', 2],
         ['bottom', 4],
       ] as const) {
-        const site = siteOf(draft({ family, side, surfacePins: usualPins(family) }), layers);
+        const site = siteOf(draft({ family, side, surfacePins: usualPins(family) }), board(layers));
         expect(newSite.safeParse(site).error?.issues ?? []).toEqual([]);
       }
     });
@@ -23,7 +31,7 @@ describe('a surface part by the form', () => {
   it('ties ground and supplies to planes by a via, signals to their own face', () => {
     const site = siteOf(
       draft({ family: 'soic', surfacePins: 8, groundPins: '4', supplyPins: '8', side: 'bottom' }),
-      4,
+      board(4),
     ) as { pads: { name: string; net: string; connections: unknown[] }[] };
     const pad = (name: string) => site.pads.find((p) => p.name === name)!;
     expect(pad('4')).toMatchObject({ net: 'GND' });
@@ -32,9 +40,21 @@ describe('a surface part by the form', () => {
     expect(pad('1').connections).toEqual([expect.objectContaining({ kind: 'track', layers: [4] })]);
   });
 
+  it('on a board without planes ground is a net on its own face', () => {
+    const site = siteOf(draft({ family: 'soic', groundPins: '4' }), board(2)) as {
+      pads: { name: string; net: string; connections: { kind: string }[] }[];
+    };
+    const ground = site.pads.find((p) => p.net === 'GND')!;
+    expect(ground.connections.map((c) => c.kind)).toEqual(['track']);
+  });
+
   it('refuses what the family cannot have', () => {
-    expect(newSite.safeParse(siteOf(draft({ family: 'qfp', surfacePins: 43 }), 2)).success).toBe(false);
-    expect(newSite.safeParse(siteOf(draft({ family: 'soic', surfacePitch_mm: 'x' }), 2)).success).toBe(false);
+    expect(newSite.safeParse(siteOf(draft({ family: 'qfp', surfacePins: 43 }), board(2))).success).toBe(
+      false,
+    );
+    expect(newSite.safeParse(siteOf(draft({ family: 'soic', surfacePitch_mm: 'x' }), board(2))).success).toBe(
+      false,
+    );
   });
 });
 

@@ -2,7 +2,8 @@ import { USUAL_PINS, type ChipCode } from '~/core/packages/outlines';
 import { padNamesOf } from '~/core/packages/form';
 import { SURFACE_FAMILY_IDS, type SurfaceFamilyId } from '~/core/packages/surfaceFamilies';
 import type { FamilyId } from '~/core/packages/families';
-import type { ConnectionRecord } from '~/schema/connection';
+import { usualRelief, type ConnectionRecord } from '~/schema/connection';
+import { supplyPlane, type Construction } from '~/schema/construction';
 import { partOf, surfacePackageInput } from '~/schema/package';
 
 /** What a form holds of a surface part beyond its place: little, because its outline is usual. */
@@ -37,12 +38,12 @@ export const takesPins = (family: SurfaceFamilyId): boolean =>
 
 export const usualPins = (family: SurfaceFamilyId): number => USUAL_PINS[family];
 
-/** Package and pads of a surface draft; ground goes to the first plane, supplies to the second, by a via. */
+/** Package and pads of a surface draft; supplies go by a via to the plane that a board has for them. */
 export function surfaceSite(
   family: SurfaceFamilyId,
   draft: SurfaceDraft,
   side: 'top' | 'bottom',
-  layerCount: number,
+  construction: Pick<Construction, 'copperLayers'>,
 ): { package: Record<string, unknown>; pads: unknown[] } {
   const pitch = Number(draft.surfacePitch_mm.replace(',', '.'));
   const wanted = {
@@ -57,9 +58,7 @@ export function surfaceSite(
   const names = padNamesOf(partOf(parsed.data));
   const ground = new Set(pinsIn(draft.groundPins, names));
   const supply = new Set(pinsIn(draft.supplyPins, names));
-  const own = side === 'top' ? 1 : layerCount;
-  const plane = (second: boolean): number =>
-    layerCount > 2 ? (second && layerCount > 3 ? 3 : 2) : layerCount === 2 ? 3 - own : own;
+  const own = side === 'top' ? 1 : construction.copperLayers.length;
   return {
     package: wanted,
     pads: names.map((name) => {
@@ -70,14 +69,8 @@ export function surfaceSite(
         count: 1,
         layers: [own],
       };
-      const relief: ConnectionRecord = {
-        kind: 'thermal-relief',
-        spokes: 4,
-        spokeWidth_mm: 0.3,
-        spokeLength_mm: 0.3,
-        layers: [plane(net === 'VCC')],
-      };
-      return { name, net, connections: net === '' ? [track] : [track, relief] };
+      const plane = net === '' ? null : supplyPlane(construction, net === 'GND');
+      return { name, net, connections: plane === null ? [track] : [track, usualRelief([plane])] };
     }),
   };
 }

@@ -3,9 +3,12 @@ import { newFinding, newFindings } from '~/schema/finding';
 import { addFinding, addFindings } from '~/server/repositories/findings';
 import { endpoint, readJson } from '~/server/respond';
 
+/** A thousand pads with a note each. */
+const LARGEST_LOOK_bytes = 1024 * 1024;
+
 /** One finding, or a list of one look. */
 export const POST = endpoint(async (context) => {
-  const body = await readJson(context);
+  const body = await readJson(context, LARGEST_LOOK_bytes);
   const { db } = context.locals;
   return Array.isArray(body)
     ? addFindings(db, parseInput(newFindings, body), Date.now())

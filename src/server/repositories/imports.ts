@@ -101,7 +101,14 @@ function usedSites(db: Db, siteIds: readonly string[]): string[] {
       .from(findings)
       .where(inArray(findings.siteId, some))
       .all();
-    for (const { siteId } of [...inJobs, ...found]) used.add(siteId);
+    // A bridge found on another site may name a pad of this one.
+    const named = db
+      .select({ siteId: pads.siteId })
+      .from(findings)
+      .innerJoin(pads, eq(pads.id, findings.otherPadId))
+      .where(inArray(pads.siteId, some))
+      .all();
+    for (const { siteId } of [...inJobs, ...found, ...named]) used.add(siteId);
   }
   if (used.size === 0) return [];
   return db

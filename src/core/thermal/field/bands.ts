@@ -4,27 +4,20 @@ import { scatter } from '../../materials/property';
 import { SURFACE } from '../../materials/surfaces';
 import { TIP_CONTACT } from '../../materials/tips';
 import { normalQuantile } from '../../statistics/normal';
-import { percentile } from '../../statistics/percentile';
+import { spreadOf, type Spread } from '../../statistics/percentile';
 import { latinHypercube } from '../../statistics/random';
 import { UNCERTAIN } from '../joint/settings';
 import { runField, type FieldOptions, type FieldRun } from './run';
 import type { FieldFactors, FieldScenario } from './scenario';
 
-/** 10, 50 and 90 % of a figure over the draws; infinite where that share never got there. */
-export interface FieldSpread {
-  readonly p10: number;
-  readonly p50: number;
-  readonly p90: number;
-}
-
 /** What is known of a board-scale run when its uncertain inputs are drawn many times. */
 export interface FieldBand {
   readonly draws: number;
   /** Last pad of the first part to melt through. */
-  readonly lastMelt_s: FieldSpread;
-  readonly bodyPeak_K: FieldSpread;
-  readonly laminateDose: FieldSpread;
-  readonly bow: FieldSpread;
+  readonly lastMelt_s: Spread;
+  readonly bodyPeak_K: Spread;
+  readonly laminateDose: Spread;
+  readonly bow: Spread;
   /** Share of draws in which some pad of the first part stays solid. */
   readonly chanceSolid: number;
   /** Share of draws in which the first part passes its own limit. */
@@ -92,10 +85,7 @@ function look(run: FieldRun, ref: string): Seen {
 }
 
 function summarise(seen: readonly Seen[]): FieldBand {
-  const spread = (of: (s: Seen) => number): FieldSpread => {
-    const sorted = seen.map(of).sort((a, b) => a - b);
-    return { p10: percentile(sorted, 0.1), p50: percentile(sorted, 0.5), p90: percentile(sorted, 0.9) };
-  };
+  const spread = (of: (s: Seen) => number): Spread => spreadOf(seen.map(of));
   const share = (of: (s: Seen) => boolean): number => seen.filter(of).length / seen.length;
   return {
     draws: seen.length,

@@ -2,6 +2,7 @@ import { SolderState, solveDense, type SolderColumn } from './columns';
 import type { Attachments } from './attachments';
 import type { BodyFilm, FaceFilms, Films } from './films';
 import type { FieldMesh } from './mesh';
+import { pass, sweepAcross, sweepAlong } from './sweeps';
 
 /** Energy since the start, J. */
 export interface FieldEnergy {
@@ -251,51 +252,25 @@ export class FieldSolver {
     }
   }
 
-  /** Rows follow each other without a break: a link that leaves the board is zero and parts them. */
   private solveX(): void {
-    const { change_K: w, inverseX, carryX } = this;
-    const cells = w.length;
-    let last = w[0]!;
-    for (let c = 1; c < cells; c++) {
-      last = w[c]! + carryX[c - 1]! * last;
-      w[c] = last;
-    }
-    last = 0;
-    for (let c = cells - 1; c >= 0; c--) {
-      last = w[c]! * inverseX[c]! + carryX[c]! * last;
-      w[c] = last;
-    }
+    sweepAlong(this.change_K, this.inverseX, this.carryX);
   }
 
   private solveY(): void {
-    const { change_K: w, inverseY, carryY } = this;
-    const { capacity_J_K, nx } = this.mesh;
-    const cells = w.length;
-    for (let c = 0; c < nx; c++) w[c]! *= capacity_J_K[c]!;
-    for (let c = nx; c < cells; c++) w[c] = w[c]! * capacity_J_K[c]! + carryY[c - nx]! * w[c - nx]!;
-    for (let c = cells - 1; c >= cells - nx; c--) w[c]! *= inverseY[c]!;
-    for (let c = cells - nx - 1; c >= 0; c--) w[c] = w[c]! * inverseY[c]! + carryY[c]! * w[c + nx]!;
+    sweepAcross(this.change_K, this.mesh.capacity_J_K, this.inverseY, this.carryY, this.mesh.nx);
   }
 
   /** Every column as if it had no solder; the right-hand sides of those that do are put aside first. */
   private solveZ(): void {
     const { change_K: w, inverseZ, carryZ, solderColumns, columnRhs } = this;
     const { capacity_J_K, columns, nz } = this.mesh;
-    const cells = w.length;
     for (let i = 0; i < solderColumns.length; i++) {
       for (let k = 0; k < nz; k++) {
         const c = k * columns + solderColumns[i]!.column;
         columnRhs[i * nz + k] = capacity_J_K[c]! * w[c]!;
       }
     }
-    for (let c = 0; c < columns; c++) w[c]! *= capacity_J_K[c]!;
-    for (let c = columns; c < cells; c++) {
-      w[c] = w[c]! * capacity_J_K[c]! + carryZ[c - columns]! * w[c - columns]!;
-    }
-    for (let c = cells - 1; c >= cells - columns; c--) w[c]! *= inverseZ[c]!;
-    for (let c = cells - columns - 1; c >= 0; c--) {
-      w[c] = w[c]! * inverseZ[c]! + carryZ[c]! * w[c + columns]!;
-    }
+    sweepAcross(w, capacity_J_K, inverseZ, carryZ, columns);
   }
 
   /** Layers and solder of one column together; phases are guessed, solved and corrected until they hold. */
@@ -403,21 +378,5 @@ export class FieldSolver {
     let mean_K = 0;
     for (const s of spots) mean_K += this.attached.spots[s]!.bodyShare * this.solder.temperature_K[s]!;
     return mean_K;
-  }
-}
-
-/** What cells pass on to those `stride` further on; a link that leaves the board is zero. */
-function pass(
-  t: Float64Array,
-  into: Float64Array,
-  link_W_K: Float64Array,
-  stride: number,
-  step_s: number,
-): void {
-  const count = t.length - stride;
-  for (let c = 0; c < count; c++) {
-    const heat_J = step_s * link_W_K[c]! * (t[c]! - t[c + stride]!);
-    into[c] = into[c]! - heat_J;
-    into[c + stride] = into[c + stride]! + heat_J;
   }
 }

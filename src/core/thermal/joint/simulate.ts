@@ -204,7 +204,7 @@ function firstOf(times: Float64Array): number | null {
   return reached.length ? Math.min(...reached) : null;
 }
 
-/** The two rings about a distance, and the weight of the outer one in the logarithm of radius. */
+/** The coldest of several histories at each time. */
 export function lowest(rows: readonly Float64Array[]): Float64Array {
   const least = Float64Array.from(rows[0]!);
   for (const row of rows) {
