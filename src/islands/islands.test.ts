@@ -144,7 +144,7 @@ describe('board', () => {
       setting: 'Iron',
       events,
     } as const;
-    const lines = ledger({ jobs: [job], imports: [], sites: [] }, []);
+    const lines = ledger({ jobs: [job], imports: [], readings: [], sites: [] }, []);
     expect(lines.map((l) => l.text)).toEqual([
       'Closed: fixed. age',
       'Pin 1: molten at 1.1 s, iron off at 2.4 s; took about 3.1 % of its pad budget, land to 288 °C',

@@ -2,7 +2,7 @@ import { index, integer, sqliteTable, text as textColumn } from 'drizzle-orm/sql
 import { z } from 'zod';
 import { HAZARDS, type Hazard } from '../core/method/request';
 import { construction, type Construction } from './construction';
-import { initials, oneOf, recordId, text, whenever_ms } from './fields';
+import { initials, oneOf, recordId, text, whenever_ms, wholeNumber } from './fields';
 
 /** What a board waits for; the bench is sorted by it. */
 export const WAITING_FOR = ['you', 'heat', 'drying', 'cure', 'parts', 'owner', 'closed'] as const;
@@ -10,6 +10,20 @@ export type WaitingFor = (typeof WAITING_FOR)[number];
 
 export const OUTCOMES = ['fixed', 'improved', 'unchanged', 'worse', 'scrapped', 'parked'] as const;
 export type Outcome = (typeof OUTCOMES)[number];
+
+/** What its lands were covered with when it was made (IPC-2221 §4.3 names, from memory). */
+export const FINISHES = {
+  unknown: 'not known',
+  'hot-air-levelled': 'hot-air levelled, leaded',
+  'hot-air-levelled-lead-free': 'hot-air levelled, lead-free',
+  'nickel-gold': 'immersion gold over nickel',
+  'immersion-silver': 'immersion silver',
+  'immersion-tin': 'immersion tin',
+  'organic-preservative': 'organic preservative (OSP)',
+  'bare-or-rolled-tin': 'bare copper or rolled tin',
+} as const;
+export type Finish = keyof typeof FINISHES;
+const FINISH_IDS = Object.keys(FINISHES) as [Finish, ...Finish[]];
 
 /** What a person tells of a board when it comes in. */
 export const newBoard = z.strictObject({
@@ -19,6 +33,11 @@ export const newBoard = z.strictObject({
   triedBefore: text(0, 1000).default(''),
   hazards: z.array(oneOf(HAZARDS)).max(HAZARDS.length).default([]),
   construction,
+  finish: oneOf(FINISH_IDS).default('unknown'),
+  /** Year it was made; null where nobody knows. */
+  madeIn: wholeNumber(1950, 2100).nullable().default(null),
+  /** Screws, links, cables and whatever must go back where it was. */
+  fixtures: text(0, 1000).default(''),
 });
 export type NewBoard = z.infer<typeof newBoard>;
 
@@ -32,6 +51,10 @@ export const boardRecord = newBoard.extend({
 });
 export type BoardRecord = z.infer<typeof boardRecord>;
 
+/** A change of what is told of a board, against the revision it was read at. */
+export const boardChange = newBoard.extend({ revision: z.int().min(1) });
+export type BoardChange = z.infer<typeof boardChange>;
+
 export const boards = sqliteTable(
   'boards',
   {
@@ -42,6 +65,9 @@ export const boards = sqliteTable(
     triedBefore: textColumn('tried_before').notNull().default(''),
     hazards: textColumn('hazards', { mode: 'json' }).$type<Hazard[]>().notNull(),
     construction: textColumn('construction', { mode: 'json' }).$type<Construction>().notNull(),
+    finish: textColumn('finish').$type<Finish>().notNull().default('unknown'),
+    madeIn: integer('made_in'),
+    fixtures: textColumn('fixtures').notNull().default(''),
     waitingFor: textColumn('waiting_for').$type<WaitingFor>().notNull(),
     nextAction: textColumn('next_action').notNull().default(''),
     outcome: textColumn('outcome').$type<Outcome>(),

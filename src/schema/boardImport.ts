@@ -33,6 +33,23 @@ export type CopperMap = z.infer<typeof copperMap>;
 const bytesIn = (base64: string): number =>
   Math.floor((base64.length * 3) / 4) - (base64.endsWith('==') ? 2 : base64.endsWith('=') ? 1 : 0);
 
+const place_mm = quantity('mm', -50, 1050);
+
+/** Edge of a board and what is drilled through it, seen from the top, on the board's own origin. */
+export const boardProfile = z.strictObject({
+  /** The edge as one closed line; null where no file draws it. */
+  edge: z
+    .array(z.tuple([place_mm, place_mm]))
+    .min(3)
+    .max(2000, { error: 'has more than 2000 points; draw the edge with fewer' })
+    .nullable(),
+  /** x, y and diameter of each hole, mm. */
+  holes: z
+    .array(z.tuple([place_mm, place_mm, quantity('mm', 0.05, 20)]))
+    .max(20_000, { error: 'has more than 20,000 holes' }),
+});
+export type BoardProfile = z.infer<typeof boardProfile>;
+
 /** What an accepted import writes: all of it or nothing. */
 export const newImport = z.strictObject({
   by: initials,
@@ -41,6 +58,7 @@ export const newImport = z.strictObject({
   copper: z
     .array(z.strictObject({ file: text(1, 200), coverage: quantity('', 0, 1), map: copperMap }))
     .max(16),
+  profile: boardProfile.nullable().default(null),
 });
 export type NewImport = z.infer<typeof newImport>;
 
@@ -52,6 +70,7 @@ export const importRecord = z.strictObject({
   at_ms: whenever_ms,
   files: z.array(importedFile),
   siteIds: z.array(recordId),
+  profile: boardProfile.nullable(),
   undoneAt_ms: whenever_ms.nullable(),
 });
 export type ImportRecord = z.infer<typeof importRecord>;
@@ -67,6 +86,7 @@ export const imports = sqliteTable(
     at_ms: integer('at_ms').notNull(),
     files: textColumn('files', { mode: 'json' }).$type<ImportRecord['files']>().notNull(),
     siteIds: textColumn('site_ids', { mode: 'json' }).$type<string[]>().notNull(),
+    profile: textColumn('profile', { mode: 'json' }).$type<BoardProfile>(),
     undoneAt_ms: integer('undone_at_ms'),
   },
   (table) => [index('imports_board').on(table.boardId, table.at_ms)],

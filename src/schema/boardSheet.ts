@@ -3,6 +3,7 @@ import type { BoardRecord } from './board';
 import type { ArtworkLine, ImportRecord } from './boardImport';
 import type { FindingRecord } from './finding';
 import type { PadRecord } from './pad';
+import type { ReadingRecord } from './reading';
 import type { SiteRecord } from './site';
 
 export interface SiteSheet extends SiteRecord {
@@ -30,6 +31,8 @@ export interface BoardSheet {
   readonly sites: readonly SiteSheet[];
   readonly findings: readonly FindingRecord[];
   readonly jobs: readonly JobLine[];
+  /** What meters showed between its pads. */
+  readonly readings: readonly ReadingRecord[];
   /** Pictures of copper layers, from imports. */
   readonly artworks: readonly ArtworkLine[];
   readonly imports: readonly ImportRecord[];

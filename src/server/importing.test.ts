@@ -140,7 +140,7 @@ describe('undoing an import', () => {
       parseInput(newFinding, { padId: site!.pads[0]!.id, state: 'dull', foundAs: 'as-received', by: 'MK' }),
       1500,
     );
-    expect(() => undoImport(db, id, record.id, 2000)).toThrow(/R1 has a job or a finding/);
+    expect(() => undoImport(db, id, record.id, 2000)).toThrow(/R1 has a job, a finding or a reading/);
     expect(sitesOf(db, id)).toHaveLength(2);
     expect(() => undoImport(db, 'brd-other', record.id, 2000)).toThrow(NotFound);
   });
@@ -159,7 +159,7 @@ describe('undoing an import', () => {
       by: 'MK',
     };
     addFinding(db, parseInput(newFinding, bridge), 1500);
-    expect(() => undoImport(db, id, record.id, 2000)).toThrow(/R2 has a job or a finding/);
+    expect(() => undoImport(db, id, record.id, 2000)).toThrow(/R2 has a job, a finding or a reading/);
     expect(sitesOf(db, id)).toHaveLength(3);
   });
 });

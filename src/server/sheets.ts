@@ -12,6 +12,7 @@ import { getBoard } from './repositories/boards';
 import { findingsOf } from './repositories/findings';
 import { getJob, jobsOfBoard } from './repositories/jobs';
 import { planningFor } from './planning';
+import { readingsOfBoard } from './repositories/readings';
 import { getSite, sitesOf } from './repositories/sites';
 import { listTools } from './repositories/tools';
 
@@ -36,6 +37,7 @@ export function boardSheet(db: Db, boardId: string): BoardSheet {
     sites: sitesOf(db, boardId),
     findings: findingsOf(db, boardId),
     jobs,
+    readings: readingsOfBoard(db, boardId),
     artworks: artworksOf(db, boardId),
     imports: importsOf(db, boardId),
   };

@@ -43,10 +43,10 @@ export function BoardView({ sheet }: { sheet: BoardSheet }) {
 
   const site = sites.find((s) => s.id === state.siteId) ?? null;
   const running = jobs.find((job) => job.siteId === site?.id && job.status === 'running');
-  const { imports } = sheet;
+  const { imports, readings } = sheet;
   const lines = useMemo(
-    () => ledger({ jobs, sites, imports }, state.findings),
-    [jobs, sites, imports, state.findings],
+    () => ledger({ jobs, sites, imports, readings }, state.findings),
+    [jobs, sites, imports, readings, state.findings],
   );
   const copper = useCopper(
     board.id,
@@ -88,6 +88,9 @@ export function BoardView({ sheet }: { sheet: BoardSheet }) {
       case 'resume':
         if (running) window.location.href = `/jobs/${running.id}`;
         return running !== undefined;
+      case 'check':
+        if (site) window.location.href = `/sites/${site.id}/check`;
+        return site !== null;
       case 'place-site':
         window.location.href = `/boards/${board.id}/place`;
         return true;
@@ -192,15 +195,20 @@ export function BoardView({ sheet }: { sheet: BoardSheet }) {
                 <h2>
                   {site.ref} {site.value && <span className="quiet">{site.value}</span>}
                 </h2>
-                {running ? (
-                  <ButtonLink href={`/jobs/${running.id}`} look="primary">
-                    Go on with its job <KeyCap of="g" />
+                <div className={css['ways']}>
+                  <ButtonLink href={`/sites/${site.id}/check`}>
+                    Check continuity <KeyCap of="c" />
                   </ButtonLink>
-                ) : (
-                  <ButtonLink href={`/sites/${site.id}/plan`} look="primary">
-                    Plan <KeyCap of="p" />
-                  </ButtonLink>
-                )}
+                  {running ? (
+                    <ButtonLink href={`/jobs/${running.id}`} look="primary">
+                      Go on with its job <KeyCap of="g" />
+                    </ButtonLink>
+                  ) : (
+                    <ButtonLink href={`/sites/${site.id}/plan`} look="primary">
+                      Plan <KeyCap of="p" />
+                    </ButtonLink>
+                  )}
+                </div>
               </div>
               <p className="quiet">{packageInWords(site.package)}</p>
               <div className={css['land']} data-many={site.pads.length > 16 || undefined}>
@@ -237,7 +245,15 @@ export function BoardView({ sheet }: { sheet: BoardSheet }) {
               )}
               <ErrorNote error={state.error} />
               <MarkBar state={state} dispatch={dispatch} onState={mark} />
-              {state.pad && <PadLife site={site} pad={state.pad} findings={state.findings} jobs={jobs} />}
+              {state.pad && (
+                <PadLife
+                  site={site}
+                  pad={state.pad}
+                  findings={state.findings}
+                  jobs={jobs}
+                  readings={readings}
+                />
+              )}
               <PadTable site={site} findings={state.findings} jobs={jobs} run={state.run} onSelect={choose} />
             </section>
           )}

@@ -2,6 +2,7 @@ import { PAD_STATES } from '~/core/record/padStates';
 import type { BoardSheet, JobLine, SiteSheet } from '~/schema/boardSheet';
 import type { ImportRecord } from '~/schema/boardImport';
 import type { FindingRecord } from '~/schema/finding';
+import type { ReadingRecord } from '~/schema/reading';
 import { GOAL_WORDS } from '~/schema/words';
 import { budget, degrees } from '~/ui/figures';
 import type { Exposure } from '~/ui/strip/HeatStrip';
@@ -13,19 +14,21 @@ export interface LedgerLine {
   readonly by: string;
   readonly siteRef: string;
   readonly text: string;
-  readonly kind: 'import' | 'job' | 'dwell' | 'defect' | 'finding' | 'note' | 'closed' | 'correction';
+  readonly kind:
+    'import' | 'reading' | 'job' | 'dwell' | 'defect' | 'finding' | 'note' | 'closed' | 'correction';
   readonly jobId: string | null;
 }
 
 /** Everything that happened to a board, newest first. */
 export function ledger(
-  sheet: Pick<BoardSheet, 'jobs' | 'sites' | 'imports'>,
+  sheet: Pick<BoardSheet, 'jobs' | 'sites' | 'imports' | 'readings'>,
   findings: readonly FindingRecord[],
 ): LedgerLine[] {
   const lines = [
     ...sheet.jobs.flatMap(jobLines),
     ...findings.map((f) => findingLine(f, sheet.sites)),
     ...sheet.imports.flatMap(importLines),
+    ...readingLines(sheet.readings, sheet.sites),
   ];
   return lines.sort((a, b) => b.at_ms - a.at_ms || b.key.localeCompare(a.key));
 }
@@ -82,6 +85,34 @@ function jobLines(job: JobLine): LedgerLine[] {
     }
   });
 }
+
+/** A checklist's readings as one line for each sitting; what failed or is doubtful has been told apart. */
+function readingLines(readings: readonly ReadingRecord[], sites: readonly SiteSheet[]): LedgerLine[] {
+  const sittings: ReadingRecord[][] = [];
+  for (const reading of readings) {
+    const open = sittings.findLast((s) => s[0]!.siteId === reading.siteId && s[0]!.by === reading.by);
+    const last = open?.at(-1);
+    if (open && last && reading.at_ms - last.at_ms < SITTING_ms) open.push(reading);
+    else sittings.push([reading]);
+  }
+  return sittings.map((sitting) => {
+    const last = sitting.at(-1)!;
+    const count = (verdict: ReadingRecord['verdict']): number =>
+      sitting.filter((r) => r.verdict === verdict).length;
+    return {
+      key: last.id,
+      at_ms: last.at_ms,
+      by: last.by,
+      siteRef: sites.find((s) => s.id === last.siteId)?.ref ?? '?',
+      kind: 'reading',
+      text: `Continuity: ${sitting.length} read, ${count('good')} good, ${count('bad')} failed${count('doubtful') ? `, ${count('doubtful')} doubtful` : ''}`,
+      jobId: null,
+    };
+  });
+}
+
+/** Readings further apart than this are another sitting. */
+const SITTING_ms = 30 * 60_000;
 
 function importLines(record: ImportRecord): LedgerLine[] {
   const line = (at_ms: number, text: string): LedgerLine => ({

@@ -1,6 +1,8 @@
 import { PAD_STATES } from '~/core/record/padStates';
 import type { JobLine, SiteSheet } from '~/schema/boardSheet';
 import type { FindingRecord } from '~/schema/finding';
+import type { ReadingRecord } from '~/schema/reading';
+import { ohms, VERDICT_WORDS } from '~/ui/readingWords';
 import { budget, degrees } from '~/ui/figures';
 import { StateBadge } from '~/ui/land/StateBadge';
 import css from './findings.module.css';
@@ -18,6 +20,7 @@ export function lifeOf(
   padName: string,
   findings: readonly FindingRecord[],
   jobs: readonly JobLine[],
+  readings: readonly ReadingRecord[] = [],
 ): LifeEntry[] {
   const pad = site.pads.find((p) => p.name === padName);
   if (!pad) return [];
@@ -52,7 +55,15 @@ export function lifeOf(
           : [],
       ),
     );
-  return [...found, ...heated].sort((a, b) => a.at_ms - b.at_ms);
+  const read = readings
+    .filter((r) => r.padId === pad.id || r.otherPadId === pad.id)
+    .map((r): LifeEntry => ({
+      at_ms: r.at_ms,
+      by: r.by,
+      state: null,
+      text: `${r.kind === 'continuity' ? 'continuity' : `short to ${otherName(r.padId === pad.id ? r.otherPadId : r.padId)}`} ${ohms(r.value_Ohm)}, ${r.verdict === 'good' && r.kind === 'continuity' ? 'verified' : VERDICT_WORDS[r.verdict]}`,
+    }));
+  return [...found, ...heated, ...read].sort((a, b) => a.at_ms - b.at_ms);
 }
 
 /** One pad's life as a list; a finding is followed by the next, never overwritten. */
@@ -61,8 +72,9 @@ export function PadLife(props: {
   readonly pad: string;
   readonly findings: readonly FindingRecord[];
   readonly jobs: readonly JobLine[];
+  readonly readings: readonly ReadingRecord[];
 }) {
-  const life = lifeOf(props.site, props.pad, props.findings, props.jobs);
+  const life = lifeOf(props.site, props.pad, props.findings, props.jobs, props.readings);
   return (
     <section aria-label={`Life of pin ${props.pad}`} className={css['life']}>
       <h3>Pin {props.pad}, so far</h3>

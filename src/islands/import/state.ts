@@ -119,6 +119,7 @@ export function importOf(state: ImportState, by: string): NewImport | null {
       coverage,
       map: { layer, nx, ny, cells: base64Of(cells) } satisfies CopperMap,
     })),
+    profile: null,
   };
 }
 

@@ -19,6 +19,9 @@ const BLANK: NewBoard = {
   triedBefore: '',
   hazards: [],
   construction: constructionFrom('four-layer', 160, 100),
+  finish: 'unknown',
+  madeIn: null,
+  fixtures: '',
 };
 
 /** Intake: what it is, who brought it, what is wrong, what could hurt, what it is made of. */

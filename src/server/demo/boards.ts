@@ -1,4 +1,5 @@
-import type { NewBoard } from '../../schema/board';
+import type { z } from 'zod';
+import type { newBoard } from '../../schema/board';
 import { constructionFrom } from '../../schema/stackupPresets';
 import type { NewSite } from '../../schema/site';
 import type { PadStateId } from '../../core/record/padStates';
@@ -10,7 +11,7 @@ import type { PadStateId } from '../../core/record/padStates';
 export interface DemoBoard {
   readonly id: string;
   readonly daysAgo: number;
-  readonly board: NewBoard;
+  readonly board: z.input<typeof newBoard>;
   readonly sites: readonly DemoSite[];
   readonly findings: readonly DemoFinding[];
   readonly waiting?: { readonly waitingFor: 'parts' | 'owner' | 'cure'; readonly nextAction: string };

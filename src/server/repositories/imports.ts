@@ -1,4 +1,4 @@
-import { and, asc, eq, inArray, isNull } from 'drizzle-orm';
+import { and, asc, eq, inArray, isNull, or } from 'drizzle-orm';
 import {
   artworks,
   importRecord,
@@ -10,6 +10,7 @@ import type { NewImport } from '../../schema/boardImport';
 import { findings } from '../../schema/finding';
 import { jobs } from '../../schema/job';
 import { pads } from '../../schema/pad';
+import { readings } from '../../schema/reading';
 import { sites } from '../../schema/site';
 import type { Db } from '../db';
 import { Conflict, NotFound } from '../errors';
@@ -43,6 +44,7 @@ export function addImport(
       at_ms: now_ms,
       files: given.files,
       siteIds: made.map((site) => site.id),
+      profile: given.profile,
       undoneAt_ms: null,
     };
     db.insert(imports).values(record).run();
@@ -71,7 +73,7 @@ export function undoImport(db: Db, boardId: string, id: string, now_ms: number):
     const used = usedSites(db, record.siteIds);
     if (used.length > 0) {
       throw new Conflict(
-        `${used.slice(0, 6).join(', ')}${used.length > 6 ? ` and ${used.length - 6} more` : ''} ${used.length === 1 ? 'has' : 'have'} a job or a finding, which the record keeps; the import stays`,
+        `${used.slice(0, 6).join(', ')}${used.length > 6 ? ` and ${used.length - 6} more` : ''} ${used.length === 1 ? 'has' : 'have'} a job, a finding or a reading, which the record keeps; the import stays`,
       );
     }
     for (let i = 0; i < record.siteIds.length; i += CHUNK) {
@@ -108,7 +110,13 @@ function usedSites(db: Db, siteIds: readonly string[]): string[] {
       .innerJoin(pads, eq(pads.id, findings.otherPadId))
       .where(inArray(pads.siteId, some))
       .all();
-    for (const { siteId } of [...inJobs, ...found, ...named]) used.add(siteId);
+    const read = db
+      .select({ siteId: pads.siteId })
+      .from(readings)
+      .innerJoin(pads, or(eq(pads.id, readings.padId), eq(pads.id, readings.otherPadId)))
+      .where(inArray(pads.siteId, some))
+      .all();
+    for (const { siteId } of [...inJobs, ...found, ...named, ...read]) used.add(siteId);
   }
   if (used.size === 0) return [];
   return db

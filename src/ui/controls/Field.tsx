@@ -1,4 +1,4 @@
-import { useId, type InputHTMLAttributes, type ReactNode } from 'react';
+import { useId, type InputHTMLAttributes, type ReactNode, type Ref } from 'react';
 import css from './controls.module.css';
 
 interface FrameProps {
@@ -13,7 +13,8 @@ export function TextField({
   hint,
   multiline,
   ...rest
-}: FrameProps & InputHTMLAttributes<HTMLInputElement> & { multiline?: boolean }) {
+}: FrameProps &
+  InputHTMLAttributes<HTMLInputElement> & { multiline?: boolean; ref?: Ref<HTMLInputElement> }) {
   const id = useId();
   const described = `${id}-note`;
   const common = {

@@ -3,6 +3,7 @@ import { millimetres } from '~/core/quantity/convert';
 import { partOf, type AnyPackageInput } from '~/schema/package';
 import type { PadStateId } from '~/core/record/padStates';
 import { PAD_STATES } from '~/core/record/padStates';
+import type { MouseEvent, ReactNode } from 'react';
 import { Copper, type CopperPicture } from './Copper';
 import css from './face.module.css';
 
@@ -28,18 +29,56 @@ interface BoardFaceProps {
   readonly onSelect: (id: string) => void;
   /** Copper of the shown face, where an import brought it. */
   readonly copper?: CopperPicture | undefined;
+  /** Drawn between the board and its sites, and over them, in the face's own coordinates. */
+  readonly beneath?: (at: FaceScale) => ReactNode;
+  readonly over?: (at: FaceScale) => ReactNode;
+  /** Given: the place of a click beside the sites, mm seen from the top. */
+  readonly onPoint?: ((x_mm: number, y_mm: number) => void) | undefined;
+  /** Given: a double click or Enter after points ends what is drawn. */
+  readonly onPointsEnd?: (() => void) | undefined;
+}
+
+/** From the board's millimetres to the drawing's: the bottom is mirrored, and a picture counts downward. */
+export interface FaceScale {
+  readonly x: (x_mm: number) => number;
+  readonly y: (y_mm: number) => number;
+  readonly mirror: boolean;
+  /** Size of a letter. */
+  readonly text: number;
 }
 
 /** One face of a board to scale. Parts on the other face show as dashed ghosts; the bottom is mirrored. */
-export function BoardFace({ length_mm, width_mm, sites, side, selected, onSelect, copper }: BoardFaceProps) {
+export function BoardFace({
+  length_mm,
+  width_mm,
+  sites,
+  side,
+  selected,
+  onSelect,
+  copper,
+  beneath,
+  over,
+  onPoint,
+  onPointsEnd,
+}: BoardFaceProps) {
   const margin = Math.max(length_mm, width_mm) * 0.03;
   const mirror = side === 'bottom';
   const text = Math.max(length_mm / 42, width_mm / 26, 2);
   const x = (value: number): number => (mirror ? length_mm - value : value);
   const grid = length_mm > 120 ? 20 : 10;
+  const scale: FaceScale = { x, y: (y_mm) => width_mm - y_mm, mirror, text };
+  const pointed = (event: MouseEvent<SVGSVGElement>): void => {
+    const matrix = event.currentTarget.getScreenCTM();
+    if (!onPoint || !matrix) return;
+    const at = new DOMPoint(event.clientX, event.clientY).matrixTransform(matrix.inverse());
+    const inside = (value: number, most: number): number => Math.min(most, Math.max(0, value));
+    onPoint(inside(x(at.x), length_mm), inside(width_mm - at.y, width_mm));
+  };
   return (
     <svg
-      className={css['face']}
+      className={`${css['face']} ${onPoint ? css['pointing'] : ''}`}
+      onClick={onPoint ? pointed : undefined}
+      onDoubleClick={onPointsEnd}
       viewBox={`${-margin} ${-margin} ${length_mm + 2 * margin} ${width_mm + 2 * margin}`}
       role="group"
       aria-label={`${side} face, ${length_mm} by ${width_mm} mm`}
@@ -60,6 +99,7 @@ export function BoardFace({ length_mm, width_mm, sites, side, selected, onSelect
           <line key={`y${v}`} x1={0} x2={length_mm} y1={width_mm - v} y2={width_mm - v} />
         ))}
       </g>
+      {beneath?.(scale)}
       {sites.map((site) => {
         const part = partOf(site.package);
         const here = site.side === side && !site.faint;
@@ -76,7 +116,10 @@ export function BoardFace({ length_mm, width_mm, sites, side, selected, onSelect
             tabIndex={0}
             aria-pressed={site.id === selected}
             aria-label={`${site.ref}, ${site.side} side, ${PAD_STATES[site.worst].name}`}
-            onClick={() => onSelect(site.id)}
+            onClick={() => {
+              // While places are being pointed at, a part is ground like any other.
+              if (!onPoint) onSelect(site.id);
+            }}
             onKeyDown={(event) => {
               if (event.key === 'Enter' || event.key === ' ') {
                 event.preventDefault();
@@ -129,6 +172,7 @@ export function BoardFace({ length_mm, width_mm, sites, side, selected, onSelect
           </g>
         );
       })}
+      {over?.(scale)}
     </svg>
   );
 }

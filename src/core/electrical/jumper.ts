@@ -1,0 +1,118 @@
+import type { Board } from '../thermal/stackup';
+import { distance_m, narrowestTrack, nearestOfNet, type PlacedPad } from './checklist';
+import { gaugeDiameter_m, trackCurrent_A, wireResistance_Ohm } from './wire';
+import { wireCurrent_A } from './wireRise';
+
+/** Gauges that a bench keeps, thinnest first. */
+export const JUMPER_GAUGES = [36, 34, 32, 30, 28, 26, 24, 22, 20, 18, 16] as const;
+
+/** Each end: stripped, laid along the pad, and a little slack to dress the wire flat (common practice). */
+const END_m = 4e-3;
+
+/** Air about a board in its closed case. */
+const CASE_K = 313.15;
+
+export interface JumperOrder {
+  readonly current_A: number;
+  /** How much warmer than the air in the case the wire may run. */
+  readonly rise_K: number;
+}
+
+export type JumperAnswer =
+  | {
+      readonly outcome: 'wire';
+      readonly to: PlacedPad;
+      readonly length_m: number;
+      /** From a face to the other: by the nearest edge or a hole. */
+      readonly changesFace: boolean;
+      readonly gauge: number;
+      readonly diameter_m: number;
+      /** What this gauge would carry at that rise. */
+      readonly carries_A: number;
+      readonly drop_V: number;
+      readonly insulation: string;
+    }
+  | { readonly outcome: 'nowhere-to-go'; readonly why: string }
+  | { readonly outcome: 'too-much-current'; readonly carries_A: number; readonly gauge: number };
+
+/** A rise that copper on a board is usually laid out for (common practice). */
+export const USUAL_RISE_K = 20;
+
+/** A supply or return pin without a track to say more: what one lead of a part usually carries at most (assumed). */
+const SUPPLY_A = 1;
+/** An isolated pin: a signal needs next to nothing (assumed). */
+const SIGNAL_A = 0.1;
+
+/** What the lost copper could carry at that rise, as the current to plan for where none is known (IPC-2221 §6.2). */
+export function usualCurrent_A(
+  pad: PlacedPad,
+  board: Board,
+  rise_K = USUAL_RISE_K,
+): { readonly current_A: number; readonly from: 'track' | 'relief' | 'assumed' } {
+  const carries = (width_m: number, layer: number): number | null => {
+    const foil_m = board.copper[layer - 1]?.thickness_m;
+    const outer = layer === 1 || layer === board.copper.length;
+    return foil_m === undefined ? null : trackCurrent_A(width_m, foil_m, rise_K, outer ? 'outer' : 'inner');
+  };
+  const track = narrowestTrack(pad);
+  const byTrack = track && carries(track.width_m, track.layer);
+  if (byTrack !== null) return { current_A: byTrack, from: 'track' };
+  const relief = pad.connections.find((c) => c.kind === 'thermal-relief');
+  const bySpoke = relief ? carries(relief.spokeWidth_m, relief.layers[0] ?? 1) : null;
+  if (relief && bySpoke !== null) return { current_A: relief.spokes * bySpoke, from: 'relief' };
+  const isolated = pad.connections.every((c) => c.kind === 'isolated');
+  return { current_A: isolated ? SIGNAL_A : SUPPLY_A, from: 'assumed' };
+}
+
+/** A wire from a lost pad to the next point of its net: which, how long, how thick, and how to dress it. */
+export function jumperFor(
+  pad: PlacedPad,
+  all: readonly PlacedPad[],
+  board: Board,
+  order: JumperOrder,
+): JumperAnswer {
+  const to = nearestOfNet(pad, all);
+  if (!to) {
+    return {
+      outcome: 'nowhere-to-go',
+      why:
+        pad.net === ''
+          ? 'its net is not known; name the net, or find the other end on the board'
+          : `no other point of ${pad.net} is recorded; find one on the board and place its site`,
+    };
+  }
+  const changesFace = !pad.faces.some((face) => to.faces.includes(face));
+  const length_m = distance_m(pad, to) + 2 * END_m + (changesFace ? 2 * END_m + board.thickness_m : 0);
+  const gauge = JUMPER_GAUGES.find(
+    (g) => wireCurrent_A(gaugeDiameter_m(g), order.rise_K, CASE_K) >= order.current_A,
+  );
+  if (gauge === undefined) {
+    const thickest = JUMPER_GAUGES.at(-1)!;
+    return {
+      outcome: 'too-much-current',
+      gauge: thickest,
+      carries_A: wireCurrent_A(gaugeDiameter_m(thickest), order.rise_K, CASE_K),
+    };
+  }
+  const diameter_m = gaugeDiameter_m(gauge);
+  const warm_K = CASE_K + order.rise_K;
+  return {
+    outcome: 'wire',
+    to,
+    length_m,
+    changesFace,
+    gauge,
+    diameter_m,
+    carries_A: wireCurrent_A(diameter_m, order.rise_K, CASE_K),
+    drop_V: order.current_A * wireResistance_Ohm(length_m, diameter_m, warm_K),
+    insulation: insulationFor(diameter_m, warm_K),
+  };
+}
+
+/** Enamelled wire is thin enough to tin through; thicker wire has a sleeve (common practice). */
+function insulationFor(diameter_m: number, wire_K: number): string {
+  if (wire_K > 378) return 'fluoropolymer or glass sleeve, no plastic that softens at 105 °C';
+  return diameter_m < 0.3e-3
+    ? 'enamelled wire that tins through; sleeve it where it crosses a joint or an edge'
+    : 'insulated wire or a sleeve over its whole length';
+}

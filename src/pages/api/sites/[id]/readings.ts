@@ -1,0 +1,9 @@
+import { parseInput } from '~/schema/faults';
+import { newReading } from '~/schema/reading';
+import { takeReading } from '~/server/checking';
+import { endpoint, readJson } from '~/server/respond';
+
+export const POST = endpoint(async (context) => {
+  const reading = parseInput(newReading, await readJson(context));
+  return takeReading(context.locals.db, context.params['id']!, reading, Date.now());
+}, 201);

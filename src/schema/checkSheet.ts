@@ -1,0 +1,19 @@
+import type { BoardRecord } from './board';
+import type { SiteSheet } from './boardSheet';
+import type { FindingRecord } from './finding';
+import type { ReadingRecord } from './reading';
+
+/** What a site's continuity sheet is drawn from. */
+export interface CheckSheet {
+  readonly board: BoardRecord;
+  readonly siteId: string;
+  readonly sites: readonly SiteSheet[];
+  readonly readings: readonly ReadingRecord[];
+  readonly findings: readonly FindingRecord[];
+}
+
+/** A reading as it was written, and the finding that a failed one became. */
+export interface ReadingTaken {
+  readonly reading: ReadingRecord;
+  readonly finding: FindingRecord | null;
+}

@@ -1,0 +1,106 @@
+import { checklistOf, type Check } from '../core/electrical/checklist';
+import { judge } from '../core/electrical/judgement';
+import type { PadStateId } from '../core/record/padStates';
+import { COPPER_LOST } from '../core/record/repairs';
+import type { CheckSheet, ReadingTaken } from '../schema/checkSheet';
+import { boardOf } from '../schema/construction';
+import { InputError } from '../schema/faults';
+import type { FindingRecord } from '../schema/finding';
+import { isSurfaceInput } from '../schema/package';
+import { partsBetween, placedPadsOf } from '../schema/placedPads';
+import type { NewReading } from '../schema/reading';
+import type { Db } from './db';
+import { newId } from './ids';
+import { getBoard } from './repositories/boards';
+import { addFinding, findingsOf } from './repositories/findings';
+import { addReading, readingsOfSite } from './repositories/readings';
+import { getSite, sitesOf } from './repositories/sites';
+
+/** Gathers what a site's continuity sheet starts from. */
+export function checkSheet(db: Db, siteId: string): CheckSheet {
+  const site = getSite(db, siteId);
+  return {
+    board: getBoard(db, site.boardId),
+    siteId,
+    sites: sitesOf(db, site.boardId),
+    readings: readingsOfSite(db, siteId),
+    findings: findingsOf(db, site.boardId),
+  };
+}
+
+/**
+ * Records a reading of a site's checklist, judged here. One that fails becomes a finding on its pad, unless
+ * what is known of the pad explains it already. All or nothing.
+ */
+export function takeReading(db: Db, siteId: string, given: NewReading, now_ms: number): ReadingTaken {
+  return db.transaction(() => {
+    const site = getSite(db, siteId);
+    const { construction } = getBoard(db, site.boardId);
+    const sites = sitesOf(db, site.boardId);
+    const pads = placedPadsOf(sites, construction.copperLayers.length);
+    const { checks } = checklistOf(siteId, pads, boardOf(construction));
+    const check = checks.find(
+      (c) => c.kind === given.kind && c.pad.id === given.padId && c.other.id === given.otherPadId,
+    );
+    if (!check) {
+      throw new InputError([
+        { path: '$.padId', message: 'with this other pad is not on the checklist any more; reload the page' },
+      ]);
+    }
+    const { verdict, limit_Ohm } = judge(
+      check,
+      given.value_Ohm ?? Infinity,
+      partsBetween(sites, check.pad.net, check.other.net),
+    );
+    const reading = addReading(db, {
+      ...given,
+      id: newId('rdg'),
+      boardId: site.boardId,
+      siteId,
+      limit_Ohm,
+      verdict,
+      at_ms: now_ms,
+    });
+    if (verdict !== 'bad') return { reading, finding: null };
+    const surface = isSurfaceInput(site.package);
+    return { reading, finding: failed(db, check, given, surface, construction.copperLayers.length, now_ms) };
+  });
+}
+
+/** What a failed reading most likely is; the technician's next look follows it. Null where it is known already. */
+function failed(
+  db: Db,
+  check: Check,
+  given: NewReading,
+  surface: boolean,
+  layers: number,
+  now_ms: number,
+): FindingRecord | null {
+  const known = findingsOf(db, getSite(db, check.pad.siteId).boardId);
+  const now = known.findLast((f) => f.padId === check.pad.id);
+  const read = given.value_Ohm === null ? 'open' : `${given.value_Ohm} Ω`;
+  const to = `${getSite(db, check.other.siteId).ref} pin ${check.other.name}`;
+  const write = (state: PadStateId, otherPadId: string | null): FindingRecord =>
+    addFinding(
+      db,
+      {
+        padId: check.pad.id,
+        state,
+        otherPadId,
+        foundAs: 'done-here',
+        jobId: null,
+        note: `By meter: ${read} to ${to}`,
+        by: given.by,
+      },
+      now_ms,
+    );
+  if (check.kind === 'short') {
+    const same = now?.state === 'bridged' && now.otherPadId === check.other.id;
+    return same ? null : write('bridged', check.other.id);
+  }
+  if (now && COPPER_LOST.has(now.state)) return null;
+  const inner = check.pad.connections.some(
+    (c) => c.kind !== 'isolated' && c.layers.some((layer) => layer > 1 && layer < layers),
+  );
+  return write(!surface && inner ? 'barrel' : 'track-cut', null);
+}
