@@ -12,7 +12,7 @@ export default defineConfig({
   security: { checkOrigin: false },
   vite: {
     worker: { format: 'es' },
-    ssr: { external: ['better-sqlite3'] },
+    ssr: { external: ['better-sqlite3', 'sharp', 'qrcode'] },
     // Fonts stay files: the content policy allows none inlined.
     build: { chunkSizeWarningLimit: 2000, assetsInlineLimit: 0 },
   },

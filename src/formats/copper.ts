@@ -1,9 +1,9 @@
 import { copperClassAt, trackWidthAt, type PadOnCopper } from '../core/artwork/copperAt';
 import type { Frame } from '../core/artwork/paint';
-import { isGround, isSupply } from '../core/electrical/netNames';
 import { millimetres } from '../core/quantity/convert';
 import { usualRelief, type ConnectionRecord } from '../schema/connection';
-import { supplyPlane, type Construction } from '../schema/construction';
+import type { Construction } from '../schema/construction';
+import { planeOfNet, trackLayer, usualTrack } from '../schema/usualCopper';
 
 /** A layer's picture, where an import brought one. */
 export interface PaintedLayer {
@@ -18,9 +18,6 @@ export interface PadToJoin {
   readonly side: 'top' | 'bottom';
   readonly place: PadOnCopper;
 }
-
-/** Tracks are taken to be this wide where nothing shows them (assumed). */
-const USUAL_TRACK_mm = 0.3;
 
 /**
  * How a pad meets copper: from the pictures of the layers that have one, and by the net's name elsewhere,
@@ -46,14 +43,13 @@ export function connectionsFor(
     if (kind === 'thermal-relief') reliefs.push(layer);
     if (kind === 'solid-plane') solids.push(layer);
   }
-  const plane = isSupply(pad.net) ? supplyPlane(construction, isGround(pad.net)) : null;
+  const plane = planeOfNet(pad.net, construction);
   if (plane !== null && !seen.some((p) => p.layer === plane)) reliefs.push(plane);
   if (reliefs.length > 0) found.push(usualRelief(reliefs));
   if (solids.length > 0) found.push({ kind: 'solid-plane', layers: solids });
-  const outer = pad.holed ? (pad.side === 'top' ? count : 1) : own;
-  const unseen = !seen.some((p) => p.layer === outer);
+  const unseen = !seen.some((p) => p.layer === trackLayer(pad, count));
   if (unseen && pad.net !== '' && (found.length === 0 || !pad.holed)) {
-    found.push({ kind: 'track', width_mm: USUAL_TRACK_mm, count: 1, layers: [outer] });
+    found.push(usualTrack(pad, count));
   }
   return found.length > 0 ? found : [{ kind: 'isolated' }];
 }

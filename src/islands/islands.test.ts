@@ -1,8 +1,9 @@
 import { describe, expect, it } from 'vitest';
+import { BLANK_BOARD } from '../../tests/support/sheets';
 import type { RunEvent } from '~/core/record/runEvents';
 import type { FoundAnswer, OptionAnswer, PinAnswer } from '~/schema/planAnswer';
 import { matching, reduce as benchReduce, START } from './bench/state';
-import { reduce as boardReduce } from './board/state';
+import { initialState, reduce as boardReduce } from './board/state';
 import { padState, UNMARKED, worstState } from './findings/marking';
 import { ledger } from './board/ledger';
 import { newSite } from '~/schema/site';
@@ -97,16 +98,7 @@ describe('board', () => {
   });
 
   it('a bridge waits for its other pad and is forgotten with the site', () => {
-    const state = {
-      ...UNMARKED,
-      side: 'top',
-      siteId: 's',
-      pad: '1',
-      findings: [],
-      foundAs: 'as-received',
-      note: '',
-      query: '',
-    } as const;
+    const state = { ...initialState(BLANK_BOARD), siteId: 's', pad: '1' };
     const asked = boardReduce(state, { type: 'needs-other', padId: 'p', state: 'bridged' });
     expect(asked.pending).toMatchObject({ state: 'bridged' });
     expect(boardReduce(asked, { type: 'site', id: 't', side: 'top' }).pending).toBeNull();

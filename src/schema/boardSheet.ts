@@ -1,10 +1,13 @@
 import type { RunEvent } from '../core/record/runEvents';
 import type { BoardRecord } from './board';
 import type { ArtworkLine, ImportRecord } from './boardImport';
+import type { FaceFindingRecord } from './faceFinding';
 import type { FindingRecord } from './finding';
 import type { PadRecord } from './pad';
 import type { ReadingRecord } from './reading';
+import type { PhotoRecord } from './photo';
 import type { SiteRecord } from './site';
+import type { SiteGroupRecord } from './siteGroup';
 
 export interface SiteSheet extends SiteRecord {
   readonly pads: readonly PadRecord[];
@@ -36,4 +39,7 @@ export interface BoardSheet {
   /** Pictures of copper layers, from imports. */
   readonly artworks: readonly ArtworkLine[];
   readonly imports: readonly ImportRecord[];
+  readonly faceFindings: readonly FaceFindingRecord[];
+  readonly photos: readonly PhotoRecord[];
+  readonly groups: readonly SiteGroupRecord[];
 }

@@ -56,8 +56,8 @@ const fields = {
 
 export const newFaceFinding = z.strictObject(fields).superRefine((given, context) => {
   const [least, most] = POINTS[given.kind];
-  const refuse = (path: string, message: string): void =>
-    void context.addIssue({ code: 'custom', path: [path], message, input: given });
+  const refuse = (path: string, message: string) =>
+    context.addIssue({ code: 'custom', path: [path], message, input: given });
   if (given.points.length < least || given.points.length > most) {
     refuse(
       'points',

@@ -39,6 +39,16 @@ const exposure = z.strictObject({
   laminateDose: quantity('', 0, 1e9),
   peak_C: quantity('°C', -50, 600),
   modelVersion: text(1, 40),
+  others: z
+    .array(
+      z.strictObject({
+        padId: recordId,
+        padDose: quantity('', 0, 1e9),
+        peak_C: quantity('°C', -50, 600),
+      }),
+    )
+    .max(1000)
+    .optional(),
 });
 
 export const runEventBody: z.ZodType<RunEventBody> = z.discriminatedUnion('kind', [

@@ -1,4 +1,5 @@
 import type { Goal, Hazard } from '../core/method/request';
+import { FINISHES, type BoardRecord } from './board';
 import type { ConnectionRecord } from './connection';
 import type { Construction } from './construction';
 import type { OptionAnswer } from './planAnswer';
@@ -61,6 +62,10 @@ export function packageInWords(p: AnyPackageInput): string {
   }
   return p.pins > 2 ? `${name}, ${p.pins} pins, pitch ${p.pitch_mm} mm` : `${name}, pitch ${p.pitch_mm} mm`;
 }
+
+/** Finish and age, as far as they are known, to go on with what a board is made of. */
+export const recordInWords = ({ finish, madeIn }: Pick<BoardRecord, 'finish' | 'madeIn'>): string =>
+  `${finish === 'unknown' ? '' : `, ${FINISHES[finish]}`}${madeIn === null ? '' : `, made in ${madeIn}`}`;
 
 export const constructionInWords = (c: Construction): string =>
   `${c.copperLayers.length === 1 ? 'single-sided' : `${c.copperLayers.length} layers`}, ${c.thickness_mm} mm ${LAMINATES[c.laminate].name}, ${c.length_mm} × ${c.width_mm} mm`;

@@ -6,7 +6,9 @@ import type { Construction } from '../schema/construction';
 import type { NewSite } from '../schema/site';
 import type { Db } from './db';
 import { getBoard, setWaiting } from './repositories/boards';
-import { addSite, type SiteWithPads } from './repositories/sites';
+import type { ConnectionRecord } from '../schema/connection';
+import type { PadChanges } from '../schema/padChange';
+import { addSite, changePads, getSite, type SiteWithPads } from './repositories/sites';
 
 /** Adds a site after checking it against its board. */
 export function placeSite(db: Db, boardId: string, site: NewSite): SiteWithPads {
@@ -15,6 +17,14 @@ export function placeSite(db: Db, boardId: string, site: NewSite): SiteWithPads 
   const made = addSite(db, boardId, site);
   setWaiting(db, boardId, { waitingFor: 'you', nextAction: `Plan ${site.ref}` });
   return made;
+}
+
+/** Changes nets and copper of a site's pads after checking the layers against its board. */
+export function changeCopper(db: Db, siteId: string, change: PadChanges): SiteWithPads {
+  const { construction } = getBoard(db, getSite(db, siteId).boardId);
+  const faults = layerFaults(construction, change.pads, '$');
+  if (faults.length) throw new InputError(faults);
+  return changePads(db, siteId, change);
 }
 
 /** What keeps a site off its board: it must lie on the outline, with pads as pins and layers that exist. */
@@ -34,7 +44,17 @@ export function siteFaults(construction: Construction, site: NewSite, base = '$'
       message: `must name ${wanted[0]} to ${wanted.at(-1)}, ${wanted.length} pads, each once; got ${given.slice(0, 12).join(', ')}${given.length > 12 ? '…' : ''}`,
     });
   }
-  site.pads.forEach((pad, i) => {
+  return [...faults, ...layerFaults(construction, site.pads, base)];
+}
+
+/** Pads that name a layer the board has not. */
+export function layerFaults(
+  construction: Construction,
+  pads: readonly { readonly connections: readonly ConnectionRecord[] }[],
+  base: string,
+): Fault[] {
+  const faults: Fault[] = [];
+  pads.forEach((pad, i) => {
     const beyond = pad.connections
       .flatMap(layersOf)
       .find((layer) => layer > construction.copperLayers.length);

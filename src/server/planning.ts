@@ -1,4 +1,5 @@
 import { createHash } from 'node:crypto';
+import { exposuresOf, spentByPad } from '../core/record/heatLife';
 import { spentDoses, type RunState } from '../core/record/runState';
 import type { RunEventBody } from '../core/record/runEvents';
 import { doseCurve, livesOf } from '../core/method/forecast';
@@ -20,8 +21,9 @@ import type { Db } from './db';
 import { Conflict } from './errors';
 import { newId } from './ids';
 import { getBoard } from './repositories/boards';
-import { addJob, siteHistory, type JobWithEvents } from './repositories/jobs';
-import { getSite, sitesOf } from './repositories/sites';
+import { addJob, jobsOfBoard, siteHistory, type JobWithEvents } from './repositories/jobs';
+import { getSite, sitesOf, type SiteWithPads } from './repositories/sites';
+import { padsAbout, sharesOf } from './sharing';
 import { listTools } from './repositories/tools';
 
 export interface SitePlanning {
@@ -34,7 +36,7 @@ export interface SitePlanning {
 export function planningFor(db: Db, siteId: string, goal: Goal): SitePlanning {
   const site = getSite(db, siteId);
   const board = getBoard(db, site.boardId);
-  const spent = spentDoses(siteHistory(db, siteId));
+  const spent = spentOn(db, site);
   const input = planInput.parse({
     board: board.construction,
     hazards: board.hazards,
@@ -68,6 +70,19 @@ export function planningFor(db: Db, siteId: string, goal: Goal): SitePlanning {
   return {
     input,
     inputsKey: createHash('sha256').update(JSON.stringify(fromRecord)).digest('base64url').slice(0, 32),
+  };
+}
+
+/** Doses that a site's pads took from their own jobs, and their share of every other job on the board. */
+function spentOn(db: Db, site: SiteWithPads): ReturnType<typeof spentDoses> {
+  const { laminateDose } = spentDoses(siteHistory(db, site.id));
+  const jobs = jobsOfBoard(db, site.boardId).map(({ job, events }) => ({ siteId: job.siteId, events }));
+  const byPad = spentByPad(exposuresOf(jobs, [site]));
+  return {
+    padDose: Object.fromEntries(
+      site.pads.flatMap(({ id, name }) => (byPad.has(id) ? [[name, byPad.get(id)!] as const] : [])),
+    ),
+    laminateDose,
   };
 }
 
@@ -137,23 +152,30 @@ export function benchSetting(request: PlanRequest, input: SettingInput): Setting
   return setting;
 }
 
-/** What the server adds to a dwell's end: the heat that pad and laminate took, for the time it really lasted. */
-export function exposureOf(job: JobRecord, state: RunState): RunEventBody[] {
-  const dwell = state.dwells.at(-1);
-  if (!dwell || dwell.off_s === null || dwell.exposure) return [];
-  const request = planRequestOf(job.input);
-  const scenario = scenarioFor(request, benchSetting(request, job.setting), dwell.pad);
-  const run = simulateJoint(scenario, { duration_s: Math.max(dwell.off_s, 0.05) });
-  const lives = livesOf(scenario);
-  return [
-    {
-      kind: 'exposure',
-      pad: dwell.pad,
-      duration_s: dwell.off_s,
-      padDose: doseCurve(lives.pad, run.time_s, run.land_K).at(-1)!,
-      laminateDose: doseCurve(lives.laminate, run.time_s, run.laminate_K).at(-1)!,
-      peak_C: celsius(run.land_K.reduce((a, b) => Math.max(a, b), 0)),
-      modelVersion: MODEL_VERSION,
-    },
-  ];
-}
+/**
+ * What the server adds to a dwell's end: the heat that pad and laminate took, for the time it really lasted,
+ * and the share of the pads about it.
+ */
+export const exposureFor =
+  (db: Db) =>
+  (job: JobRecord, state: RunState): RunEventBody[] => {
+    const dwell = state.dwells.at(-1);
+    if (!dwell || dwell.off_s === null || dwell.exposure) return [];
+    const request = planRequestOf(job.input);
+    const scenario = scenarioFor(request, benchSetting(request, job.setting), dwell.pad);
+    const about = padsAbout(db, job, dwell.pad);
+    const run = simulateJoint(scenario, { duration_s: Math.max(dwell.off_s, 0.05), probes: about.probes });
+    const lives = livesOf(scenario);
+    return [
+      {
+        kind: 'exposure',
+        pad: dwell.pad,
+        duration_s: dwell.off_s,
+        padDose: doseCurve(lives.pad, run.time_s, run.land_K).at(-1)!,
+        laminateDose: doseCurve(lives.laminate, run.time_s, run.laminate_K).at(-1)!,
+        peak_C: celsius(run.land_K.reduce((a, b) => Math.max(a, b), 0)),
+        modelVersion: MODEL_VERSION,
+        others: sharesOf(about, scenario.board.laminate, run),
+      },
+    ];
+  };

@@ -8,7 +8,7 @@ import type { Db } from './db';
 import { Conflict, NotFound } from './errors';
 import { railOf } from './clocks';
 import { placeSite } from './placing';
-import { acceptJob, exposureOf, planningFor } from './planning';
+import { acceptJob, exposureFor, planningFor } from './planning';
 import { getBoard } from './repositories/boards';
 import { addFinding, findingsOf } from './repositories/findings';
 import { appendEvent, getJob, siteHistory } from './repositories/jobs';
@@ -42,7 +42,7 @@ function write(db: Db, event: WritableEvent, now_ms = 3_000_000, afterSeq = getJ
     'job-1',
     { clientId: `press-${press}`, afterSeq, by: 'MK', event },
     now_ms,
-    exposureOf,
+    exposureFor(db),
   );
 }
 
@@ -127,8 +127,8 @@ describe('entries of a job', () => {
       by: 'MK',
       event: { kind: 'step-done', stepId: 'set' },
     } as const;
-    appendEvent(db, 'job-1', request, 1, exposureOf);
-    const again = appendEvent(db, 'job-1', request, 2, exposureOf);
+    appendEvent(db, 'job-1', request, 1, exposureFor(db));
+    const again = appendEvent(db, 'job-1', request, 2, exposureFor(db));
     expect(again.events.filter((e) => e.kind === 'step-done')).toHaveLength(1);
   });
 

@@ -17,36 +17,62 @@ export function endpoint(handle: (context: APIContext) => unknown, status = 200)
   };
 }
 
-/** Reads a JSON body from our own pages only. */
-export async function readJson(
-  { request, url }: APIContext,
-  largest_bytes = LARGEST_BODY_bytes,
-): Promise<unknown> {
+/** Refuses a request that a page of another site sent. */
+export function fromOurPages({ request, url }: APIContext): void {
   const origin = request.headers.get('origin');
   if (origin !== null && origin !== url.origin && origin !== `http://${request.headers.get('host')}`) {
     throw new Forbidden('this request comes from another site; use Ithermon’s own pages');
   }
+}
+
+/** Reads a body of bytes, such as a picture, from our own pages only. */
+export async function readBytes(context: APIContext, largest_bytes: number): Promise<Uint8Array> {
+  fromOurPages(context);
+  const { request } = context;
+  // A form of another site could send these types unasked.
+  const type = request.headers.get('content-type') ?? '';
+  if (!type.startsWith('image/') && type !== 'application/octet-stream')
+    throw new InputError([{ path: '$', message: 'is no picture; send content-type image/…' }]);
+  return readLimited(request, largest_bytes);
+}
+
+/** Answers with bytes that never change under their address; 404 where there are none. */
+export function keptBytes(type: string, read: () => Uint8Array): Response {
+  try {
+    return new Response(new Uint8Array(read()), {
+      headers: { 'content-type': type, 'cache-control': 'private, max-age=31536000, immutable' },
+    });
+  } catch (error) {
+    if (error instanceof NotFound) return new Response(null, { status: 404 });
+    throw error;
+  }
+}
+
+/** Reads a JSON body from our own pages only. */
+export async function readJson(context: APIContext, largest_bytes = LARGEST_BODY_bytes): Promise<unknown> {
+  fromOurPages(context);
+  const { request } = context;
   if (!request.headers.get('content-type')?.startsWith('application/json')) {
     throw new InputError([{ path: '$', message: 'is not JSON; send content-type application/json' }]);
   }
-  const declared = Number(request.headers.get('content-length') ?? 0);
-  if (declared > largest_bytes) throw new TooLarge(largest_bytes);
   const body = await readLimited(request, largest_bytes);
   try {
-    return JSON.parse(body) as unknown;
+    return JSON.parse(body.toString('utf8')) as unknown;
   } catch {
     throw new InputError([{ path: '$', message: 'is not valid JSON; check brackets, commas and quotes' }]);
   }
 }
 
-async function readLimited(request: Request, largest_bytes: number): Promise<string> {
-  if (!request.body) return '';
+async function readLimited(request: Request, largest_bytes: number): Promise<Buffer> {
+  const declared = Number(request.headers.get('content-length') ?? 0);
+  if (declared > largest_bytes) throw new TooLarge(largest_bytes);
+  if (!request.body) return Buffer.alloc(0);
   const reader = request.body.getReader();
   const parts: Uint8Array[] = [];
   let size = 0;
   for (;;) {
     const { done, value } = await reader.read();
-    if (done) return Buffer.concat(parts).toString('utf8');
+    if (done) return Buffer.concat(parts);
     size += value.byteLength;
     if (size > largest_bytes) {
       await reader.cancel();

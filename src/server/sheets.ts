@@ -12,6 +12,9 @@ import { getBoard } from './repositories/boards';
 import { findingsOf } from './repositories/findings';
 import { getJob, jobsOfBoard } from './repositories/jobs';
 import { planningFor } from './planning';
+import { faceFindingsOf } from './repositories/faceFindings';
+import { photosOf } from './repositories/photos';
+import { siteGroupsOf } from './repositories/siteGroups';
 import { readingsOfBoard } from './repositories/readings';
 import { getSite, sitesOf } from './repositories/sites';
 import { listTools } from './repositories/tools';
@@ -40,6 +43,9 @@ export function boardSheet(db: Db, boardId: string): BoardSheet {
     readings: readingsOfBoard(db, boardId),
     artworks: artworksOf(db, boardId),
     imports: importsOf(db, boardId),
+    faceFindings: faceFindingsOf(db, boardId),
+    photos: photosOf(db, boardId),
+    groups: siteGroupsOf(db, boardId),
   };
 }
 

@@ -19,6 +19,23 @@ export const postJson = <T>(url: string, body: unknown): Promise<T> =>
     body: JSON.stringify(body),
   });
 
+export const patchJson = <T>(url: string, body: unknown): Promise<T> =>
+  send<T>(url, {
+    method: 'PATCH',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify(body),
+  });
+
+/** Sends a file as it is; what goes with it stands in the address. */
+export const postFile = <T>(url: string, file: Blob): Promise<T> =>
+  send<T>(url, {
+    method: 'POST',
+    headers: { 'content-type': file.type.startsWith('image/') ? file.type : 'application/octet-stream' },
+    body: file,
+  });
+
+export const deleteJson = <T>(url: string): Promise<T> => send<T>(url, { method: 'DELETE' });
+
 export const getJson = <T>(url: string): Promise<T> => send<T>(url, {});
 
 async function send<T>(url: string, init: RequestInit): Promise<T> {

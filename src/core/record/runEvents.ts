@@ -17,6 +17,14 @@ export type RunEventBody =
       readonly laminateDose: number;
       readonly peak_C: number;
       readonly modelVersion: string;
+      /** Pads about it that the same touch warmed, and what it cost them. */
+      readonly others?:
+        | readonly {
+            readonly padId: string;
+            readonly padDose: number;
+            readonly peak_C: number;
+          }[]
+        | undefined;
     }
   | { readonly kind: 'note'; readonly text: string }
   | {

@@ -1,74 +1,68 @@
-import { format } from 'date-fns';
 import { useEffect, useMemo, useReducer, useState } from 'react';
-import { arealHeat_J_m2K, spreading_W_K } from '~/core/thermal/stackup';
-import { PAD_STATES } from '~/core/record/padStates';
-import type { BoardSheet, SiteSheet } from '~/schema/boardSheet';
-import { boardOf } from '~/schema/construction';
-import type { FindingRecord } from '~/schema/finding';
-import { isSurfaceInput } from '~/schema/package';
-import { connectionInWords, constructionInWords, HAZARD_WORDS, packageInWords } from '~/schema/words';
-import { Button, ButtonLink, KeyCap } from '~/ui/controls/Button';
-import { Segments, TextField } from '~/ui/controls/Field';
-import { Caution, ErrorNote, Figure } from '~/ui/controls/Notes';
-import { BoardFace } from '~/ui/face/BoardFace';
+import { exposuresOf, sharedLife } from '~/core/record/heatLife';
+import type { BoardSheet } from '~/schema/boardSheet';
+import { constructionInWords, HAZARD_WORDS, recordInWords } from '~/schema/words';
+import { ButtonLink, KeyCap } from '~/ui/controls/Button';
+import { Caution } from '~/ui/controls/Notes';
 import { useCommands } from '~/ui/keyboard/useCommands';
-import { LandDrawing } from '~/ui/land/LandDrawing';
-import { HeatStrip } from '~/ui/strip/HeatStrip';
-import { MarkBar } from '../findings/MarkBar';
-import { padState, UNMARKED, worstState } from '../findings/marking';
-import { PadLife } from '../findings/PadLife';
-import { useMarking } from '../findings/useMarking';
 import { BOARD_COMMANDS, type BoardCommand } from './commands';
-import { exposuresOf, ledger } from './ledger';
-import { reduce } from './state';
-import { Habits } from './Habits';
-import { matches } from './find';
-import { useCopper } from './useCopper';
+import { FacePanel } from './FacePanel';
+import { matches, passes } from './find';
+import { ledger } from './ledger';
+import { LedgerList } from './LedgerList';
+import { PlacePanel } from './PlacePanel';
+import { SiteHeat } from './SiteHeat';
+import { SitePanel } from './SitePanel';
+import { initialState, reduce } from './state';
+import { useCopperMarks } from './useCopperMarks';
+import { Weight } from './Weight';
 import css from './board.module.css';
 
 /** The face of one board, its sites and findings, and the ledger of what happened to it. */
 export function BoardView({ sheet }: { sheet: BoardSheet }) {
-  const { board, sites, jobs } = sheet;
-  const [state, dispatch] = useReducer(reduce, {
-    side: sites[0]?.side ?? 'top',
-    siteId: sites[0]?.id ?? null,
-    ...UNMARKED,
-    findings: sheet.findings,
-    foundAs: jobs.length === 0 ? 'as-received' : 'done-here',
-    note: '',
-    query: '',
-  });
+  const { board, jobs, imports, readings } = sheet;
+  const { construction } = board;
+  const [state, dispatch] = useReducer(reduce, sheet, initialState);
   const [ready, setReady] = useState(false);
   useEffect(() => setReady(true), []);
 
+  const { sites, findings, faceFindings } = state;
   const site = sites.find((s) => s.id === state.siteId) ?? null;
   const running = jobs.find((job) => job.siteId === site?.id && job.status === 'running');
-  const { imports, readings } = sheet;
+  const exposures = useMemo(() => exposuresOf(jobs, sites), [jobs, sites]);
+  const heated = useMemo(() => new Set(exposures.map((e) => e.padId)), [exposures]);
   const lines = useMemo(
-    () => ledger({ jobs, sites, imports, readings }, state.findings),
-    [jobs, sites, imports, readings, state.findings],
+    () => ledger({ jobs, sites, imports, readings, faceFindings }, findings),
+    [jobs, sites, imports, readings, faceFindings, findings],
   );
-  const copper = useCopper(
-    board.id,
-    sheet.artworks,
-    state.side === 'top' ? 1 : board.construction.copperLayers.length,
+  const shown = sites.filter(
+    (s) =>
+      matches(s, state.query, findings) &&
+      passes(s, state.filter, findings, heated) &&
+      (state.group === null || state.group.includes(s.id)),
   );
-
-  const shown = sites.filter((s) => matches(s, state.query, state.findings));
-
   const pick = (id: string): void => {
     const picked = sites.find((s) => s.id === id);
     if (picked) dispatch({ type: 'site', id, side: picked.side });
   };
-  const { mark, choose, take } = useMarking({
-    site,
-    run: state.run,
-    pending: state.pending,
-    foundAs: state.foundAs,
-    jobId: null,
-    note: state.note,
-    dispatch,
-  });
+  const { stroke, name } = useCopperMarks(construction, site, state.run, dispatch);
+  const draw = (): void =>
+    dispatch(
+      state.drawing
+        ? { type: 'draw-leave' }
+        : {
+            type: 'draw',
+            kind: 'area',
+            cursor: {
+              x_mm: site?.x_mm ?? construction.length_mm / 2,
+              y_mm: site?.y_mm ?? construction.width_mm / 2,
+            },
+          },
+    );
+  const go = (path: string): boolean => {
+    window.location.href = path;
+    return true;
+  };
 
   useCommands<BoardCommand>('board', BOARD_COMMANDS, (id) => {
     const at = shown.findIndex((s) => s.id === state.siteId);
@@ -82,40 +76,71 @@ export function BoardView({ sheet }: { sheet: BoardSheet }) {
       case 'flip':
         dispatch({ type: 'flip' });
         return true;
-      case 'plan':
-        if (site && !running) window.location.href = `/sites/${site.id}/plan`;
-        return site !== null && !running;
-      case 'resume':
-        if (running) window.location.href = `/jobs/${running.id}`;
-        return running !== undefined;
-      case 'check':
-        if (site) window.location.href = `/sites/${site.id}/check`;
+      case 'mode':
+        dispatch({ type: 'mode', mode: state.mode === 'copper' ? 'findings' : 'copper' });
         return site !== null;
+      case 'draw':
+        draw();
+        return true;
+      case 'plan':
+        return site !== null && !running && go(`/sites/${site.id}/plan`);
+      case 'resume':
+        return running !== undefined && go(`/jobs/${running.id}`);
+      case 'check':
+        return site !== null && go(`/sites/${site.id}/check`);
       case 'place-site':
-        window.location.href = `/boards/${board.id}/place`;
-        return true;
+        return go(`/boards/${board.id}/place?side=${state.side}`);
       case 'import':
-        window.location.href = `/boards/${board.id}/import`;
-        return true;
+        return go(`/boards/${board.id}/import`);
+      case 'photos':
+        return go(`/boards/${board.id}/photos`);
+      case 'edit':
+        return go(`/boards/${board.id}/edit`);
+      case 'label':
+        return go(`/boards/${board.id}/label`);
     }
   });
 
+  const marking = state.drawing !== null || state.placeId !== null;
   return (
     <div className={css['view']} data-ready={ready || undefined}>
       <section className={css['intake']}>
-        <p className={css['fault']}>{board.fault}</p>
-        <p className="quiet">
-          {constructionInWords(board.construction)}. <Weight construction={board.construction} />
-        </p>
-        {board.triedBefore && <p className="quiet">Tried before: {board.triedBefore}</p>}
-        {board.hazards.map((hazard) => (
-          <Caution key={hazard}>
-            {HAZARD_WORDS[hazard]}: cleared before anything is touched; the plan begins with it.
-          </Caution>
-        ))}
+        <div>
+          <p className={css['fault']}>{board.fault}</p>
+          <p className="quiet">
+            {constructionInWords(construction)}
+            {recordInWords(board)}. <Weight construction={construction} />
+          </p>
+          {board.triedBefore && <p className="quiet">Tried before: {board.triedBefore}</p>}
+          {board.fixtures && <p className="quiet">To go back as it was: {board.fixtures}</p>}
+          {board.hazards.map((hazard) => (
+            <Caution key={hazard}>
+              {HAZARD_WORDS[hazard]}: cleared before anything is touched; the plan begins with it.
+            </Caution>
+          ))}
+        </div>
+        <div className={css['about']}>
+          <SiteHeat
+            label="Heat of this board so far"
+            life={sharedLife(exposures)}
+            nameOf={(padId) => padInWords(sites, padId)}
+          />
+          <div className={css['ways']}>
+            <ButtonLink small href={`/boards/${board.id}/edit`}>
+              Change <KeyCap of="e" />
+            </ButtonLink>
+            <ButtonLink small href={`/boards/${board.id}/photos`}>
+              Photos {state.photos.length > 0 && <span className="digits">{state.photos.length}</span>}{' '}
+              <KeyCap of="o" />
+            </ButtonLink>
+            <ButtonLink small href={`/boards/${board.id}/label`}>
+              Label <KeyCap of="l" />
+            </ButtonLink>
+          </div>
+        </div>
       </section>
 
-      {sites.length === 0 ? (
+      {sites.length === 0 && (
         <section className={css['none']}>
           <h2>No site on this board yet</h2>
           <p>
@@ -131,235 +156,44 @@ export function BoardView({ sheet }: { sheet: BoardSheet }) {
             </ButtonLink>
           </p>
         </section>
-      ) : (
-        <div className={css['columns']}>
-          <section aria-label="Face">
-            <div className={css['faceBar']}>
-              <Segments
-                label="Face"
-                value={state.side}
-                options={[
-                  { value: 'top', label: 'Top' },
-                  { value: 'bottom', label: 'Bottom' },
-                ]}
-                onChange={() => dispatch({ type: 'flip' })}
-              />
-              <div className={css['ways']}>
-                <ButtonLink href={`/boards/${board.id}/place`}>
-                  Place a site <KeyCap of="n" />
-                </ButtonLink>
-                <ButtonLink href={`/boards/${board.id}/import`}>
-                  Import <KeyCap of="i" />
-                </ButtonLink>
-              </div>
-            </div>
-            <BoardFace
-              length_mm={board.construction.length_mm}
-              width_mm={board.construction.width_mm}
-              side={state.side}
-              selected={state.siteId}
-              onSelect={pick}
-              copper={copper}
-              sites={sites.map((s) => ({
-                ...s,
-                worst: worstState(s.pads.map((p) => padState(state.findings, p.id))),
-              }))}
-            />
-            {sites.length > 6 && (
-              <TextField
-                label="Find a site by reference, value or net; “defects” for those that have any"
-                value={state.query}
-                onChange={(event) => dispatch({ type: 'query', query: event.target.value })}
-              />
-            )}
-            <Habits sites={sites} side={state.side} />
-            <ol className={css['sites']}>
-              {shown.map((s) => (
-                <li key={s.id}>
-                  <button
-                    type="button"
-                    className={s.id === state.siteId ? css['chosen'] : ''}
-                    aria-pressed={s.id === state.siteId}
-                    onClick={() => pick(s.id)}
-                  >
-                    <strong className="digits">{s.ref}</strong> {s.value}
-                  </button>
-                </li>
-              ))}
-            </ol>
-          </section>
-
-          {site && (
-            <section aria-label={`Site ${site.ref}`} className={css['site']}>
-              <div className={css['siteHead']}>
-                <h2>
-                  {site.ref} {site.value && <span className="quiet">{site.value}</span>}
-                </h2>
-                <div className={css['ways']}>
-                  <ButtonLink href={`/sites/${site.id}/check`}>
-                    Check continuity <KeyCap of="c" />
-                  </ButtonLink>
-                  {running ? (
-                    <ButtonLink href={`/jobs/${running.id}`} look="primary">
-                      Go on with its job <KeyCap of="g" />
-                    </ButtonLink>
-                  ) : (
-                    <ButtonLink href={`/sites/${site.id}/plan`} look="primary">
-                      Plan <KeyCap of="p" />
-                    </ButtonLink>
-                  )}
-                </div>
-              </div>
-              <p className="quiet">{packageInWords(site.package)}</p>
-              <div className={css['land']} data-many={site.pads.length > 16 || undefined}>
-                <LandDrawing
-                  part={site.package}
-                  from={isSurfaceInput(site.package) ? 'part side' : 'solder side'}
-                  selected={state.pad}
-                  run={state.run}
-                  choosing={state.pending !== null}
-                  onSelect={choose}
-                  onRun={take}
-                  onState={mark}
-                  pads={site.pads.map((p) => ({
-                    name: p.name,
-                    net: p.net,
-                    connections: p.connections,
-                    state: padState(state.findings, p.id),
-                  }))}
-                />
-              </div>
-              {state.pending && (
-                <p className={css['pending']} role="status">
-                  {PAD_STATES[state.pending.state].name}: now choose the other pad; <KeyCap of="Enter" />{' '}
-                  settles it.{' '}
-                  <Button small onClick={() => dispatch({ type: 'forget' })}>
-                    Forget it
-                  </Button>
-                </p>
-              )}
-              {state.told && (
-                <p className={css['told']} role="status">
-                  {state.told}
-                </p>
-              )}
-              <ErrorNote error={state.error} />
-              <MarkBar state={state} dispatch={dispatch} onState={mark} />
-              {state.pad && (
-                <PadLife
-                  site={site}
-                  pad={state.pad}
-                  findings={state.findings}
-                  jobs={jobs}
-                  readings={readings}
-                />
-              )}
-              <PadTable site={site} findings={state.findings} jobs={jobs} run={state.run} onSelect={choose} />
-            </section>
-          )}
-        </div>
       )}
-
-      <section aria-label="Ledger" className={css['ledger']}>
-        <h2>Ledger</h2>
-        {lines.length === 0 ? (
-          <p className="quiet">Nothing has been done or found on this board yet.</p>
+      <div className={css['columns']}>
+        <FacePanel
+          sheet={sheet}
+          state={state}
+          dispatch={dispatch}
+          shown={shown}
+          onPick={pick}
+          onDraw={draw}
+        />
+        {marking ? (
+          <PlacePanel
+            boardId={board.id}
+            copperLayers={construction.copperLayers.length}
+            state={state}
+            dispatch={dispatch}
+          />
         ) : (
-          <ol>
-            {lines.map((line) => (
-              <li key={line.key} data-kind={line.kind}>
-                <time className="digits" dateTime={new Date(line.at_ms).toISOString()}>
-                  {ready
-                    ? format(line.at_ms, 'd MMM yyyy HH:mm')
-                    : new Date(line.at_ms).toISOString().slice(0, 16).replace('T', ' ')}
-                </time>
-                <span className="digits">{line.siteRef}</span>
-                <span>
-                  {line.jobId && line.kind === 'job' ? (
-                    <a href={`/jobs/${line.jobId}`}>{line.text}</a>
-                  ) : (
-                    line.text
-                  )}
-                </span>
-                <span className="digits">{line.by}</span>
-              </li>
-            ))}
-          </ol>
+          site && (
+            <SitePanel
+              sheet={sheet}
+              site={site}
+              state={state}
+              exposures={exposures}
+              dispatch={dispatch}
+              onStroke={stroke}
+              onNet={name}
+            />
+          )
         )}
-      </section>
+      </div>
+      <LedgerList lines={lines} ready={ready} />
     </div>
   );
 }
 
-/** What the construction means at the iron, in plain words with its numbers. */
-function Weight({ construction }: { construction: BoardSheet['board']['construction'] }) {
-  const board = boardOf(construction);
-  const spreading_mW = spreading_W_K(board) * 1e3;
-  const words =
-    spreading_mW > 25
-      ? 'A heavy board: expect to preheat for plane pins.'
-      : spreading_mW > 8
-        ? 'A board of middling weight.'
-        : 'A light board: little copper to carry heat away.';
-  return (
-    <>
-      {words}{' '}
-      <Figure from="Computed from copper coverage and laminate: heat spread along the board per square">
-        {spreading_mW.toFixed(0)} mW/K
-      </Figure>{' '}
-      spread,{' '}
-      <Figure from="Computed: heat the board stores per area">
-        {(arealHeat_J_m2K(board) / 1e3).toFixed(1)} kJ/m²K
-      </Figure>{' '}
-      stored.
-    </>
-  );
-}
-
-function PadTable({
-  site,
-  findings,
-  jobs,
-  run,
-  onSelect,
-}: {
-  site: SiteSheet;
-  findings: readonly FindingRecord[];
-  jobs: BoardSheet['jobs'];
-  run: readonly string[];
-  onSelect: (pad: string) => void;
-}) {
-  return (
-    <>
-      <table className={css['pads']}>
-        <thead>
-          <tr>
-            <th scope="col">Pin</th>
-            <th scope="col">Net and copper</th>
-            <th scope="col">State</th>
-            <th scope="col">Heat so far</th>
-          </tr>
-        </thead>
-        <tbody>
-          {site.pads.map((pad) => {
-            const state = padState(findings, pad.id);
-            return (
-              <tr key={pad.id} aria-selected={run.includes(pad.name)} onClick={() => onSelect(pad.name)}>
-                <td className="digits">{pad.name}</td>
-                <td>
-                  {pad.net || '–'} <span className="quiet">{connectionInWords(pad.connections)}</span>
-                </td>
-                <td>
-                  <span className="digits">{PAD_STATES[state].letter}</span> {PAD_STATES[state].name}
-                </td>
-                <td>
-                  <HeatStrip label={`Pin ${pad.name}`} exposures={exposuresOf(jobs, site.id, pad.name)} />
-                </td>
-              </tr>
-            );
-          })}
-        </tbody>
-      </table>
-    </>
-  );
+/** "C7 pin 2". */
+function padInWords(sites: BoardSheet['sites'], padId: string): string {
+  const owner = sites.find((s) => s.pads.some((p) => p.id === padId));
+  return owner ? `${owner.ref} pin ${owner.pads.find((p) => p.id === padId)!.name}` : 'a pad';
 }

@@ -1,3 +1,5 @@
+import { FACE_STATES, type FaceFindingRecord } from '~/schema/faceFinding';
+import { placeInWords } from '~/ui/face/facePlaces';
 import { PAD_STATES } from '~/core/record/padStates';
 import type { BoardSheet, JobLine, SiteSheet } from '~/schema/boardSheet';
 import type { ImportRecord } from '~/schema/boardImport';
@@ -5,7 +7,6 @@ import type { FindingRecord } from '~/schema/finding';
 import type { ReadingRecord } from '~/schema/reading';
 import { GOAL_WORDS } from '~/schema/words';
 import { budget, degrees } from '~/ui/figures';
-import type { Exposure } from '~/ui/strip/HeatStrip';
 
 /** One line of a board's history. */
 export interface LedgerLine {
@@ -21,7 +22,8 @@ export interface LedgerLine {
 
 /** Everything that happened to a board, newest first. */
 export function ledger(
-  sheet: Pick<BoardSheet, 'jobs' | 'sites' | 'imports' | 'readings'>,
+  sheet: Pick<BoardSheet, 'jobs' | 'sites' | 'imports' | 'readings'> &
+    Partial<Pick<BoardSheet, 'faceFindings'>>,
   findings: readonly FindingRecord[],
 ): LedgerLine[] {
   const lines = [
@@ -29,6 +31,7 @@ export function ledger(
     ...findings.map((f) => findingLine(f, sheet.sites)),
     ...sheet.imports.flatMap(importLines),
     ...readingLines(sheet.readings, sheet.sites),
+    ...(sheet.faceFindings ?? []).map(faceLine),
   ];
   return lines.sort((a, b) => b.at_ms - a.at_ms || b.key.localeCompare(a.key));
 }
@@ -84,6 +87,20 @@ function jobLines(job: JobLine): LedgerLine[] {
         return [];
     }
   });
+}
+
+function faceLine(finding: FaceFindingRecord): LedgerLine {
+  const state = FACE_STATES[finding.state];
+  const received = finding.foundAs === 'as-received' ? ', as received' : '';
+  return {
+    key: finding.id,
+    at_ms: finding.at_ms,
+    by: finding.by,
+    siteRef: finding.side,
+    kind: state.defect ? 'defect' : 'finding',
+    text: `${placeInWords(finding)}: ${state.name.toLowerCase()}${received}${finding.note ? `. ${finding.note}` : ''}`,
+    jobId: null,
+  };
 }
 
 /** A checklist's readings as one line for each sitting; what failed or is doubtful has been told apart. */
@@ -153,24 +170,4 @@ function findingLine(finding: FindingRecord, sites: readonly SiteSheet[]): Ledge
     text: `${pin.charAt(0).toUpperCase()}${pin.slice(1)}: ${PAD_STATES[finding.state].name.toLowerCase()}${other}${received}${finding.note ? `. ${finding.note}` : ''}`,
     jobId: finding.jobId,
   };
-}
-
-/** Exposures of one pad of a site in order, for its heat strip. */
-export function exposuresOf(jobs: readonly JobLine[], siteId: string, pad: string): Exposure[] {
-  return [...jobs]
-    .filter((job) => job.siteId === siteId)
-    .reverse()
-    .flatMap((job) =>
-      job.events.flatMap((event) =>
-        event.kind === 'exposure' && event.pad === pad
-          ? [
-              {
-                label: `${new Date(event.at_ms).toISOString().slice(0, 10)}, ${event.duration_s.toFixed(1)} s`,
-                dose: event.padDose,
-                peak_C: event.peak_C,
-              },
-            ]
-          : [],
-      ),
-    );
 }

@@ -2,12 +2,17 @@ import { PAD_STATES } from '~/core/record/padStates';
 import type { JobLine, SiteSheet } from '~/schema/boardSheet';
 import type { FindingRecord } from '~/schema/finding';
 import type { ReadingRecord } from '~/schema/reading';
+import type { PadExposure } from '~/core/record/heatLife';
+import type { PhotoRecord } from '~/schema/photo';
+import { FindingPhotos } from '../photos/FindingPhotos';
 import { ohms, VERDICT_WORDS } from '~/ui/readingWords';
 import { budget, degrees } from '~/ui/figures';
 import { StateBadge } from '~/ui/land/StateBadge';
 import css from './findings.module.css';
 
-interface LifeEntry {
+export interface LifeEntry {
+  /** The finding that photos go with. */
+  readonly findingId: string | null;
   readonly at_ms: number;
   readonly text: string;
   readonly by: string;
@@ -21,6 +26,7 @@ export function lifeOf(
   findings: readonly FindingRecord[],
   jobs: readonly JobLine[],
   readings: readonly ReadingRecord[] = [],
+  shares: readonly PadExposure[] = [],
 ): LifeEntry[] {
   const pad = site.pads.find((p) => p.name === padName);
   if (!pad) return [];
@@ -33,6 +39,7 @@ export function lifeOf(
         f.otherPadId === null ? '' : ` with ${otherName(f.padId === pad.id ? f.otherPadId : f.padId)}`;
       const where = f.foundAs === 'as-received' ? ', as received' : ', here';
       return {
+        findingId: f.id,
         at_ms: f.at_ms,
         by: f.by,
         state: f.state,
@@ -46,6 +53,7 @@ export function lifeOf(
         event.kind === 'exposure' && event.pad === padName
           ? [
               {
+                findingId: null,
                 at_ms: event.at_ms,
                 by: event.by,
                 state: null,
@@ -58,12 +66,22 @@ export function lifeOf(
   const read = readings
     .filter((r) => r.padId === pad.id || r.otherPadId === pad.id)
     .map((r): LifeEntry => ({
+      findingId: null,
       at_ms: r.at_ms,
       by: r.by,
       state: null,
       text: `${r.kind === 'continuity' ? 'continuity' : `short to ${otherName(r.padId === pad.id ? r.otherPadId : r.padId)}`} ${ohms(r.value_Ohm)}, ${r.verdict === 'good' && r.kind === 'continuity' ? 'verified' : VERDICT_WORDS[r.verdict]}`,
     }));
-  return [...found, ...heated, ...read].sort((a, b) => a.at_ms - b.at_ms);
+  const shared = shares
+    .filter((e) => e.padId === pad.id)
+    .map((e): LifeEntry => ({
+      findingId: null,
+      at_ms: e.at_ms,
+      by: e.by,
+      state: null,
+      text: `warmed to ${degrees(e.peak_C)} by a touch beside it, about ${budget(e.dose)} of its budget`,
+    }));
+  return [...found, ...heated, ...shared, ...read].sort((a, b) => a.at_ms - b.at_ms);
 }
 
 /** One pad's life as a list; a finding is followed by the next, never overwritten. */
@@ -73,8 +91,12 @@ export function PadLife(props: {
   readonly findings: readonly FindingRecord[];
   readonly jobs: readonly JobLine[];
   readonly readings: readonly ReadingRecord[];
+  readonly shares: readonly PadExposure[];
+  readonly photos: readonly PhotoRecord[];
+  readonly onPhoto: (photo: PhotoRecord) => void;
+  readonly onError: (error: unknown) => void;
 }) {
-  const life = lifeOf(props.site, props.pad, props.findings, props.jobs, props.readings);
+  const life = lifeOf(props.site, props.pad, props.findings, props.jobs, props.readings, props.shares);
   return (
     <section aria-label={`Life of pin ${props.pad}`} className={css['life']}>
       <h3>Pin {props.pad}, so far</h3>
@@ -91,7 +113,18 @@ export function PadLife(props: {
                   <circle className={css['heat']} r={0.4} />
                 )}
               </svg>
-              <span>{entry.text}</span>
+              <span>
+                {entry.text}
+                {entry.findingId !== null && (
+                  <FindingPhotos
+                    boardId={props.site.boardId}
+                    of={{ findingId: entry.findingId }}
+                    photos={props.photos.filter((photo) => photo.findingId === entry.findingId)}
+                    onPhoto={props.onPhoto}
+                    onError={props.onError}
+                  />
+                )}
+              </span>
               <span className="digits">
                 {new Date(entry.at_ms).toISOString().slice(0, 10)} {entry.by}
               </span>

@@ -2,8 +2,8 @@ import { USUAL_PINS, type ChipCode } from '~/core/packages/outlines';
 import { padNamesOf } from '~/core/packages/form';
 import { SURFACE_FAMILY_IDS, type SurfaceFamilyId } from '~/core/packages/surfaceFamilies';
 import type { FamilyId } from '~/core/packages/families';
-import { usualRelief, type ConnectionRecord } from '~/schema/connection';
-import { supplyPlane, type Construction } from '~/schema/construction';
+import type { Construction } from '~/schema/construction';
+import { usualConnections } from '~/schema/usualCopper';
 import { partOf, surfacePackageInput } from '~/schema/package';
 
 /** What a form holds of a surface part beyond its place: little, because its outline is usual. */
@@ -58,19 +58,12 @@ export function surfaceSite(
   const names = padNamesOf(partOf(parsed.data));
   const ground = new Set(pinsIn(draft.groundPins, names));
   const supply = new Set(pinsIn(draft.supplyPins, names));
-  const own = side === 'top' ? 1 : construction.copperLayers.length;
   return {
     package: wanted,
     pads: names.map((name) => {
       const net = ground.has(name) ? 'GND' : supply.has(name) ? 'VCC' : '';
-      const track: ConnectionRecord = {
-        kind: 'track',
-        width_mm: draft.trackWidth_mm,
-        count: 1,
-        layers: [own],
-      };
-      const plane = net === '' ? null : supplyPlane(construction, net === 'GND');
-      return { name, net, connections: plane === null ? [track] : [track, usualRelief([plane])] };
+      const connections = usualConnections(net, { holed: false, side }, construction, draft.trackWidth_mm);
+      return { name, net, connections };
     }),
   };
 }

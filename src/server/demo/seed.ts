@@ -12,7 +12,7 @@ import { plan } from '../../core/method/plan';
 import { planAnswerOf } from '../../schema/planAnswer';
 import { planRequestOf } from '../../schema/planRequest';
 import type { Db } from '../db';
-import { acceptJob, exposureOf, planningFor } from '../planning';
+import { acceptJob, exposureFor, planningFor } from '../planning';
 import { addBoard, setWaiting } from '../repositories/boards';
 import { addFinding } from '../repositories/findings';
 import { appendEvent, getJob } from '../repositories/jobs';
@@ -79,7 +79,7 @@ async function seedStory(db: Db, story: DemoStory, now_ms: number): Promise<void
       story.id,
       { clientId: `${story.id}-e${count}`, afterSeq: job.lastSeq, by: story.by, event },
       time_ms,
-      exposureOf,
+      exposureFor(db),
     );
   };
   const { steps } = getJob(db, story.id).job.plan;

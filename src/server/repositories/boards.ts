@@ -2,13 +2,14 @@ import { asc, desc, eq, inArray, sql } from 'drizzle-orm';
 import {
   boardRecord,
   boards,
+  type BoardChange,
   type BoardRecord,
   type NewBoard,
   type Outcome,
   type WaitingFor,
 } from '../../schema/board';
 import type { Db } from '../db';
-import { NotFound } from '../errors';
+import { Conflict, NotFound } from '../errors';
 import { newId } from '../ids';
 
 export function listBoards(db: Db, limit = 1000): BoardRecord[] {
@@ -50,6 +51,24 @@ export function addBoard(db: Db, board: NewBoard, now_ms: number, id = newId('br
   };
   db.insert(boards).values(record).run();
   return record;
+}
+
+/** Writes what is told of a board; refused when it has changed since it was read. */
+export function changeBoard(db: Db, id: string, { revision, ...told }: BoardChange): BoardRecord {
+  return db.transaction((tx) => {
+    const now = getBoard(db, id);
+    if (now.revision !== revision) {
+      throw new Conflict(
+        `${now.name} was changed on another screen since you opened it; nothing of yours was written`,
+        now,
+      );
+    }
+    tx.update(boards)
+      .set({ ...told, revision: revision + 1 })
+      .where(eq(boards.id, id))
+      .run();
+    return getBoard(db, id);
+  });
 }
 
 /** Says what a board waits for now; every such change raises its revision. */

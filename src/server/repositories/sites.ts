@@ -1,6 +1,7 @@
 import { and, asc, eq, inArray } from 'drizzle-orm';
 import { padRecord, pads, type PadRecord } from '../../schema/pad';
 import { siteRecord, sites, type NewSite, type SiteRecord } from '../../schema/site';
+import type { PadChanges } from '../../schema/padChange';
 import { boards } from '../../schema/board';
 import type { Db } from '../db';
 import { Conflict, NotFound } from '../errors';
@@ -10,12 +11,14 @@ export interface SiteWithPads extends SiteRecord {
   readonly pads: readonly PadRecord[];
 }
 
+const COUNTED = new Intl.Collator('en', { numeric: true });
+
 export function sitesOf(db: Db, boardId: string): SiteWithPads[] {
   const rows = db.select().from(sites).where(eq(sites.boardId, boardId)).orderBy(asc(sites.ref)).all();
-  return withPads(
-    db,
-    rows.map((row) => siteRecord.parse(row)),
-  );
+  // C7 before C31: people count references.
+  const records = rows.map((row) => siteRecord.parse(row));
+  records.sort((a, b) => COUNTED.compare(a.ref, b.ref));
+  return withPads(db, records);
 }
 
 export function getSite(db: Db, id: string): SiteWithPads {
@@ -50,6 +53,32 @@ export function addSite(db: Db, boardId: string, site: NewSite, id = newId('site
   });
 }
 
+/** Writes nets and copper of some pads; refused when the site has changed since it was read. */
+export function changePads(db: Db, siteId: string, change: PadChanges): SiteWithPads {
+  return db.transaction((tx) => {
+    const site = getSite(db, siteId);
+    if (site.revision !== change.revision) {
+      throw new Conflict(
+        `${site.ref} was changed on another screen; look at it as it is now, then change it again`,
+        site,
+      );
+    }
+    for (const { id, net, connections } of change.pads) {
+      const { changes } = tx
+        .update(pads)
+        .set({ net, connections })
+        .where(and(eq(pads.id, id), eq(pads.siteId, siteId)))
+        .run();
+      if (changes === 0) throw new NotFound('pad', id);
+    }
+    tx.update(sites)
+      .set({ revision: site.revision + 1 })
+      .where(eq(sites.id, siteId))
+      .run();
+    return getSite(db, siteId);
+  });
+}
+
 function withPads(db: Db, records: readonly SiteRecord[]): SiteWithPads[] {
   if (records.length === 0) return [];
   const all = db
@@ -63,10 +92,10 @@ function withPads(db: Db, records: readonly SiteRecord[]): SiteWithPads[] {
     )
     .all()
     .map((row) => padRecord.parse(row));
+  const bySite = new Map<string, PadRecord[]>(records.map((record) => [record.id, []]));
+  for (const pad of all) bySite.get(pad.siteId)!.push(pad);
   return records.map((record) => ({
     ...record,
-    pads: all
-      .filter((pad) => pad.siteId === record.id)
-      .sort((a, b) => a.name.localeCompare(b.name, 'en', { numeric: true })),
+    pads: bySite.get(record.id)!.sort((a, b) => COUNTED.compare(a.name, b.name)),
   }));
 }

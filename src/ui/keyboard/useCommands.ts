@@ -16,18 +16,20 @@ export function useCommands<Id extends string>(
   name: string,
   commands: readonly Command<Id>[],
   run: (id: Id) => boolean,
+  /** Whether a key that is held goes on and on. */
+  { repeats = false }: { readonly repeats?: boolean } = {},
 ): void {
   const latest = useRef(run);
   latest.current = run;
   useEffect(() => {
     $tables.setKey(name, commands);
     const onKey = (event: KeyboardEvent): void => {
-      if (event.defaultPrevented || event.repeat || $dialogOpen.get()) return;
+      if (event.defaultPrevented || (event.repeat && !repeats) || $dialogOpen.get()) return;
       if (isTyping(event.target) || isClaimed(event.target, event.key)) return;
       const command = commandFor(commands, event);
       if (command && latest.current(command.id)) event.preventDefault();
     };
     window.addEventListener('keydown', onKey);
     return () => window.removeEventListener('keydown', onKey);
-  }, [name, commands]);
+  }, [name, commands, repeats]);
 }

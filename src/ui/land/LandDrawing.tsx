@@ -35,8 +35,10 @@ interface LandDrawingProps {
   readonly run?: readonly string[];
   /** Given: pads are taken together by dragging over them, with Shift and an arrow, or Shift and a click. */
   readonly onRun?: (pads: readonly string[]) => void;
+  /** Given: asked first for every letter; true where it did something with it. */
+  readonly onLetter?: ((letter: string) => boolean) | undefined;
   /** Given: letters record findings on the selected pad. */
-  readonly onState?: (pad: string, state: PadStateId) => void;
+  readonly onState?: ((pad: string, state: PadStateId) => void) | undefined;
 }
 
 /**
@@ -52,6 +54,7 @@ export function LandDrawing({
   choosing,
   onSelect,
   onRun,
+  onLetter,
   onState,
 }: LandDrawingProps) {
   const patternId = useId();
@@ -98,6 +101,11 @@ export function LandDrawing({
       event.preventDefault();
       event.stopPropagation();
       onSelect(selected, true);
+      return;
+    }
+    if (event.key.length === 1 && selected && onLetter?.(event.key)) {
+      event.preventDefault();
+      event.stopPropagation();
       return;
     }
     const state = event.key.length === 1 ? padStateOfLetter(event.key) : null;

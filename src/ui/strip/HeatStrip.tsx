@@ -5,14 +5,25 @@ export interface Exposure {
   readonly label: string;
   readonly dose: number;
   readonly peak_C: number;
+  /** Of another pad: seen on the line, but none of its budget. */
+  readonly beside?: boolean;
 }
 
 /**
  * The thermal life of one pad on one line: each exposure is as wide as the share of budget it spent
  * and as tall as its peak; what is left is white paper.
  */
-export function HeatStrip({ exposures, label }: { exposures: readonly Exposure[]; label: string }) {
-  const spent = exposures.reduce((sum, e) => sum + e.dose, 0);
+export function HeatStrip({
+  exposures,
+  label,
+  of,
+}: {
+  readonly exposures: readonly Exposure[];
+  readonly label: string;
+  /** Whose budget the line shows, where it shows more than one pad's heat. */
+  readonly of?: string;
+}) {
+  const spent = exposures.reduce((sum, e) => sum + (e.beside ? 0 : e.dose), 0);
   const scale = Math.max(1, spent);
   const starts = exposures.map((_, i) =>
     exposures.slice(0, i).reduce((sum, e) => sum + widthOf(e, scale), 0),
@@ -32,7 +43,7 @@ export function HeatStrip({ exposures, label }: { exposures: readonly Exposure[]
           const bar = (
             <rect
               key={i}
-              className={css['exposure']}
+              className={exposure.beside ? css['beside'] : css['exposure']}
               x={starts[i]}
               y={40 - height}
               width={Math.max(3, width - 1.5)}
@@ -48,11 +59,12 @@ export function HeatStrip({ exposures, label }: { exposures: readonly Exposure[]
       <figcaption>
         {exposures.length === 0
           ? 'no heat recorded'
-          : `${budget(spent)} spent, ${budget(Math.max(0, 1 - spent))} left`}
+          : `${of ? `${of}: ` : ''}${budget(spent)} spent, ${budget(Math.max(0, 1 - spent))} left`}
       </figcaption>
     </figure>
   );
 }
 
 /** Never so thin that an exposure disappears. */
-const widthOf = (exposure: Exposure, scale: number): number => Math.max(4, (exposure.dose / scale) * 1000);
+const widthOf = (exposure: Exposure, scale: number): number =>
+  exposure.beside ? 6 : Math.max(4, (exposure.dose / scale) * 1000);

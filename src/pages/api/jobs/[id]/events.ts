@@ -1,6 +1,6 @@
 import { parseInput } from '~/schema/faults';
 import { appendRequest } from '~/schema/runEvent';
-import { exposureOf } from '~/server/planning';
+import { exposureFor } from '~/server/planning';
 import { appendEvent, getJob } from '~/server/repositories/jobs';
 import { endpoint, readJson } from '~/server/respond';
 
@@ -11,6 +11,7 @@ export const GET = endpoint((context) => {
 
 export const POST = endpoint(async (context) => {
   const request = parseInput(appendRequest, await readJson(context));
-  const { events } = appendEvent(context.locals.db, context.params['id']!, request, Date.now(), exposureOf);
+  const { db } = context.locals;
+  const { events } = appendEvent(db, context.params['id']!, request, Date.now(), exposureFor(db));
   return { events, now_ms: Date.now() };
 });

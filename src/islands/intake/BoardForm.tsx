@@ -3,13 +3,15 @@ import { useEffect, useState } from 'react';
 import { useFieldArray, useForm, type Resolver } from 'react-hook-form';
 import { HAZARDS } from '~/core/method/request';
 import { LAMINATE_IDS, LAMINATES } from '~/core/materials/laminates';
-import { newBoard, type BoardRecord, type NewBoard } from '~/schema/board';
+import { FINISHES, newBoard, type BoardRecord, type Finish, type NewBoard } from '~/schema/board';
+import { construction as constructionSchema } from '~/schema/construction';
 import { constructionFrom, STACKUP_IDS, STACKUPS, type StackupId } from '~/schema/stackupPresets';
 import { HAZARD_WORDS } from '~/schema/words';
-import { postJson } from '~/ui/api';
-import { Button } from '~/ui/controls/Button';
+import { ApiError, patchJson, postJson } from '~/ui/api';
+import { Button, ButtonLink } from '~/ui/controls/Button';
 import { SelectField, TextField } from '~/ui/controls/Field';
 import { ErrorNote } from '~/ui/controls/Notes';
+import { Weight } from '../board/Weight';
 import css from './intake.module.css';
 
 const BLANK: NewBoard = {
@@ -24,26 +26,40 @@ const BLANK: NewBoard = {
   fixtures: '',
 };
 
-/** Intake: what it is, who brought it, what is wrong, what could hurt, what it is made of. */
-export function NewBoardForm() {
+/** What a form may change of a board that is known. */
+const told = ({
+  id: _id,
+  waitingFor: _w,
+  nextAction: _n,
+  outcome: _o,
+  createdAt_ms: _c,
+  revision: _r,
+  ...board
+}: BoardRecord): NewBoard => board;
+
+/** A board as it comes in, or as it is told of later: what it is, what is wrong, what could hurt, what it is made of. */
+export function BoardForm({ board = null }: { board?: BoardRecord | null }) {
   const form = useForm<NewBoard>({
-    defaultValues: BLANK,
+    defaultValues: board ? told(board) : BLANK,
     resolver: zodResolver(newBoard) as unknown as Resolver<NewBoard>,
   });
   const { register, handleSubmit, formState, watch, setValue, control } = form;
   const layers = useFieldArray({ control, name: 'construction.copperLayers' });
-  const [preset, setPreset] = useState<StackupId>('four-layer');
+  const [preset, setPreset] = useState<StackupId | ''>(board ? '' : 'four-layer');
   const [error, setError] = useState<unknown>(null);
   const [ready, setReady] = useState(false);
   useEffect(() => setReady(true), []);
   const { errors, isSubmitting } = formState;
   const c = errors.construction;
+  const made = constructionSchema.safeParse(watch('construction'));
 
-  const submit = handleSubmit(async (board) => {
+  const submit = handleSubmit(async (given) => {
     setError(null);
     try {
-      const made = await postJson<BoardRecord>('/api/boards', board);
-      window.location.href = `/boards/${made.id}`;
+      const kept = board
+        ? await patchJson<BoardRecord>(`/api/boards/${board.id}`, { ...given, revision: board.revision })
+        : await postJson<BoardRecord>('/api/boards', given);
+      window.location.href = `/boards/${kept.id}`;
     } catch (refused) {
       setError(refused);
     }
@@ -73,6 +89,12 @@ export function NewBoardForm() {
           fault={errors.triedBefore?.message}
           hint="Earlier repairs are recorded as found."
         />
+        <TextField
+          label="Screws, links, cables: what must go back as it was"
+          multiline
+          {...register('fixtures')}
+          fault={errors.fixtures?.message}
+        />
         <fieldset className={css['hazards']}>
           <legend>Hazards, cleared before anything is powered or heated</legend>
           {HAZARDS.map((hazard) => (
@@ -84,16 +106,27 @@ export function NewBoardForm() {
       </section>
       <section>
         <h2>What it is made of</h2>
-        <SelectField
+        <SelectField<StackupId | ''>
           label="Begin from"
           value={preset}
-          options={STACKUP_IDS.map((id) => ({ value: id, label: STACKUPS[id].name }))}
+          options={[
+            ...(preset === '' ? [{ value: '' as const, label: 'as it is now' }] : []),
+            ...STACKUP_IDS.map((id) => ({ value: id, label: STACKUPS[id].name })),
+          ]}
           onChange={(id) => {
+            if (id === '') return;
             setPreset(id);
             const { length_mm, width_mm } = form.getValues('construction');
             setValue('construction', constructionFrom(id, length_mm, width_mm));
           }}
         />
+        <p role="status" className="quiet">
+          {made.success ? (
+            <Weight construction={made.data} />
+          ) : (
+            'Its weight shows once every figure is whole.'
+          )}
+        </p>
         <div className={css['three']}>
           <TextField
             label="Length, mm"
@@ -123,6 +156,22 @@ export function NewBoardForm() {
           options={LAMINATE_IDS.map((id) => ({ value: id, label: LAMINATES[id].name }))}
           onChange={(laminate) => setValue('construction.laminate', laminate)}
         />
+        <div className={css['two']}>
+          <SelectField<Finish>
+            label="Finish of its lands"
+            value={watch('finish')}
+            options={(Object.keys(FINISHES) as Finish[]).map((id) => ({ value: id, label: FINISHES[id] }))}
+            onChange={(finish) => setValue('finish', finish)}
+          />
+          <TextField
+            label="Year it was made, if known"
+            type="number"
+            {...register('madeIn', {
+              setValueAs: (text: unknown) => (text === '' || text === null ? null : Number(text)),
+            })}
+            fault={errors.madeIn?.message}
+          />
+        </div>
         <h3>Copper, from the top down</h3>
         {c?.copperLayers?.message && <p className={css['fault']}>{c.copperLayers.message}</p>}
         {c?.copperLayers?.root?.message && <p className={css['fault']}>{c.copperLayers.root.message}</p>}
@@ -154,9 +203,13 @@ export function NewBoardForm() {
       </section>
       <footer>
         <ErrorNote error={error} />
+        {error instanceof ApiError && error.kind === 'conflict' && board && (
+          <p>What you typed is still here. Open the board beside this sheet to see what was changed.</p>
+        )}
         <Button type="submit" look="primary" disabled={isSubmitting}>
-          {isSubmitting ? 'Writing…' : 'Take it in'}
+          {isSubmitting ? 'Writing…' : board ? 'Write the change' : 'Take it in'}
         </Button>
+        {board && <ButtonLink href={`/boards/${board.id}`}>Leave it as it was</ButtonLink>}
       </footer>
     </form>
   );

@@ -1,0 +1,160 @@
+import { sharedLife, type PadExposure } from '~/core/record/heatLife';
+import { PAD_STATES } from '~/core/record/padStates';
+import { STROKE_IDS, STROKES, strokeOfLetter, type StrokeId } from '~/schema/copperStroke';
+import { isSurfaceInput } from '~/schema/package';
+import type { BoardSheet, SiteSheet } from '~/schema/boardSheet';
+import { packageInWords } from '~/schema/words';
+import { Button, ButtonLink, KeyCap } from '~/ui/controls/Button';
+import { Segments } from '~/ui/controls/Field';
+import { ErrorNote } from '~/ui/controls/Notes';
+import { LandDrawing } from '~/ui/land/LandDrawing';
+import { MarkBar } from '../findings/MarkBar';
+import { padState } from '../findings/marking';
+import { PadLife } from '../findings/PadLife';
+import { useMarking } from '../findings/useMarking';
+import { CopperBar } from './CopperBar';
+import { SiteHeat } from './SiteHeat';
+import { PadTable } from './PadTable';
+import type { BoardAction, BoardState } from './state';
+import css from './board.module.css';
+
+interface SitePanelProps {
+  readonly sheet: BoardSheet;
+  readonly site: SiteSheet;
+  readonly state: BoardState;
+  readonly exposures: readonly PadExposure[];
+  readonly dispatch: (action: BoardAction) => void;
+  readonly onStroke: (stroke: StrokeId) => void;
+  readonly onNet: (net: string) => void;
+}
+
+/** One site: its lands to mark, what is known of each pad, and the ways on from here. */
+export function SitePanel({ sheet, site, state, exposures, dispatch, onStroke, onNet }: SitePanelProps) {
+  const { jobs, readings } = sheet;
+  const running = jobs.find((job) => job.siteId === site.id && job.status === 'running');
+  const copper = state.mode === 'copper';
+  const own = new Set(site.pads.map((p) => p.id));
+  const here = exposures.filter((e) => own.has(e.padId));
+  const { mark, choose, take } = useMarking({
+    site,
+    run: state.run,
+    pending: state.pending,
+    foundAs: state.foundAs,
+    jobId: null,
+    note: state.note,
+    dispatch,
+  });
+  return (
+    <section aria-label={`Site ${site.ref}`} className={css['site']}>
+      <div className={css['siteHead']}>
+        <h2>
+          {site.ref} {site.value && <span className="quiet">{site.value}</span>}
+        </h2>
+        <div className={css['ways']}>
+          <ButtonLink href={`/sites/${site.id}/check`}>
+            Check continuity <KeyCap of="c" />
+          </ButtonLink>
+          {running ? (
+            <ButtonLink href={`/jobs/${running.id}`} look="primary">
+              Go on with its job <KeyCap of="g" />
+            </ButtonLink>
+          ) : (
+            <ButtonLink href={`/sites/${site.id}/plan`} look="primary">
+              Plan <KeyCap of="p" />
+            </ButtonLink>
+          )}
+        </div>
+      </div>
+      <p className="quiet">{packageInWords(site.package)}</p>
+      <SiteHeat
+        label={`Heat of ${site.ref} so far`}
+        life={sharedLife(here)}
+        nameOf={(padId) => `pin ${site.pads.find((p) => p.id === padId)?.name ?? '?'}`}
+      />
+      <div className={css['land']} data-many={site.pads.length > 16 || undefined}>
+        <LandDrawing
+          part={site.package}
+          from={isSurfaceInput(site.package) ? 'part side' : 'solder side'}
+          selected={state.pad}
+          run={state.run}
+          choosing={state.pending !== null}
+          onSelect={choose}
+          onRun={take}
+          onState={copper ? undefined : mark}
+          onLetter={
+            copper
+              ? (letter) => {
+                  const stroke = strokeOfLetter(letter);
+                  if (stroke) onStroke(stroke);
+                  return stroke !== null;
+                }
+              : undefined
+          }
+          pads={site.pads.map((p) => ({
+            name: p.name,
+            net: p.net,
+            connections: p.connections,
+            state: padState(state.findings, p.id),
+          }))}
+        />
+      </div>
+      <Segments
+        label="Letters on the lands mark"
+        value={state.mode}
+        onChange={(mode) => dispatch({ type: 'mode', mode })}
+        options={[
+          { value: 'findings', label: 'what was found' },
+          {
+            value: 'copper',
+            label: (
+              <>
+                copper and nets <KeyCap of="m" />
+              </>
+            ),
+          },
+        ]}
+      />
+      {state.pending && (
+        <p className={css['pending']} role="status">
+          {PAD_STATES[state.pending.state].name}: now choose the other pad; <KeyCap of="Enter" /> settles it.{' '}
+          <Button small onClick={() => dispatch({ type: 'forget' })}>
+            Forget it
+          </Button>
+        </p>
+      )}
+      {state.told && (
+        <p className={css['told']} role="status">
+          {state.told}
+        </p>
+      )}
+      <ErrorNote error={state.error} />
+      {copper ? (
+        <CopperBar
+          key={`${site.id} ${state.run.join(' ')} ${site.revision}`}
+          site={site}
+          run={state.run}
+          strokes={STROKE_IDS.map((id) => ({ id, ...STROKES[id] }))}
+          onStroke={onStroke}
+          onNet={onNet}
+          onAll={() => take(site.pads.map((p) => p.name))}
+        />
+      ) : (
+        <MarkBar state={state} dispatch={dispatch} onState={mark} />
+      )}
+      {state.pad && (
+        <PadLife
+          site={site}
+          pad={state.pad}
+          findings={state.findings}
+          jobs={jobs}
+          readings={readings}
+          shares={here.filter((e) => e.sharedFrom !== null)}
+          photos={state.photos}
+          onPhoto={(photo) => dispatch({ type: 'photo', photo })}
+          onError={(error) => dispatch({ type: 'failed', error })}
+        />
+      )}
+      <PadTable site={site} findings={state.findings} exposures={here} run={state.run} onSelect={choose} />
+    </section>
+  );
+}

@@ -1,0 +1,9 @@
+import { newFaceFinding } from '~/schema/faceFinding';
+import { parseInput } from '~/schema/faults';
+import { addFaceFinding } from '~/server/repositories/faceFindings';
+import { endpoint, readJson } from '~/server/respond';
+
+export const POST = endpoint(async (context) => {
+  const finding = parseInput(newFaceFinding, await readJson(context));
+  return addFaceFinding(context.locals.db, context.params['id']!, finding, Date.now());
+}, 201);

@@ -1,0 +1,9 @@
+import { parseInput } from '~/schema/faults';
+import { newSiteGroup } from '~/schema/siteGroup';
+import { addSiteGroup } from '~/server/repositories/siteGroups';
+import { endpoint, readJson } from '~/server/respond';
+
+export const POST = endpoint(async (context) => {
+  const group = parseInput(newSiteGroup, await readJson(context));
+  return addSiteGroup(context.locals.db, context.params['id']!, group);
+}, 201);

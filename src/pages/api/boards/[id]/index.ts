@@ -1,0 +1,9 @@
+import { boardChange } from '~/schema/board';
+import { parseInput } from '~/schema/faults';
+import { changeTold } from '~/server/boardChanges';
+import { endpoint, readJson } from '~/server/respond';
+
+export const PATCH = endpoint(async (context) => {
+  const change = parseInput(boardChange, await readJson(context));
+  return changeTold(context.locals.db, context.params['id']!, change);
+});

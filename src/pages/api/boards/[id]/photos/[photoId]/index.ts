@@ -1,0 +1,10 @@
+import { parseInput } from '~/schema/faults';
+import { photoChange } from '~/schema/photo';
+import { calibratePhoto } from '~/server/repositories/photos';
+import { endpoint, readJson } from '~/server/respond';
+
+export const PATCH = endpoint(async (context) => {
+  const change = parseInput(photoChange, await readJson(context));
+  const { id, photoId } = context.params;
+  return calibratePhoto(context.locals.db, id!, photoId!, change);
+});

@@ -1,0 +1,11 @@
+import { parseInput } from '~/schema/faults';
+import { newPhoto } from '~/schema/photo';
+import { LARGEST_PHOTO_bytes, takePhoto } from '~/server/photographing';
+import { endpoint, readBytes } from '~/server/respond';
+
+/** The picture is the body; what goes with it stands in the address. */
+export const POST = endpoint(async (context) => {
+  const given = parseInput(newPhoto, Object.fromEntries(context.url.searchParams));
+  const bytes = await readBytes(context, LARGEST_PHOTO_bytes);
+  return takePhoto(context.locals.db, context.params['id']!, given, bytes, Date.now());
+}, 201);

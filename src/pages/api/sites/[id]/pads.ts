@@ -1,0 +1,12 @@
+import { parseInput } from '~/schema/faults';
+import { padChanges } from '~/schema/padChange';
+import { changeCopper } from '~/server/placing';
+import { endpoint, readJson } from '~/server/respond';
+
+/** A thousand pads with their copper. */
+const LARGEST_CHANGE_bytes = 1024 * 1024;
+
+export const PATCH = endpoint(async (context) => {
+  const change = parseInput(padChanges, await readJson(context, LARGEST_CHANGE_bytes));
+  return changeCopper(context.locals.db, context.params['id']!, change);
+});

@@ -1,0 +1,76 @@
+import sharp from 'sharp';
+import { InputError } from '../schema/faults';
+import type { NewPhoto, PhotoRecord } from '../schema/photo';
+import type { Db } from './db';
+import { getBoard } from './repositories/boards';
+import { faceFindingsOf } from './repositories/faceFindings';
+import { findingsOf } from './repositories/findings';
+import { addPhoto } from './repositories/photos';
+
+/** What a camera or a phone sends at most. */
+export const LARGEST_PHOTO_bytes = 25 * 1024 * 1024;
+/** A bomb of a picture is refused before its pixels are unpacked. */
+const MOST_PIXELS = 80e6;
+/** Enough to see a fillet on a whole board's picture, and a quarter of a megabyte on disk. */
+const KEPT_px = 2400;
+const QUALITY = 84;
+const READ: ReadonlySet<string> = new Set(['jpeg', 'png', 'webp', 'heif']);
+
+export interface KeptPicture {
+  readonly data: Buffer;
+  readonly width_px: number;
+  readonly height_px: number;
+}
+
+/**
+ * A photo as it is kept: JPEG, turned upright, no larger than 2400 px, without anything else that the camera
+ * wrote (place, time, make). The file is never trusted by its name; only its pixels are taken over.
+ */
+export async function keptPicture(bytes: Uint8Array): Promise<KeptPicture> {
+  try {
+    const image = sharp(bytes, { limitInputPixels: MOST_PIXELS, failOn: 'error', animated: false });
+    const { format } = await image.metadata();
+    if (!READ.has(format)) throw notAPhoto(`is ${format.toUpperCase()}`);
+    const { data, info } = await image
+      .autoOrient()
+      .resize({ width: KEPT_px, height: KEPT_px, fit: 'inside', withoutEnlargement: true })
+      .flatten({ background: '#ffffff' })
+      .jpeg({ quality: QUALITY, mozjpeg: false })
+      .toBuffer({ resolveWithObject: true });
+    return { data, width_px: info.width, height_px: info.height };
+  } catch (error) {
+    if (error instanceof InputError) throw error;
+    const why = error instanceof Error ? error.message : '';
+    throw notAPhoto(
+      /pixel limit/i.test(why)
+        ? `has more than ${MOST_PIXELS / 1e6} million pixels`
+        : 'cannot be read as a picture',
+    );
+  }
+}
+
+const notAPhoto = (what: string): InputError =>
+  new InputError([{ path: '$.photo', message: `${what}; send a JPEG, PNG, WebP or AVIF photo` }]);
+
+/** Keeps a photo of a board, or of a finding on it. */
+export async function takePhoto(
+  db: Db,
+  boardId: string,
+  given: NewPhoto,
+  bytes: Uint8Array,
+  now_ms: number,
+): Promise<PhotoRecord> {
+  getBoard(db, boardId);
+  if (given.findingId !== null && !findingsOf(db, boardId).some((f) => f.id === given.findingId)) {
+    throw new InputError([{ path: '$.findingId', message: 'is no finding on this board; reload the page' }]);
+  }
+  if (
+    given.faceFindingId !== null &&
+    !faceFindingsOf(db, boardId).some((f) => f.id === given.faceFindingId)
+  ) {
+    throw new InputError([
+      { path: '$.faceFindingId', message: 'is no finding on this board; reload the page' },
+    ]);
+  }
+  return addPhoto(db, boardId, given, await keptPicture(bytes), now_ms);
+}

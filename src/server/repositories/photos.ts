@@ -1,0 +1,88 @@
+import { and, asc, eq, sql } from 'drizzle-orm';
+import { photoRecord, photos, type Calibration, type NewPhoto, type PhotoRecord } from '../../schema/photo';
+import type { Db } from '../db';
+import { Conflict, NotFound } from '../errors';
+import { newId } from '../ids';
+
+const { picture: _picture, ...COLUMNS } = {
+  id: photos.id,
+  boardId: photos.boardId,
+  side: photos.side,
+  findingId: photos.findingId,
+  faceFindingId: photos.faceFindingId,
+  caption: photos.caption,
+  by: photos.by,
+  width_px: photos.width_px,
+  height_px: photos.height_px,
+  calibration: photos.calibration,
+  at_ms: photos.at_ms,
+  revision: photos.revision,
+  picture: photos.picture,
+};
+
+export const photosOf = (db: Db, boardId: string): PhotoRecord[] =>
+  db
+    .select(COLUMNS)
+    .from(photos)
+    .where(eq(photos.boardId, boardId))
+    .orderBy(asc(photos.at_ms))
+    .all()
+    .map((row) => photoRecord.parse(row));
+
+export function pictureOf(db: Db, boardId: string, id: string): Buffer {
+  const row = db
+    .select({ picture: photos.picture })
+    .from(photos)
+    .where(and(eq(photos.id, id), eq(photos.boardId, boardId)))
+    .get();
+  if (!row) throw new NotFound('photo', id);
+  return row.picture;
+}
+
+export function addPhoto(
+  db: Db,
+  boardId: string,
+  given: NewPhoto,
+  picture: { readonly data: Buffer; readonly width_px: number; readonly height_px: number },
+  now_ms: number,
+  id = newId('pho'),
+): PhotoRecord {
+  const { data, width_px, height_px } = picture;
+  const record: PhotoRecord = {
+    ...given,
+    id,
+    boardId,
+    width_px,
+    height_px,
+    calibration: null,
+    at_ms: now_ms,
+    revision: 1,
+  };
+  db.insert(photos)
+    .values({ ...record, picture: data })
+    .run();
+  return record;
+}
+
+/** Lays a photo under the face by two of its points, or takes it up; refused when another screen did so meanwhile. */
+export function calibratePhoto(
+  db: Db,
+  boardId: string,
+  id: string,
+  change: { readonly revision: number; readonly calibration: Calibration | null },
+): PhotoRecord {
+  return db.transaction((tx) => {
+    const now = photosOf(db, boardId).find((photo) => photo.id === id);
+    if (!now) throw new NotFound('photo', id);
+    if (now.revision !== change.revision)
+      throw new Conflict(
+        'this photo was laid on another screen meanwhile; look at it, then lay it again',
+        now,
+      );
+    tx.update(photos)
+      .set({ calibration: change.calibration, revision: sql`${photos.revision} + 1` })
+      .where(eq(photos.id, id))
+      .run();
+    return { ...now, calibration: change.calibration, revision: now.revision + 1 };
+  });
+}

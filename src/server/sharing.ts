@@ -1,0 +1,66 @@
+import type { PlacedPad } from '../core/electrical/checklist';
+import { doseCurve } from '../core/method/forecast';
+import type { LaminateId } from '../core/materials/laminates';
+import { celsius } from '../core/quantity/convert';
+import { padEndurance } from '../core/thermal/dose';
+import type { JointRun, Probe } from '../core/thermal/joint/simulate';
+import type { RunEvent } from '../core/record/runEvents';
+import type { JobRecord } from '../schema/job';
+import { placedPadsOf } from '../schema/placedPads';
+import type { Db } from './db';
+import { getBoard } from './repositories/boards';
+import { sitesOf } from './repositories/sites';
+
+/** Further from an iron than this a board stays too cool to cost a pad anything. */
+const REACH_m = 20e-3;
+/** Places are told apart to this; the board is no steeper between two of them than its rings are wide. */
+const STEP_m = 0.25e-3;
+/** Shares smaller than this, and cooler, are not worth an entry. */
+const LEAST_DOSE = 1e-6;
+const LEAST_PEAK_C = 120;
+
+/** The pads about a dwell, each with the probe that stands for it. */
+export interface PadsAbout {
+  readonly pads: readonly { readonly pad: PlacedPad; readonly probe: number }[];
+  readonly probes: readonly Probe[];
+}
+
+/** Pads within reach of an iron on one pad of a job's site; pads equally far share a probe. */
+export function padsAbout(db: Db, job: JobRecord, padName: string): PadsAbout {
+  const { construction } = getBoard(db, job.boardId);
+  const all = placedPadsOf(sitesOf(db, job.boardId), construction.copperLayers.length);
+  const heated = all.find((pad) => pad.siteId === job.siteId && pad.name === padName);
+  if (!heated) return { pads: [], probes: [] };
+  // The iron works on the face opposite the part.
+  const ironFace = job.input.site.side === 'top' ? 'bottom' : 'top';
+  const probes: Probe[] = [];
+  const known = new Map<string, number>();
+  const pads = all.flatMap((pad) => {
+    const distance_m = Math.hypot(pad.x_m - heated.x_m, pad.y_m - heated.y_m);
+    if (pad.id === heated.id || distance_m > REACH_m) return [];
+    const face = pad.faces.includes(ironFace) ? 'near' : 'far';
+    const step = Math.max(1, Math.round(distance_m / STEP_m));
+    const key = `${face} ${step}`;
+    if (!known.has(key)) {
+      known.set(key, probes.length);
+      probes.push({ distance_m: step * STEP_m, face });
+    }
+    return [{ pad, probe: known.get(key)! }];
+  });
+  return { pads, probes };
+}
+
+/** What each of them took: the board's own temperature under it, spent on its land's bond. */
+export function sharesOf(
+  { pads }: PadsAbout,
+  laminate: LaminateId,
+  run: JointRun,
+): NonNullable<Extract<RunEvent, { kind: 'exposure' }>['others']> {
+  return pads.flatMap(({ pad, probe }) => {
+    const row_K = run.probes_K[probe]!;
+    const life = padEndurance(laminate, pad.width_m * pad.height_m);
+    const padDose = doseCurve(life, run.time_s, row_K).at(-1)!;
+    const peak_C = celsius(row_K.reduce((a, b) => Math.max(a, b), 0));
+    return padDose < LEAST_DOSE && peak_C < LEAST_PEAK_C ? [] : [{ padId: pad.id, padDose, peak_C }];
+  });
+}

@@ -1,0 +1,87 @@
+import { FACE_STATES, type FaceFindingRecord, type FacePoint, type PlaceKind } from '~/schema/faceFinding';
+import type { FaceScale } from './BoardFace';
+import css from './face.module.css';
+
+interface FaceFindingsProps {
+  readonly at: FaceScale;
+  readonly findings: readonly FaceFindingRecord[];
+  readonly selected: string | null;
+  readonly onSelect?: ((id: string) => void) | undefined;
+}
+
+/** What was found on a face beside its pads: lines, points and areas, each with the letter of its state. */
+export function FaceFindings({ at, findings, selected, onSelect }: FaceFindingsProps) {
+  return (
+    <>
+      {findings.map((finding) => {
+        const state = FACE_STATES[finding.state];
+        const middle = middleOf(finding.points);
+        return (
+          <g
+            key={finding.id}
+            className={`${css['place']} ${state.defect ? css['bad'] : css['whole']} ${finding.id === selected ? css['chosenPlace'] : ''}`}
+            pointerEvents={onSelect ? 'auto' : 'none'}
+            onClick={onSelect && (() => onSelect(finding.id))}
+          >
+            <PlaceShape at={at} kind={finding.kind} points={finding.points} />
+            <g transform={`translate(${at.x(middle.x_mm)} ${at.y(middle.y_mm)})`}>
+              <rect
+                className={css['placeMark']}
+                x={-at.text * 0.6}
+                y={-at.text * 0.6}
+                width={at.text * 1.2}
+                height={at.text * 1.2}
+                transform={state.defect ? 'rotate(45)' : undefined}
+                rx={state.defect ? 0 : at.text * 0.6}
+                strokeWidth={at.text * 0.1}
+              />
+              <text
+                className={css['placeLetter']}
+                fontSize={at.text * 0.9}
+                textAnchor="middle"
+                y={at.text * 0.33}
+              >
+                {state.letter}
+              </text>
+            </g>
+          </g>
+        );
+      })}
+    </>
+  );
+}
+
+/** One place as it is drawn, finished or not. */
+export function PlaceShape({
+  at,
+  kind,
+  points,
+}: {
+  at: FaceScale;
+  kind: PlaceKind;
+  points: readonly FacePoint[];
+}) {
+  const line = points.map((p) => `${at.x(p.x_mm)},${at.y(p.y_mm)}`).join(' ');
+  if (kind === 'via' || points.length === 1) {
+    const [p] = points;
+    return p ? (
+      <circle
+        className={css['placeLine']}
+        cx={at.x(p.x_mm)}
+        cy={at.y(p.y_mm)}
+        r={at.text * 0.6}
+        strokeWidth={at.text * 0.2}
+      />
+    ) : null;
+  }
+  return kind === 'area' ? (
+    <polygon className={css['placeArea']} points={line} strokeWidth={at.text * 0.15} />
+  ) : (
+    <polyline className={css['placeLine']} points={line} strokeWidth={at.text * 0.3} />
+  );
+}
+
+const middleOf = (points: readonly FacePoint[]): FacePoint => ({
+  x_mm: points.reduce((sum, p) => sum + p.x_mm, 0) / points.length,
+  y_mm: points.reduce((sum, p) => sum + p.y_mm, 0) / points.length,
+});

@@ -1,0 +1,28 @@
+import type { BoardSheet } from '~/schema/boardSheet';
+import { boardRecord } from '~/schema/board';
+import { constructionFrom } from '~/schema/stackupPresets';
+
+/** A board as it comes in: nothing placed, nothing found. */
+export const BLANK_BOARD: BoardSheet = {
+  board: boardRecord.parse({
+    id: 'b',
+    name: 'Blank',
+    owner: 'MK',
+    fault: 'dead',
+    construction: constructionFrom('two-layer', 100, 60),
+    waitingFor: 'you',
+    nextAction: '',
+    outcome: null,
+    createdAt_ms: 1,
+    revision: 1,
+  }),
+  sites: [],
+  findings: [],
+  jobs: [],
+  readings: [],
+  artworks: [],
+  imports: [],
+  faceFindings: [],
+  photos: [],
+  groups: [],
+};
