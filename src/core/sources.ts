@@ -1,3 +1,6 @@
+import { METER } from './electrical/meterLimits';
+import { WIRE_EMISSIVITY } from './electrical/wireRise';
+import { FILLETS } from './packages/fillets';
 import { FAMILY_TRAITS, HOLE_CLEARANCE, THROUGH_HOLE_RAMP } from './packages/families';
 import { SURFACE_TRAITS, UNDER_BODY } from './packages/surfaceFamilies';
 import { PREHEATERS, STILL_AIR } from './materials/air';
@@ -42,6 +45,9 @@ export function registeredData(): Subject[] {
     ['Through-hole families', FAMILY_TRAITS],
     ['Surface families', SURFACE_TRAITS],
     ['Solder on lands', PASTE],
+    ['Lands of surface parts', FILLETS],
+    ['Meters on fitted boards', METER],
+    ['Wires in air', { emissivity: WIRE_EMISSIVITY }],
     ['Joints under their body', UNDER_BODY],
     ['Ramp of through-hole bodies', { ramp: THROUGH_HOLE_RAMP }],
     ['Holes over their leads', { clearance: HOLE_CLEARANCE }],

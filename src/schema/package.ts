@@ -1,6 +1,6 @@
 import { z } from 'zod';
-import { FAMILY_IDS, FAMILY_TRAITS, type FamilyId } from '../core/packages/families';
-import { CHIP_CODES, surfacePackage, USUAL_PINS } from '../core/packages/outlines';
+import { FAMILY_IDS, FAMILY_TRAITS, TWO_ROWS, type FamilyId } from '../core/packages/families';
+import { CHIP_CODES, surfacePackage, USUAL_PINS, type SurfaceSpec } from '../core/packages/outlines';
 import type { PartPackage } from '../core/packages/form';
 import { SURFACE_FAMILY_IDS, SURFACE_TRAITS, type SurfaceFamilyId } from '../core/packages/surfaceFamilies';
 import type { BodyBox, ThroughHolePackage } from '../core/packages/throughHole';
@@ -49,7 +49,7 @@ function checkThroughHole(p: ThroughHoleInput, context: z.RefinementCtx): void {
       `is ${p.landDiameter_mm} mm and leaves no ring about the ${p.holeDiameter_mm} mm hole; give at least ${(p.holeDiameter_mm + 0.1).toFixed(2)} mm`,
     );
   }
-  if (p.family === 'dip' && p.pins % 2 === 1)
+  if (TWO_ROWS.has(p.family) && p.pins % 2 === 1)
     refuse('pins', `is ${p.pins}; a dual in-line part has an even number of pins`);
   if ((p.family === 'radial' || p.family === 'axial') && p.pins !== 2) {
     refuse('pins', `is ${p.pins}; a ${p.family} part has 2 pins`);
@@ -86,6 +86,11 @@ export const surfacePackageInput = z
     rows: wholeNumber(1, 60).optional(),
     columns: wholeNumber(1, 60).optional(),
     thermalPad_mm: quantity('mm', 0, 40).optional(),
+    sidePins: wholeNumber(1, 500).optional(),
+    leadWidth_mm: quantity('mm', 0.05, 12).optional(),
+    foot_mm: quantity('mm', 0, 12).optional(),
+    landLength_mm: quantity('mm', 0.1, 20).optional(),
+    landWidth_mm: quantity('mm', 0.1, 20).optional(),
   })
   .superRefine((p, context) => {
     const pins = p.pins ?? USUAL_PINS[p.family];
@@ -95,7 +100,20 @@ export const surfacePackageInput = z
     if (fixed !== undefined && pins !== fixed)
       refuse('pins', `is ${pins}; a ${p.family} part has ${fixed} pins`);
     if (DUAL.has(p.family) && pins % 2 === 1) refuse('pins', `is ${pins}; give an even number of pins`);
-    if (QUAD.has(p.family) && pins % 4 !== 0) refuse('pins', `is ${pins}; give a multiple of four pins`);
+    if (p.sidePins !== undefined && !QUAD.has(p.family))
+      refuse('sidePins', 'belongs to quad packs; leave it out');
+    else if (p.sidePins !== undefined) {
+      if (pins % 2 === 1) refuse('pins', `is ${pins}; give an even number of pins`);
+      if (2 * p.sidePins >= pins)
+        refuse(
+          'sidePins',
+          `is ${p.sidePins}, and leaves none of ${pins} pins for the other sides; give fewer`,
+        );
+    } else if (QUAD.has(p.family) && pins % 4 !== 0)
+      refuse(
+        'pins',
+        `is ${pins}; give a multiple of four pins, or sidePins for a pack that is longer than wide`,
+      );
     if (p.family !== 'chip' && p.code !== undefined) refuse('code', 'belongs to chips; leave it out');
     const { rows, columns } = p;
     if (
@@ -139,8 +157,12 @@ const optionalMetres = (mm: number | undefined): number | undefined =>
 
 export function partOf(p: AnyPackageInput): PartPackage {
   if (!isSurfaceInput(p)) return packageOf(p);
-  const s = p;
-  return surfacePackage({
+  return surfacePackage(surfaceSpecOf(p));
+}
+
+/** A surface part's own figures in SI. */
+export function surfaceSpecOf(s: SurfacePackageInput): SurfaceSpec {
+  return {
     family: s.family,
     code: s.code,
     pins: s.pins,
@@ -153,7 +175,12 @@ export function partOf(p: AnyPackageInput): PartPackage {
     rows: s.rows,
     columns: s.columns,
     thermalPad_m: optionalMetres(s.thermalPad_mm),
-  });
+    sidePins: s.sidePins,
+    leadWidth_m: optionalMetres(s.leadWidth_mm),
+    foot_m: optionalMetres(s.foot_mm),
+    landLength_m: optionalMetres(s.landLength_mm),
+    landWidth_m: optionalMetres(s.landWidth_mm),
+  };
 }
 
 export type PackageRecord = z.infer<typeof throughHolePackage>;
@@ -190,10 +217,10 @@ function bodyOf(p: PackageRecord): BodyBox {
     };
   }
   const span_mm =
-    p.family === 'axial' ? 0.6 * p.pitch_mm : (p.family === 'dip' ? p.pins / 2 : p.pins) * p.pitch_mm;
+    p.family === 'axial' ? 0.6 * p.pitch_mm : (TWO_ROWS.has(p.family) ? p.pins / 2 : p.pins) * p.pitch_mm;
   const along_m = metres(p.bodyLength_mm ?? span_mm);
   const across_m = metres(across_mm);
-  const turned = p.family === 'dip';
+  const turned = TWO_ROWS.has(p.family);
   return {
     shape: 'block',
     length_m: turned ? across_m : along_m,
@@ -206,6 +233,7 @@ const DEFAULT_WIDTH_mm: Readonly<Record<FamilyId, number>> = {
   radial: 8,
   axial: 2.4,
   dip: 6.4,
+  dipSocket: 10.2,
   header: 2.5,
   jack: 9,
   to220: 4.5,
@@ -214,6 +242,7 @@ const DEFAULT_HEIGHT_mm: Readonly<Record<FamilyId, number>> = {
   radial: 11,
   axial: 2.4,
   dip: 3.5,
+  dipSocket: 4.5,
   header: 8.5,
   jack: 11,
   to220: 15,

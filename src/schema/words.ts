@@ -4,7 +4,12 @@ import type { ConnectionRecord } from './connection';
 import type { Construction } from './construction';
 import type { OptionAnswer } from './planAnswer';
 import { familyName, isSurfaceInput, partOf, type AnyPackageInput } from './package';
-import { padNamesOf } from '../core/packages/form';
+import { formOf, isSurface, mass_kg, padNamesOf } from '../core/packages/form';
+import { FAMILY_TRAITS } from '../core/packages/families';
+import { SURFACE_TRAITS } from '../core/packages/surfaceFamilies';
+import { LEAD_METALS } from '../core/materials/leads';
+import type { AlloyId } from '../core/materials/alloys';
+import { celsius, millimetres } from '../core/quantity/convert';
 import { LAMINATES } from '../core/materials/laminates';
 
 /** Records in the trade's words; every screen that names one of these says it the same way. */
@@ -62,6 +67,19 @@ export function packageInWords(p: AnyPackageInput): string {
   }
   return p.pins > 2 ? `${name}, ${p.pins} pins, pitch ${p.pitch_mm} mm` : `${name}, pitch ${p.pitch_mm} mm`;
 }
+
+/** What a part weighs and stands: height, mass, heat, lead metal, limit of its body. */
+export function partFacts(p: AnyPackageInput, alloy: AlloyId): string {
+  const part = partOf(p);
+  const { body } = formOf(part, alloy, USUAL_BOARD_m);
+  const traits = isSurface(part) ? SURFACE_TRAITS[part.family] : FAMILY_TRAITS[part.family];
+  const mass_g = mass_kg(part) * 1e3;
+  const mass = mass_g < 0.1 ? `${(mass_g * 1e3).toPrecision(2)} mg` : `${mass_g.toPrecision(2)} g`;
+  return `${millimetres(part.body.height_m).toFixed(1)} mm high, about ${mass} and ${body.capacity_J_K.toPrecision(2)} J/K; ${LEAD_METALS[traits.leadMetal].name.toLowerCase()}; body to ${Math.round(celsius(body.limit_K))} °C at most`;
+}
+
+/** A part's own facts do not depend on its board; the form wants one. */
+const USUAL_BOARD_m = 1.6e-3;
 
 /** Finish and age, as far as they are known, to go on with what a board is made of. */
 export const recordInWords = ({ finish, madeIn }: Pick<BoardRecord, 'finish' | 'madeIn'>): string =>

@@ -187,6 +187,12 @@ function throughHoleForm(part: ThroughHolePackage, thickness_m: number): PartFor
   };
 }
 
+/** A part's mass with its leads, kg: its body's volume at the family's mean density. */
+export function mass_kg(part: PartPackage): number {
+  const { bodyDensity } = isSurface(part) ? SURFACE_TRAITS[part.family] : FAMILY_TRAITS[part.family];
+  return footprint_m2(part.body) * part.body.height_m * bodyDensity.value;
+}
+
 const footprint_m2 = (body: BodyBox): number =>
   body.shape === 'can' ? (Math.PI / 4) * body.length_m * body.width_m : body.length_m * body.width_m;
 

@@ -10,17 +10,17 @@ import {
   type SurfacePackage,
 } from './surface';
 
-/** Body of chips by their inch code: length, width, height in mm (EIA sizes, from memory). */
+/** Chips by their inch code: length, width, height and termination in mm (EIA and IEC 60115 sizes, from memory). */
 export const CHIP_SIZES_mm = {
-  '0201': [0.6, 0.3, 0.3],
-  '0402': [1.0, 0.5, 0.4],
-  '0603': [1.6, 0.8, 0.5],
-  '0805': [2.0, 1.25, 0.6],
-  '1206': [3.2, 1.6, 0.7],
-  '1210': [3.2, 2.5, 0.9],
-  '1812': [4.5, 3.2, 1.4],
-  '2010': [5.0, 2.5, 0.6],
-  '2512': [6.3, 3.2, 0.6],
+  '0201': [0.6, 0.3, 0.3, 0.15],
+  '0402': [1.0, 0.5, 0.4, 0.25],
+  '0603': [1.6, 0.8, 0.5, 0.35],
+  '0805': [2.0, 1.25, 0.6, 0.45],
+  '1206': [3.2, 1.6, 0.7, 0.5],
+  '1210': [3.2, 2.5, 0.9, 0.5],
+  '1812': [4.5, 3.2, 1.4, 0.6],
+  '2010': [5.0, 2.5, 0.6, 0.6],
+  '2512': [6.3, 3.2, 0.6, 0.6],
 } as const;
 export type ChipCode = keyof typeof CHIP_SIZES_mm;
 export const CHIP_CODES = Object.keys(CHIP_SIZES_mm) as [ChipCode, ...ChipCode[]];
@@ -30,6 +30,8 @@ export interface SurfaceSpec {
   readonly family: SurfaceFamilyId;
   readonly code?: ChipCode | undefined;
   readonly pins?: number | undefined;
+  /** Pins on each of the left and right sides of a quad pack that is longer than wide. */
+  readonly sidePins?: number | undefined;
   readonly pitch_m?: number | undefined;
   readonly length_m?: number | undefined;
   readonly width_m?: number | undefined;
@@ -39,6 +41,10 @@ export interface SurfaceSpec {
   readonly rows?: number | undefined;
   readonly columns?: number | undefined;
   readonly thermalPad_m?: number | undefined;
+  readonly leadWidth_m?: number | undefined;
+  readonly foot_m?: number | undefined;
+  readonly landLength_m?: number | undefined;
+  readonly landWidth_m?: number | undefined;
 }
 
 /** Pins of the family's most common outline. */
@@ -57,198 +63,191 @@ export const USUAL_PINS: Readonly<Record<SurfaceFamilyId, number>> = {
   bga: 256,
 };
 
+/** A family's usual outline, mm: what holds where a part's own figure is not given. */
+interface Usual {
+  readonly pitch: number;
+  /** Body across its rows (along x). */
+  readonly length: number;
+  /** Body along its rows; left out, it follows from pins and pitch, or the body is square. */
+  readonly width?: number;
+  readonly height: number;
+  /** How far the leads reach over the body, both sides together. */
+  readonly over: number;
+  readonly lead: number;
+  readonly foot: number;
+  /** Body beyond the outer pins of a row, both ends together. */
+  readonly ends?: number;
+}
+
+/** Lead widths of quad packs go with their pitch, mm (JEDEC MS-026 and MS-022, dimension b, from memory). */
+const LEAD_BY_PITCH_mm: readonly (readonly [pitch: number, lead: number])[] = [
+  [0.4, 0.18],
+  [0.5, 0.22],
+  [0.65, 0.3],
+  [0.8, 0.37],
+  [1.0, 0.4],
+];
+
+const leadAt_mm = (pitch_mm: number): number =>
+  LEAD_BY_PITCH_mm.findLast(([pitch]) => pitch <= pitch_mm + 0.01)?.[1] ?? 0.4 * pitch_mm;
+
 /**
- * Lands and body from a spec. Outlines: JEDEC MS-012 (SOIC), MO-150 (SSOP), MS-024 (TSOP II), MO-065
- * (SOJ), MO-047 (PLCC), MS-026 (QFP), MO-220 (QFN), TO-236, TO-252; typical figures, from memory.
+ * Usual outlines. JEDEC MS-012 and MS-013 (SOIC), MO-150 (SSOP), MS-024 (TSOP II), MO-065 (SOJ), MO-047
+ * (PLCC), MS-026 (QFP), MO-220 (QFN), TO-236, TO-252; typical figures, from memory.
  */
-export function surfacePackage(spec: SurfaceSpec): SurfacePackage {
-  const { family } = spec;
-  const pins = spec.pins ?? USUAL_PINS[family];
-  switch (family) {
+function usual(spec: SurfaceSpec, pins: number, sidePins: number): Usual {
+  const pitch_mm = spec.pitch_m === undefined ? null : spec.pitch_m * 1e3;
+  switch (spec.family) {
     case 'chip': {
-      const [l, w, h] = CHIP_SIZES_mm[spec.code ?? '0603'].map((mm) => mm * 1e-3) as [number, number, number];
-      const length_m = spec.length_m ?? l;
-      const width_m = spec.width_m ?? w;
-      const chip = { pins: 2, pitch_m: length_m, length_m, width_m, height_m: spec.height_m ?? h };
-      return pair(family, { ...chip, span_m: length_m, leadWidth_m: width_m, foot_m: 0.22 * length_m });
+      const [length, width, height, foot] = CHIP_SIZES_mm[spec.code ?? '0603'];
+      return { pitch: length, length, width, height, over: 0, lead: width, foot };
     }
     case 'canElectrolytic': {
-      const diameter_m = spec.diameter_m ?? 6.3e-3;
-      const base_m = 1.05 * diameter_m;
-      return pair(family, {
-        pins: 2,
-        pitch_m: 0.3 * diameter_m,
-        length_m: diameter_m,
-        width_m: diameter_m,
-        height_m: spec.height_m ?? 0.9 * diameter_m,
-        span_m: spec.span_m ?? base_m + 0.8e-3,
-        leadWidth_m: diameter_m > 7e-3 ? 1.0e-3 : 0.65e-3,
-        foot_m: 0.36 * base_m,
-      });
+      const diameter = (spec.diameter_m ?? 6.3e-3) * 1e3;
+      const base = 1.05 * diameter;
+      return {
+        pitch: 0.3 * diameter,
+        length: diameter,
+        width: diameter,
+        height: 0.9 * diameter,
+        over: base + 0.8 - diameter,
+        lead: diameter > 7 ? 1.0 : 0.65,
+        foot: 0.36 * base,
+      };
     }
     case 'sot23':
-      return sot23(
-        outline(spec, 3, {
-          pitch: 1.9e-3,
-          length: 1.3e-3,
-          width: 2.9e-3,
-          height: 1.0e-3,
-          over: 1.1e-3,
-          lead: 0.4e-3,
-          foot: 0.4e-3,
-        }),
-      );
+      return { pitch: 1.9, length: 1.3, width: 2.9, height: 1.0, over: 1.1, lead: 0.4, foot: 0.45 };
     case 'dpak':
-      return powerTab(
-        outline(spec, 3, {
-          pitch: 2.28e-3,
-          length: 6.1e-3,
-          width: 6.5e-3,
-          height: 2.3e-3,
-          over: 3.8e-3,
-          lead: 0.8e-3,
-          foot: 1.5e-3,
-        }),
-      );
-    case 'soic':
-      return dualRow(
-        family,
-        outline(spec, pins, {
-          pitch: 1.27e-3,
-          length: pins > 16 ? 7.5e-3 : 3.9e-3,
-          height: pins > 16 ? 2.35e-3 : 1.5e-3,
-          over: pins > 16 ? 2.8e-3 : 2.1e-3,
-          lead: 0.42e-3,
-          foot: 0.7e-3,
-          ends: 1.1e-3,
-        }),
-      );
+      return { pitch: 2.28, length: 6.1, width: 6.5, height: 2.3, over: 3.8, lead: 0.8, foot: 1.5 };
+    case 'soic': {
+      const wide = pins > 16;
+      return {
+        pitch: 1.27,
+        length: wide ? 7.5 : 3.9,
+        height: wide ? 2.35 : 1.5,
+        over: wide ? 2.8 : 2.1,
+        lead: 0.42,
+        foot: 0.84,
+        ends: wide ? 1.37 : 1.1,
+      };
+    }
     case 'ssop':
-      return dualRow(
-        family,
-        outline(spec, pins, {
-          pitch: 0.65e-3,
-          length: 5.3e-3,
-          height: 1.75e-3,
-          over: 2.5e-3,
-          lead: 0.3e-3,
-          foot: 0.75e-3,
-          ends: 1.35e-3,
-        }),
-      );
+      return { pitch: 0.65, length: 5.3, height: 1.75, over: 2.5, lead: 0.3, foot: 0.75, ends: 1.35 };
     case 'tsop':
-      return dualRow(
-        family,
-        outline(spec, pins, {
-          pitch: 0.8e-3,
-          length: 10.16e-3,
-          height: 1.0e-3,
-          over: 1.6e-3,
-          lead: 0.35e-3,
-          foot: 0.5e-3,
-          ends: 1.6e-3,
-        }),
-      );
+      return { pitch: 0.8, length: 10.16, height: 1.0, over: 1.6, lead: 0.35, foot: 0.5, ends: 1.6 };
     case 'soj':
-      return dualRow(
-        family,
-        outline(spec, pins, {
-          pitch: 1.27e-3,
-          length: 7.6e-3,
-          height: 3.5e-3,
-          over: 0.1e-3,
-          lead: 0.45e-3,
-          foot: 0.9e-3,
-          ends: 1.4e-3,
-        }),
-      );
-    case 'plcc':
-      return quad(
-        family,
-        outline(spec, pins, {
-          pitch: 1.27e-3,
-          length: (pins / 4 - 1) * 1.27e-3 + 3.9e-3,
-          height: 4.2e-3,
-          over: 0.5e-3,
-          lead: 0.45e-3,
-          foot: 0.9e-3,
-          square: true,
-        }),
-      );
-    case 'qfp':
-      return quad(
-        family,
-        outline(spec, pins, {
-          pitch: 0.5e-3,
-          length: (pins / 4 - 1) * (spec.pitch_m ?? 0.5e-3) + 2.0e-3,
-          height: 1.4e-3,
-          over: 2.0e-3,
-          lead: 0.22e-3,
-          foot: 0.6e-3,
-          square: true,
-        }),
-      );
+      return { pitch: 1.27, length: 7.6, height: 3.5, over: 0.9, lead: 0.45, foot: 0.9, ends: 1.4 };
+    case 'plcc': {
+      const length = (sidePins - 1) * 1.27 + 3.9;
+      return { pitch: 1.27, length, height: 4.2, over: 0.94, lead: 0.45, foot: 0.9 };
+    }
+    case 'qfp': {
+      const pitch = pitch_mm ?? 0.5;
+      // The long way round a body that is not square is set by the pins along it.
+      const side = (count: number): number => (count - 1) * pitch + 2.0;
+      return {
+        pitch,
+        length: side(pins / 2 - sidePins),
+        width: side(sidePins),
+        height: 1.4,
+        over: 2.0,
+        lead: leadAt_mm(pitch),
+        foot: 0.6,
+      };
+    }
     case 'qfn': {
-      const o = outline(spec, pins, {
-        pitch: 0.5e-3,
-        length: (pins / 4 - 1) * (spec.pitch_m ?? 0.5e-3) + 1.5e-3,
-        height: 0.9e-3,
+      const pitch = pitch_mm ?? 0.5;
+      const side = (count: number): number => (count - 1) * pitch + 1.5;
+      return {
+        pitch,
+        length: side(pins / 2 - sidePins),
+        width: side(sidePins),
+        height: 0.9,
         over: 0,
-        lead: 0.25e-3,
-        foot: 0.4e-3,
-        square: true,
-        heel: 0,
-      });
-      return quad(family, o, spec.thermalPad_m ?? Math.max(0, o.length_m - 1.9e-3));
+        lead: Math.min(0.25, 0.55 * pitch),
+        foot: 0.4,
+      };
     }
     case 'bga': {
-      const rows = spec.rows ?? Math.round(Math.sqrt(pins));
-      const columns = spec.columns ?? Math.round(pins / rows);
-      const pitch_m = spec.pitch_m ?? 1.0e-3;
-      const o = outline({ ...spec, pitch_m }, rows * columns, {
-        pitch: pitch_m,
-        length: columns * pitch_m + 1e-3,
-        width: rows * pitch_m + 1e-3,
-        height: 1.7e-3,
+      const pitch = pitch_mm ?? 1.0;
+      const { rows, columns } = arrayOf(spec, pins);
+      return {
+        pitch,
+        length: columns * pitch + 1,
+        width: rows * pitch + 1,
+        height: 1.7,
         over: 0,
-        lead: 0.5 * pitch_m,
+        lead: 0.5 * pitch,
         foot: 0,
-      });
-      return ballArray(o, rows, columns);
+      };
     }
   }
 }
 
-interface Usual {
-  pitch: number;
-  /** Body across its rows (along x). */
-  length: number;
-  width?: number;
-  height: number;
-  /** How far the leads reach over the body, both sides together. */
-  over: number;
-  lead: number;
-  foot: number;
-  /** Body beyond the outer pins of a row, both ends together. */
-  ends?: number;
-  square?: boolean;
-  heel?: number;
+/** Rows and columns of an array; as square as its pins allow where they are not given. */
+export function arrayOf(spec: SurfaceSpec, pins: number): { rows: number; columns: number } {
+  const rows = spec.rows ?? Math.round(Math.sqrt(pins));
+  return { rows, columns: spec.columns ?? Math.round(pins / rows) };
 }
 
-function outline(spec: SurfaceSpec, pins: number, usual: Usual): Outline {
-  const pitch_m = spec.pitch_m ?? usual.pitch;
-  const length_m = spec.length_m ?? usual.length;
-  const along = (pins / 2 - 1) * pitch_m + (usual.ends ?? 0);
-  const width_m = spec.width_m ?? usual.width ?? (usual.square ? length_m : along);
+/** A part's outline: its own figures, and its family's usual ones where it gives none. */
+export function outlineOf(spec: SurfaceSpec): Outline {
+  const pins = spec.pins ?? USUAL_PINS[spec.family];
+  const sidePins = spec.sidePins ?? pins / 4;
+  const u = usual(spec, pins, sidePins);
+  const mm = 1e-3;
+  const pitch_m = spec.pitch_m ?? u.pitch * mm;
+  const length_m = spec.length_m ?? u.length * mm;
+  const alongRow_m = (pins / 2 - 1) * pitch_m + (u.ends ?? 0) * mm;
+  const square = spec.sidePins === undefined && SQUARE.has(spec.family);
+  const usualWidth_m = square ? length_m : u.width === undefined ? alongRow_m : u.width * mm;
+  const lead_m = pins > 2 ? Math.min(u.lead * mm, 0.55 * pitch_m) : u.lead * mm;
   return {
     pins,
+    sidePins,
     pitch_m,
     length_m,
-    width_m,
-    height_m: spec.height_m ?? usual.height,
-    span_m: spec.span_m ?? length_m + usual.over,
-    leadWidth_m: Math.min(usual.lead, 0.55 * pitch_m),
-    foot_m: usual.foot,
-    ...(usual.heel === undefined ? {} : { heel_m: usual.heel }),
+    width_m: spec.width_m ?? usualWidth_m,
+    height_m: spec.height_m ?? u.height * mm,
+    span_m: spec.span_m ?? length_m + u.over * mm,
+    leadWidth_m: spec.leadWidth_m ?? (spec.family === 'chip' ? (spec.width_m ?? lead_m) : lead_m),
+    foot_m: spec.foot_m ?? u.foot * mm,
+    landLength_m: spec.landLength_m,
+    landWidth_m: spec.landWidth_m,
   };
+}
+
+const SQUARE: ReadonlySet<SurfaceFamilyId> = new Set(['plcc', 'qfp', 'qfn']);
+
+/** The thermal pad of a leadless part where none is given: the body less its rows of lands. */
+export const usualThermalPad_m = (o: Outline): number =>
+  Math.max(0, Math.min(o.length_m, o.width_m) - 1.9e-3);
+
+/** Lands and body from a spec. */
+export function surfacePackage(spec: SurfaceSpec): SurfacePackage {
+  const { family } = spec;
+  const o = outlineOf(spec);
+  switch (family) {
+    case 'chip':
+    case 'canElectrolytic':
+      return pair(family, o);
+    case 'sot23':
+      return sot23(o);
+    case 'dpak':
+      return powerTab(o);
+    case 'soic':
+    case 'ssop':
+    case 'tsop':
+    case 'soj':
+      return dualRow(family, o);
+    case 'plcc':
+    case 'qfp':
+      return quad(family, o);
+    case 'qfn':
+      return quad(family, o, spec.thermalPad_m ?? usualThermalPad_m(o));
+    case 'bga': {
+      const { rows, columns } = arrayOf(spec, o.pins);
+      return ballArray(o, rows, columns);
+    }
+  }
 }

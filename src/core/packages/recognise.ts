@@ -1,4 +1,4 @@
-import { CHIP_CODES, surfacePackage, type SurfaceSpec } from './outlines';
+import { CHIP_CODES, outlineOf, surfacePackage, type SurfaceSpec } from './outlines';
 import { landShapes, type LandShape, type PartPackage } from './form';
 import { HOLE_CLEARANCE, type FamilyId } from './families';
 import type { ThroughHolePackage } from './throughHole';
@@ -164,7 +164,7 @@ function stretched(guess: Guess, seen: readonly SeenLand[]): Guess {
   if (found_m === null || usual_m === null) return guess;
   // Tip to tip lies as far over the lands' middles as in the usual outline.
   const more_m = found_m - usual_m;
-  const tips_m = usualSpan_m(spec) + more_m;
+  const tips_m = outlineOf(spec).span_m + more_m;
   const length_m = Math.max(0.4e-3, usual.body.length_m + more_m);
   if (tips_m <= 0.4e-3) return guess;
   const square = QUADS.has(spec.family);
@@ -192,18 +192,6 @@ function facing(family: SurfaceSpec['family'], pins: number): [pad: string, oppo
     default:
       return ['1', null];
   }
-}
-
-/** Span of the usual outline: lands move out by half of what is added to it. */
-function usualSpan_m(spec: SurfaceSpec): number {
-  if (spec.span_m !== undefined) return spec.span_m;
-  const reach = (span_m?: number): number => {
-    const { lands } = surfacePackage(span_m === undefined ? spec : { ...spec, span_m });
-    return lands.reduce((most, land) => Math.max(most, Math.abs(land.x_m)), 0);
-  };
-  // So wide that the outermost lands are those of the span.
-  const probe_m = 0.2;
-  return probe_m + 2 * (reach() - reach(probe_m));
 }
 
 /** Bodies thinner than their own rows, or legs wider than their pitch, are no such part. */

@@ -1,5 +1,6 @@
 import type { BodyBox } from './throughHole';
-import type { SurfaceFamilyId } from './surfaceFamilies';
+import { FILLETS, filletFor, type Fillet } from './fillets';
+import { SURFACE_TRAITS, type SurfaceFamilyId } from './surfaceFamilies';
 
 /** One land of a surface part about its centre: x to the right, y upward, seen from the part's side. */
 export interface SurfaceLand {
@@ -22,64 +23,62 @@ export interface SurfacePackage {
 /** Outline of a surface part; every family reads what it needs of it. Lengths in m. */
 export interface Outline {
   readonly pins: number;
+  /** Pins on each of the left and right sides of a quad pack. */
+  readonly sidePins: number;
   readonly pitch_m: number;
   /** Body along x and along y. */
   readonly length_m: number;
   readonly width_m: number;
   readonly height_m: number;
-  /** Tip to tip over the leads, along x. */
+  /** Tip to tip over the leads, along x; along y they reach as far over the body. */
   readonly span_m: number;
   readonly leadWidth_m: number;
   /** Foot that lies on the land. */
   readonly foot_m: number;
-  /** Land behind the foot; none under a leadless part. */
-  readonly heel_m?: number;
+  /** A land's own size, where it is known; else the foot and its fillets. Along and across the lead. */
+  readonly landLength_m?: number | undefined;
+  readonly landWidth_m?: number | undefined;
 }
 
-/** Solder reaches past the foot by about this at toe and heel (IPC-7351 level N, from memory). */
-const TOE_m = 0.35e-3;
-const HEEL_m = 0.35e-3;
+/** Lands side by side keep this share of their pitch for the gap between them (assumed). */
+const LEAST_GAP_SHARE = 0.35;
 
 /** Two joints left and right; pin one left. */
 export function pair(family: SurfaceFamilyId, o: Outline): SurfacePackage {
-  const land_m = o.foot_m + TOE_m;
-  const x_m = o.span_m / 2 - o.foot_m / 2 + TOE_m / 2;
-  const lands = [-1, 1].map((side, i) => ({
-    pad: String(i + 1),
-    x_m: side * x_m,
-    y_m: 0,
-    width_m: land_m,
-    height_m: o.leadWidth_m + 0.1e-3,
-    lead_m: o.leadWidth_m,
-  }));
+  const fillet = filletFor(SURFACE_TRAITS[family].joint, o);
+  const lands = [side(o, '1', -1, 0, fillet), side(o, '2', 1, 0, fillet)];
   return { family, lands, body: bodyOf(family, o) };
 }
 
 /** Two rows; pin one top left, down the left row and up the right one. */
 export function dualRow(family: SurfaceFamilyId, o: Outline): SurfacePackage {
+  const fillet = filletFor(SURFACE_TRAITS[family].joint, o);
   const perRow = o.pins / 2;
   const at = row(o, perRow);
   const lands = [
-    ...at.map((y_m, i) => side(o, String(i + 1), -1, y_m)),
-    ...[...at].reverse().map((y_m, i) => side(o, String(perRow + i + 1), 1, y_m)),
+    ...at.map((y_m, i) => side(o, String(i + 1), -1, y_m, fillet)),
+    ...[...at].reverse().map((y_m, i) => side(o, String(perRow + i + 1), 1, y_m, fillet)),
   ];
   return { family, lands, body: bodyOf(family, o) };
 }
 
 /**
- * Four rows, counter-clockwise from the top left down the left side. A PLCC's pin one is the middle of
- * its left side here, as the outline has it in the middle of a side (JEDEC MO-047, from memory).
+ * Four rows, counter-clockwise from the top left down the left side, as many on opposite sides. A PLCC's pin
+ * one is the middle of its left side here, as the outline has it in the middle of a side (JEDEC MO-047, from
+ * memory).
  */
 export function quad(family: SurfaceFamilyId, o: Outline, thermalPad_m = 0): SurfacePackage {
-  const perSide = o.pins / 4;
-  const at = row(o, perSide);
+  const fillet = filletFor(SURFACE_TRAITS[family].joint, o);
+  const beside = row(o, o.sidePins);
+  const along = row(o, o.pins / 2 - o.sidePins);
+  const across: Outline = { ...o, span_m: o.width_m + o.span_m - o.length_m };
   const rows: SurfaceLand[] = [
-    ...at.map((y_m) => side(o, '', -1, y_m)),
-    ...[...at].reverse().map((x_m) => turned(side(o, '', -1, x_m))),
-    ...[...at].reverse().map((y_m) => side(o, '', 1, y_m)),
-    ...at.map((x_m) => turned(side(o, '', 1, x_m))),
+    ...beside.map((y_m) => side(o, '', -1, y_m, fillet)),
+    ...[...along].reverse().map((x_m) => turned(side(across, '', -1, x_m, fillet))),
+    ...[...beside].reverse().map((y_m) => side(o, '', 1, y_m, fillet)),
+    ...along.map((x_m) => turned(side(across, '', 1, x_m, fillet))),
   ];
-  const first = family === 'plcc' ? Math.floor(perSide / 2) : 0;
+  const first = family === 'plcc' ? Math.floor(o.sidePins / 2) : 0;
   const lands = rows.map((land, i) => ({
     ...land,
     pad: String(((i - first + o.pins) % o.pins) + 1),
@@ -108,6 +107,7 @@ export function rowLetters(row: number): string {
 
 /** A full array of balls; A1 top left, letters down, numbers to the right. */
 export function ballArray(o: Outline, rows: number, columns: number): SurfacePackage {
+  const land_m = o.landWidth_m ?? 0.8 * o.leadWidth_m;
   const lands = Array.from({ length: rows * columns }, (_, i) => {
     const r = Math.floor(i / columns);
     const c = i % columns;
@@ -115,8 +115,8 @@ export function ballArray(o: Outline, rows: number, columns: number): SurfacePac
       pad: `${rowLetters(r)}${c + 1}`,
       x_m: (c - (columns - 1) / 2) * o.pitch_m,
       y_m: ((rows - 1) / 2 - r) * o.pitch_m,
-      width_m: 0.8 * o.leadWidth_m,
-      height_m: 0.8 * o.leadWidth_m,
+      width_m: land_m,
+      height_m: land_m,
       lead_m: o.leadWidth_m,
     };
   });
@@ -125,15 +125,21 @@ export function ballArray(o: Outline, rows: number, columns: number): SurfacePac
 
 /** Two leads on the left, one on the right. */
 export function sot23(o: Outline): SurfacePackage {
-  const lands = [side(o, '1', -1, o.pitch_m / 2), side(o, '2', -1, -o.pitch_m / 2), side(o, '3', 1, 0)];
+  const fillet = filletFor('gull', o);
+  const lands = [
+    side(o, '1', -1, o.pitch_m / 2, fillet),
+    side(o, '2', -1, -o.pitch_m / 2, fillet),
+    side(o, '3', 1, 0, fillet),
+  ];
   return { family: 'sot23', lands, body: bodyOf('sot23', o) };
 }
 
 /** Two leads on the left and the tab on the right; the tab is pad 2, as the cut middle lead is. */
 export function powerTab(o: Outline): SurfacePackage {
   const tabLength_m = 0.9 * o.length_m;
+  const fillet = FILLETS.gull;
   const lands: SurfaceLand[] = [
-    side(o, '1', -1, o.pitch_m),
+    side(o, '1', -1, o.pitch_m, fillet),
     {
       pad: '2',
       x_m: o.span_m / 2 - tabLength_m / 2,
@@ -142,7 +148,7 @@ export function powerTab(o: Outline): SurfacePackage {
       height_m: 0.85 * o.width_m,
       lead_m: 0.8 * o.width_m,
     },
-    side(o, '3', -1, -o.pitch_m),
+    side(o, '3', -1, -o.pitch_m, fillet),
   ];
   return { family: 'dpak', lands, body: bodyOf('dpak', o) };
 }
@@ -151,14 +157,16 @@ function row(o: Outline, count: number): number[] {
   return Array.from({ length: count }, (_, i) => ((count - 1) / 2 - i) * o.pitch_m);
 }
 
-function side(o: Outline, pad: string, sign: number, y_m: number): SurfaceLand {
-  const heel_m = o.heel_m ?? HEEL_m;
+/** A land of the left (−1) or right (1) side; its own size lies about the middle of what fillets would make. */
+function side(o: Outline, pad: string, sign: number, y_m: number, fillet: Fillet): SurfaceLand {
+  const [toe_m, heel_m] = [fillet.toe.value, fillet.heel.value];
+  const apart = o.pins > 2 ? (1 - LEAST_GAP_SHARE) * o.pitch_m : Infinity;
   return {
     pad,
-    x_m: sign * (o.span_m / 2 - o.foot_m / 2 + (TOE_m - heel_m) / 2),
+    x_m: sign * (o.span_m / 2 - o.foot_m / 2 + (toe_m - heel_m) / 2),
     y_m,
-    width_m: o.foot_m + TOE_m + heel_m,
-    height_m: Math.min(o.leadWidth_m * 1.2, 0.65 * o.pitch_m),
+    width_m: o.landLength_m ?? o.foot_m + toe_m + heel_m,
+    height_m: o.landWidth_m ?? Math.min(o.leadWidth_m + 2 * fillet.side.value, apart),
     lead_m: o.leadWidth_m,
   };
 }

@@ -1,4 +1,4 @@
-import { FAMILY_TRAITS, type FamilyId } from './families';
+import { FAMILY_TRAITS, TWO_ROWS, type FamilyId } from './families';
 
 /** A through-hole part by its dimensions; a body is a can when it has a diameter, else a block. */
 export interface ThroughHolePackage {
@@ -44,7 +44,7 @@ export function lands(part: ThroughHolePackage): Land[] {
 }
 
 function place(part: ThroughHolePackage, index: number): { x_m: number; y_m: number } {
-  if (part.family === 'dip') {
+  if (TWO_ROWS.has(part.family)) {
     const perRow = part.pins / 2;
     const left = index < perRow;
     const row = left ? index : part.pins - 1 - index;

@@ -3,7 +3,7 @@ import { PAD_STATES } from '~/core/record/padStates';
 import { STROKE_IDS, STROKES, strokeOfLetter, type StrokeId } from '~/schema/copperStroke';
 import { isSurfaceInput } from '~/schema/package';
 import type { BoardSheet, SiteSheet } from '~/schema/boardSheet';
-import { packageInWords } from '~/schema/words';
+import { packageInWords, partFacts } from '~/schema/words';
 import { Button, ButtonLink, KeyCap } from '~/ui/controls/Button';
 import { Segments } from '~/ui/controls/Field';
 import { ErrorNote } from '~/ui/controls/Notes';
@@ -65,7 +65,9 @@ export function SitePanel({ sheet, site, state, exposures, dispatch, onStroke, o
           )}
         </div>
       </div>
-      <p className="quiet">{packageInWords(site.package)}</p>
+      <p className="quiet">
+        {packageInWords(site.package)}. {partFacts(site.package, site.alloy)}.
+      </p>
       <SiteHeat
         label={`Heat of ${site.ref} so far`}
         life={sharedLife(here)}

@@ -1,13 +1,15 @@
 import type { AlloyId } from '~/core/materials/alloys';
-import type { FamilyId } from '~/core/packages/families';
-import type { SurfaceFamilyId } from '~/core/packages/surfaceFamilies';
+import { padNamesOf } from '~/core/packages/form';
 import type { ConnectionKind, ConnectionRecord } from '~/schema/connection';
 import type { Construction } from '~/schema/construction';
+import { anyPackage, isSurfaceInput, partOf } from '~/schema/package';
 import type { NewSite } from '~/schema/site';
-import { BLANK_SURFACE, isSurfaceFamily, surfaceSite, type SurfaceDraft } from './surfaceDraft';
+import { usualConnections } from '~/schema/usualCopper';
+import { packageInputOf, startOf, type PackageDraft } from './packageDraft';
+import { pinsIn } from './pinList';
 
-/** A site as its form holds it: one copper choice per pad, layers as a person writes them. */
-export interface SiteDraft extends SurfaceDraft {
+/** A site as its form holds it: one copper choice per pad of a small holed part, lists of pins for the rest. */
+export interface SiteDraft {
   ref: string;
   value: string;
   side: 'top' | 'bottom';
@@ -15,15 +17,12 @@ export interface SiteDraft extends SurfaceDraft {
   y_mm: number;
   rotation_deg: number;
   alloy: AlloyId;
-  family: FamilyId | SurfaceFamilyId;
-  pins: number;
-  pitch_mm: number;
-  rowSpacing_mm: number;
-  leadDiameter_mm: number;
-  holeDiameter_mm: number;
-  landDiameter_mm: number;
-  bodyDiameter_mm: number;
+  part: PackageDraft;
   pads: PadDraft[];
+  trackWidth_mm: number;
+  /** Pins as a person writes them: "6, 18-20". */
+  groundPins: string;
+  supplyPins: string;
 }
 
 export interface PadDraft {
@@ -32,77 +31,6 @@ export interface PadDraft {
   layers: string;
   width_mm: number;
 }
-
-export const FAMILY_START: Readonly<
-  Record<
-    FamilyId,
-    Pick<
-      SiteDraft,
-      | 'pins'
-      | 'pitch_mm'
-      | 'leadDiameter_mm'
-      | 'holeDiameter_mm'
-      | 'landDiameter_mm'
-      | 'bodyDiameter_mm'
-      | 'rowSpacing_mm'
-    >
-  >
-> = {
-  radial: {
-    pins: 2,
-    pitch_mm: 5,
-    leadDiameter_mm: 0.6,
-    holeDiameter_mm: 0.9,
-    landDiameter_mm: 1.8,
-    bodyDiameter_mm: 10,
-    rowSpacing_mm: 7.62,
-  },
-  axial: {
-    pins: 2,
-    pitch_mm: 10.16,
-    leadDiameter_mm: 0.6,
-    holeDiameter_mm: 0.9,
-    landDiameter_mm: 1.8,
-    bodyDiameter_mm: 2.4,
-    rowSpacing_mm: 7.62,
-  },
-  dip: {
-    pins: 14,
-    pitch_mm: 2.54,
-    leadDiameter_mm: 0.5,
-    holeDiameter_mm: 0.8,
-    landDiameter_mm: 1.6,
-    bodyDiameter_mm: 6.4,
-    rowSpacing_mm: 7.62,
-  },
-  header: {
-    pins: 6,
-    pitch_mm: 2.54,
-    leadDiameter_mm: 0.7,
-    holeDiameter_mm: 1.0,
-    landDiameter_mm: 1.7,
-    bodyDiameter_mm: 2.5,
-    rowSpacing_mm: 7.62,
-  },
-  jack: {
-    pins: 3,
-    pitch_mm: 5,
-    leadDiameter_mm: 1.2,
-    holeDiameter_mm: 1.6,
-    landDiameter_mm: 3,
-    bodyDiameter_mm: 9,
-    rowSpacing_mm: 7.62,
-  },
-  to220: {
-    pins: 3,
-    pitch_mm: 2.54,
-    leadDiameter_mm: 0.8,
-    holeDiameter_mm: 1.1,
-    landDiameter_mm: 1.9,
-    bodyDiameter_mm: 4.5,
-    rowSpacing_mm: 7.62,
-  },
-};
 
 export const blankPad = (): PadDraft => ({ net: '', kind: 'track', layers: '', width_mm: 0.4 });
 
@@ -114,55 +42,70 @@ export const blankSite = (length_mm: number, width_mm: number): SiteDraft => ({
   y_mm: Math.round(width_mm / 2),
   rotation_deg: 0,
   alloy: 'sn60pb40',
-  family: 'radial',
-  ...FAMILY_START.radial,
-  ...BLANK_SURFACE,
+  part: startOf('radial'),
   pads: [blankPad(), { ...blankPad(), kind: 'thermal-relief', net: 'GND' }],
+  trackWidth_mm: 0.25,
+  groundPins: '',
+  supplyPins: '',
 });
+
+/** With more pins than this they are named by lists, not one row each. */
+const MOST_ROWS = 16;
+
+/** Whether a part's copper is said pad by pad. */
+export function padByPad(part: PackageDraft): boolean {
+  const parsed = anyPackage.safeParse(packageInputOf(part));
+  return parsed.success && !isSurfaceInput(parsed.data) && parsed.data.pins <= MOST_ROWS;
+}
 
 /** Pads as many as pins, keeping what was entered. */
 export const padsFor = (pads: readonly PadDraft[], pins: number): PadDraft[] =>
-  Array.from({ length: Math.min(64, Math.max(1, Math.floor(pins) || 1)) }, (_, i) => pads[i] ?? blankPad());
+  Array.from(
+    { length: Math.min(MOST_ROWS, Math.max(1, Math.floor(pins) || 1)) },
+    (_, i) => pads[i] ?? blankPad(),
+  );
 
 /** The record a draft stands for. Empty layers mean the usual ones: planes inside, tracks on the solder side. */
 export function siteOf(draft: SiteDraft, construction: Pick<Construction, 'copperLayers'>): unknown {
-  const layerCount = construction.copperLayers.length;
   const { ref, value, side, x_mm, y_mm, rotation_deg, alloy } = draft;
-  const place = { ref, value, side, x_mm, y_mm, rotation_deg, alloy };
-  if (isSurfaceFamily(draft.family)) {
-    return { ...place, ...surfaceSite(draft.family, draft, side, construction) };
-  }
-  const {
-    pads,
-    family,
-    pins,
-    pitch_mm,
-    rowSpacing_mm,
-    leadDiameter_mm,
-    holeDiameter_mm,
-    landDiameter_mm,
-    bodyDiameter_mm,
-  } = draft;
-  const body =
-    family === 'dip' || family === 'header' ? { bodyWidth_mm: bodyDiameter_mm } : { bodyDiameter_mm };
+  const input = packageInputOf(draft.part);
+  const parsed = anyPackage.safeParse(input);
+  const names = parsed.success ? padNamesOf(partOf(parsed.data)) : [];
+  const holed = parsed.success && !isSurfaceInput(parsed.data);
+  const layers = construction.copperLayers.length;
   return {
-    ...place,
-    package: {
-      family,
-      pins,
-      pitch_mm,
-      leadDiameter_mm,
-      holeDiameter_mm,
-      landDiameter_mm,
-      ...body,
-      ...(family === 'dip' ? { rowSpacing_mm } : {}),
-    },
-    pads: pads.map((pad, i) => ({
-      name: String(i + 1),
-      net: pad.net,
-      connections: [connectionOf(pad, layerCount)],
-    })),
+    ref,
+    value,
+    side,
+    x_mm,
+    y_mm,
+    rotation_deg,
+    alloy,
+    package: input,
+    pads: padByPad(draft.part)
+      ? padsFor(draft.pads, names.length).map((pad, i) => ({
+          name: names[i]!,
+          net: pad.net,
+          connections: [connectionOf(pad, layers)],
+        }))
+      : listedPads(draft, names, holed, construction),
   } satisfies Record<keyof NewSite, unknown>;
+}
+
+/** Pads by three lists: ground, supply, and signals for the rest. */
+function listedPads(
+  draft: SiteDraft,
+  names: readonly string[],
+  holed: boolean,
+  construction: Pick<Construction, 'copperLayers'>,
+): unknown[] {
+  const ground = new Set(pinsIn(draft.groundPins, names));
+  const supply = new Set(pinsIn(draft.supplyPins, names));
+  return names.map((name) => {
+    const net = ground.has(name) ? 'GND' : supply.has(name) ? 'VCC' : '';
+    const stand = { holed, side: draft.side };
+    return { name, net, connections: usualConnections(net, stand, construction, draft.trackWidth_mm) };
+  });
 }
 
 function connectionOf(pad: PadDraft, layerCount: number): ConnectionRecord | Record<string, unknown> {

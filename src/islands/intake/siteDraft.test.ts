@@ -2,7 +2,11 @@ import { describe, expect, it } from 'vitest';
 import { SURFACE_FAMILY_IDS } from '~/core/packages/surfaceFamilies';
 import { newSite } from '~/schema/site';
 import { blankSite, siteOf } from './siteDraft';
-import { pinsIn, usualPins } from './surfaceDraft';
+import { anyPackage } from '~/schema/package';
+import { PACKAGE_PRESETS } from '~/schema/packagePresets';
+import { DIMENSIONS, draftOf, FAMILIES, packageInputOf, startOf, usualFigures } from './packageDraft';
+import { pinsIn } from './pinList';
+import { nextReference } from './reference';
 
 /** As many layers, the inner ones planes. */
 const board = (count: number) => ({
@@ -22,7 +26,7 @@ describe('a surface part by the form', () => {
         ['top', 2],
         ['bottom', 4],
       ] as const) {
-        const site = siteOf(draft({ family, side, surfacePins: usualPins(family) }), board(layers));
+        const site = siteOf(draft({ part: startOf(family), side }), board(layers));
         expect(newSite.safeParse(site).error?.issues ?? []).toEqual([]);
       }
     });
@@ -30,7 +34,7 @@ describe('a surface part by the form', () => {
 
   it('ties ground and supplies to planes by a via, signals to their own face', () => {
     const site = siteOf(
-      draft({ family: 'soic', surfacePins: 8, groundPins: '4', supplyPins: '8', side: 'bottom' }),
+      draft({ part: startOf('soic'), groundPins: '4', supplyPins: '8', side: 'bottom' }),
       board(4),
     ) as { pads: { name: string; net: string; connections: unknown[] }[] };
     const pad = (name: string) => site.pads.find((p) => p.name === name)!;
@@ -41,7 +45,7 @@ describe('a surface part by the form', () => {
   });
 
   it('on a board without planes ground is a net on its own face', () => {
-    const site = siteOf(draft({ family: 'soic', groundPins: '4' }), board(2)) as {
+    const site = siteOf(draft({ part: startOf('soic'), groundPins: '4' }), board(2)) as {
       pads: { name: string; net: string; connections: { kind: string }[] }[];
     };
     const ground = site.pads.find((p) => p.net === 'GND')!;
@@ -49,12 +53,48 @@ describe('a surface part by the form', () => {
   });
 
   it('refuses what the family cannot have', () => {
-    expect(newSite.safeParse(siteOf(draft({ family: 'qfp', surfacePins: 43 }), board(2))).success).toBe(
-      false,
-    );
-    expect(newSite.safeParse(siteOf(draft({ family: 'soic', surfacePitch_mm: 'x' }), board(2))).success).toBe(
-      false,
-    );
+    const made = (family: 'qfp' | 'soic', figures: object) =>
+      newSite.safeParse(siteOf(draft({ part: { family, code: '0603', figures } }), board(2))).success;
+    expect(made('qfp', { pins: '44' })).toBe(true);
+    expect(made('qfp', { pins: '43' })).toBe(false);
+    expect(made('qfp', { pins: '100', sidePins: '50' })).toBe(false);
+    expect(made('soic', { pitch_mm: 'x' })).toBe(false);
+  });
+});
+
+describe('a part’s figures', () => {
+  it('every standard outline comes through the form as it is kept', () => {
+    for (const { name, package: input } of PACKAGE_PRESETS) {
+      const back = anyPackage.parse(packageInputOf(draftOf(input)));
+      expect(back, name).toEqual(anyPackage.parse(input));
+    }
+  });
+
+  it('a blank one stands for the usual, and says what that is', () => {
+    for (const { value: family } of FAMILIES) {
+      const start = startOf(family);
+      const input = anyPackage.parse(packageInputOf(start));
+      const usual = usualFigures(input);
+      for (const dimension of DIMENSIONS[family]) {
+        const known = start.figures[dimension] ?? usual[dimension];
+        expect(Number(known), `${family} ${dimension}`).toBeGreaterThan(0);
+      }
+    }
+  });
+
+  it('decimal commas are taken', () => {
+    expect(packageInputOf({ family: 'soic', code: '0603', figures: { pitch_mm: '1,27' } })).toEqual({
+      family: 'soic',
+      pitch_mm: 1.27,
+    });
+  });
+});
+
+describe('the reference after one', () => {
+  it('counts on and passes over what is taken', () => {
+    expect(nextReference('C7', ['C7'])).toBe('C8');
+    expect(nextReference('C7', ['C8', 'C9'])).toBe('C10');
+    expect(nextReference('LED', [])).toBe('');
   });
 });
 

@@ -1,0 +1,288 @@
+import { useEffect, useState } from 'react';
+import { useForm } from 'react-hook-form';
+import { ALLOY_IDS, ALLOYS } from '~/core/materials/alloys';
+import type { SiteSheet } from '~/schema/boardSheet';
+import type { BoardRecord } from '~/schema/board';
+import { connection, CONNECTION_KINDS } from '~/schema/connection';
+import type { LibraryPackageRecord } from '~/schema/libraryPackage';
+import { anyPackage, isSurfaceInput } from '~/schema/package';
+import { newSite } from '~/schema/site';
+import { InputError, parseInput } from '~/schema/faults';
+import { partFacts } from '~/schema/words';
+import { ApiError, postJson } from '~/ui/api';
+import { Button, KeyCap } from '~/ui/controls/Button';
+import { Segments, SelectField, TextField } from '~/ui/controls/Field';
+import { ErrorNote } from '~/ui/controls/Notes';
+import { BoardFace, type FaceSite } from '~/ui/face/BoardFace';
+import { useCommands } from '~/ui/keyboard/useCommands';
+import { LandDrawing } from '~/ui/land/LandDrawing';
+import { SITE_COMMANDS, type SiteCommand } from './commands';
+import { PackageFields } from './PackageFields';
+import { nextReference } from './reference';
+import { blankPad, blankSite, padByPad, padsFor, siteOf, type SiteDraft } from './siteDraft';
+import css from './intake.module.css';
+
+interface SiteFormProps {
+  readonly board: BoardRecord;
+  readonly sites: readonly SiteSheet[];
+  readonly library: readonly LibraryPackageRecord[];
+  readonly side: 'top' | 'bottom';
+}
+
+/** Places one part after another: where it is, by click or by figures, what it is, and what copper each pin meets. */
+export function SiteForm({ board, sites, library: kept, side: startSide }: SiteFormProps) {
+  const { length_mm, width_mm, copperLayers } = board.construction;
+  const { register, handleSubmit, watch, setValue, getValues, reset, formState } = useForm<SiteDraft>({
+    defaultValues: { ...blankSite(length_mm, width_mm), side: startSide },
+  });
+  const [library, setLibrary] = useState(kept);
+  const [placed, setPlaced] = useState<readonly FaceSite[]>(() =>
+    sites.map((s) => ({ ...s, worst: 'sound' as const, faint: true })),
+  );
+  const [told, setTold] = useState<string | null>(null);
+  const [error, setError] = useState<unknown>(null);
+  const [pad, setPad] = useState('1');
+  const [ready, setReady] = useState(false);
+  useEffect(() => setReady(true), []);
+  const draft = watch();
+  const wanted = siteOf(draft, board.construction) as {
+    package: unknown;
+    pads: { name: string; net: string; connections: unknown[] }[];
+  };
+  const part = anyPackage.safeParse(wanted.package);
+  const surface = part.success && isSurfaceInput(part.data);
+  const faults = error instanceof ApiError ? error.faults : [];
+  const faultOf = (...paths: string[]): string | undefined =>
+    faults.find((f) => paths.includes(f.path))?.message;
+
+  const write = async (another: boolean): Promise<void> => {
+    setError(null);
+    setTold(null);
+    try {
+      const site = parseInput(newSite, siteOf(getValues(), board.construction));
+      const made = await postJson<SiteSheet>(`/api/boards/${board.id}/sites`, site);
+      if (!another) {
+        window.location.href = `/boards/${board.id}`;
+        return;
+      }
+      const before = [...placed, { ...made, worst: 'sound' as const, faint: true }];
+      setPlaced(before);
+      setTold(`${made.ref} is placed. Click where the next one goes.`);
+      const ref = nextReference(
+        made.ref,
+        before.map((s) => s.ref),
+      );
+      reset({ ...getValues(), ref });
+      document.querySelector<HTMLInputElement>('input[name="ref"]')?.focus();
+    } catch (refused) {
+      setError(
+        refused instanceof InputError ? new ApiError('bad-input', refused.message, refused.faults) : refused,
+      );
+    }
+  };
+  const turn = (): void => setValue('rotation_deg', ((Number(getValues('rotation_deg')) || 0) + 90) % 360);
+  useCommands<SiteCommand>('place', SITE_COMMANDS, (id) => {
+    switch (id) {
+      case 'turn':
+        turn();
+        return true;
+      case 'flip':
+        setValue('side', getValues('side') === 'top' ? 'bottom' : 'top');
+        return true;
+    }
+  });
+
+  const number = (label: string, name: 'x_mm' | 'y_mm' | 'rotation_deg') => (
+    <TextField
+      label={label}
+      type="number"
+      step="any"
+      {...register(name, { valueAsNumber: true })}
+      fault={faultOf(`$.${name}`)}
+    />
+  );
+  const ghost: FaceSite[] =
+    part.success && Number.isFinite(draft.x_mm) && Number.isFinite(draft.y_mm)
+      ? [
+          {
+            id: 'here',
+            ref: draft.ref || '?',
+            side: draft.side,
+            x_mm: draft.x_mm,
+            y_mm: draft.y_mm,
+            rotation_deg: Number(draft.rotation_deg) || 0,
+            package: part.data,
+            worst: 'sound',
+          },
+        ]
+      : [];
+
+  return (
+    <form
+      className={css['form']}
+      onSubmit={(event) => void handleSubmit(() => write(false))(event)}
+      noValidate
+      data-ready={ready || undefined}
+    >
+      <section>
+        <h2>Where</h2>
+        <div className={css['two']}>
+          <TextField
+            label="Reference"
+            autoFocus
+            placeholder="C7"
+            {...register('ref')}
+            fault={faultOf('$.ref')}
+          />
+          <TextField
+            label="Value"
+            placeholder="220 µF 25 V"
+            {...register('value')}
+            fault={faultOf('$.value')}
+          />
+        </div>
+        <BoardFace
+          length_mm={length_mm}
+          width_mm={width_mm}
+          side={draft.side}
+          selected="here"
+          onSelect={() => undefined}
+          sites={[...placed, ...ghost]}
+          onPoint={(x_mm, y_mm) => {
+            setValue('x_mm', Math.round(x_mm * 2) / 2);
+            setValue('y_mm', Math.round(y_mm * 2) / 2);
+          }}
+        />
+        <p className="quiet">Click where its middle lies; half a millimetre is near enough.</p>
+        <Segments
+          label="Part sits on the"
+          value={draft.side}
+          onChange={(side) => setValue('side', side)}
+          options={[
+            { value: 'top', label: 'top' },
+            { value: 'bottom', label: 'bottom' },
+          ]}
+        />
+        <div className={css['four']}>
+          {number(`x, mm of ${length_mm}`, 'x_mm')}
+          {number(`y, mm of ${width_mm}`, 'y_mm')}
+          {number('Turned, °', 'rotation_deg')}
+          <Button onClick={turn}>
+            Turn <KeyCap of="t" />
+          </Button>
+        </div>
+        <SelectField
+          label="Solder on the joint"
+          value={draft.alloy}
+          onChange={(alloy) => setValue('alloy', alloy)}
+          options={ALLOY_IDS.map((id) => ({ value: id, label: ALLOYS[id].name }))}
+        />
+      </section>
+      <section>
+        <h2>Part</h2>
+        <PackageFields
+          part={draft.part}
+          library={library}
+          onLibrary={setLibrary}
+          onPart={(next) => {
+            setValue('part', next);
+            setValue('pads', padsFor(getValues('pads'), Number(next.figures.pins ?? 2)));
+          }}
+          faultOf={faultOf}
+        />
+        <div className={css['preview']}>
+          {part.success ? (
+            <LandDrawing
+              part={part.data}
+              from={surface ? 'part side' : 'solder side'}
+              selected={pad}
+              onSelect={setPad}
+              pads={wanted.pads.map((p) => ({
+                name: p.name,
+                net: p.net,
+                state: 'sound',
+                connections: p.connections.flatMap((c) => {
+                  const known = connection.safeParse(c);
+                  return known.success ? [known.data] : [];
+                }),
+              }))}
+            />
+          ) : (
+            <p className="quiet">
+              {part.error.issues[0]?.path.join('.')} {part.error.issues[0]?.message}
+            </p>
+          )}
+        </div>
+        {part.success && <p className="quiet">{partFacts(part.data, draft.alloy)}</p>}
+        <h2>Copper at each pin</h2>
+        {padByPad(draft.part) ? (
+          <ol className={css['pads']}>
+            {wanted.pads.map((_, i) => {
+              const p = draft.pads[i] ?? blankPad();
+              return (
+                <li key={i}>
+                  <span className="digits">{i + 1}</span>
+                  <TextField
+                    label="Net"
+                    {...register(`pads.${i}.net`)}
+                    onFocus={() => setPad(String(i + 1))}
+                    fault={faultOf(`$.pads[${i}].net`)}
+                  />
+                  <SelectField
+                    label="Copper"
+                    value={p.kind}
+                    onChange={(kind) => setValue(`pads.${i}.kind`, kind)}
+                    options={CONNECTION_KINDS.map((value) => ({ value, label: value.replace('-', ' ') }))}
+                    fault={faultOf(`$.pads[${i}].connections`)}
+                  />
+                  {p.kind === 'track' ? (
+                    <TextField
+                      label="Width, mm"
+                      type="number"
+                      step="any"
+                      {...register(`pads.${i}.width_mm`, { valueAsNumber: true })}
+                      fault={faultOf(`$.pads[${i}].connections[0].width_mm`)}
+                    />
+                  ) : p.kind === 'isolated' ? (
+                    <span />
+                  ) : (
+                    <TextField
+                      label={`Layers of ${copperLayers.length}`}
+                      placeholder={copperLayers.length > 2 ? '2' : '1'}
+                      {...register(`pads.${i}.layers`)}
+                      fault={faultOf(`$.pads[${i}].connections[0].layers`)}
+                    />
+                  )}
+                </li>
+              );
+            })}
+          </ol>
+        ) : (
+          <div className={css['three']}>
+            <TextField label="Ground pins" placeholder="6, 18-20" {...register('groundPins')} />
+            <TextField label="Supply pins" placeholder="17 38" {...register('supplyPins')} />
+            <TextField
+              label="Tracks, mm"
+              type="number"
+              step="any"
+              {...register('trackWidth_mm', { valueAsNumber: true })}
+              fault={faultOf('$.pads[0].connections[0].width_mm')}
+            />
+          </div>
+        )}
+      </section>
+      <footer>
+        <ErrorNote error={error} />
+        {told && <p role="status">{told}</p>}
+        <div className={css['keep']}>
+          <Button type="submit" look="primary" disabled={formState.isSubmitting}>
+            {formState.isSubmitting ? 'Writing…' : 'Place it'}
+          </Button>
+          <Button disabled={formState.isSubmitting} onClick={() => void handleSubmit(() => write(true))()}>
+            Place it, then another like it
+          </Button>
+        </div>
+      </footer>
+    </form>
+  );
+}

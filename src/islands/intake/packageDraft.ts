@@ -1,0 +1,164 @@
+import { FAMILY_IDS, FAMILY_TRAITS, TWO_ROWS, type FamilyId } from '~/core/packages/families';
+import { outlineOf, USUAL_PINS, usualThermalPad_m, type ChipCode } from '~/core/packages/outlines';
+import { SURFACE_FAMILY_IDS, SURFACE_TRAITS, type SurfaceFamilyId } from '~/core/packages/surfaceFamilies';
+import { millimetres } from '~/core/quantity/convert';
+import { isSurfaceInput, partOf, surfaceSpecOf, type AnyPackageInput } from '~/schema/package';
+import { PACKAGE_PRESETS } from '~/schema/packagePresets';
+
+export type AnyFamily = FamilyId | SurfaceFamilyId;
+
+/** Every figure that some family takes, as the form names it. */
+export const DIMENSION_WORDS = {
+  pins: 'Pins',
+  sidePins: 'Pins on left and right each',
+  rows: 'Rows',
+  columns: 'Columns',
+  pitch_mm: 'Pitch, mm',
+  rowSpacing_mm: 'Row to row, mm',
+  leadDiameter_mm: 'Lead, mm',
+  holeDiameter_mm: 'Hole, mm',
+  landDiameter_mm: 'Land, mm',
+  bodyDiameter_mm: 'Body diameter, mm',
+  bodyLength_mm: 'Body along x, mm',
+  bodyWidth_mm: 'Body along y, mm',
+  bodyHeight_mm: 'Body height, mm',
+  span_mm: 'Over the leads, mm',
+  leadWidth_mm: 'Lead width, mm',
+  foot_mm: 'Foot on the land, mm',
+  landLength_mm: 'Land along the lead, mm',
+  landWidth_mm: 'Land across, mm',
+  thermalPad_mm: 'Thermal pad, mm',
+} as const;
+export type Dimension = keyof typeof DIMENSION_WORDS;
+
+const HOLED: readonly Dimension[] = ['pitch_mm', 'leadDiameter_mm', 'holeDiameter_mm', 'landDiameter_mm'];
+const LANDS: readonly Dimension[] = ['leadWidth_mm', 'foot_mm', 'landLength_mm', 'landWidth_mm'];
+const BODY: readonly Dimension[] = ['bodyLength_mm', 'bodyWidth_mm', 'bodyHeight_mm'];
+const ROWED: readonly Dimension[] = ['pins', 'pitch_mm', ...BODY, 'span_mm', ...LANDS];
+
+/** What may be said of each family, most often said first. */
+export const DIMENSIONS: Readonly<Record<AnyFamily, readonly Dimension[]>> = {
+  radial: [...HOLED, 'bodyDiameter_mm', 'bodyHeight_mm'],
+  axial: [...HOLED, 'bodyDiameter_mm', 'bodyLength_mm'],
+  dip: ['pins', 'pitch_mm', 'rowSpacing_mm', ...HOLED.slice(1), ...BODY],
+  dipSocket: ['pins', 'pitch_mm', 'rowSpacing_mm', ...HOLED.slice(1), ...BODY],
+  header: ['pins', ...HOLED, ...BODY],
+  jack: ['pins', ...HOLED, ...BODY],
+  to220: ['pins', ...HOLED, ...BODY],
+  chip: [...BODY, 'foot_mm', 'landLength_mm', 'landWidth_mm'],
+  canElectrolytic: ['bodyDiameter_mm', 'bodyHeight_mm', 'span_mm', ...LANDS],
+  sot23: ['pitch_mm', ...BODY, 'span_mm', ...LANDS],
+  dpak: ['pitch_mm', ...BODY, 'span_mm', ...LANDS],
+  soic: ROWED,
+  ssop: ROWED,
+  tsop: ROWED,
+  soj: ROWED,
+  plcc: ROWED,
+  qfp: ['pins', 'pitch_mm', 'sidePins', ...BODY, 'span_mm', ...LANDS],
+  qfn: ['pins', 'pitch_mm', 'sidePins', ...BODY, 'thermalPad_mm', ...LANDS],
+  bga: ['rows', 'columns', 'pitch_mm', ...BODY, 'leadWidth_mm', 'landWidth_mm'],
+};
+
+/** A part as its form holds it: figures as typed; a blank one is the family's usual. */
+export interface PackageDraft {
+  readonly family: AnyFamily;
+  readonly code: ChipCode;
+  readonly figures: Readonly<Partial<Record<Dimension, string>>>;
+}
+
+export const isSurfaceFamily = (family: AnyFamily): family is SurfaceFamilyId =>
+  (SURFACE_FAMILY_IDS as readonly string[]).includes(family);
+
+export const FAMILIES: readonly { readonly value: AnyFamily; readonly label: string }[] = [
+  ...FAMILY_IDS.map((id) => ({ value: id, label: FAMILY_TRAITS[id].name })),
+  ...SURFACE_FAMILY_IDS.map((id) => ({ value: id, label: SURFACE_TRAITS[id].name })),
+];
+
+/** A known part as a draft. */
+export function draftOf(input: AnyPackageInput): PackageDraft {
+  const figures: Partial<Record<Dimension, string>> = {};
+  for (const [name, value] of Object.entries(input)) {
+    if (name in DIMENSION_WORDS && typeof value === 'number') figures[name as Dimension] = String(value);
+  }
+  return { family: input.family, code: (isSurfaceInput(input) && input.code) || '0603', figures };
+}
+
+/** A jack has no standard outline: this is what a panel jack is like (common practice). */
+const JACK: AnyPackageInput = {
+  family: 'jack',
+  pins: 3,
+  pitch_mm: 5,
+  leadDiameter_mm: 1.2,
+  holeDiameter_mm: 1.6,
+  landDiameter_mm: 3,
+  bodyWidth_mm: 9,
+};
+
+/** What a family begins with: the first outline that is kept of it, or nothing but what is usual. */
+export function startOf(family: AnyFamily): PackageDraft {
+  if (family === 'jack') return draftOf(JACK);
+  const preset = PACKAGE_PRESETS.find((p) => p.package.family === START[family] || p.name === START[family]);
+  return preset ? draftOf(preset.package) : { family, code: '0603', figures: {} };
+}
+
+/** Which outline of a family is met most. */
+const START: Partial<Record<AnyFamily, string>> = {
+  radial: 'Radial can 10 mm, pitch 5',
+  axial: 'Axial DO-35',
+  dip: 'DIP-14',
+  dipSocket: 'Socket for DIP-14',
+  header: 'Pin header 6 × 2.54 mm',
+  to220: 'TO-220',
+};
+
+/** The record a draft stands for; what is no number stays one the schema refuses by name. */
+export function packageInputOf({ family, code, figures }: PackageDraft): Record<string, unknown> {
+  const input: Record<string, unknown> = { family };
+  if (family === 'chip') input['code'] = code;
+  for (const name of DIMENSIONS[family]) {
+    const text = figures[name]?.trim() ?? '';
+    if (text !== '') input[name] = Number(text.replace(',', '.'));
+  }
+  if (family === 'radial' || family === 'axial') input['pins'] = 2;
+  return input;
+}
+
+/** What holds where a figure is blank, to be shown in its place. */
+export function usualFigures(input: AnyPackageInput): Partial<Record<Dimension, number>> {
+  const part = partOf(input);
+  const body = {
+    bodyLength_mm: millimetres(part.body.length_m),
+    bodyWidth_mm: millimetres(part.body.width_m),
+    bodyHeight_mm: millimetres(part.body.height_m),
+  };
+  if (!isSurfaceInput(input)) {
+    const { landDiameter_m, rowSpacing_m } = part as Extract<typeof part, { landDiameter_m: number }>;
+    return {
+      ...body,
+      bodyDiameter_mm: body.bodyWidth_mm,
+      landDiameter_mm: millimetres(landDiameter_m),
+      ...(TWO_ROWS.has(input.family) ? { rowSpacing_mm: millimetres(rowSpacing_m) } : {}),
+    };
+  }
+  const o = outlineOf(surfaceSpecOf(input));
+  const [land] = 'lands' in part ? part.lands : [];
+  const flat = input.family === 'plcc' || input.family === 'qfp' || input.family === 'qfn';
+  return {
+    ...body,
+    pins: input.pins ?? USUAL_PINS[input.family],
+    ...(flat ? { sidePins: o.sidePins } : {}),
+    pitch_mm: millimetres(o.pitch_m),
+    bodyDiameter_mm: body.bodyLength_mm,
+    span_mm: millimetres(o.span_m),
+    leadWidth_mm: millimetres(o.leadWidth_m),
+    foot_mm: millimetres(o.foot_m),
+    ...(land ? { landLength_mm: millimetres(land.width_m), landWidth_mm: millimetres(land.height_m) } : {}),
+    ...(input.family === 'qfn' ? { thermalPad_mm: millimetres(usualThermalPad_m(o)) } : {}),
+    ...(input.family === 'bga' ? rowsOf(input) : {}),
+  };
+}
+
+function rowsOf({ rows, columns, pins }: { rows?: number; columns?: number; pins?: number }) {
+  const side = Math.round(Math.sqrt(pins ?? USUAL_PINS.bga));
+  return { rows: rows ?? side, columns: columns ?? side };
+}

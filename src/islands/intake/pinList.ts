@@ -1,0 +1,14 @@
+/** "6, 18-20 A1" as pad names; what names no pad is passed over, the drawing shows what was taken. */
+export function pinsIn(text: string, names: readonly string[]): string[] {
+  return text
+    .toUpperCase()
+    .split(/[\s,;]+/)
+    .filter(Boolean)
+    .flatMap((word) => {
+      const [, from, to] = /^(\d+)-(\d+)$/.exec(word) ?? [];
+      if (from === undefined) return [word];
+      const [a, b] = [Number(from), Number(to)];
+      return Array.from({ length: Math.min(2000, Math.max(0, b - a + 1)) }, (_, i) => String(a + i));
+    })
+    .filter((name) => names.includes(name));
+}

@@ -1,0 +1,9 @@
+import { parseInput } from '~/schema/faults';
+import { newLibraryPackage } from '~/schema/libraryPackage';
+import { addToLibrary } from '~/server/repositories/library';
+import { endpoint, readJson } from '~/server/respond';
+
+export const POST = endpoint(async (context) => {
+  const outline = parseInput(newLibraryPackage, await readJson(context));
+  return addToLibrary(context.locals.db, outline, Date.now());
+}, 201);
