@@ -16,7 +16,18 @@ const chips = (['0201', '0402', '0603', '0805', '1206', '1210', '1812', '2010', 
   }),
 );
 
-const dips = ([8, 14, 16, 18, 20, 24, 28, 40] as const).map((pins): PackagePreset => {
+const dips = (
+  [
+    [8, 9.4],
+    [14, 19.05],
+    [16, 19.3],
+    [18, 22.9],
+    [20, 26.2],
+    [24, 31.8],
+    [28, 36.8],
+    [40, 52.1],
+  ] as const
+).map(([pins, bodyLength_mm]): PackagePreset => {
   const wide = pins >= 24;
   return {
     name: `DIP-${pins}${wide ? ', 15.24 mm' : ''}`,
@@ -29,6 +40,7 @@ const dips = ([8, 14, 16, 18, 20, 24, 28, 40] as const).map((pins): PackagePrese
       leadDiameter_mm: 0.5,
       holeDiameter_mm: 0.8,
       landDiameter_mm: 1.6,
+      bodyLength_mm,
       bodyWidth_mm: wide ? 13.8 : 6.35,
       bodyHeight_mm: wide ? 3.8 : 3.3,
     },
@@ -75,8 +87,17 @@ export const PACKAGE_PRESETS: readonly PackagePreset[] = [
   ...[8, 14, 16].map((pins) => surface(`SOIC-${pins}`, 'JEDEC MS-012', { family: 'soic', pins })),
   ...[18, 20, 24, 28].map((pins) => surface(`SOIC-${pins}, wide`, 'JEDEC MS-013', { family: 'soic', pins })),
   ...[16, 20, 24, 28].map((pins) => surface(`SSOP-${pins}`, 'JEDEC MO-150', { family: 'ssop', pins })),
-  ...[8, 14, 16, 20, 24, 28].map((pins) =>
-    surface(`TSSOP-${pins}`, 'JEDEC MO-153', { family: 'ssop', pins, ...TSSOP }),
+  ...(
+    [
+      [8, 3],
+      [14, 5],
+      [16, 5],
+      [20, 6.5],
+      [24, 7.8],
+      [28, 9.7],
+    ] as const
+  ).map(([pins, bodyWidth_mm]) =>
+    surface(`TSSOP-${pins}`, 'JEDEC MO-153', { family: 'ssop', pins, bodyWidth_mm, ...TSSOP }),
   ),
   ...[44, 54].map((pins) => surface(`TSOP II-${pins}`, 'JEDEC MS-024', { family: 'tsop', pins })),
   ...[28, 32, 40].map((pins) => surface(`SOJ-${pins}, 7.6 mm`, 'JEDEC MO-065', { family: 'soj', pins })),
@@ -85,17 +106,23 @@ export const PACKAGE_PRESETS: readonly PackagePreset[] = [
   ),
   ...(
     [
-      [32, 0.8],
-      [44, 0.8],
-      [48, 0.5],
-      [64, 0.5],
-      [100, 0.5],
-      [144, 0.5],
-      [176, 0.5],
-      [208, 0.5],
+      [32, 0.8, 7],
+      [44, 0.8, 10],
+      [48, 0.5, 7],
+      [64, 0.5, 10],
+      [100, 0.5, 14],
+      [144, 0.5, 20],
+      [176, 0.5, 24],
+      [208, 0.5, 28],
     ] as const
-  ).map(([pins, pitch_mm]) =>
-    surface(`LQFP-${pins}, ${pitch_mm} mm`, 'JEDEC MS-026', { family: 'qfp', pins, pitch_mm }),
+  ).map(([pins, pitch_mm, body]) =>
+    surface(`LQFP-${pins}, ${pitch_mm} mm`, 'JEDEC MS-026', {
+      family: 'qfp',
+      pins,
+      pitch_mm,
+      bodyLength_mm: body,
+      bodyWidth_mm: body,
+    }),
   ),
   surface('PQFP-80, 14 × 20 mm', 'JEDEC MS-022', {
     family: 'qfp',

@@ -26,7 +26,7 @@ import { PLAN } from './settings';
 import { stepsFor, type Step } from './steps';
 
 /** Names the equations and data a plan was made with; raised whenever either changes its answers. */
-export const MODEL_VERSION = 'joint-2';
+export const MODEL_VERSION = 'joint-3';
 
 export interface Materials {
   readonly solderWire_m: number;

@@ -80,7 +80,7 @@ export function SiteForm({ board, sites, library: kept, side: startSide }: SiteF
       );
     }
   };
-  const turn = (): void => setValue('rotation_deg', ((Number(getValues('rotation_deg')) || 0) + 90) % 360);
+  const turn = (): void => setValue('rotation_deg', ((getValues('rotation_deg') || 0) + 90) % 360);
   useCommands<SiteCommand>('place', SITE_COMMANDS, (id) => {
     switch (id) {
       case 'turn':
@@ -110,7 +110,7 @@ export function SiteForm({ board, sites, library: kept, side: startSide }: SiteF
             side: draft.side,
             x_mm: draft.x_mm,
             y_mm: draft.y_mm,
-            rotation_deg: Number(draft.rotation_deg) || 0,
+            rotation_deg: draft.rotation_deg || 0,
             package: part.data,
             worst: 'sound',
           },

@@ -225,7 +225,7 @@ export function PhotosView({ sheet }: { sheet: PhotosSheet }) {
   );
 }
 
-const FIELD_WORDS = { x_mm: 'x, mm', y_mm: 'y, mm', px: 'in the picture, px', py: 'down, px' } as const;
+const FIELD_WORDS = { x_mm: 'x, mm', y_mm: 'y, mm', px: 'right, px', py: 'down, px' } as const;
 
 /** Corners and first pins, as places that are easily found in a photo. */
 function placesOf(sites: PhotosSheet['sites'], length_mm: number, width_mm: number, layers: number) {
