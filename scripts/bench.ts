@@ -162,7 +162,7 @@ function imports(): void {
     alloy: 'sn60pb40',
   } as const;
   const read = (name: string, text: string) => () =>
-    void drain(planImport([{ name, text }], ground, { shift_mm: null, layers: {} }));
+    void drain(planImport([{ name, text }], ground, { shift_mm: null, layers: {}, columns: {} }));
   const records = Array.from({ length: 20_000 }, (_, i) => {
     const [part, pin] = [i % 500, Math.floor(i / 500)];
     const x = 10_000 + (part % 25) * 5_500 + (pin % 20) * 100;

@@ -1,11 +1,12 @@
 import Papa from 'papaparse';
 import type { AlloyId } from '../core/materials/alloys';
 import type { Construction } from '../schema/construction';
-import { columnsOf, readCentroid, type CentroidRow } from './centroid';
-import { readExcellon } from './excellon';
+import { columnsOf, readCentroid, type CentroidColumns, type CentroidRow } from './centroid';
+import { readExcellon, type DrillHole } from './excellon';
 import { readGerber, type Artwork, type ArtworkPad } from './gerber/read';
 import type { LineFault } from './lineFault';
 import { readNetlist } from './netlist';
+import { PROFILE } from './importProfile';
 import { partsOf, type NetlistPart } from './netlistParts';
 
 export interface ImportFile {
@@ -26,6 +27,8 @@ export interface ImportChoices {
   readonly shift_mm: readonly [x: number, y: number] | null;
   /** Copper layer of each artwork file; 0 leaves it out. */
   readonly layers: Readonly<Record<string, number>>;
+  /** What each column of a table holds, where a person has said so. */
+  readonly columns: Readonly<Record<string, Partial<CentroidColumns>>>;
 }
 
 export type FileKind = 'netlist' | 'artwork' | 'drill' | 'table' | 'unknown';
@@ -36,8 +39,10 @@ export interface ReadFile {
   /** Records, operations, holes or rows read. */
   readonly count: number;
   readonly faults: readonly LineFault[];
-  /** Artwork alone: the copper layer it is taken for, 0 for none. */
+  /** Artwork alone: the copper layer it is taken for, 0 for none, −1 for the board's edge. */
   readonly layer: number | null;
+  /** A table alone: its headings, and which column is taken for what. */
+  readonly table: { readonly heading: readonly string[]; readonly columns: CentroidColumns } | null;
 }
 
 /** What the files hold between them, in metres about their own origin. */
@@ -46,6 +51,7 @@ export interface Collected {
   parts: NetlistPart[];
   readonly artworks: { readonly name: string; readonly artwork: Artwork; readonly layer: number }[];
   readonly rows: CentroidRow[];
+  readonly holes: DrillHole[];
 }
 
 export function kindOf({ text }: ImportFile): FileKind {
@@ -64,8 +70,12 @@ export function readFile(
   into: Collected,
 ): void {
   const kind = kindOf(file);
-  const note = (count: number, faults: readonly LineFault[], layer: number | null = null): void =>
-    void into.files.push({ name: file.name, kind, count, faults, layer });
+  const note = (
+    count: number,
+    faults: readonly LineFault[],
+    more: Partial<Pick<ReadFile, 'layer' | 'table'>> = {},
+  ): void =>
+    void into.files.push({ name: file.name, kind, count, faults, layer: null, table: null, ...more });
   switch (kind) {
     case 'netlist': {
       const { points, faults } = readNetlist(file.text);
@@ -78,24 +88,25 @@ export function readFile(
       const layer =
         choices.layers[file.name] ?? layerOf(file.name, artwork, construction.copperLayers.length);
       into.artworks.push({ name: file.name, artwork, layer });
-      note(artwork.operations, artwork.faults, layer);
+      note(artwork.operations, artwork.faults, { layer });
       return;
     }
     case 'drill': {
       const { holes, faults } = readExcellon(file.text);
+      into.holes.push(...holes);
       note(holes.length, faults);
       return;
     }
     case 'table': {
       const table = Papa.parse<string[]>(file.text.trim(), { skipEmptyLines: true }).data;
-      const columns = columnsOf(table[0] ?? []);
+      const heading = table[0] ?? [];
+      const columns = { ...columnsOf(heading), ...choices.columns[file.name] };
       const rows = columns.ref < 0 ? [] : readCentroid(table, columns);
       into.rows.push(...rows);
-      const why = 'no column is headed Ref, Reference or Designator';
-      note(
-        rows.length,
-        columns.ref < 0 ? [{ line: 1, text: (table[0] ?? []).join(',').slice(0, 80), why }] : [],
-      );
+      const why = 'no column is headed Ref, Reference or Designator; say which column holds the references';
+      note(rows.length, columns.ref < 0 ? [{ line: 1, text: heading.join(',').slice(0, 80), why }] : [], {
+        table: { heading, columns },
+      });
       return;
     }
     case 'unknown':
@@ -112,6 +123,8 @@ export function readFile(
 /** By what the file says of itself, else by its name; 0 where neither tells. */
 function layerOf(name: string, artwork: Artwork, count: number): number {
   const [what, which, where] = artwork.function;
+  if (what === 'Profile' || (what === undefined && /outline|profile|edge|\.gko$|\.gm1$/i.test(name)))
+    return PROFILE;
   if (what === 'Copper' && which?.startsWith('L')) return Math.min(count, Number(which.slice(1)) || 0);
   if (what !== undefined && what !== 'Copper') return 0;
   if (where === 'Top' || /\.gtl$|top.*cu|cu.*top|front.*cu|f[._-]cu/i.test(name)) return 1;

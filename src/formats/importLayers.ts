@@ -2,7 +2,9 @@ import { frameFor, paint, shares, type Frame } from '../core/artwork/paint';
 import { metres } from '../core/quantity/convert';
 import type { Construction } from '../schema/construction';
 import type { Artwork } from './gerber/read';
+import type { Point } from '../core/geometry/polygon';
 import type { Collected } from './importFiles';
+import { extentOf } from './importProfile';
 
 /** Coverage of one copper layer on cells of about half a millimetre, row by row from y = 0. */
 export interface PlannedLayer {
@@ -18,11 +20,19 @@ export interface PlannedLayer {
 /** Cells of stored coverage, m: finer than the field's grid, coarse enough to be kept. */
 const COVERAGE_CELL_m = 0.5e-3;
 
-/** No shift where everything lies on the board already; else the files' middle goes to the board's. */
+/**
+ * From the files' origin to the board's corner: by the edge where a file draws it, none where everything lies
+ * on the board already, else so that the files' middle goes to the board's.
+ */
 export function shiftOntoBoard(
   read: Collected,
   { length_mm, width_mm }: Construction,
+  edge: readonly Point[] | null,
 ): readonly [number, number] {
+  if (edge) {
+    const { x0, y0 } = extentOf(edge);
+    return [-x0, -y0];
+  }
   let [x0, x1, y0, y1] = [Infinity, -Infinity, Infinity, -Infinity];
   const meet = (x: number, y: number): void => {
     [x0, x1] = [Math.min(x0, x), Math.max(x1, x)];

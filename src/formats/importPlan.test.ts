@@ -1,6 +1,8 @@
 import { describe, expect, it } from 'vitest';
-import { centroidOf, copperOf, drillOf, netlistOf } from '../../tests/support/openFiles';
+import { centroidOf, copperOf, drillOf, netlistOf, profileOf } from '../../tests/support/openFiles';
 import { DEMO_BOARDS } from '~/server/demo/boards';
+import { areaOf } from '~/core/geometry/polygon';
+import { boardProfile } from '~/schema/boardImport';
 import { newSite } from '~/schema/site';
 import type { ImportChoices, ImportFile } from './importFiles';
 import { planImport, type ImportPreview } from './importPlan';
@@ -9,13 +11,14 @@ import { planImport, type ImportPreview } from './importPlan';
 
 const BEACON = DEMO_BOARDS.find((board) => board.id === 'demo-beacon-4')!;
 const { construction } = BEACON.board;
-const NONE: ImportChoices = { shift_mm: null, layers: {} };
+const NONE: ImportChoices = { shift_mm: null, layers: {}, columns: {} };
 
 const file = (name: string, text: string): ImportFile => ({ name, text });
 const NETLIST = file('beacon.ipc', netlistOf('Beacon driver', BEACON.sites));
 const TOP = file('beacon-top.gbr', copperOf(construction, BEACON.sites, 'top', false));
 const BOTTOM = file('beacon-bottom.gbr', copperOf(construction, BEACON.sites, 'bottom', true));
 const DRILL = file('beacon.drl', drillOf(BEACON.sites));
+const EDGE = file('beacon-profile.gbr', profileOf(construction));
 const PLACES = file('beacon.csv', centroidOf(BEACON.sites));
 
 function read(files: readonly ImportFile[], choices = NONE, taken: readonly string[] = []): ImportPreview {
@@ -159,5 +162,61 @@ describe('what stands in the way', () => {
     const { files } = read([file('photo.jpg', '\u00ff\u00d8 not text')]);
     expect(files[0]).toMatchObject({ kind: 'unknown' });
     expect(files[0]!.faults[0]!.why).toMatch(/save it/);
+  });
+});
+
+describe('the board’s edge and its holes', () => {
+  const preview = read([NETLIST, DRILL, EDGE]);
+
+  it('are read off the profile and the drill file, rounded corners and slot included', () => {
+    expect(preview.files.find((f) => f.name === EDGE.name)!.layer).toBe(-1);
+    const edge = preview.profile!.edge!;
+    expect(preview.edge_mm).toEqual([construction.length_mm, construction.width_mm]);
+    // The rectangle less four corners of (1 − π/4) r² and the slot.
+    const { length_mm, width_mm } = construction;
+    expect(areaOf(edge)).toBeCloseTo(length_mm * width_mm - 4 * (1 - Math.PI / 4) * 9 - 8 * 6, 0);
+    expect(preview.profile!.holes.length).toBe(preview.files.find((f) => f.kind === 'drill')!.count);
+    expect(boardProfile.safeParse(preview.profile).success).toBe(true);
+  });
+
+  it('lay the files: an edge drawn elsewhere brings everything with it to the board’s corner', () => {
+    const moved = EDGE.text.replace(
+      /X(\d+)Y(\d+)(?=D|I)/g,
+      (_, x: string, y: string) => `X${Number(x) + 50_000_000}Y${Number(y) + 20_000_000}`,
+    );
+    const shifted = read([file(EDGE.name, moved)]);
+    expect(shifted.shift_mm[0]).toBeCloseTo(-50, 6);
+    expect(shifted.shift_mm[1]).toBeCloseTo(-20, 6);
+    expect(shifted.profile!.edge![0]![1]).toBeCloseTo(0, 6);
+  });
+
+  it('are none without such files', () => {
+    expect(read([NETLIST]).profile).toBeNull();
+  });
+});
+
+describe('what a person settles', () => {
+  it('another family that fits the same lands is offered, at the same place', () => {
+    const { site, others } = read([NETLIST]).sites.find((s) => s.site.ref === 'U3')!;
+    expect(site.package.family).toBe('dip');
+    const socket = others.find((other) => other.package.family === 'dipSocket')!;
+    expect([socket.x_mm, socket.y_mm]).toEqual([site.x_mm, site.y_mm]);
+    expect(newSite.safeParse(socket).error?.issues ?? []).toEqual([]);
+  });
+
+  it('a list without known headings is read once its columns are said', () => {
+    const list = file('list.csv', 'Name,Where across,Where up,Kind\nR1,10,20,0603\nC2,"12,5",8,0805\n');
+    const silent = read([list]);
+    expect(silent.sites).toEqual([]);
+    expect(silent.files[0]!.faults[0]!.why).toContain('say which column');
+    expect(silent.files[0]!.table!.heading).toEqual(['Name', 'Where across', 'Where up', 'Kind']);
+    const told = read([list], {
+      ...NONE,
+      columns: { 'list.csv': { ref: 0, x: 1, y: 2, footprint: 3 } },
+    });
+    expect(told.sites.map(({ site }) => [site.ref, site.x_mm, site.y_mm])).toEqual([
+      ['R1', 10, 20],
+      ['C2', 12.5, 8],
+    ]);
   });
 });

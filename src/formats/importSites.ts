@@ -1,6 +1,6 @@
 import { padNamesOf } from '../core/packages/form';
 import { padPlaces, type Placement } from '../core/packages/placement';
-import { recognise, type Recognised, type SeenLand } from '../core/packages/recognise';
+import { recogniseAll, type Recognised, type SeenLand } from '../core/packages/recognise';
 import { millimetres } from '../core/quantity/convert';
 import { partOf, type AnyPackageInput } from '../schema/package';
 import type { NewSite } from '../schema/site';
@@ -15,6 +15,8 @@ export interface PlannedSite {
   readonly site: NewSite;
   readonly misfit_mm: number;
   readonly from: 'netlist' | 'artwork' | 'table';
+  /** The same part as other families that fit its lands as well, or nearly. */
+  readonly others: readonly NewSite[];
 }
 
 export interface LeftOut {
@@ -47,7 +49,7 @@ export function planSites(
   };
   for (const part of read.parts) {
     const row = rowOf.get(part.ref);
-    const found = recognise(part.lands);
+    const [found, ...others] = recogniseAll(part.lands);
     if (!found) {
       leave(part.ref, `its ${part.lands.length} lands fit no family that is known; place it by hand`);
       continue;
@@ -55,6 +57,7 @@ export function planSites(
     const side = row?.side ?? part.side;
     offer({
       site: siteOf(part, found, side, row, ground, shift_m, painted),
+      others: others.map((other) => siteOf(part, other, side, row, ground, shift_m, painted)),
       misfit_mm: millimetres(found.misfit_m),
       from: part.lands.some((land) => land.hole_m !== null) || painted.length === 0 ? 'netlist' : 'artwork',
     });
@@ -67,7 +70,13 @@ export function planSites(
       continue;
     }
     const named = packageNamed(row.footprint);
-    if (named) offer({ site: siteOfRow(row, named, ground, shift_m, painted), misfit_mm: 0, from: 'table' });
+    if (named)
+      offer({
+        site: siteOfRow(row, named, ground, shift_m, painted),
+        misfit_mm: 0,
+        from: 'table',
+        others: [],
+      });
     else
       leave(
         row.ref,

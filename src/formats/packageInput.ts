@@ -1,3 +1,4 @@
+import { TWO_ROWS } from '../core/packages/families';
 import type { Guess } from '../core/packages/recognise';
 import { millimetres } from '../core/quantity/convert';
 import type { AnyPackageInput } from '../schema/package';
@@ -11,7 +12,7 @@ export function inputOf(guess: Guess): AnyPackageInput {
       family,
       pins,
       pitch_mm: thousandths(pitch_m),
-      ...(family === 'dip' ? { rowSpacing_mm: thousandths(rowSpacing_m) } : {}),
+      ...(TWO_ROWS.has(family) ? { rowSpacing_mm: thousandths(rowSpacing_m) } : {}),
       leadDiameter_mm: thousandths(leadDiameter_m),
       holeDiameter_mm: thousandths(holeDiameter_m),
       landDiameter_mm: thousandths(landDiameter_m),

@@ -18,8 +18,11 @@ export function acceptImport(db: Db, boardId: string, given: NewImport, now_ms: 
       });
     }
   });
-  if (given.sites.length === 0 && given.copper.length === 0) {
-    faults.push({ path: '$.sites', message: 'is empty and there is no copper; there is nothing to import' });
+  if (given.sites.length === 0 && given.copper.length === 0 && given.profile === null) {
+    faults.push({
+      path: '$.sites',
+      message: 'is empty and there is neither copper nor an edge; there is nothing to import',
+    });
   }
   if (faults.length) throw new InputError(faults.slice(0, MOST_FAULTS));
   return db.transaction(() => {

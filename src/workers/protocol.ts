@@ -1,3 +1,4 @@
+import type { CentroidColumns } from '../formats/centroid';
 import type { ImportChoices, ImportFile, ImportGround } from '../formats/importFiles';
 import type { ImportPreview, ImportProgress } from '../formats/importPlan';
 import type { FieldBandAnswer } from '../schema/fieldBand';
@@ -6,7 +7,7 @@ import type { PlanInput, SettingInput } from '../schema/planRequest';
 import type { FieldPicture } from '../schema/simulateField';
 import type { SimulateInput } from '../schema/simulateRequest';
 
-export type { ImportChoices, ImportFile, ImportGround, ImportPreview };
+export type { CentroidColumns, ImportChoices, ImportFile, ImportGround, ImportPreview };
 
 /** What a screen may ask of the planning worker. */
 export type Task =

@@ -168,6 +168,46 @@ export function drillOf(sites: readonly NewSite[]): string {
   ].join('\n');
 }
 
+/** A board's edge with rounded corners and a slot in its upper side, as a router would follow it. */
+export function profileOf({ length_mm, width_mm }: { length_mm: number; width_mm: number }): string {
+  const corner = 3;
+  const slot = { from: length_mm / 2 + 4, to: length_mm / 2 - 4, deep: 6 };
+  const line = (x: number, y: number): string => `X${um(x)}Y${um(y)}D01*`;
+  const arc = (x: number, y: number, i: number, j: number): string =>
+    `X${um(x)}Y${um(y)}I${um(i)}J${um(j)}D01*`;
+  return [
+    '%TF.FileFunction,Profile,NP*%',
+    '%FSLAX46Y46*%',
+    '%MOMM*%',
+    '%ADD10C,0.100*%',
+    'D10*',
+    'G75*',
+    `X${um(corner)}Y0D02*`,
+    'G01*',
+    line(length_mm - corner, 0),
+    'G03*',
+    arc(length_mm, corner, 0, corner),
+    'G01*',
+    line(length_mm, width_mm - corner),
+    'G03*',
+    arc(length_mm - corner, width_mm, -corner, 0),
+    'G01*',
+    line(slot.from, width_mm),
+    line(slot.from, width_mm - slot.deep),
+    line(slot.to, width_mm - slot.deep),
+    line(slot.to, width_mm),
+    line(corner, width_mm),
+    'G03*',
+    arc(0, width_mm - corner, 0, -corner),
+    'G01*',
+    line(0, corner),
+    'G03*',
+    arc(corner, 0, corner, 0),
+    'M02*',
+    '',
+  ].join('\n');
+}
+
 export function centroidOf(sites: readonly NewSite[]): string {
   const rows = sites.map((site) =>
     [

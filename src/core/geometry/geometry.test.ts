@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { areaOf, distanceToLine, insidePolygon, lengthOf, type Point } from './polygon';
+import { largestLoop, type Stroke } from './chain';
 import { carried, scaleOf, similarityOf } from './similarity';
 
 const SQUARE: Point[] = [
@@ -104,5 +105,62 @@ describe('the similarity through two pairs of points', () => {
         ],
       ),
     ).toBeNull();
+  });
+});
+
+describe('strokes that close', () => {
+  const square = (size: number): Stroke[] => [
+    [
+      [0, 0],
+      [size, 0],
+    ],
+    [
+      [size, size],
+      [size, 0],
+    ],
+    [
+      [0, size],
+      [size, size],
+    ],
+    [
+      [0, 0],
+      [0, size],
+    ],
+  ];
+
+  it('make a line, whatever their order and direction', () => {
+    const loop = largestLoop(square(10), 0.01)!;
+    expect(loop).toHaveLength(4);
+    expect(areaOf(loop)).toBeCloseTo(100, 9);
+  });
+
+  it('of several the largest is taken; what does not close makes none', () => {
+    expect(
+      areaOf(
+        largestLoop(
+          [
+            ...square(2),
+            ...square(30).map(([a, b]): Stroke => [
+              [a[0] + 50, a[1]],
+              [b[0] + 50, b[1]],
+            ]),
+          ],
+          0.01,
+        )!,
+      ),
+    ).toBeCloseTo(900, 9);
+    expect(largestLoop(square(10).slice(0, 3), 0.01)).toBeNull();
+  });
+
+  it('join over a gap that is small enough and over no other', () => {
+    const gap: Stroke[] = [
+      ...square(10).slice(0, 3),
+      [
+        [0.005, 0],
+        [0, 10],
+      ],
+    ];
+    expect(largestLoop(gap, 0.01)).not.toBeNull();
+    expect(largestLoop(gap, 0.001)).toBeNull();
   });
 });

@@ -31,19 +31,28 @@ const MISFIT_m = 0.3e-3;
  * over them by pad name (least squares over shift and turn: Kabsch 1976) and taking the best. Null
  * where nothing fits.
  */
-export function recognise(seen: readonly SeenLand[]): Recognised | null {
-  let best: (Recognised & { score: number }) | null = null;
-  for (const candidate of candidatesFor(seen)) {
-    const shapes = landShapes(geometryOf(candidate));
+export const recognise = (seen: readonly SeenLand[]): Recognised | null => recogniseAll(seen)[0] ?? null;
+
+/** Every family that fits, the best guess of each, best first: what a person may choose another from. */
+export function recogniseAll(seen: readonly SeenLand[]): Recognised[] {
+  const best = new Map<string, { found: Recognised; score: number }>();
+  for (const part of candidatesFor(seen)) {
+    const shapes = landShapes(geometryOf(part));
     const laid = layOver(shapes, seen);
     if (!laid || laid.misfit_m > MISFIT_m) continue;
     const score = laid.misfit_m + 0.5 * sizeMisfit_m(shapes, seen);
-    if (!best || score < best.score - 1e-7) best = { part: candidate, ...laid, score };
+    const family = part.kind === 'surface' ? part.spec.family : part.part.family;
+    const before = best.get(family);
+    if (!before || score < before.score - EQUAL_m) best.set(family, { found: { part, ...laid }, score });
   }
-  if (!best) return null;
-  const { part, x_m, y_m, rotation_rad, misfit_m } = best;
-  return { part, x_m, y_m, rotation_rad, misfit_m };
+  // What was guessed first stays first where two fit alike.
+  return [...best.values()]
+    .sort((a, b) => (Math.abs(a.score - b.score) < EQUAL_m ? 0 : a.score - b.score))
+    .map(({ found }) => found);
 }
+
+/** Fits closer together than this are alike. */
+const EQUAL_m = 1e-7;
 
 /** A stand-in for the body is enough: lands do not depend on it. */
 const geometryOf = (guess: Guess): PartPackage =>
@@ -76,13 +85,18 @@ function holeCandidates(seen: readonly SeenLand[]): Guess[] {
     kind: 'through-hole',
     part: { family, ...common, pitch_m, rowSpacing_m: 7.62e-3 },
   });
-  if (seen.length === 2) return [row(pitch_m >= AXIAL_FROM_m ? 'axial' : 'radial')];
-  const guesses = [row('header')];
+  // Lands alone do not tell these apart: the likelier comes first, the others can be chosen.
+  if (seen.length === 2)
+    return (
+      pitch_m >= AXIAL_FROM_m ? (['axial', 'radial'] as const) : (['radial', 'axial', 'header'] as const)
+    ).map(row);
+  const guesses = [row('header'), row('jack'), ...(seen.length === 3 ? [row('to220')] : [])];
   if (seen.length % 2 === 0 && seen.length >= 4 && last) {
-    guesses.push({
-      kind: 'through-hole',
-      part: { family: 'dip', ...common, pitch_m, rowSpacing_m: apart_m(one, last) },
-    });
+    for (const family of ['dip', 'dipSocket'] as const)
+      guesses.push({
+        kind: 'through-hole',
+        part: { family, ...common, pitch_m, rowSpacing_m: apart_m(one, last) },
+      });
   }
   return guesses;
 }

@@ -2,6 +2,7 @@ import { lineFault, type LineFault } from '../lineFault';
 import { attributeInComment, readAttribute } from './attributes';
 import { commandsOf, type Command } from './commands';
 import { readAperture, type Aperture } from './aperture';
+import type { Stroke } from '../../core/geometry/chain';
 import { pathTo, type Mode, type Point } from './arc';
 import type { Macro } from './macro';
 import {
@@ -28,6 +29,8 @@ export interface ArtworkPad {
 export interface Artwork {
   readonly objects: readonly ImageObject[];
   readonly pads: readonly ArtworkPad[];
+  /** Middle lines of what was drawn, in the order it was drawn; the first of them where there are very many. */
+  readonly strokes: readonly Stroke[];
   /** `.FileFunction`, such as Copper, L1, Top; empty where the file does not say. */
   readonly function: readonly string[];
   readonly faults: readonly LineFault[];
@@ -37,6 +40,8 @@ export interface Artwork {
 
 /** A file of more objects than this is refused part way: it is no board of this trade. */
 const MOST_OBJECTS = 2_000_000;
+/** A board's edge takes far fewer strokes; those of copper are wanted by nobody. */
+const MOST_STROKES = 20_000;
 
 /** Reads Gerber RS-274X and X2. What is not understood is named by line and left out; nothing throws. */
 export function readGerber(text: string): Artwork {
@@ -59,6 +64,7 @@ class Reader {
   private readonly fileAttributes = new Map<string, readonly string[]>();
   private readonly objectAttributes = new Map<string, readonly string[]>();
   private readonly pads: ArtworkPad[] = [];
+  private readonly strokes: Stroke[] = [];
   private readonly faults: LineFault[] = [];
   private operations = 0;
   /** Where objects go: the image, a block aperture, or one step of a repeat. */
@@ -89,6 +95,7 @@ class Reader {
     return {
       objects: this.objects,
       pads: this.pads,
+      strokes: this.strokes,
       function: this.fileAttributes.get('.FileFunction') ?? [],
       faults: this.faults,
       operations: this.operations,
@@ -373,6 +380,11 @@ class Reader {
     const { round_m, shapes } = this.aperture!;
     let from = this.at;
     for (const point of pathTo(this.at, to, offset, this.mode, this.multiQuadrant)) {
+      if (this.strokes.length < MOST_STROKES)
+        this.strokes.push([
+          [from.x, from.y],
+          [point.x, point.y],
+        ]);
       if (round_m !== null) {
         const contour = capsule(from.x, from.y, point.x, point.y, round_m * this.transform.scale);
         this.objects.push({ dark: this.dark, shapes: [{ contour, dark: true }] });

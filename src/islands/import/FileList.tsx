@@ -1,4 +1,5 @@
 import type { Dispatch, ReactNode } from 'react';
+import { Columns } from './Columns';
 import { SelectField, TextField } from '~/ui/controls/Field';
 import type { ImportPreview } from '~/workers/protocol';
 import type { ImportAction } from './state';
@@ -45,11 +46,18 @@ export function FileList({ preview, layerCount, dispatch, clear }: FileListProps
                 onChange={(value) => dispatch({ type: 'layer', file: file.name, layer: Number(value) })}
                 options={[
                   { value: '0', label: 'none of them' },
+                  { value: '-1', label: 'the board’s edge' },
                   ...Array.from({ length: layerCount }, (_, i) => ({
                     value: String(i + 1),
                     label: layerName(i + 1, layerCount, preview),
                   })),
                 ]}
+              />
+            )}
+            {file.table && (
+              <Columns
+                table={file.table}
+                onChange={(columns) => dispatch({ type: 'columns', file: file.name, columns })}
               />
             )}
             {file.faults.length > 0 && (

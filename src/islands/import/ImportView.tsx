@@ -4,11 +4,13 @@ import { useDropzone } from 'react-dropzone';
 import { padNamesOf } from '~/core/packages/form';
 import type { ImportRecord } from '~/schema/boardImport';
 import type { BoardSheet } from '~/schema/boardSheet';
-import { partOf } from '~/schema/package';
+import { familyName, partOf } from '~/schema/package';
 import { packageInWords } from '~/schema/words';
 import { postJson } from '~/ui/api';
 import { ButtonLink, CommandButton } from '~/ui/controls/Button';
+import { SelectField } from '~/ui/controls/Field';
 import { ErrorNote } from '~/ui/controls/Notes';
+import { Profile } from '~/ui/face/Profile';
 import { BoardFace } from '~/ui/face/BoardFace';
 import { useCommands } from '~/ui/keyboard/useCommands';
 import { $by } from '~/ui/preferences';
@@ -16,7 +18,7 @@ import type { ImportGround } from '~/workers/protocol';
 import { IMPORT_COMMANDS, type ImportCommand } from './commands';
 import { Earlier } from './Earlier';
 import { FileList } from './FileList';
-import { importOf, keptSites, reduce, start } from './state';
+import { chosenSites, importOf, keptSites, reduce, start } from './state';
 import { useReading } from './useReading';
 import css from './import.module.css';
 
@@ -120,7 +122,7 @@ export function ImportView({ sheet }: { sheet: BoardSheet }) {
         <div>
           <p className={css['line']}>
             {preview
-              ? `${kept.length} ${kept.length === 1 ? 'part' : 'parts'}, ${preview.nets} nets${preview.layers.length > 0 ? `, copper of ${preview.layers.length === 1 ? 'one layer' : `${preview.layers.length} layers`}` : ''}. Nothing is written yet.`
+              ? `${kept.length} ${kept.length === 1 ? 'part' : 'parts'}, ${preview.nets} nets${preview.layers.length > 0 ? `, copper of ${preview.layers.length === 1 ? 'one layer' : `${preview.layers.length} layers`}` : ''}${preview.profile?.edge ? ', its edge' : ''}${preview.profile?.holes.length ? `, ${preview.profile.holes.length} holes` : ''}. Nothing is written yet.`
               : isDragActive
                 ? 'Let go to read them.'
                 : 'Drop a netlist, artwork, drill file or placement list here.'}
@@ -148,6 +150,13 @@ export function ImportView({ sheet }: { sheet: BoardSheet }) {
       </section>
       {preview && by === '' && <p role="alert">Give your initials at the top: the import is signed.</p>}
       <ErrorNote error={reading.status === 'failed' ? reading.error : null} />
+      {preview?.edge_mm && differs(preview.edge_mm, board.construction) && (
+        <p role="status">
+          The edge that is drawn measures {preview.edge_mm[0]} × {preview.edge_mm[1]} mm; this board is told
+          to be {board.construction.length_mm} × {board.construction.width_mm} mm.{' '}
+          <a href={`/boards/${board.id}/edit`}>Change what is told of it</a> first, then read the files again.
+        </p>
+      )}
 
       {preview && (
         <div className={css['columns']}>
@@ -169,6 +178,7 @@ export function ImportView({ sheet }: { sheet: BoardSheet }) {
               copper={preview.layers.find(
                 ({ layer }) => layer === (state.side === 'top' ? 1 : board.construction.copperLayers.length),
               )}
+              beneath={(at) => preview.profile && <Profile at={at} profile={preview.profile} />}
               sites={[
                 ...sites.map((site) => ({ ...site, worst: 'sound' as const, faint: true })),
                 ...kept.map(({ site }) => ({ ...site, id: site.ref, worst: 'sound' as const })),
@@ -184,7 +194,7 @@ export function ImportView({ sheet }: { sheet: BoardSheet }) {
           <section aria-label="Parts" className={css['parts']}>
             <h2>Parts it would place</h2>
             <ol>
-              {preview.sites.map(({ site, misfit_mm }) => (
+              {chosenSites(state).map(({ site, misfit_mm, others }) => (
                 <li key={site.ref} className={site.ref === state.chosen ? css['chosen'] : undefined}>
                   <label>
                     <input
@@ -202,6 +212,17 @@ export function ImportView({ sheet }: { sheet: BoardSheet }) {
                       {misfit_mm > 0.05 ? `, lands off by ${misfit_mm.toFixed(2)} mm` : ''}
                     </span>
                   </button>
+                  {site.ref === state.chosen && others.length > 0 && (
+                    <SelectField
+                      label="Its lands fit"
+                      value={site.package.family}
+                      options={[site, ...others].map(({ package: { family } }) => ({
+                        value: family,
+                        label: familyName(family),
+                      }))}
+                      onChange={(family) => dispatch({ type: 'family', ref: site.ref, family })}
+                    />
+                  )}
                 </li>
               ))}
             </ol>
@@ -243,3 +264,11 @@ export function ImportView({ sheet }: { sheet: BoardSheet }) {
     </div>
   );
 }
+
+/** Files and the record agree on a board's size to within a router's pass. */
+const SAME_SIZE_mm = 1;
+
+const differs = (
+  [length, width]: readonly [number, number],
+  { length_mm, width_mm }: { readonly length_mm: number; readonly width_mm: number },
+): boolean => Math.abs(length - length_mm) > SAME_SIZE_mm || Math.abs(width - width_mm) > SAME_SIZE_mm;

@@ -1,5 +1,5 @@
 import type { CopperMap, ImportRecord, NewImport } from '~/schema/boardImport';
-import type { ImportChoices, ImportFile, ImportPreview } from '~/workers/protocol';
+import type { CentroidColumns, ImportChoices, ImportFile, ImportPreview } from '~/workers/protocol';
 
 export type Reading =
   | { readonly status: 'idle' }
@@ -13,6 +13,8 @@ export interface ImportState {
   readonly choices: ImportChoices;
   readonly reading: Reading;
   readonly preview: ImportPreview | null;
+  /** Families that a person has chosen instead of the one recognised, by reference. */
+  readonly families: ReadonlyMap<string, string>;
   /** References of sites that a person has struck out. */
   readonly struck: ReadonlySet<string>;
   readonly chosen: string | null;
@@ -26,6 +28,8 @@ export type ImportAction =
   | { readonly type: 'clear' }
   | { readonly type: 'shift'; readonly shift_mm: readonly [number, number] }
   | { readonly type: 'layer'; readonly file: string; readonly layer: number }
+  | { readonly type: 'columns'; readonly file: string; readonly columns: Partial<CentroidColumns> }
+  | { readonly type: 'family'; readonly ref: string; readonly family: string }
   | { readonly type: 'progress'; readonly doing: string; readonly share: number }
   | { readonly type: 'read'; readonly preview: ImportPreview }
   | { readonly type: 'failed'; readonly error: unknown }
@@ -35,13 +39,14 @@ export type ImportAction =
   | { readonly type: 'flip' }
   | { readonly type: 'undone'; readonly record: ImportRecord };
 
-const UNSETTLED: ImportChoices = { shift_mm: null, layers: {} };
+const UNSETTLED: ImportChoices = { shift_mm: null, layers: {}, columns: {} };
 
 export const start = (earlier: readonly ImportRecord[]): ImportState => ({
   files: [],
   choices: UNSETTLED,
   reading: { status: 'idle' },
   preview: null,
+  families: new Map(),
   struck: new Set(),
   chosen: null,
   side: 'top',
@@ -68,6 +73,15 @@ export function reduce(state: ImportState, action: ImportAction): ImportState {
         ...state,
         choices: { ...state.choices, layers: { ...state.choices.layers, [action.file]: action.layer } },
       };
+    case 'columns': {
+      const columns = { ...state.choices.columns[action.file], ...action.columns };
+      return {
+        ...state,
+        choices: { ...state.choices, columns: { ...state.choices.columns, [action.file]: columns } },
+      };
+    }
+    case 'family':
+      return { ...state, families: new Map(state.families).set(action.ref, action.family) };
     case 'progress':
       return { ...state, reading: { status: 'reading', doing: action.doing, share: action.share } };
     case 'read':
@@ -101,15 +115,26 @@ export function reduce(state: ImportState, action: ImportAction): ImportState {
   }
 }
 
+/** Sites as they would be made, each as the family that was chosen for it. */
+export const chosenSites = ({ preview, families }: Pick<ImportState, 'preview' | 'families'>) =>
+  (preview?.sites ?? []).map((planned) => {
+    const family = families.get(planned.site.ref);
+    const other = planned.others.find((site) => site.package.family === family);
+    return other
+      ? { ...planned, site: other, misfit_mm: 0, others: [planned.site, ...planned.others] }
+      : planned;
+  });
+
 /** Sites that would be made: all of the preview but those struck out. */
-export const keptSites = ({ preview, struck }: Pick<ImportState, 'preview' | 'struck'>) =>
-  (preview?.sites ?? []).filter(({ site }) => !struck.has(site.ref));
+export const keptSites = (state: Pick<ImportState, 'preview' | 'struck' | 'families'>) =>
+  chosenSites(state).filter(({ site }) => !state.struck.has(site.ref));
 
 /** What accepting sends; null while there is nothing to write. */
 export function importOf(state: ImportState, by: string): NewImport | null {
   const { preview } = state;
   const sites = keptSites(state).map(({ site }) => site);
-  if (!preview || (sites.length === 0 && preview.layers.length === 0)) return null;
+  if (!preview || (sites.length === 0 && preview.layers.length === 0 && preview.profile === null))
+    return null;
   return {
     by,
     files: preview.files.map(({ name, kind, count }) => ({ name: name.slice(0, 200), kind, count })),
@@ -119,7 +144,7 @@ export function importOf(state: ImportState, by: string): NewImport | null {
       coverage,
       map: { layer, nx, ny, cells: base64Of(cells) } satisfies CopperMap,
     })),
-    profile: null,
+    profile: preview.profile,
   };
 }
 

@@ -1,9 +1,9 @@
-import { useCallback, useEffect, useReducer, useState } from 'react';
+import { useCallback, useEffect, useMemo, useReducer, useState } from 'react';
 import { ALLOYS } from '~/core/materials/alloys';
 import { celsius } from '~/core/quantity/convert';
 import type { Goal } from '~/core/method/request';
 import type { PlanSheet } from '~/schema/planSheet';
-import type { SettingInput } from '~/schema/planRequest';
+import { planRequestOf, type SettingInput } from '~/schema/planRequest';
 import { postJson } from '~/ui/api';
 import { ErrorNote } from '~/ui/controls/Notes';
 import { Chart, type ChartColours } from '~/ui/chart/Chart';
@@ -13,10 +13,11 @@ import { LandDrawing } from '~/ui/land/LandDrawing';
 import { padMarks } from '~/ui/land/marks';
 import { $by } from '~/ui/preferences';
 import { curveChart, frontierChart } from './charts';
+import { BudgetWarning } from './BudgetWarning';
 import { PLAN_COMMANDS, type PlanCommand } from './commands';
 import { Proposal } from './Proposal';
 import { SettingPanel } from './SettingPanel';
-import { hotAndQuick, lowAndLong, reduce, settingOfOption, start } from './state';
+import { freshPins, hotAndQuick, lowAndLong, reduce, settingOfOption, start } from './state';
 import { StepsAndMatter } from './StepsAndMatter';
 import { usePlanning } from './usePlanning';
 import { WindowsPanel } from './WindowsPanel';
@@ -145,6 +146,7 @@ export function PlanView({ sheet }: { sheet: PlanSheet }) {
   };
   useCommands('plan', PLAN_COMMANDS, run);
 
+  const spent = useMemo(() => planRequestOf(sheet.input).history.padDose, [sheet.input]);
   const alloy = ALLOYS[site.alloy];
   const curve = state.curves.find((c) => c.pad === state.pad);
   const pin = state.pins[state.pad];
@@ -180,6 +182,7 @@ export function PlanView({ sheet }: { sheet: PlanSheet }) {
       />
       <section className={css['middle']} aria-label="What it does">
         <Proposal state={state} iron={iron?.name ?? ''} run={run} onTake={(o) => take(o)} />
+        <BudgetWarning pins={freshPins(state)} spent={spent} />
         <ErrorNote error={state.error} />
         <WindowsPanel state={state} pads={site.pads} onPad={(pad) => dispatch({ type: 'pad', pad })} />
         <div className={css['curves']}>
