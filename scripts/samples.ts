@@ -1,7 +1,7 @@
 import { mkdirSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { DEMO_BOARDS } from '../src/server/demo/boards';
-import { centroidOf, copperOf, drillOf, netlistOf } from '../tests/support/openFiles';
+import { centroidOf, copperOf, drillOf, netlistOf, profileOf } from '../tests/support/openFiles';
 
 /** Writes the invented boards' files into samples/, for anyone who wants to try the import. */
 
@@ -16,6 +16,7 @@ for (const [id, name] of Object.entries(SAMPLES)) {
   write('-top.gbr', copperOf(board.construction, sites, 'top', false));
   write('-bottom.gbr', copperOf(board.construction, sites, 'bottom', true));
   write('.drl', drillOf(sites));
+  write('-profile.gbr', profileOf(board.construction));
   write('-places.csv', centroidOf(sites));
 }
 console.log(`samples/: ${Object.values(SAMPLES).join(', ')}`);

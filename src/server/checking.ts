@@ -28,17 +28,22 @@ export function checkSheet(db: Db, siteId: string): CheckSheet {
   };
 }
 
+/** A site's checklist, and what it was made from. */
+export function checklistFor(db: Db, siteId: string) {
+  const site = getSite(db, siteId);
+  const { construction } = getBoard(db, site.boardId);
+  const sites = sitesOf(db, site.boardId);
+  const pads = placedPadsOf(sites, construction.copperLayers.length);
+  return { site, sites, construction, ...checklistOf(siteId, pads, boardOf(construction)) };
+}
+
 /**
  * Records a reading of a site's checklist, judged here. One that fails becomes a finding on its pad, unless
  * what is known of the pad explains it already. All or nothing.
  */
 export function takeReading(db: Db, siteId: string, given: NewReading, now_ms: number): ReadingTaken {
   return db.transaction(() => {
-    const site = getSite(db, siteId);
-    const { construction } = getBoard(db, site.boardId);
-    const sites = sitesOf(db, site.boardId);
-    const pads = placedPadsOf(sites, construction.copperLayers.length);
-    const { checks } = checklistOf(siteId, pads, boardOf(construction));
+    const { site, sites, construction, checks } = checklistFor(db, siteId);
     const check = checks.find(
       (c) => c.kind === given.kind && c.pad.id === given.padId && c.other.id === given.otherPadId,
     );

@@ -34,13 +34,13 @@ test('a surface part is placed by the form, its ground pins in one stroke', asyn
   await page.getByLabel('Reference').fill('U9');
   await page.getByLabel('Family').selectOption('qfp');
   await page.getByLabel('Pins', { exact: true }).fill('43');
-  await page.getByRole('button', { name: /Place it/ }).click();
+  await page.getByRole('button', { name: 'Place it', exact: true }).click();
   await expect(page.getByText(/is 43; give a multiple of four pins/).first()).toBeVisible();
   await page.getByLabel('Pins', { exact: true }).fill('44');
   await page.getByLabel('Pitch, mm').fill('0,8');
   await page.getByLabel('Ground pins').fill('6, 18-19');
   await expect(page.getByRole('option', { name: /^Pin 19, GND/ })).toBeVisible();
-  await page.getByRole('button', { name: /Place it/ }).click();
+  await page.getByRole('button', { name: 'Place it', exact: true }).click();
   await page.waitForURL(`**/boards/${boardId}`);
   await ready(page);
   await expect(page.getByText('QFP, 44 pads, pitch 0.8 mm')).toBeVisible();

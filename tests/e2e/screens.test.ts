@@ -82,10 +82,10 @@ test('bad input in a form is told at its field and nothing is lost', async ({ pa
   await ready(page);
   await page.getByLabel('Reference').fill('C1');
   await page.getByLabel('Hole, mm').fill('0.4');
-  await page.getByRole('button', { name: 'Place it' }).click();
+  await page.getByRole('button', { name: 'Place it', exact: true }).click();
   await expect(page.getByText(/no wider than the 0.6 mm lead/).first()).toBeVisible();
   await page.getByLabel('Hole, mm').fill('0.9');
-  await page.getByRole('button', { name: 'Place it' }).click();
+  await page.getByRole('button', { name: 'Place it', exact: true }).click();
   await page.waitForURL(/boards\/brd_[^/]+$/);
   await expect(page.getByRole('heading', { name: /^C1/ })).toBeVisible();
 });

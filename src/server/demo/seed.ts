@@ -17,7 +17,17 @@ import { addBoard, setWaiting } from '../repositories/boards';
 import { addFinding } from '../repositories/findings';
 import { appendEvent, getJob } from '../repositories/jobs';
 import { addSite, sitesOf } from '../repositories/sites';
-import { DEMO_BOARDS, type DemoBoard } from './boards';
+import { newFaceFinding } from '../../schema/faceFinding';
+import { newPhoto } from '../../schema/photo';
+import { newReading } from '../../schema/reading';
+import { checklistFor, takeReading } from '../checking';
+import { addFaceFinding } from '../repositories/faceFindings';
+import { calibratePhoto, photosOf } from '../repositories/photos';
+import { addSiteGroup } from '../repositories/siteGroups';
+import { takePhoto } from '../photographing';
+import { DEMO_BOARDS } from './boards';
+import type { DemoBoard } from './demoBoard';
+import { photograph } from './photograph';
 import { DEMO_STORIES, type DemoStory } from './stories';
 
 const DAY_ms = 86_400_000;
@@ -28,7 +38,10 @@ const MINUTE_ms = 60_000;
  * Boards and jobs that are there already are left alone, so that it is safe to run again.
  */
 export async function seedDemo(db: Db, now_ms: number, tell: (line: string) => void): Promise<void> {
-  for (const demo of DEMO_BOARDS) seedBoard(db, demo, now_ms);
+  for (const demo of DEMO_BOARDS) {
+    seedBoard(db, demo, now_ms);
+    await seedPhoto(db, demo, now_ms);
+  }
   for (const story of DEMO_STORIES) {
     if (db.select({ id: jobs.id }).from(jobs).where(eq(jobs.id, story.id)).get()) continue;
     tell(`demo: planning and writing ${story.siteRef} of ${story.boardId}`);
@@ -47,13 +60,75 @@ function seedBoard(db: Db, demo: DemoBoard, now_ms: number): void {
       padId: padId(finding.site, finding.pad),
       state: finding.state,
       otherPadId: finding.other ? padId(finding.site, finding.other) : null,
-      foundAs: 'as-received',
+      foundAs: finding.here ? 'done-here' : 'as-received',
       note: finding.note,
       by: finding.by,
     });
     addFinding(db, record, now_ms - finding.daysAgo * DAY_ms + i * MINUTE_ms, `${demo.id}-found-${i + 1}`);
   });
+  seedPlaces(db, demo, now_ms);
+  seedReadings(db, demo, now_ms);
+  for (const { name, refs } of demo.groups ?? [])
+    addSiteGroup(
+      db,
+      demo.id,
+      { name, siteIds: refs.map((ref) => `${demo.id}-${ref}`) },
+      `${demo.id}-${name}`.replace(/\W+/g, '-'),
+    );
   setWaiting(db, demo.id, { waitingFor: 'you', nextAction: `Plan ${demo.sites[0]!.ref}` });
+}
+
+function seedPlaces(db: Db, demo: DemoBoard, now_ms: number): void {
+  (demo.places ?? []).forEach(({ points, then, daysAgo, ...place }, i) => {
+    const common = {
+      side: place.side,
+      kind: place.kind,
+      points: points.map(([x_mm, y_mm]) => ({ x_mm, y_mm })),
+      by: place.by,
+    };
+    const { id } = addFaceFinding(
+      db,
+      demo.id,
+      newFaceFinding.parse({ ...common, state: place.state, note: place.note, foundAs: 'as-received' }),
+      now_ms - daysAgo * DAY_ms + i * MINUTE_ms,
+      `${demo.id}-place-${i + 1}`,
+    );
+    if (!then) return;
+    addFaceFinding(
+      db,
+      demo.id,
+      newFaceFinding.parse({
+        ...common,
+        state: then.state,
+        note: then.note,
+        foundAs: 'done-here',
+        followsId: id,
+      }),
+      now_ms - then.daysAgo * DAY_ms + i * MINUTE_ms,
+      `${demo.id}-place-${i + 1}-then`,
+    );
+  });
+}
+
+/** Takes the readings in the order of the site's own checklist, a minute apart. */
+function seedReadings(db: Db, demo: DemoBoard, now_ms: number): void {
+  for (const { site, values_Ohm, daysAgo, by } of demo.readings ?? []) {
+    const siteId = `${demo.id}-${site}`;
+    const { checks } = checklistFor(db, siteId);
+    values_Ohm.slice(0, checks.length).forEach((value_Ohm, i) => {
+      const { kind, pad, other } = checks[i]!;
+      const reading = newReading.parse({ kind, padId: pad.id, otherPadId: other.id, value_Ohm, by });
+      takeReading(db, siteId, reading, now_ms - daysAgo * DAY_ms + i * MINUTE_ms);
+    });
+  }
+}
+
+async function seedPhoto(db: Db, demo: DemoBoard, now_ms: number): Promise<void> {
+  if (!demo.photo || photosOf(db, demo.id).length > 0) return;
+  const { bytes, calibration } = await photograph(demo);
+  const given = newPhoto.parse({ side: demo.photo, caption: 'As received', by: demo.findings[0]!.by });
+  const { id } = await takePhoto(db, demo.id, given, bytes, now_ms - demo.daysAgo * DAY_ms);
+  calibratePhoto(db, demo.id, id, { revision: 1, calibration });
 }
 
 async function seedStory(db: Db, story: DemoStory, now_ms: number): Promise<void> {

@@ -1,0 +1,120 @@
+import { constructionFrom } from '../../../schema/stackupPresets';
+import type { DemoBoard } from '../demoBoard';
+import { axial, dip, partsWith, radial, relief, track } from '../parts';
+
+const part = partsWith('sn63pb37', (net, holed, side) =>
+  net === 'GND' && holed
+    ? [relief(2)]
+    : [{ ...track(/^M\d|V12/.test(net) ? 1.2 : 0.4), layers: [holed === (side === 'top') ? 2 : 1] }],
+);
+
+/** Two layers: vibration and cold. */
+export const DOOR: DemoBoard = {
+  id: 'demo-door-7',
+  daysAgo: 41,
+  board: {
+    name: 'Door controller, car 7',
+    owner: 'RT',
+    fault: 'Doors reopen at random in the cold. Connector joints cracked by vibration.',
+    triedBefore: '',
+    hazards: [],
+    finish: 'hot-air-levelled',
+    madeIn: 1998,
+    fixtures: 'Strain clamp over J1, two screws; link LK1 stays closed on this car.',
+    construction: constructionFrom('two-layer', 120, 80),
+  },
+  sites: [
+    part(
+      { ref: 'J1', value: 'motor and locks', x_mm: 60, y_mm: 12 },
+      {
+        family: 'header',
+        pins: 10,
+        pitch_mm: 5.08,
+        leadDiameter_mm: 1,
+        holeDiameter_mm: 1.4,
+        landDiameter_mm: 2.4,
+        bodyWidth_mm: 10,
+      },
+      ['M1', 'M2', 'M3', 'M4', 'M5', 'M6', 'M7', 'M8', 'GND', 'GND'],
+    ),
+    part({ ref: 'C3', value: '100 µF 25 V', x_mm: 34, y_mm: 48 }, radial(6.3, 2.5, 0.5), ['V12', 'GND']),
+    part({ ref: 'C4', value: '100 µF 25 V', x_mm: 46, y_mm: 48 }, radial(6.3, 2.5, 0.5), ['V12', 'GND']),
+    part({ ref: 'U1', value: 'door logic', x_mm: 70, y_mm: 50 }, dip(16), [
+      'M1',
+      'M2',
+      'M3',
+      'M4',
+      'CLK',
+      'RST',
+      'SENSE',
+      'GND',
+      'M5',
+      'M6',
+      'M7',
+      'M8',
+      'OPEN',
+      'SHUT',
+      'BUZZ',
+      'V12',
+    ]),
+    part({ ref: 'U2', value: 'lock driver', x_mm: 94, y_mm: 50 }, dip(16), [
+      'OPEN',
+      'SHUT',
+      'BUZZ',
+      'CLK',
+      'L1',
+      'L2',
+      'L3',
+      'GND',
+      'L4',
+      'L5',
+      'L6',
+      'SENSE',
+      'RST',
+      'A',
+      'B',
+      'V12',
+    ]),
+    part({ ref: 'R4', value: '4k7', x_mm: 20, y_mm: 30, turn: 90 }, axial(10.16), ['SENSE', 'V12']),
+    part({ ref: 'R5', value: '4k7', x_mm: 26, y_mm: 30, turn: 90 }, axial(10.16), ['RST', 'V12']),
+    part({ ref: 'R6', value: '4k7', x_mm: 32, y_mm: 30, turn: 270 }, axial(10.16), ['CLK', 'V12']),
+    part({ ref: 'R7', value: '4k7', x_mm: 38, y_mm: 30, turn: 90 }, axial(10.16), ['A', 'V12']),
+    part({ ref: 'R8', value: '4k7', x_mm: 44, y_mm: 30, turn: 90 }, axial(10.16), ['B', 'V12']),
+    part(
+      { ref: 'C11', value: '100 nF', x_mm: 70, y_mm: 66, side: 'bottom' },
+      { family: 'chip', code: '0805' },
+      ['V12', 'GND'],
+    ),
+    part(
+      { ref: 'C12', value: '100 nF', x_mm: 94, y_mm: 66, side: 'bottom' },
+      { family: 'chip', code: '0805' },
+      ['V12', 'GND'],
+    ),
+  ],
+  findings: [
+    { site: 'J1', pad: '3', state: 'cracked', note: '', daysAgo: 41, by: 'AO' },
+    { site: 'J1', pad: '4', state: 'cracked', note: '', daysAgo: 41, by: 'AO' },
+    { site: 'J1', pad: '6', state: 'insufficient', note: 'Far side dry', daysAgo: 41, by: 'AO' },
+    { site: 'C11', pad: '1', state: 'missing', note: 'Never fitted on this car', daysAgo: 41, by: 'AO' },
+    { site: 'C11', pad: '2', state: 'missing', note: '', daysAgo: 41, by: 'AO' },
+    {
+      site: 'U2',
+      pad: '8',
+      state: 'lifted',
+      note: 'Lifted by a probe, still attached',
+      daysAgo: 40,
+      by: 'AO',
+    },
+    {
+      site: 'U2',
+      pad: '8',
+      state: 'repaired',
+      note: 'Re-bonded with epoxy, cured overnight under a weight',
+      daysAgo: 39,
+      by: 'AO',
+      here: true,
+    },
+  ],
+  readings: [{ site: 'U2', values_Ohm: [0.2, null, 0.2, null, 0.2, null, 0.3, null], daysAgo: 38, by: 'AO' }],
+  groups: [{ name: 'Pull-ups', refs: ['R4', 'R5', 'R6', 'R7', 'R8'] }],
+};

@@ -1,0 +1,33 @@
+import { constructionFrom } from '../../../schema/stackupPresets';
+import type { DemoBoard } from '../demoBoard';
+import { radial, relief, track } from '../parts';
+
+export const WIND: DemoBoard = {
+  id: 'demo-wind-2',
+  daysAgo: 1,
+  board: {
+    name: 'Wind logger 2',
+    owner: 'HL',
+    fault: 'Reads half speed. Sensor filter capacitor measured open.',
+    triedBefore: '',
+    hazards: [],
+    construction: constructionFrom('two-layer', 100, 70),
+  },
+  sites: [
+    {
+      ref: 'C5',
+      value: '4n7',
+      side: 'top',
+      x_mm: 50,
+      y_mm: 30,
+      rotation_deg: 0,
+      alloy: 'sn63pb37',
+      package: radial(5, 5, 0.5),
+      pads: [
+        { name: '1', net: 'SIG', connections: [track(0.25)] },
+        { name: '2', net: 'GND', connections: [relief(2)] },
+      ],
+    },
+  ],
+  findings: [],
+};

@@ -1,0 +1,59 @@
+import type { z } from 'zod';
+import type { PadStateId } from '../../core/record/padStates';
+import type { newBoard } from '../../schema/board';
+import type { FaceState, PlaceKind } from '../../schema/faceFinding';
+import type { NewSite } from '../../schema/site';
+
+/**
+ * The invented workshop: it keeps the electronics of a hill railway, a lighthouse and a planetarium
+ * running. People are initials; boards, faults and dates are made up.
+ */
+export interface DemoBoard {
+  readonly id: string;
+  readonly daysAgo: number;
+  readonly board: z.input<typeof newBoard>;
+  readonly sites: readonly DemoSite[];
+  readonly findings: readonly DemoFinding[];
+  readonly places?: readonly DemoPlace[];
+  readonly readings?: readonly DemoReading[];
+  readonly groups?: readonly { readonly name: string; readonly refs: readonly string[] }[];
+  readonly photo?: 'top';
+  readonly waiting?: { readonly waitingFor: 'parts' | 'owner' | 'cure'; readonly nextAction: string };
+}
+
+export interface DemoSite extends Omit<NewSite, 'value' | 'rotation_deg'> {
+  readonly value: string;
+  readonly rotation_deg: number;
+}
+
+export interface DemoFinding {
+  readonly site: string;
+  readonly pad: string;
+  readonly state: PadStateId;
+  readonly other?: string;
+  readonly note: string;
+  readonly daysAgo: number;
+  readonly by: string;
+  /** Left out: it was so when the board came. */
+  readonly here?: boolean;
+}
+
+/** Something found on a face beside its pads; `then` is what became of it. */
+export interface DemoPlace {
+  readonly side: 'top' | 'bottom';
+  readonly kind: PlaceKind;
+  readonly points: readonly (readonly [x_mm: number, y_mm: number])[];
+  readonly state: FaceState;
+  readonly note: string;
+  readonly daysAgo: number;
+  readonly by: string;
+  readonly then?: { readonly state: FaceState; readonly note: string; readonly daysAgo: number };
+}
+
+/** Readings of one site's checklist in its order; null is an open display. */
+export interface DemoReading {
+  readonly site: string;
+  readonly values_Ohm: readonly (number | null)[];
+  readonly daysAgo: number;
+  readonly by: string;
+}
