@@ -5,7 +5,12 @@ import { centroidOf, copperOf, drillOf, netlistOf, profileOf } from '../tests/su
 
 /** Writes the invented boards' files into samples/, for anyone who wants to try the import. */
 
-const SAMPLES = { 'demo-beacon-4': 'beacon-driver', 'demo-tide-1': 'tide-logger' } as const;
+const SAMPLES = {
+  'demo-beacon-4': 'beacon-driver',
+  'demo-door-7': 'door-controller',
+  'demo-projector-m2': 'projector-motor',
+  'demo-tide-1': 'tide-logger',
+} as const;
 
 for (const [id, name] of Object.entries(SAMPLES)) {
   const { board, sites } = DEMO_BOARDS.find((b) => b.id === id)!;

@@ -86,4 +86,4 @@ export const recordInWords = ({ finish, madeIn }: Pick<BoardRecord, 'finish' | '
   `${finish === 'unknown' ? '' : `, ${FINISHES[finish]}`}${madeIn === null ? '' : `, made in ${madeIn}`}`;
 
 export const constructionInWords = (c: Construction): string =>
-  `${c.copperLayers.length === 1 ? 'single-sided' : `${c.copperLayers.length} layers`}, ${c.thickness_mm} mm ${LAMINATES[c.laminate].name}, ${c.length_mm} × ${c.width_mm} mm`;
+  `${c.copperLayers.length === 1 ? 'Single-sided' : `${c.copperLayers.length} layers`}, ${c.thickness_mm} mm ${LAMINATES[c.laminate].name}, ${c.length_mm} × ${c.width_mm} mm`;

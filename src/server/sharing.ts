@@ -15,9 +15,12 @@ import { sitesOf } from './repositories/sites';
 const REACH_m = 20e-3;
 /** Places are told apart to this; the board is no steeper between two of them than its rings are wide. */
 const STEP_m = 0.25e-3;
-/** Shares smaller than this, and cooler, are not worth an entry. */
+/**
+ * Pads that stayed cooler than this, and spent less, took no part. One touch of an iron warms the pad beside it
+ * to 40 or 50 °C and costs it next to nothing; preheat and long dwells on thick copper cost it more.
+ */
+const LEAST_PEAK_C = 40;
 const LEAST_DOSE = 1e-6;
-const LEAST_PEAK_C = 120;
 
 /** The pads about a dwell, each with the probe that stands for it. */
 export interface PadsAbout {

@@ -160,6 +160,27 @@ test('a hostile photo is refused by name; a real one is laid under the face by t
   await expect(laid).toHaveAttribute('transform', /^matrix\(0\.2 0 /);
 });
 
+test('a photo goes with a finding, and stays with it', async ({ page, baseURL }) => {
+  await signIn(page, baseURL!);
+  const { boardId } = await ownSite(page, 'Photographed pad');
+  await page.goto(`/boards/${boardId}`);
+  await ready(page);
+  await page.getByRole('option', { name: /^Pin 1/ }).click();
+  await page.getByRole('listbox').press('l');
+  const life = page.getByRole('region', { name: 'Life of pin 1' });
+  await expect(life).toContainText('lifted, still attached, as received');
+  await life.getByLabel('Add a photo').setInputFiles({
+    name: 'pad.png',
+    mimeType: 'image/png',
+    buffer: png(60, 40),
+  });
+  await expect(life.getByRole('img', { name: /Photo of this finding/ })).toBeVisible();
+  await page.reload();
+  await ready(page);
+  await page.getByRole('option', { name: /^Pin 1/ }).click();
+  await expect(life.getByRole('img', { name: /Photo of this finding/ })).toBeVisible();
+});
+
 test('an area is drawn by keyboard, lists what lies under it, and is followed by its repair', async ({
   page,
   baseURL,

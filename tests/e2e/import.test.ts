@@ -2,7 +2,9 @@ import { expect, ownBoard, ready, signIn, test } from './bench';
 import type { FileChooser, Page } from '@playwright/test';
 
 const FOLDER = 'samples/beacon-driver/beacon-driver';
-const FILES = ['.ipc', '-top.gbr', '-bottom.gbr', '.drl', '-places.csv'].map((end) => `${FOLDER}${end}`);
+const FILES = ['.ipc', '-top.gbr', '-bottom.gbr', '.drl', '-profile.gbr', '-places.csv'].map(
+  (end) => `${FOLDER}${end}`,
+);
 const LIKE_BEACON = {
   length_mm: 160,
   width_mm: 100,
@@ -27,7 +29,7 @@ test('a blank board gets its face from files: preview, one part struck out, acce
   await choose(page, FILES);
   await read(page);
   await expect(
-    page.getByText(/9 parts, \d+ nets, copper of 2 layers\. Nothing is written yet\./),
+    page.getByText(/9 parts, \d+ nets, copper of 2 layers, its edge, \d+ holes\. Nothing is written yet\./),
   ).toBeVisible();
   await expect(page.getByText('QFP, 44 pads, pitch 0.8 mm')).toBeVisible();
   // Nothing is written until it is accepted: a reload finds the board blank.
@@ -42,11 +44,16 @@ test('a blank board gets its face from files: preview, one part struck out, acce
   await read(page);
   await page.getByRole('checkbox', { name: 'R34' }).uncheck();
   await expect(page.getByText(/8 parts/)).toBeVisible();
+  // Its lands fit a socket as well as the part itself: that is for a person to say.
+  await page.getByRole('button', { name: /^Dual in-line, 14 pins/ }).click();
+  await page.getByLabel('Its lands fit').selectOption('dipSocket');
   await page.getByRole('button', { name: /Write it to the board/ }).click();
   await page.waitForURL(`**/boards/${boardId}`);
   await ready(page);
   await expect(page.getByRole('button', { name: /^U7,/ })).toBeVisible();
   await expect(page.getByRole('button', { name: /^R34,/ })).toHaveCount(0);
+  await page.getByRole('button', { name: /^U3,/ }).click();
+  await expect(page.getByText(/Socket, dual in-line, 14 pins/)).toBeVisible();
   await expect(page.getByText(/Imported 8 parts from beacon-driver\.ipc/)).toBeVisible();
   await expect(page.locator('svg image')).toBeVisible();
 
@@ -115,4 +122,30 @@ test('a shift moves what is planned, and what leaves the board is said to', asyn
     buffer: Buffer.from([0, 1, 2]),
   });
   await expect(page.getByText('not understood', { exact: false }).first()).toBeVisible();
+});
+
+test('a list without known headings is read once its columns are said', async ({ page, baseURL }) => {
+  await signIn(page, baseURL!);
+  const boardId = await ownBoard(page, 'Odd list');
+  await page.goto(`/boards/${boardId}/import`);
+  await ready(page);
+  await choose(page, {
+    name: 'odd.csv',
+    mimeType: 'text/csv',
+    buffer: Buffer.from('Name;Across;Up;Kind\nR1;10;20;0603\nR2;12,5;20;0603\n'),
+  });
+  await read(page);
+  await expect(page.getByText(/^0 parts/)).toBeVisible();
+  for (const [label, heading] of [
+    ['Reference', 'Name'],
+    ['Footprint', 'Kind'],
+    ['x', 'Across'],
+    ['y', 'Up'],
+  ] as const)
+    await page.getByLabel(label, { exact: true }).selectOption({ label: heading });
+  await expect(page.getByText(/^2 parts/)).toBeVisible();
+  await page.getByRole('button', { name: /Write it to the board/ }).click();
+  await page.waitForURL(`**/boards/${boardId}`);
+  await ready(page);
+  await expect(page.getByRole('button', { name: /^R2, top side/ })).toBeVisible();
 });

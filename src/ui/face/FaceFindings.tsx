@@ -1,5 +1,7 @@
+import type { KeyboardEvent } from 'react';
 import { FACE_STATES, type FaceFindingRecord, type FacePoint, type PlaceKind } from '~/schema/faceFinding';
 import type { FaceScale } from './BoardFace';
+import { placeInWords } from './facePlaces';
 import css from './face.module.css';
 
 interface FaceFindingsProps {
@@ -20,11 +22,29 @@ export function FaceFindings({ at, findings, selected, onSelect }: FaceFindingsP
           <g
             key={finding.id}
             className={`${css['place']} ${state.defect ? css['bad'] : css['whole']} ${finding.id === selected ? css['chosenPlace'] : ''}`}
-            pointerEvents={onSelect ? 'auto' : 'none'}
-            onClick={onSelect && (() => onSelect(finding.id))}
           >
-            <PlaceShape at={at} kind={finding.kind} points={finding.points} />
-            <g transform={`translate(${at.x(middle.x_mm)} ${at.y(middle.y_mm)})`}>
+            {/* An area must not cover the parts that lie in it: its mark alone is taken. */}
+            <g pointerEvents="none">
+              <PlaceShape at={at} kind={finding.kind} points={finding.points} />
+            </g>
+            <g
+              transform={`translate(${at.x(middle.x_mm)} ${at.y(middle.y_mm)})`}
+              {...(onSelect
+                ? {
+                    role: 'button',
+                    tabIndex: 0,
+                    'aria-pressed': finding.id === selected,
+                    'aria-label': `${placeInWords(finding)}, ${state.name}`,
+                    onClick: () => onSelect(finding.id),
+                    onKeyDown: (event: KeyboardEvent) => {
+                      if (event.key !== 'Enter' && event.key !== ' ') return;
+                      event.preventDefault();
+                      event.stopPropagation();
+                      onSelect(finding.id);
+                    },
+                  }
+                : { pointerEvents: 'none' })}
+            >
               <rect
                 className={css['placeMark']}
                 x={-at.text * 0.6}

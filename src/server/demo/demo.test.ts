@@ -1,0 +1,38 @@
+import { describe, expect, it } from 'vitest';
+import { PAD_STATE_IDS } from '../../core/record/padStates';
+import { freshDatabase } from '../../../tests/support/database';
+import { boardSheet } from '../sheets';
+import { ensureRig } from '../rig';
+import { DEMO_BOARDS } from './boards';
+import { seedDemo } from './seed';
+
+describe('the demo workshop', () => {
+  it('shows every state of a pad, a place of each kind and boards of every construction, and is safe to run twice', async () => {
+    const db = freshDatabase();
+    ensureRig(db);
+    await seedDemo(db, Date.UTC(2026, 10, 25), () => undefined);
+    const sheets = DEMO_BOARDS.map(({ id }) => boardSheet(db, id));
+    const findings = sheets.flatMap((s) => s.findings);
+    expect(new Set(findings.map((f) => f.state))).toEqual(new Set(PAD_STATE_IDS));
+    expect(new Set(findings.map((f) => f.foundAs))).toEqual(new Set(['as-received', 'done-here']));
+    expect(new Set(sheets.flatMap((s) => s.faceFindings).map((f) => f.kind))).toEqual(
+      new Set(['track', 'via', 'area']),
+    );
+    const withFace = sheets.filter((s) => s.sites.length >= 4 && s.findings.length > 0);
+    expect(new Set(withFace.map((s) => s.board.construction.copperLayers.length))).toEqual(
+      new Set([1, 2, 4, 6]),
+    );
+    expect(sheets.filter((s) => s.jobs.length > 0).length).toBeGreaterThanOrEqual(4);
+    expect(sheets.flatMap((s) => s.photos).every((p) => p.calibration !== null)).toBe(true);
+    // Heat is shared: the pad beside one that was heated took its part of it.
+    const exposures = sheets
+      .flatMap((s) => s.jobs.flatMap((job) => job.events))
+      .filter((e) => e.kind === 'exposure');
+    expect(exposures.some((e) => (e.others ?? []).length > 0)).toBe(true);
+
+    await seedDemo(db, Date.UTC(2026, 10, 25), () => undefined);
+    expect(DEMO_BOARDS.map(({ id }) => boardSheet(db, id).findings.length)).toEqual(
+      sheets.map((s) => s.findings.length),
+    );
+  }, 120_000);
+});
