@@ -74,6 +74,9 @@ const surface = (name: string, standard: string, figures: SurfacePackageInput): 
 
 const TSSOP = { bodyLength_mm: 4.4, span_mm: 6.4, bodyHeight_mm: 1.1, foot_mm: 0.6, leadWidth_mm: 0.25 };
 
+/** A sum of tenths as a tenth. */
+const tenths = (mm: number): number => Math.round(mm * 10) / 10;
+
 export const PACKAGE_PRESETS: readonly PackagePreset[] = [
   ...chips,
   surface('SOT-23', 'JEDEC TO-236 AB', { family: 'sot23' }),
@@ -208,8 +211,8 @@ export const PACKAGE_PRESETS: readonly PackagePreset[] = [
       pins: 2,
       pitch_mm,
       leadDiameter_mm: lead,
-      holeDiameter_mm: lead + 0.3,
-      landDiameter_mm: Math.min(lead + 1.2, pitch_mm - 0.3),
+      holeDiameter_mm: tenths(lead + 0.3),
+      landDiameter_mm: tenths(Math.min(lead + 1.2, pitch_mm - 0.3)),
       bodyDiameter_mm: diameter,
     },
   })),

@@ -16,12 +16,14 @@ import { faceFindingsOf } from './repositories/faceFindings';
 import { photosOf } from './repositories/photos';
 import { siteGroupsOf } from './repositories/siteGroups';
 import { readingsOfBoard } from './repositories/readings';
-import { getSite, sitesOf } from './repositories/sites';
+import { getSite, sitesOf, type SiteWithPads } from './repositories/sites';
+import type { SiteGroupRecord } from '../schema/siteGroup';
 import { listTools } from './repositories/tools';
 
 /** Gathers one board's sheet: the board, its sites, what was found and what was done. */
 export function boardSheet(db: Db, boardId: string): BoardSheet {
   const board = getBoard(db, boardId);
+  const sites = sitesOf(db, boardId);
   const jobs = jobsOfBoard(db, boardId).map(({ job, events }): JobLine => ({
     id: job.id,
     siteId: job.siteId,
@@ -37,7 +39,7 @@ export function boardSheet(db: Db, boardId: string): BoardSheet {
   }));
   return {
     board,
-    sites: sitesOf(db, boardId),
+    sites,
     findings: findingsOf(db, boardId),
     jobs,
     readings: readingsOfBoard(db, boardId),
@@ -45,8 +47,19 @@ export function boardSheet(db: Db, boardId: string): BoardSheet {
     imports: importsOf(db, boardId),
     faceFindings: faceFindingsOf(db, boardId),
     photos: photosOf(db, boardId),
-    groups: siteGroupsOf(db, boardId),
+    groups: groupsThatStand(siteGroupsOf(db, boardId), sites),
   };
+}
+
+/** Groups without the sites that an undone import took away again. */
+function groupsThatStand(
+  groups: readonly SiteGroupRecord[],
+  sites: readonly SiteWithPads[],
+): SiteGroupRecord[] {
+  const known = new Set(sites.map((site) => site.id));
+  return groups
+    .map((group) => ({ ...group, siteIds: group.siteIds.filter((id) => known.has(id)) }))
+    .filter((group) => group.siteIds.length > 0);
 }
 
 /** Gathers what a plan of one site starts from. */

@@ -1,5 +1,5 @@
 import { deflateSync } from 'node:zlib';
-import { expect, ownBoard, ownSite, ready, signIn, test } from './bench';
+import { accepted, expect, ownBoard, ownSite, ready, signIn, solved, test } from './bench';
 import type { Page } from '@playwright/test';
 
 /** A board with two capacitors that share both nets. */
@@ -330,4 +330,41 @@ test('what is told of a board is changed against its revision; its label carries
   await page.keyboard.press('l');
   await expect(page.getByText(`${baseURL}/boards/${boardId}`)).toBeVisible();
   await expect(page.getByRole('article').locator('svg')).toBeVisible();
+});
+
+test('a pad whose budget is gone is warned of before the next plan, and the board shows it', async ({
+  page,
+  baseURL,
+}) => {
+  await signIn(page, baseURL!);
+  const { boardId, siteId } = await ownSite(page, 'Overheated');
+  await accepted(page, siteId);
+  const jobId = page.url().split('/').at(-1)!;
+  const append = async (afterSeq: number, event: object): Promise<void> => {
+    const clientId = `over-${jobId}-${afterSeq}`;
+    const answer = await page.request.post(`/api/jobs/${jobId}/events`, {
+      data: { clientId, afterSeq, by: 'MK', event },
+    });
+    expect(answer.ok(), await answer.text()).toBe(true);
+  };
+  // Straight to the first pin by the record's own door: it was held far too long.
+  const { events } = (await (await page.request.get(`/api/jobs/${jobId}/events`)).json()) as {
+    events: { seq: number }[];
+  };
+  let seq = events.at(-1)!.seq;
+  for (const stepId of ['set', 'flux', 'solder']) await append(seq++, { kind: 'step-done', stepId });
+  await append(seq++, { kind: 'heat-on', stepId: 'heat-1', pad: '1' });
+  await append(seq, { kind: 'heat-off', stepId: 'heat-1', pad: '1', elapsed_s: 240 });
+
+  await page.goto(`/boards/${boardId}`);
+  await ready(page);
+  await expect(
+    page.getByText(/^C1 pin 1, the most spent of 1 heated: \d+ % spent, nothing left/),
+  ).toBeVisible();
+  await page.goto(`/sites/${siteId}/plan`);
+  await page.getByRole('button', { name: /Stop computing/ }).click();
+  await page.getByRole('button', { name: /Hotter/ }).click();
+  await solved(page);
+  await expect(page.getByText('This would overspend.')).toBeVisible();
+  await expect(page.getByText(/Pin 1 has nothing left/)).toBeVisible();
 });

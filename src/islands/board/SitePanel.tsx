@@ -150,6 +150,7 @@ export function SitePanel({ sheet, site, state, exposures, dispatch, onStroke, o
           findings={state.findings}
           jobs={jobs}
           readings={readings}
+          elsewhere={state.sites}
           shares={here.filter((e) => e.sharedFrom !== null)}
           photos={state.photos}
           onPhoto={(photo) => dispatch({ type: 'photo', photo })}

@@ -1,5 +1,5 @@
 import { useEffect, useMemo, useReducer, useRef, useState, type KeyboardEvent } from 'react';
-import { checklistOf, type Check } from '~/core/electrical/checklist';
+import { checklistOf, type Check, type PlacedPad } from '~/core/electrical/checklist';
 import { METER } from '~/core/electrical/meterLimits';
 import { millimetres } from '~/core/quantity/convert';
 import { resistanceOf_Ohm } from '~/core/quantity/resistance';
@@ -11,7 +11,7 @@ import { Button, ButtonLink, KeyCap } from '~/ui/controls/Button';
 import { TextField } from '~/ui/controls/Field';
 import { Caution, ErrorNote, Figure } from '~/ui/controls/Notes';
 import { BoardFace } from '~/ui/face/BoardFace';
-import { Probes } from '~/ui/face/Probes';
+import { Probes, type ProbePoint } from '~/ui/face/Probes';
 import { useCommands } from '~/ui/keyboard/useCommands';
 import { $by } from '~/ui/preferences';
 import { padState, worstState } from '../findings/marking';
@@ -116,6 +116,12 @@ export function CheckView({ sheet }: { sheet: CheckSheet }) {
   const taken = checks.map((c) => readingOf(state.readings, c));
   const count = (verdict: string): number => taken.filter((r) => r?.verdict === verdict).length;
   const reading = check ? readingOf(state.readings, check) : null;
+  const points =
+    check &&
+    ([
+      probeAt(check.pad, check.pad.name),
+      probeAt(check.other, nameOf(check.other.id).replace('pin ', '')),
+    ] as const);
 
   return (
     <div className={css['view']} data-ready={ready || undefined}>
@@ -130,7 +136,7 @@ export function CheckView({ sheet }: { sheet: CheckSheet }) {
           Stored charge: a meter on ohms proves nothing about volts. Measure first, bleed, measure again.
         </Caution>
       )}
-      {!check ? (
+      {!check || !points ? (
         <section className={css['none']}>
           <h2>Nothing to probe here</h2>
           <p>
@@ -214,23 +220,8 @@ export function CheckView({ sheet }: { sheet: CheckSheet }) {
                 faint: s.id !== site.id && !s.pads.some((p) => p.id === check.other.id),
                 worst: worstState(s.pads.map((p) => padState(state.findings, p.id))),
               }))}
-              over={(at) => (
-                <Probes
-                  at={at}
-                  points={[
-                    {
-                      x_mm: millimetres(check.pad.x_m),
-                      y_mm: millimetres(check.pad.y_m),
-                      label: check.pad.name,
-                    },
-                    {
-                      x_mm: millimetres(check.other.x_m),
-                      y_mm: millimetres(check.other.y_m),
-                      label: nameOf(check.other.id).replace('pin ', ''),
-                    },
-                  ]}
-                />
-              )}
+              about={points}
+              over={(at) => <Probes at={at} points={points} />}
             />
             <ol>
               {checks.map((c, i) => (
@@ -270,6 +261,12 @@ export function CheckView({ sheet }: { sheet: CheckSheet }) {
     </div>
   );
 }
+
+const probeAt = (pad: PlacedPad, label: string): ProbePoint => ({
+  x_mm: millimetres(pad.x_m),
+  y_mm: millimetres(pad.y_m),
+  label,
+});
 
 function limitFrom(check: Check): string {
   return check.kind === 'continuity'

@@ -27,11 +27,16 @@ export function lifeOf(
   jobs: readonly JobLine[],
   readings: readonly ReadingRecord[] = [],
   shares: readonly PadExposure[] = [],
+  elsewhere: readonly SiteSheet[] = [],
 ): LifeEntry[] {
   const pad = site.pads.find((p) => p.name === padName);
   if (!pad) return [];
-  const otherName = (id: string | null): string =>
-    site.pads.find((p) => p.id === (id === pad.id ? null : id))?.name ?? '?';
+  const otherName = (id: string | null): string => {
+    const own = site.pads.find((p) => p.id === id && id !== pad.id);
+    if (own) return own.name;
+    const owner = elsewhere.find((s) => s.pads.some((p) => p.id === id));
+    return owner ? `${owner.ref} pin ${owner.pads.find((p) => p.id === id)!.name}` : '?';
+  };
   const found = findings
     .filter((f) => f.padId === pad.id || f.otherPadId === pad.id)
     .map((f): LifeEntry => {
@@ -70,7 +75,7 @@ export function lifeOf(
       at_ms: r.at_ms,
       by: r.by,
       state: null,
-      text: `${r.kind === 'continuity' ? 'continuity' : `short to ${otherName(r.padId === pad.id ? r.otherPadId : r.padId)}`} ${ohms(r.value_Ohm)}, ${r.verdict === 'good' && r.kind === 'continuity' ? 'verified' : VERDICT_WORDS[r.verdict]}`,
+      text: `${r.kind === 'continuity' ? 'continuity' : `apart from ${otherName(r.padId === pad.id ? r.otherPadId : r.padId)}`} ${ohms(r.value_Ohm)}, ${r.verdict === 'good' && r.kind === 'continuity' ? 'verified' : VERDICT_WORDS[r.verdict]}`,
     }));
   const shared = shares
     .filter((e) => e.padId === pad.id)
@@ -92,11 +97,21 @@ export function PadLife(props: {
   readonly jobs: readonly JobLine[];
   readonly readings: readonly ReadingRecord[];
   readonly shares: readonly PadExposure[];
+  /** The board's other sites: a bridge may end there. */
+  readonly elsewhere: readonly SiteSheet[];
   readonly photos: readonly PhotoRecord[];
   readonly onPhoto: (photo: PhotoRecord) => void;
   readonly onError: (error: unknown) => void;
 }) {
-  const life = lifeOf(props.site, props.pad, props.findings, props.jobs, props.readings, props.shares);
+  const life = lifeOf(
+    props.site,
+    props.pad,
+    props.findings,
+    props.jobs,
+    props.readings,
+    props.shares,
+    props.elsewhere,
+  );
   return (
     <section aria-label={`Life of pin ${props.pad}`} className={css['life']}>
       <h3>Pin {props.pad}, so far</h3>

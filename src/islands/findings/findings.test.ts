@@ -139,6 +139,31 @@ describe('a pad’s life', () => {
     ]);
   });
 
+  it('names a pad of another part, and what a meter showed', () => {
+    const other = { ...SITE, id: 't', ref: 'R9', pads: [pad('9', 'X')] } as unknown as SiteSheet;
+    const across = [finding('p1', 'bridged', 5, { otherPadId: 'p9' })];
+    expect(lifeOf(SITE, '1', across, [], [], [], [other])[0]!.text).toBe('bridged with R9 pin 9, here');
+    const reading = (kind: 'continuity' | 'short', value_Ohm: number | null, verdict: 'good' | 'bad') => ({
+      id: 'r',
+      boardId: 'b',
+      siteId: 's',
+      kind,
+      padId: 'p1',
+      otherPadId: kind === 'short' ? 'p2' : 'p9',
+      value_Ohm,
+      limit_Ohm: 1,
+      verdict,
+      note: '',
+      by: 'MK',
+      at_ms: 7,
+    });
+    const read = (...args: Parameters<typeof reading>) =>
+      lifeOf(SITE, '1', [], [], [reading(...args)])[0]!.text;
+    expect(read('continuity', 0.1, 'good')).toBe('continuity 0.1 Ω, verified');
+    expect(read('continuity', null, 'bad')).toBe('continuity open, fails');
+    expect(read('short', null, 'good')).toBe('apart from 2 open, good');
+  });
+
   it('tells a bridge from both of its ends', () => {
     const bridge = [finding('p1', 'bridged', 5, { otherPadId: 'p2' })];
     expect(lifeOf(SITE, '1', bridge, [])[0]!.text).toBe('bridged with 2, here');

@@ -29,6 +29,8 @@ interface BoardFaceProps {
   readonly onSelect: (id: string) => void;
   /** Copper of the shown face, where an import brought it. */
   readonly copper?: CopperPicture | undefined;
+  /** Given: the face is looked at closely about these places, not as a whole. */
+  readonly about?: readonly { readonly x_mm: number; readonly y_mm: number }[];
   /** Drawn between the board and its sites, and over them, in the face's own coordinates. */
   readonly beneath?: (at: FaceScale) => ReactNode;
   readonly over?: (at: FaceScale) => ReactNode;
@@ -56,6 +58,7 @@ export function BoardFace({
   selected,
   onSelect,
   copper,
+  about,
   beneath,
   over,
   onPoint,
@@ -63,8 +66,20 @@ export function BoardFace({
 }: BoardFaceProps) {
   const margin = Math.max(length_mm, width_mm) * 0.03;
   const mirror = side === 'bottom';
-  const text = Math.max(length_mm / 42, width_mm / 26, 2);
   const x = (value: number): number => (mirror ? length_mm - value : value);
+  const whole: View = {
+    x: -margin,
+    y: -margin,
+    width: length_mm + 2 * margin,
+    height: width_mm + 2 * margin,
+  };
+  const view = about
+    ? closeTo(
+        about.map((p) => [x(p.x_mm), width_mm - p.y_mm]),
+        whole,
+      )
+    : whole;
+  const text = about ? view.height / 20 : Math.max(length_mm / 42, width_mm / 26, 2);
   const grid = length_mm > 120 ? 20 : 10;
   const scale: FaceScale = { x, y: (y_mm) => width_mm - y_mm, mirror, text };
   const pointed = (event: MouseEvent<SVGSVGElement>): void => {
@@ -79,7 +94,7 @@ export function BoardFace({
       className={`${css['face']} ${onPoint ? css['pointing'] : ''}`}
       onClick={onPoint ? pointed : undefined}
       onDoubleClick={onPointsEnd}
-      viewBox={`${-margin} ${-margin} ${length_mm + 2 * margin} ${width_mm + 2 * margin}`}
+      viewBox={`${view.x} ${view.y} ${view.width} ${view.height}`}
       role="group"
       aria-label={`${side} face, ${length_mm} by ${width_mm} mm`}
     >
@@ -175,6 +190,36 @@ export function BoardFace({
       {over?.(scale)}
     </svg>
   );
+}
+
+interface View {
+  readonly x: number;
+  readonly y: number;
+  readonly width: number;
+  readonly height: number;
+}
+
+/** A close look is never closer than this. */
+const CLOSEST_mm = 24;
+
+/** The part of a face about some places, in its own proportions, with room round them. */
+function closeTo(places: readonly (readonly [number, number])[], whole: View): View {
+  const [xs, ys] = [places.map(([x]) => x), places.map(([, y]) => y)];
+  const [x0, x1, y0, y1] = [Math.min(...xs), Math.max(...xs), Math.min(...ys), Math.max(...ys)];
+  const shape = whole.width / whole.height;
+  const height = Math.min(
+    whole.height,
+    Math.max(CLOSEST_mm, 1.7 * (y1 - y0) + CLOSEST_mm / 2, (1.4 * (x1 - x0) + CLOSEST_mm / 2) / shape),
+  );
+  const width = height * shape;
+  const inside = (middle: number, size: number, from: number, full: number): number =>
+    Math.min(from + full - size, Math.max(from, middle - size / 2));
+  return {
+    x: inside((x0 + x1) / 2, width, whole.x, whole.width),
+    y: inside((y0 + y1) / 2, height, whole.y, whole.height),
+    width,
+    height,
+  };
 }
 
 /** How far a part's body and lands reach up the board from its middle, mm, however it is turned. */

@@ -59,7 +59,7 @@ export function HeatStrip({
       <figcaption>
         {exposures.length === 0
           ? 'no heat recorded'
-          : `${of ? `${of}: ` : ''}${budget(spent)} spent, ${budget(Math.max(0, 1 - spent))} left`}
+          : `${of ? `${of}: ` : ''}${budget(spent)} spent, ${spent < 1 ? `${budget(1 - spent)} left` : 'nothing left'}`}
       </figcaption>
     </figure>
   );
