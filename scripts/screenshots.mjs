@@ -37,9 +37,20 @@ try {
   await page.goto(base);
   await page.waitForSelector('main [data-ready]');
   await shoot(page, 'bench');
-  await page.goto(`${base}boards/demo-tide-1`);
+  await page.goto(`${base}boards/demo-projector-m2`);
   await page.waitForSelector('main [data-ready]');
   await shoot(page, 'board');
+  await page.goto(`${base}sites/demo-projector-m2-U12/check`);
+  await page.waitForSelector('main [data-ready]');
+  for (let i = 0; i < 2; i++) await page.keyboard.press('ArrowDown');
+  await page.keyboard.type('OL');
+  await page.keyboard.press('Enter');
+  await page.waitForSelector('section[aria-label="Repair"]');
+  await shoot(page, 'continuity');
+  await page.goto(`${base}boards/demo-projector-m2/photos`);
+  await page.waitForSelector('main [data-ready]');
+  await page.locator('ul button').first().click();
+  await shoot(page, 'photos');
   await page.goto(`${base}boards/demo-beacon-4/place`);
   await page.waitForSelector('main [data-ready]');
   await shoot(page, 'place');
@@ -62,7 +73,7 @@ try {
   await page.goto(`${base}boards/${(await blank.json()).id}/import`);
   await page.waitForSelector('main [data-ready]');
   const beacon = 'samples/beacon-driver/beacon-driver';
-  const ends = ['.ipc', '-top.gbr', '-bottom.gbr', '-places.csv'];
+  const ends = ['.ipc', '-top.gbr', '-bottom.gbr', '.drl', '-profile.gbr', '-places.csv'];
   await page.setInputFiles('input[type=file]', [
     ...ends.map((end) => `${beacon}${end}`),
     'samples/tide-logger/tide-logger-places.csv',

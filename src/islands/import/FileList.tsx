@@ -41,7 +41,7 @@ export function FileList({ preview, layerCount, dispatch, clear }: FileListProps
             </p>
             {file.layer !== null && (
               <SelectField
-                label="Copper layer"
+                label="Stands for"
                 value={String(file.layer)}
                 onChange={(value) => dispatch({ type: 'layer', file: file.name, layer: Number(value) })}
                 options={[
