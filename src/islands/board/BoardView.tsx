@@ -6,6 +6,7 @@ import { ButtonLink, KeyCap } from '~/ui/controls/Button';
 import { Caution } from '~/ui/controls/Notes';
 import { useCommands } from '~/ui/keyboard/useCommands';
 import { BOARD_COMMANDS, type BoardCommand } from './commands';
+import { statesOf } from '../findings/marking';
 import { FacePanel } from './FacePanel';
 import { matches, passes } from './find';
 import { ledger } from './ledger';
@@ -35,10 +36,11 @@ export function BoardView({ sheet }: { sheet: BoardSheet }) {
     () => ledger({ jobs, sites, imports, readings, faceFindings }, findings),
     [jobs, sites, imports, readings, faceFindings, findings],
   );
+  const padStates = useMemo(() => statesOf(findings), [findings]);
   const shown = sites.filter(
     (s) =>
-      matches(s, state.query, findings) &&
-      passes(s, state.filter, findings, heated) &&
+      matches(s, state.query, padStates) &&
+      passes(s, state.filter, padStates, heated) &&
       (state.group === null || state.group.includes(s.id)),
   );
   const pick = (id: string): void => {
@@ -163,6 +165,7 @@ export function BoardView({ sheet }: { sheet: BoardSheet }) {
           state={state}
           dispatch={dispatch}
           shown={shown}
+          padStates={padStates}
           onPick={pick}
           onDraw={draw}
         />

@@ -1,3 +1,4 @@
+import { useMemo } from 'react';
 import { PAD_STATE_IDS, PAD_STATES } from '~/core/record/padStates';
 import type { BoardSheet, SiteSheet } from '~/schema/boardSheet';
 import type { FacePoint } from '~/schema/faceFinding';
@@ -9,7 +10,7 @@ import { standing } from '~/ui/face/facePlaces';
 import { FacePhoto } from '~/ui/face/FacePhoto';
 import { Profile } from '~/ui/face/Profile';
 import { useCommands } from '~/ui/keyboard/useCommands';
-import { padState, worstState } from '../findings/marking';
+import { worstOf, type PadStates } from '../findings/marking';
 import { DRAW_COMMANDS, type DrawCommand } from './commands';
 import type { SiteFilter } from './find';
 import { Groups } from './Groups';
@@ -24,6 +25,7 @@ interface FacePanelProps {
   readonly dispatch: (action: BoardAction) => void;
   /** Sites that pass what the list is narrowed to. */
   readonly shown: readonly SiteSheet[];
+  readonly padStates: PadStates;
   readonly onPick: (id: string) => void;
   readonly onDraw: () => void;
 }
@@ -32,15 +34,20 @@ interface FacePanelProps {
 const STEP_mm = 1;
 
 /** One face of the board with everything that lies on it, and the list of its sites. */
-export function FacePanel({ sheet, state, dispatch, shown, onPick, onDraw }: FacePanelProps) {
+export function FacePanel({ sheet, state, dispatch, shown, padStates, onPick, onDraw }: FacePanelProps) {
   const { board } = sheet;
   const { construction } = board;
   const { sites, drawing, side } = state;
   const copper = useCopper(board.id, sheet.artworks, side === 'top' ? 1 : construction.copperLayers.length);
   const photo = state.photos.findLast((p) => p.side === side && p.calibration !== null);
   const profile = sheet.imports.findLast((i) => i.undoneAt_ms === null && i.profile !== null)?.profile;
-  const visible = new Set(shown.map((s) => s.id));
-  const present = new Set(state.findings.map((f) => padState(state.findings, f.padId)));
+  const present = new Set(padStates.values());
+  const visible = shown.map((s) => s.id).join(' ');
+  // The face is drawn anew only when something on it changes, not with every letter typed beside it.
+  const faceSites = useMemo(() => {
+    const seen = new Set(visible.split(' '));
+    return sites.map((s) => ({ ...s, faint: !seen.has(s.id), worst: worstOf(padStates, s.pads) }));
+  }, [sites, visible, padStates]);
 
   const move = (dx: number, dy: number): boolean => {
     if (!drawing || drawing.ended) return false;
@@ -114,11 +121,7 @@ export function FacePanel({ sheet, state, dispatch, shown, onPick, onDraw }: Fac
         selected={state.siteId}
         onSelect={onPick}
         copper={copper}
-        sites={sites.map((s) => ({
-          ...s,
-          faint: !visible.has(s.id),
-          worst: worstState(s.pads.map((p) => padState(state.findings, p.id))),
-        }))}
+        sites={faceSites}
         beneath={(at) => (
           <>
             {photo && <FacePhoto at={at} photo={photo} />}

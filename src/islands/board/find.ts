@@ -1,7 +1,6 @@
 import { PAD_STATES, type PadStateId } from '~/core/record/padStates';
 import type { SiteSheet } from '~/schema/boardSheet';
-import type { FindingRecord } from '~/schema/finding';
-import { padState } from '../findings/marking';
+import type { PadStates } from '../findings/marking';
 
 /** Sites that are shown: all, those with any defect, those that took heat or none, or those with one state. */
 export type SiteFilter = 'all' | 'defects' | 'heated' | 'untouched' | PadStateId;
@@ -10,10 +9,10 @@ export type SiteFilter = 'all' | 'defects' | 'heated' | 'untouched' | PadStateId
 export function passes(
   site: SiteSheet,
   filter: SiteFilter,
-  findings: readonly FindingRecord[],
+  padStates: PadStates,
   heated: ReadonlySet<string>,
 ): boolean {
-  const states = (): PadStateId[] => site.pads.map((pad) => padState(findings, pad.id));
+  const states = (): PadStateId[] => site.pads.map((pad) => padStates.get(pad.id) ?? 'sound');
   const warm = site.pads.some((pad) => heated.has(pad.id));
   switch (filter) {
     case 'all':
@@ -30,10 +29,10 @@ export function passes(
 }
 
 /** Whether a site answers to what was typed: its reference, value, family, a net, or `defects`. */
-export function matches(site: SiteSheet, query: string, findings: readonly FindingRecord[]): boolean {
+export function matches(site: SiteSheet, query: string, padStates: PadStates): boolean {
   const words = query.trim().toLowerCase().split(/\s+/).filter(Boolean);
   return words.every((word) => {
-    if (word === 'defects' || word === 'defect') return passes(site, 'defects', findings, new Set());
+    if (word === 'defects' || word === 'defect') return passes(site, 'defects', padStates, new Set());
     return (
       site.ref.toLowerCase().startsWith(word) ||
       site.value.toLowerCase().includes(word) ||

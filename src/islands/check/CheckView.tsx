@@ -14,7 +14,7 @@ import { BoardFace } from '~/ui/face/BoardFace';
 import { Probes, type ProbePoint } from '~/ui/face/Probes';
 import { useCommands } from '~/ui/keyboard/useCommands';
 import { $by } from '~/ui/preferences';
-import { padState, worstState } from '../findings/marking';
+import { padState, statesOf, worstOf } from '../findings/marking';
 import { CHECK_COMMANDS, type CheckCommand } from './commands';
 import { Mending } from './Mending';
 import { nextOpen, readingOf, reduce } from './state';
@@ -49,6 +49,7 @@ export function CheckView({ sheet }: { sheet: CheckSheet }) {
     line.current?.scrollIntoView({ block: 'nearest' });
   }, [state.at, ready]);
 
+  const padStates = useMemo(() => statesOf(state.findings), [state.findings]);
   const check = checks[state.at];
   const nameOf = (padId: string): string => {
     const owner = sites.find((s) => s.pads.some((p) => p.id === padId));
@@ -218,7 +219,7 @@ export function CheckView({ sheet }: { sheet: CheckSheet }) {
               sites={sites.map((s) => ({
                 ...s,
                 faint: s.id !== site.id && !s.pads.some((p) => p.id === check.other.id),
-                worst: worstState(s.pads.map((p) => padState(state.findings, p.id))),
+                worst: worstOf(padStates, s.pads),
               }))}
               about={points}
               over={(at) => <Probes at={at} points={points} />}

@@ -3,7 +3,7 @@ import type { JobLine, SiteSheet } from '~/schema/boardSheet';
 import type { FindingRecord } from '~/schema/finding';
 import { extended, padsBetween } from '~/ui/land/walk';
 import { matches } from '../board/find';
-import { jointOf, reduceMarking, runInWords, UNMARKED } from './marking';
+import { jointOf, reduceMarking, runInWords, statesOf, UNMARKED } from './marking';
 import { lifeOf } from './PadLife';
 
 const pad = (name: string, net: string) => ({ id: `p${name}`, name, net });
@@ -174,7 +174,8 @@ describe('a pad’s life', () => {
 
 describe('finding a site', () => {
   it('by reference, value, family, net, or by what is wrong with it', () => {
-    const has = (query: string, findings: FindingRecord[] = []): boolean => matches(SITE, query, findings);
+    const has = (query: string, findings: FindingRecord[] = []): boolean =>
+      matches(SITE, query, statesOf(findings));
     for (const query of ['', 'u7', 'U', 'lamp', 'qfp', 'v5', 'u7 gnd']) expect(has(query), query).toBe(true);
     for (const query of ['u8', 'v12', 'u7 xyz', 'defects']) expect(has(query), query).toBe(false);
     expect(has('defects', [finding('p2', 'dull', 1)])).toBe(true);

@@ -58,6 +58,16 @@ export function reduceMarking<State extends Marking>(state: State, action: Marki
 export const padState = (findings: readonly FindingRecord[], padId: string): PadStateId =>
   findings.findLast((f) => f.padId === padId)?.state ?? 'sound';
 
+/** The state of every pad that has one but sound: each pad's last finding, looked up at once. */
+export type PadStates = ReadonlyMap<string, PadStateId>;
+
+export const statesOf = (findings: readonly FindingRecord[]): PadStates =>
+  new Map(findings.map((f) => [f.padId, f.state]));
+
+/** The worst state among some pads. */
+export const worstOf = (states: PadStates, pads: readonly { readonly id: string }[]): PadStateId =>
+  worstState(pads.map((pad) => states.get(pad.id) ?? 'sound'));
+
 /** The worst of several: copper damage before solder faults before anything whole. */
 export function worstState(states: readonly PadStateId[]): PadStateId {
   const rank = (id: PadStateId): number =>

@@ -50,8 +50,8 @@ export async function photograph({
       EDGE_px + (width_mm - y_mm) * SCALE_px - height / 2,
     ];
     return {
-      px: width / 2 + dx * Math.cos(angle) - dy * Math.sin(angle),
-      py: height / 2 + dx * Math.sin(angle) + dy * Math.cos(angle),
+      px: tenth(width / 2 + dx * Math.cos(angle) - dy * Math.sin(angle)),
+      py: tenth(height / 2 + dx * Math.sin(angle) + dy * Math.cos(angle)),
       x_mm,
       y_mm,
     };
@@ -61,3 +61,5 @@ export async function photograph({
     calibration: { a: corner(0, width_mm), b: corner(length_mm, 0) },
   };
 }
+
+const tenth = (px: number): number => Math.round(px * 10) / 10;

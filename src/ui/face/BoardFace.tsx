@@ -1,24 +1,9 @@
-import { landShapes, type PartPackage } from '~/core/packages/form';
-import { millimetres } from '~/core/quantity/convert';
-import { partOf, type AnyPackageInput } from '~/schema/package';
-import type { PadStateId } from '~/core/record/padStates';
-import { PAD_STATES } from '~/core/record/padStates';
-import type { MouseEvent, ReactNode } from 'react';
+import { useCallback, useRef, type MouseEvent, type ReactNode } from 'react';
 import { Copper, type CopperPicture } from './Copper';
+import { SiteGlyph, type FaceSite } from './SiteGlyph';
 import css from './face.module.css';
 
-export interface FaceSite {
-  readonly id: string;
-  readonly ref: string;
-  readonly side: 'top' | 'bottom';
-  readonly x_mm: number;
-  readonly y_mm: number;
-  readonly rotation_deg: number;
-  readonly package: AnyPackageInput;
-  readonly worst: PadStateId;
-  /** Drawn as a ghost: there to be seen, not what the picture is about. */
-  readonly faint?: boolean;
-}
+export type { FaceSite } from './SiteGlyph';
 
 interface BoardFaceProps {
   readonly length_mm: number;
@@ -81,6 +66,9 @@ export function BoardFace({
     : whole;
   const text = about ? view.height / 20 : Math.max(length_mm / 42, width_mm / 26, 2);
   const grid = length_mm > 120 ? 20 : 10;
+  const latest = useRef(onSelect);
+  latest.current = onSelect;
+  const select = useCallback((id: string) => latest.current(id), []);
   const scale: FaceScale = { x, y: (y_mm) => width_mm - y_mm, mirror, text };
   const pointed = (event: MouseEvent<SVGSVGElement>): void => {
     const matrix = event.currentTarget.getScreenCTM();
@@ -115,78 +103,20 @@ export function BoardFace({
         ))}
       </g>
       {beneath?.(scale)}
-      {sites.map((site) => {
-        const part = partOf(site.package);
-        const here = site.side === side && !site.faint;
-        const turn = (mirror ? 1 : -1) * site.rotation_deg;
-        const bodyLength = millimetres(part.body.length_m);
-        const bodyWidth = millimetres(part.body.width_m);
-        const flip = site.side === 'top' ? (mirror ? -1 : 1) : mirror ? 1 : -1;
-        return (
-          <g
-            key={site.id}
-            className={`${css['site']} ${here ? '' : css['ghost']} ${site.id === selected ? css['chosen'] : ''}`}
-            transform={`translate(${x(site.x_mm)} ${width_mm - site.y_mm})`}
-            role="button"
-            tabIndex={0}
-            aria-pressed={site.id === selected}
-            aria-label={`${site.ref}, ${site.side} side, ${PAD_STATES[site.worst].name}`}
-            onClick={() => {
-              // While places are being pointed at, a part is ground like any other.
-              if (!onPoint) onSelect(site.id);
-            }}
-            onKeyDown={(event) => {
-              if (event.key === 'Enter' || event.key === ' ') {
-                event.preventDefault();
-                event.stopPropagation();
-                onSelect(site.id);
-              }
-            }}
-          >
-            <g transform={`rotate(${turn}) scale(${flip} 1)`}>
-              {part.body.shape === 'can' ? (
-                <circle className={css['part']} r={bodyLength / 2} strokeWidth={text * 0.12} />
-              ) : (
-                <rect
-                  className={css['part']}
-                  x={-bodyLength / 2}
-                  y={-bodyWidth / 2}
-                  width={bodyLength}
-                  height={bodyWidth}
-                  strokeWidth={text * 0.12}
-                />
-              )}
-              {landShapes(part).map((land) => {
-                const width = millimetres(land.width_m);
-                const height = millimetres(land.height_m);
-                const cx = millimetres(land.x_m);
-                const cy = -millimetres(land.y_m);
-                return land.round ? (
-                  <circle key={land.pad} className={css['land']} cx={cx} cy={cy} r={width / 2} />
-                ) : (
-                  <rect
-                    key={land.pad}
-                    className={css['land']}
-                    x={cx - width / 2}
-                    y={cy - height / 2}
-                    width={width}
-                    height={height}
-                  />
-                );
-              })}
-            </g>
-            <text
-              className={css['ref']}
-              y={-(reach(part, site.rotation_deg) + text * 0.4)}
-              fontSize={text}
-              textAnchor="middle"
-            >
-              {site.ref}
-              {PAD_STATES[site.worst].defect ? ` ${PAD_STATES[site.worst].letter}` : ''}
-            </text>
-          </g>
-        );
-      })}
+      {sites.map((site) => (
+        <SiteGlyph
+          key={site.id}
+          site={site}
+          x={x(site.x_mm)}
+          y={width_mm - site.y_mm}
+          mirror={mirror}
+          here={site.side === side && !site.faint}
+          chosen={site.id === selected}
+          text={text}
+          // While places are being pointed at, a part is ground like any other.
+          onSelect={onPoint ? null : select}
+        />
+      ))}
       {over?.(scale)}
     </svg>
   );
@@ -220,17 +150,6 @@ function closeTo(places: readonly (readonly [number, number])[], whole: View): V
     width,
     height,
   };
-}
-
-/** How far a part's body and lands reach up the board from its middle, mm, however it is turned. */
-function reach(part: PartPackage, rotation_deg: number): number {
-  const turn = (rotation_deg * Math.PI) / 180;
-  const [sin, cos] = [Math.abs(Math.sin(turn)), Math.abs(Math.cos(turn))];
-  const body = millimetres(part.body.length_m * sin + part.body.width_m * cos) / 2;
-  const pads = landShapes(part).map((l) =>
-    millimetres(Math.abs(l.x_m) * sin + Math.abs(l.y_m) * cos + Math.max(l.width_m, l.height_m) / 2),
-  );
-  return Math.max(body, ...pads);
 }
 
 const ruler = (length: number, step: number): number[] =>

@@ -1,0 +1,109 @@
+import { memo } from 'react';
+import { landShapes, type PartPackage } from '~/core/packages/form';
+import { millimetres } from '~/core/quantity/convert';
+import { PAD_STATES, type PadStateId } from '~/core/record/padStates';
+import { partOf, type AnyPackageInput } from '~/schema/package';
+import css from './face.module.css';
+
+export interface FaceSite {
+  readonly id: string;
+  readonly ref: string;
+  readonly side: 'top' | 'bottom';
+  readonly x_mm: number;
+  readonly y_mm: number;
+  readonly rotation_deg: number;
+  readonly package: AnyPackageInput;
+  readonly worst: PadStateId;
+  /** Drawn as a ghost: there to be seen, not what the picture is about. */
+  readonly faint?: boolean;
+}
+
+interface SiteGlyphProps {
+  readonly site: FaceSite;
+  /** Where the drawing has its middle. */
+  readonly x: number;
+  readonly y: number;
+  readonly mirror: boolean;
+  /** On the face that is shown, and not a ghost. */
+  readonly here: boolean;
+  readonly chosen: boolean;
+  readonly text: number;
+  /** Null while the part is ground like any other. */
+  readonly onSelect: ((id: string) => void) | null;
+}
+
+/** One part on a face: its body, its lands, its reference with the letter of its worst state. Drawn anew only when it changes. */
+export const SiteGlyph = memo(function SiteGlyph(props: SiteGlyphProps) {
+  const { site, x, y, mirror, here, chosen, text, onSelect } = props;
+  const part = partOf(site.package);
+  const turn = (mirror ? 1 : -1) * site.rotation_deg;
+  const bodyLength = millimetres(part.body.length_m);
+  const bodyWidth = millimetres(part.body.width_m);
+  const flip = site.side === 'top' ? (mirror ? -1 : 1) : mirror ? 1 : -1;
+  const worst = PAD_STATES[site.worst];
+  return (
+    <g
+      className={`${css['site']} ${here ? '' : css['ghost']} ${chosen ? css['chosen'] : ''}`}
+      transform={`translate(${x} ${y})`}
+      role="button"
+      tabIndex={0}
+      aria-pressed={chosen}
+      aria-label={`${site.ref}, ${site.side} side, ${worst.name}`}
+      onClick={() => onSelect?.(site.id)}
+      onKeyDown={(event) => {
+        if (!onSelect || (event.key !== 'Enter' && event.key !== ' ')) return;
+        event.preventDefault();
+        event.stopPropagation();
+        onSelect(site.id);
+      }}
+    >
+      <g transform={`rotate(${turn}) scale(${flip} 1)`}>
+        {part.body.shape === 'can' ? (
+          <circle className={css['part']} r={bodyLength / 2} strokeWidth={text * 0.12} />
+        ) : (
+          <rect
+            className={css['part']}
+            x={-bodyLength / 2}
+            y={-bodyWidth / 2}
+            width={bodyLength}
+            height={bodyWidth}
+            strokeWidth={text * 0.12}
+          />
+        )}
+        <path className={css['land']} d={landPath(part)} />
+      </g>
+      <text
+        className={css['ref']}
+        y={-(reach(part, site.rotation_deg) + text * 0.4)}
+        fontSize={text}
+        textAnchor="middle"
+      >
+        {site.ref}
+        {worst.defect ? ` ${worst.letter}` : ''}
+      </text>
+    </g>
+  );
+});
+
+/** All lands as one path: a pack of two hundred is one element of the picture. */
+const landPath = (part: PartPackage): string =>
+  landShapes(part)
+    .map((land) => {
+      const [w, h] = [millimetres(land.width_m), millimetres(land.height_m)];
+      const [cx, cy] = [millimetres(land.x_m), -millimetres(land.y_m)];
+      return land.round
+        ? `M${cx - w / 2} ${cy}a${w / 2} ${w / 2} 0 1 0 ${w} 0a${w / 2} ${w / 2} 0 1 0 ${-w} 0z`
+        : `M${cx - w / 2} ${cy - h / 2}h${w}v${h}h${-w}z`;
+    })
+    .join('');
+
+/** How far a part's body and lands reach up the board from its middle, mm, however it is turned. */
+function reach(part: PartPackage, rotation_deg: number): number {
+  const turn = (rotation_deg * Math.PI) / 180;
+  const [sin, cos] = [Math.abs(Math.sin(turn)), Math.abs(Math.cos(turn))];
+  const body = millimetres(part.body.length_m * sin + part.body.width_m * cos) / 2;
+  const pads = landShapes(part).map((l) =>
+    millimetres(Math.abs(l.x_m) * sin + Math.abs(l.y_m) * cos + Math.max(l.width_m, l.height_m) / 2),
+  );
+  return Math.max(body, ...pads);
+}
