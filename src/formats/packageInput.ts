@@ -25,6 +25,7 @@ export function inputOf(guess: Guess): AnyPackageInput {
     family: spec.family,
     ...(spec.code ? { code: spec.code } : {}),
     ...(spec.pins === undefined || spec.family === 'bga' ? {} : { pins: spec.pins }),
+    ...(spec.sidePins === undefined ? {} : { sidePins: spec.sidePins }),
     ...(spec.rows === undefined ? {} : { rows: spec.rows }),
     ...(spec.columns === undefined ? {} : { columns: spec.columns }),
     ...length('pitch_mm', spec.pitch_m),

@@ -147,8 +147,30 @@ function surfaceCandidates(seen: readonly SeenLand[]): Guess[] {
       );
     guesses.push({ family: 'qfn', pins: legs, pitch_m, thermalPad_m: middle ? middle.width_m : 0 });
   }
+  // A pack that is longer than wide turns its first corner earlier or later than a square one.
+  const sidePins = firstSide(by, pins);
+  if (pins % 2 === 0 && sidePins > 1 && sidePins < pins / 2 - 1 && sidePins !== pins / 4)
+    guesses.push({ family: 'qfp', pins, sidePins, pitch_m: pitchOver(sidePins) });
   return guesses.map((spec) => stretched(of(spec), seen)).filter((guess) => plausible(guess));
 }
+
+/** How many pads lie on one straight line from the first on, a step apart like the first two. */
+function firstSide(by: ReadonlyMap<string, SeenLand>, pins: number): number {
+  const at = (n: number): SeenLand | undefined => by.get(String(n));
+  const [one, two] = [at(1), at(2)];
+  if (!one || !two) return 0;
+  const [dx, dy] = [two.x_m - one.x_m, two.y_m - one.y_m];
+  const step_m = Math.hypot(dx, dy);
+  for (let n = 2; n < pins; n++) {
+    const [a, b] = [at(n), at(n + 1)];
+    if (!a || !b) return 0;
+    if (Math.hypot(b.x_m - a.x_m - dx, b.y_m - a.y_m - dy) > CORNER_SHARE * step_m) return n;
+  }
+  return pins;
+}
+
+/** A step that differs by more than this share of the pitch goes round a corner. */
+const CORNER_SHARE = 0.4;
 
 /** Can sizes that are made, m (common practice). */
 const CANS_m = [4e-3, 5e-3, 6.3e-3, 8e-3, 10e-3];
@@ -156,9 +178,10 @@ const CANS_m = [4e-3, 5e-3, 6.3e-3, 8e-3, 10e-3];
 function arrayCandidates(seen: readonly SeenLand[]): SurfaceSpec[] {
   const rows = new Set(seen.map((land) => land.pad.replace(/\d+$/, ''))).size;
   const columns = Math.max(...seen.map((land) => Number(/\d+$/.exec(land.pad)?.[0] ?? 0)));
-  const [a1, a2] = ['A1', 'A2'].map((pad) => seen.find((land) => land.pad === pad));
-  if (!a1 || !a2 || columns > 60 || rows > 60) return [];
-  return [{ family: 'bga', rows, columns, pitch_m: apart_m(a1, a2) }];
+  const [first, last] = ['A1', `A${columns}`].map((pad) => seen.find((land) => land.pad === pad));
+  if (!first || !last || columns < 2 || columns > 60 || rows > 60) return [];
+  // Over the whole row: what one ball is off by would add up along it.
+  return [{ family: 'bga', rows, columns, pitch_m: apart_m(first, last) / (columns - 1) }];
 }
 
 /** Sets the span over the leads so that the rows lie as far apart as they were seen; the body follows. */
@@ -166,32 +189,38 @@ function stretched(guess: Guess, seen: readonly SeenLand[]): Guess {
   if (guess.kind !== 'surface') return guess;
   const { spec } = guess;
   const usual = surfacePackage(spec);
-  const [pad, opposite] = facing(spec.family, spec.pins ?? usual.lands.length);
-  if (!opposite) return guess;
-  const between = (
-    lands: readonly { readonly pad: string; readonly x_m: number; readonly y_m: number }[],
-  ) => {
-    const [a, b] = [pad, opposite].map((name) => lands.find((land) => land.pad === name));
-    return a && b ? apart_m(a, b) : null;
+  const pins = spec.pins ?? usual.lands.length;
+  /** How much further two pads lie from each other than in the usual outline. */
+  const moreBetween = ([pad, opposite]: readonly [string, string | null]): number | null => {
+    const between = (
+      lands: readonly { readonly pad: string; readonly x_m: number; readonly y_m: number }[],
+    ) => {
+      const [a, b] = [pad, opposite].map((name) => lands.find((land) => land.pad === name));
+      return a && b ? apart_m(a, b) : null;
+    };
+    const [found_m, usual_m] = [between(seen), between(usual.lands)];
+    return found_m === null || usual_m === null ? null : found_m - usual_m;
   };
-  const [found_m, usual_m] = [between(seen), between(usual.lands)];
-  if (found_m === null || usual_m === null) return guess;
   // Tip to tip lies as far over the lands' middles as in the usual outline.
-  const more_m = found_m - usual_m;
+  const more_m = moreBetween(facing(spec, pins));
+  if (more_m === null) return guess;
   const tips_m = outlineOf(spec).span_m + more_m;
   const length_m = Math.max(0.4e-3, usual.body.length_m + more_m);
   if (tips_m <= 0.4e-3) return guess;
+  const stretchedSpec = { ...spec, span_m: tips_m, length_m };
+  if (spec.sidePins !== undefined) {
+    // The first pad of the lower side and the last of all face each other along the pack.
+    const along_m = moreBetween([String(spec.sidePins + 1), String(pins)]) ?? 0;
+    return { kind: 'surface', spec: { ...stretchedSpec, width_m: usual.body.width_m + along_m } };
+  }
   const square = QUADS.has(spec.family);
-  return {
-    kind: 'surface',
-    spec: { ...spec, span_m: tips_m, length_m, ...(square ? { width_m: length_m } : {}) },
-  };
+  return { kind: 'surface', spec: { ...stretchedSpec, ...(square ? { width_m: length_m } : {}) } };
 }
 
 const QUADS: ReadonlySet<SurfaceSpec['family']> = new Set(['qfp', 'qfn', 'plcc']);
 
 /** Two pads that lie straight across the part from each other; none where the family has no span to set. */
-function facing(family: SurfaceSpec['family'], pins: number): [pad: string, opposite: string | null] {
+function facing({ family, sidePins = 0 }: SurfaceSpec, pins: number): [pad: string, opposite: string | null] {
   switch (family) {
     case 'soic':
     case 'ssop':
@@ -200,7 +229,7 @@ function facing(family: SurfaceSpec['family'], pins: number): [pad: string, oppo
       return ['1', String(pins)];
     case 'qfp':
     case 'qfn':
-      return ['1', String((3 * pins) / 4)];
+      return ['1', String(pins / 2 + (sidePins || pins / 4))];
     case 'plcc':
       return ['1', String(1 + pins / 2)];
     default:
