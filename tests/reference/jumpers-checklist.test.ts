@@ -213,3 +213,69 @@ describe('a jumper', () => {
     expect(current_A).toBeLessThan(2.5);
   });
 });
+
+describe('any board’s checklist', () => {
+  const NETS = ['', 'A', 'B', 'C', 'GND'];
+  const boards = fc.array(
+    fc.record({
+      site: fc.constantFrom('U1', 'R1', 'C1'),
+      net: fc.constantFrom(...NETS),
+      x: fc.integer({ min: 0, max: 12 }),
+      y: fc.integer({ min: 0, max: 12 }),
+      top: fc.boolean(),
+    }),
+    { minLength: 2, maxLength: 24 },
+  );
+
+  it('names each pair once, continuity within a net and shorts between nets, and every pad of the part', () => {
+    fc.assert(
+      fc.property(boards, (given) => {
+        const pads = given.map((p, i) =>
+          pad(`${p.site}.${i}`, p.net, p.x, p.y, { faces: p.top ? ['top'] : ['top', 'bottom'] }),
+        );
+        const list = checklistOf('U1', pads, BOARD);
+        const pairs = list.checks.map((c) => [c.pad.id, c.other.id].sort().join(' '));
+        expect(new Set(pairs).size).toBe(pairs.length);
+        for (const check of list.checks) {
+          expect(check.pad.siteId).toBe('U1');
+          const same = check.pad.net !== '' && check.pad.net === check.other.net;
+          expect(check.kind === 'continuity').toBe(same);
+          if (check.kind === 'continuity') {
+            expect(check.limit_Ohm).toBeGreaterThanOrEqual(METER.probeContact.value);
+            // Nothing of its net on another part lies nearer, where another part has it at all.
+            const elsewhere = pads.filter((p) => p.net === check.pad.net && p.siteId !== 'U1');
+            for (const other of elsewhere)
+              expect(check.distance_m).toBeLessThanOrEqual(
+                Math.hypot(other.x_m - check.pad.x_m, other.y_m - check.pad.y_m) + 1e-12,
+              );
+          }
+        }
+        for (const own of pads.filter((p) => p.siteId === 'U1')) {
+          const probed = list.checks.some(
+            (c) => c.kind === 'continuity' && (c.pad.id === own.id || c.other.id === own.id),
+          );
+          const excused = list.unchecked.some((u) => u.pad.id === own.id);
+          expect(probed || excused).toBe(true);
+        }
+      }),
+      { seed: 37, numRuns: 150 },
+    );
+  });
+
+  it('a lower reading is never worse for continuity, and never better against a short', () => {
+    const order = { good: 2, doubtful: 1, bad: 0 };
+    const value = fc.double({ min: 0, max: 1e6, noNaN: true });
+    fc.assert(
+      fc.property(value, value, (a, b) => {
+        const [low, high] = [Math.min(a, b), Math.max(a, b)];
+        const joint = find('J1.3', 'R1.1');
+        expect(order[judge(joint, low, []).verdict]).toBeGreaterThanOrEqual(
+          order[judge(joint, high, []).verdict],
+        );
+        const gap = find('J1.6', 'J1.7');
+        expect(order[judge(gap, low, []).verdict]).toBeLessThanOrEqual(order[judge(gap, high, []).verdict]);
+      }),
+      { seed: 41, numRuns: 120 },
+    );
+  });
+});

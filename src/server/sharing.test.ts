@@ -1,0 +1,92 @@
+import { describe, expect, it } from 'vitest';
+import type { JobRecord } from '~/schema/job';
+import { newSite } from '~/schema/site';
+import { simulateJoint } from '~/core/thermal/joint/simulate';
+import { scenarioFor } from '~/core/method/request';
+import { planRequestOf } from '~/schema/planRequest';
+import { freshDatabase, withCapacitor } from '../../tests/support/database';
+import { benchSetting, planningFor } from './planning';
+import { addSite } from './repositories/sites';
+import { padsAbout, sharesOf } from './sharing';
+
+/** A capacitor, a chip close beside its first pad on the iron's face and on the part's, and one far away. */
+function bench() {
+  const db = freshDatabase();
+  const c7 = withCapacitor(db);
+  const chip = (ref: string, side: 'top' | 'bottom', x_mm: number) =>
+    addSite(
+      db,
+      c7.boardId,
+      newSite.parse({
+        ref,
+        side,
+        x_mm,
+        y_mm: 50,
+        alloy: 'sn60pb40',
+        package: { family: 'chip', code: '0603' },
+        pads: ['1', '2'].map((name) => ({ name, net: '', connections: [{ kind: 'isolated' }] })),
+      }),
+      ref,
+    );
+  chip('NEAR', 'bottom', 75);
+  chip('OVER', 'top', 75);
+  chip('FAR', 'bottom', 20);
+  const { input } = planningFor(db, c7.id, 'reflow');
+  const job = { id: 'j', boardId: c7.boardId, siteId: c7.id, input } as unknown as JobRecord;
+  return { db, job, c7 };
+}
+
+describe('heat that neighbours share', () => {
+  it('is looked for within reach, on the iron’s face where a pad has it', () => {
+    const { db, job, c7 } = bench();
+    const { pads, probes } = padsAbout(db, job, '1');
+    const ids = pads.map(({ pad }) => pad.id);
+    expect(ids).toContain(c7.pads[1]!.id);
+    expect(ids).not.toContain(c7.pads[0]!.id);
+    expect(ids.some((id) => id.startsWith('FAR'))).toBe(false);
+    const faceOf = (id: string) => probes[pads.find(({ pad }) => pad.id === id)!.probe]!.face;
+    expect([faceOf('NEAR-1'), faceOf('OVER-1'), faceOf(c7.pads[1]!.id)]).toEqual(['near', 'far', 'near']);
+    for (const { pad, probe } of pads) {
+      const distance_m = Math.hypot(pad.x_m - 77.5e-3, pad.y_m - 50e-3);
+      expect(Math.abs(probes[probe]!.distance_m - distance_m)).toBeLessThan(0.26e-3);
+    }
+  });
+
+  it('is less the further off, never more than the pad under the iron took, and adds up with time', () => {
+    const { db, job, c7 } = bench();
+    const request = planRequestOf(job.input);
+    const iron = request.irons[0]!;
+    const setting = benchSetting(request, {
+      ironId: iron.id,
+      tip: { shape: 'chisel', width_mm: 2.4, construction: 'cartridge' },
+      setpoint_C: 380,
+      preheat: null,
+      fluxed: true,
+      freshSolder: true,
+    });
+    const about = padsAbout(db, job, '1');
+    const scenario = scenarioFor(request, setting, '1');
+    const at = (duration_s: number) => {
+      const run = simulateJoint(scenario, { duration_s, probes: about.probes });
+      return { run, shares: sharesOf(about, request.board.laminate, run) };
+    };
+    const long = at(20);
+    const share = (id: string) => long.shares.find((s) => s.padId === id);
+    const second = share(c7.pads[1]!.id)!;
+    expect(second.peak_C).toBeGreaterThan(40);
+    const hottest_C = long.run.land_K.reduce((a, b) => Math.max(a, b), 0) - 273.15;
+    for (const s of long.shares) {
+      expect(s.peak_C).toBeLessThan(hottest_C);
+      expect(s.padDose).toBeGreaterThanOrEqual(0);
+    }
+    // On one face: the nearer the warmer. The chip below is turned over, so its first pad lies nearer.
+    expect(share('NEAR-1')!.peak_C).toBeGreaterThan(share('NEAR-2')!.peak_C);
+    const short = at(5).shares.find((s) => s.padId === c7.pads[1]!.id);
+    expect(short?.padDose ?? 0).toBeLessThan(second.padDose);
+  });
+
+  it('is none for a pad that is gone', () => {
+    const { db, job } = bench();
+    expect(padsAbout(db, job, '99')).toEqual({ pads: [], probes: [] });
+  });
+});
