@@ -330,6 +330,9 @@ test('what is told of a board is changed against its revision; its label carries
   await page.keyboard.press('l');
   await expect(page.getByText(`${baseURL}/boards/${boardId}`)).toBeVisible();
   await expect(page.getByRole('article').locator('svg')).toBeVisible();
+  // One label, one page of the printer's roll.
+  const pdf = (await page.pdf({ preferCSSPageSize: true })).toString('latin1');
+  expect(pdf.match(/\/Type\s*\/Page[^s]/g)).toHaveLength(1);
 });
 
 test('a pad whose budget is gone is warned of before the next plan, and the board shows it', async ({

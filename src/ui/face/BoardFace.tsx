@@ -1,6 +1,8 @@
-import { useCallback, useRef, type MouseEvent, type ReactNode } from 'react';
+import { useCallback, useMemo, useRef, type MouseEvent, type ReactNode } from 'react';
+import { PAD_STATES } from '~/core/record/padStates';
 import { Copper, type CopperPicture } from './Copper';
-import { SiteGlyph, type FaceSite } from './SiteGlyph';
+import { labelsWithRoom } from './labels';
+import { labelOf, labelRise, SiteGlyph, type FaceSite } from './SiteGlyph';
 import css from './face.module.css';
 
 export type { FaceSite } from './SiteGlyph';
@@ -66,6 +68,22 @@ export function BoardFace({
     : whole;
   const text = about ? view.height / 20 : Math.max(length_mm / 42, width_mm / 26, 2);
   const grid = length_mm > 120 ? 20 : 10;
+  const labelled = useMemo(() => {
+    // On a crowded face what the view is not about is left without its name.
+    const named = sites.length > CROWD ? sites.filter((site) => !site.faint) : sites;
+    const wishes = named.map((site) => ({
+      id: site.id,
+      text: labelOf(site),
+      x: mirror ? length_mm - site.x_mm : site.x_mm,
+      y: width_mm - site.y_mm - labelRise(site, text),
+      weight:
+        (site.id === selected ? 8 : 0) +
+        (site.faint ? 0 : 4) +
+        (site.side === side ? 2 : 0) +
+        (PAD_STATES[site.worst].defect ? 1 : 0),
+    }));
+    return labelsWithRoom(wishes, text);
+  }, [sites, selected, side, text, mirror, length_mm, width_mm]);
   const latest = useRef(onSelect);
   latest.current = onSelect;
   const select = useCallback((id: string) => latest.current(id), []);
@@ -113,6 +131,7 @@ export function BoardFace({
           here={site.side === side && !site.faint}
           chosen={site.id === selected}
           text={text}
+          labelled={labelled.has(site.id)}
           // While places are being pointed at, a part is ground like any other.
           onSelect={onPoint ? null : select}
         />
@@ -121,6 +140,9 @@ export function BoardFace({
     </svg>
   );
 }
+
+/** More parts than this make a face crowded. */
+const CROWD = 60;
 
 interface View {
   readonly x: number;

@@ -28,13 +28,15 @@ interface SiteGlyphProps {
   readonly here: boolean;
   readonly chosen: boolean;
   readonly text: number;
+  /** Whether its reference finds room. */
+  readonly labelled: boolean;
   /** Null while the part is ground like any other. */
   readonly onSelect: ((id: string) => void) | null;
 }
 
 /** One part on a face: its body, its lands, its reference with the letter of its worst state. Drawn anew only when it changes. */
 export const SiteGlyph = memo(function SiteGlyph(props: SiteGlyphProps) {
-  const { site, x, y, mirror, here, chosen, text, onSelect } = props;
+  const { site, x, y, mirror, here, chosen, text, labelled, onSelect } = props;
   const part = partOf(site.package);
   const turn = (mirror ? 1 : -1) * site.rotation_deg;
   const bodyLength = millimetres(part.body.length_m);
@@ -72,18 +74,22 @@ export const SiteGlyph = memo(function SiteGlyph(props: SiteGlyphProps) {
         )}
         <path className={css['land']} d={landPath(part)} />
       </g>
-      <text
-        className={css['ref']}
-        y={-(reach(part, site.rotation_deg) + text * 0.4)}
-        fontSize={text}
-        textAnchor="middle"
-      >
-        {site.ref}
-        {worst.defect ? ` ${worst.letter}` : ''}
-      </text>
+      {labelled && (
+        <text className={css['ref']} y={-labelRise(site, text)} fontSize={text} textAnchor="middle">
+          {labelOf(site)}
+        </text>
+      )}
     </g>
   );
 });
+
+/** A reference, with the letter of what is wrong. */
+export const labelOf = (site: FaceSite): string =>
+  PAD_STATES[site.worst].defect ? `${site.ref} ${PAD_STATES[site.worst].letter}` : site.ref;
+
+/** How far above a part's middle its reference stands. */
+export const labelRise = (site: FaceSite, text: number): number =>
+  reach(partOf(site.package), site.rotation_deg) + text * 0.4;
 
 /** All lands as one path: a pack of two hundred is one element of the picture. */
 const landPath = (part: PartPackage): string =>
