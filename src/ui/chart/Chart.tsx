@@ -1,5 +1,6 @@
 import { useEffect, useRef, useState } from 'react';
 import type { Config, Data, Layout, PlotMouseEvent } from 'plotly.js-dist-min';
+import { useThemeChange } from '../theme/useThemeChange';
 import css from './chart.module.css';
 
 type Plotly = typeof import('plotly.js-dist-min');
@@ -121,18 +122,4 @@ function readColours(): ChartColours {
     focus: read('--focus'),
     lines: ['--line-1', '--line-2', '--line-3', '--line-4'].map(read),
   };
-}
-
-/** Changes whenever the page's theme does. */
-function useThemeChange(): string {
-  const [theme, setTheme] = useState('');
-  useEffect(() => {
-    const root = document.documentElement;
-    const read = (): void => setTheme(root.dataset['theme'] ?? 'daylight');
-    read();
-    const observer = new MutationObserver(read);
-    observer.observe(root, { attributes: true, attributeFilter: ['data-theme'] });
-    return () => observer.disconnect();
-  }, []);
-  return theme;
 }

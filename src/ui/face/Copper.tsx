@@ -1,4 +1,5 @@
 import { useEffect, useState } from 'react';
+import { useThemeChange } from '../theme/useThemeChange';
 import css from './face.module.css';
 
 /** Copper of the shown face on a grid, row by row from y = 0; 0 to 255 each. */
@@ -17,7 +18,8 @@ interface CopperProps extends CopperPicture {
 /** Artwork beneath a board's face, as shades of the theme's copper. */
 export function Copper({ nx, ny, cells, length_mm, width_mm, mirror }: CopperProps) {
   const [url, setUrl] = useState<string | null>(null);
-  useEffect(() => setUrl(pictureOf({ nx, ny, cells })), [nx, ny, cells]);
+  const theme = useThemeChange();
+  useEffect(() => setUrl(pictureOf({ nx, ny, cells })), [nx, ny, cells, theme]);
   if (!url) return null;
   return (
     <image

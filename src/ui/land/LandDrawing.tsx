@@ -146,6 +146,7 @@ export function LandDrawing({
           if (!mark) return null;
           const state = PAD_STATES[mark.state];
           const isSelected = place.pad === selected;
+          const reachOut = Math.min(unit * 0.8, Math.max(0, layout.pitch / 2 - place.radius) * 0.9);
           const outward = place.x === 0 ? 1 : Math.sign(place.x);
           return (
             <g
@@ -168,6 +169,14 @@ export function LandDrawing({
                 else onSelect(place.pad, true);
               }}
             >
+              {/* Between land, number and mark nothing is missed. */}
+              <rect
+                className={css['hit']}
+                x={place.x - place.halfWidth - reachOut}
+                y={place.y - place.halfHeight - reachOut}
+                width={2 * (place.halfWidth + reachOut)}
+                height={2 * (place.halfHeight + reachOut)}
+              />
               <ConnectionArt
                 id={patternId}
                 connections={mark.connections}

@@ -107,6 +107,40 @@ describe('the land drawing', () => {
     expect(onSelect).toHaveBeenLastCalledWith('1', false);
   });
 
+  it('asks first whoever wants its letters; what they leave records a finding', () => {
+    const onState = vi.fn();
+    const onLetter = vi.fn((letter: string) => letter === 'g');
+    render(
+      <LandDrawing
+        part={part}
+        from="solder side"
+        selected="1"
+        onSelect={vi.fn()}
+        onState={onState}
+        onLetter={onLetter}
+        pads={[{ name: '1', net: '', connections: [], state: 'sound' }]}
+      />,
+    );
+    const box = screen.getByRole('listbox');
+    fireEvent.keyDown(box, { key: 'g' });
+    expect(onLetter).toHaveBeenCalledWith('g');
+    expect(onState).not.toHaveBeenCalled();
+    fireEvent.keyDown(box, { key: 'l' });
+    expect(onState).toHaveBeenCalledWith('1', 'lifted');
+  });
+
+  it('a pad is hit beside its land too, but never over its neighbour’s', () => {
+    draw(null);
+    const hits = [...document.querySelectorAll('[role="option"] > rect:first-of-type')].map((rect) => ({
+      x0: Number(rect.getAttribute('x')),
+      x1: Number(rect.getAttribute('x')) + Number(rect.getAttribute('width')),
+    }));
+    expect(hits).toHaveLength(2);
+    const [left, right] = hits.sort((a, b) => a.x0 - b.x0);
+    expect(left!.x1).toBeLessThan(right!.x0);
+    expect(left!.x1 - left!.x0).toBeGreaterThan(1.8);
+  });
+
   it('keeps its hands off keys that are not its own', () => {
     const { onState, box } = draw('1');
     expect(fireEvent.keyDown(box, { key: ' ' })).toBe(true);
