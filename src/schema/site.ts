@@ -40,6 +40,10 @@ export const siteRecord = newSite.omit({ pads: true }).extend({
 });
 export type SiteRecord = z.infer<typeof siteRecord>;
 
+/** A correction of where a part stands or what it is, against the revision it was read at; its pads stay. */
+export const siteChange = newSite.omit({ pads: true }).extend({ revision: z.int().min(1) });
+export type SiteChange = z.infer<typeof siteChange>;
+
 export const sites = sqliteTable(
   'sites',
   {

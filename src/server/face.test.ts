@@ -4,15 +4,17 @@ import { newFaceFinding } from '~/schema/faceFinding';
 import { InputError } from '~/schema/faults';
 import { newLibraryPackage } from '~/schema/libraryPackage';
 import { padChanges } from '~/schema/padChange';
+import { newSite, siteChange } from '~/schema/site';
 import { newSiteGroup } from '~/schema/siteGroup';
 import { freshDatabase, withBoard, withCapacitor } from '../../tests/support/database';
 import { changeTold } from './boardChanges';
-import { changeCopper } from './placing';
+import { changeCopper, correctSite } from './placing';
 import { addBoard, getBoard } from './repositories/boards';
 import { addFaceFinding, faceFindingsOf } from './repositories/faceFindings';
 import { addToLibrary, libraryOf, removeFromLibrary } from './repositories/library';
 import { addSiteGroup, removeSiteGroup, siteGroupsOf } from './repositories/siteGroups';
-import { getSite } from './repositories/sites';
+import { addFinding } from './repositories/findings';
+import { addSite, getSite, removeSite, sitesOf } from './repositories/sites';
 
 const via = (changes: object = {}) => ({
   side: 'top',
@@ -98,6 +100,60 @@ describe('copper of a site’s pads', () => {
     const strange = padChanges.parse({ revision: 1, pads: [{ id: 'site-9-1', net: '', connections: [] }] });
     expect(() => changeCopper(db, 'site-1', strange)).toThrow(/pad/);
     expect(getSite(db, 'site-1').revision).toBe(1);
+  });
+});
+
+describe('a site that was placed wrongly', () => {
+  const told = (db: ReturnType<typeof freshDatabase>, changes: object = {}) => {
+    const { id: _id, boardId: _boardId, pads: _pads, ...site } = getSite(db, 'site-1');
+    return siteChange.parse({ ...site, ...changes });
+  };
+
+  it('is corrected against its revision; its pads, nets and findings stay', () => {
+    const db = freshDatabase();
+    withCapacitor(db);
+    const change = told(db, { ref: 'C70', x_mm: 20, rotation_deg: 90, value: '10 µF' });
+    const changed = correctSite(db, 'site-1', change);
+    expect(changed).toMatchObject({ ref: 'C70', x_mm: 20, rotation_deg: 90, revision: 2 });
+    expect(changed.pads.map((p) => p.net)).toEqual(['OUT', 'GND']);
+    expect(() => correctSite(db, 'site-1', change)).toThrow(/changed on another screen/);
+  });
+
+  it('stays on the board, with a reference of its own and the pads it has', () => {
+    const db = freshDatabase();
+    const { boardId, package: part } = withCapacitor(db);
+    const pads = getSite(db, 'site-1').pads.map(({ name, net, connections }) => ({ name, net, connections }));
+    const other = { ref: 'C8', side: 'top', x_mm: 10, y_mm: 10, alloy: 'sn60pb40', package: part, pads };
+    addSite(db, boardId, newSite.parse(other), 'site-2');
+    expect(() => correctSite(db, 'site-1', told(db, { ref: 'C8' }))).toThrow(/a site C8 already/);
+    expect(() => correctSite(db, 'site-1', told(db, { x_mm: 900 }))).toThrow(/off the board/);
+    const chip = { family: 'soic', pins: 8 };
+    expect(() => correctSite(db, 'site-1', told(db, { package: chip }))).toThrow(
+      /has other pads than C7 was placed with/,
+    );
+  });
+
+  it('is taken off again, but never once the record holds anything of it', () => {
+    const db = freshDatabase();
+    const { boardId } = withCapacitor(db);
+    addFinding(
+      db,
+      {
+        padId: 'site-1-1',
+        state: 'dull',
+        otherPadId: null,
+        foundAs: 'as-received',
+        jobId: null,
+        note: '',
+        by: 'MK',
+      },
+      1,
+    );
+    expect(() => removeSite(db, 'site-1')).toThrow(/which the record keeps; it stays/);
+    const fresh = freshDatabase();
+    withCapacitor(fresh);
+    removeSite(fresh, 'site-1');
+    expect(sitesOf(fresh, boardId)).toEqual([]);
   });
 });
 

@@ -3,12 +3,12 @@ import { padNamesOf } from '../core/packages/form';
 import { partOf } from '../schema/package';
 import { layersOf } from '../schema/planRequest';
 import type { Construction } from '../schema/construction';
-import type { NewSite } from '../schema/site';
+import type { NewSite, SiteChange } from '../schema/site';
 import type { Db } from './db';
 import { getBoard, setWaiting } from './repositories/boards';
 import type { ConnectionRecord } from '../schema/connection';
 import type { PadChanges } from '../schema/padChange';
-import { addSite, changePads, getSite, type SiteWithPads } from './repositories/sites';
+import { addSite, changePads, changeSite, getSite, type SiteWithPads } from './repositories/sites';
 
 /** Adds a site after checking it against its board. */
 export function placeSite(db: Db, boardId: string, site: NewSite): SiteWithPads {
@@ -17,6 +17,23 @@ export function placeSite(db: Db, boardId: string, site: NewSite): SiteWithPads 
   const made = addSite(db, boardId, site);
   setWaiting(db, boardId, { waitingFor: 'you', nextAction: `Plan ${site.ref}` });
   return made;
+}
+
+/** Corrects where a part stands or what it is. A part with other pads is another site. */
+export function correctSite(db: Db, siteId: string, change: SiteChange): SiteWithPads {
+  const site = getSite(db, siteId);
+  const { construction } = getBoard(db, site.boardId);
+  const pads = site.pads.map(({ name, net, connections }) => ({ name, net, connections }));
+  const faults = siteFaults(construction, { ...change, pads }).map((fault) =>
+    fault.path === '$.pads'
+      ? {
+          path: '$.package',
+          message: `has other pads than ${site.ref} was placed with; remove it and place it anew`,
+        }
+      : fault,
+  );
+  if (faults.length) throw new InputError(faults);
+  return changeSite(db, siteId, change);
 }
 
 /** Changes nets and copper of a site's pads after checking the layers against its board. */
@@ -28,7 +45,11 @@ export function changeCopper(db: Db, siteId: string, change: PadChanges): SiteWi
 }
 
 /** What keeps a site off its board: it must lie on the outline, with pads as pins and layers that exist. */
-export function siteFaults(construction: Construction, site: NewSite, base = '$'): Fault[] {
+export function siteFaults(
+  construction: Construction,
+  site: Pick<NewSite, 'x_mm' | 'y_mm' | 'package' | 'pads'>,
+  base = '$',
+): Fault[] {
   const faults: Fault[] = [];
   const within = (path: string, value: number, limit: number): void => {
     if (value > limit)

@@ -371,3 +371,60 @@ test('a pad whose budget is gone is warned of before the next plan, and the boar
   await expect(page.getByText('This would overspend.')).toBeVisible();
   await expect(page.getByText(/Pin 1 has nothing left/)).toBeVisible();
 });
+
+test('a site that was placed wrongly is corrected, and taken off while the record holds nothing of it', async ({
+  page,
+  baseURL,
+  quiet,
+}) => {
+  quiet.allow(/409/);
+  await signIn(page, baseURL!);
+  const { boardId } = await ownSite(page, 'Corrected');
+  await page.goto(`/boards/${boardId}`);
+  await ready(page);
+  await page.keyboard.press('w');
+  await page.waitForURL('**/edit');
+  await ready(page);
+  await page.getByLabel('Reference').fill('C9');
+  await page.getByLabel(/^x, mm/).fill('400');
+  await page.getByRole('button', { name: 'Write the correction' }).click();
+  await expect(page.getByText(/is 400 mm, off the board/).first()).toBeVisible();
+  await page.getByLabel(/^x, mm/).fill('20');
+  await page.getByRole('button', { name: 'Write the correction' }).click();
+  await page.waitForURL(`**/boards/${boardId}`);
+  await ready(page);
+  await expect(page.getByRole('heading', { name: /^C9/ })).toBeVisible();
+  await expect(page.getByRole('option', { name: /^Pin 2, GND/ })).toBeVisible();
+
+  await page.getByRole('option', { name: /^Pin 1/ }).click();
+  await page.getByRole('listbox').press('d');
+  await expect(page.getByRole('region', { name: 'Life of pin 1' })).toContainText('dull or cold');
+  await page.getByRole('link', { name: /^Correct/ }).click();
+  await page.waitForURL('**/edit');
+  await ready(page);
+  await page.getByRole('button', { name: 'Take C9 off the board' }).click();
+  await expect(page.getByRole('alert')).toContainText('which the record keeps; it stays');
+
+  await page.request.post(`/api/boards/${boardId}/sites`, {
+    data: {
+      ref: 'R1',
+      side: 'top',
+      x_mm: 70,
+      y_mm: 40,
+      alloy: 'sn60pb40',
+      package: { family: 'chip', code: '0603' },
+      pads: ['1', '2'].map((name) => ({ name, net: '', connections: [] })),
+    },
+  });
+  await page.goto(`/boards/${boardId}`);
+  await ready(page);
+  await page.keyboard.press('j');
+  await expect(page.getByRole('heading', { name: /^R1/ })).toBeVisible();
+  await page.keyboard.press('w');
+  await page.waitForURL('**/edit');
+  await ready(page);
+  await page.getByRole('button', { name: 'Take R1 off the board' }).click();
+  await page.waitForURL(`**/boards/${boardId}`);
+  await ready(page);
+  await expect(page.getByRole('button', { name: /^R1,/ })).toHaveCount(0);
+});

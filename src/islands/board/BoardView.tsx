@@ -98,6 +98,8 @@ export function BoardView({ sheet }: { sheet: BoardSheet }) {
         return go(`/boards/${board.id}/photos`);
       case 'edit':
         return go(`/boards/${board.id}/edit`);
+      case 'correct':
+        return site !== null && go(`/sites/${site.id}/edit`);
       case 'label':
         return go(`/boards/${board.id}/label`);
     }

@@ -51,8 +51,11 @@ export function SitePanel({ sheet, site, state, exposures, dispatch, onStroke, o
           {site.ref} {site.value && <span className="quiet">{site.value}</span>}
         </h2>
         <div className={css['ways']}>
+          <ButtonLink href={`/sites/${site.id}/edit`}>
+            Correct <KeyCap of="w" />
+          </ButtonLink>
           <ButtonLink href={`/sites/${site.id}/check`}>
-            Check continuity <KeyCap of="c" />
+            Continuity <KeyCap of="c" />
           </ButtonLink>
           {running ? (
             <ButtonLink href={`/jobs/${running.id}`} look="primary">

@@ -13,6 +13,7 @@ export type BoardCommand =
   | 'draw'
   | 'photos'
   | 'edit'
+  | 'correct'
   | 'label';
 
 export const BOARD_COMMANDS: readonly Command<BoardCommand>[] = [
@@ -28,6 +29,7 @@ export const BOARD_COMMANDS: readonly Command<BoardCommand>[] = [
   { id: 'draw', label: 'Mark a track, a via or an area on the face', keys: ['d'], group: 'Board' },
   { id: 'photos', label: 'Photos of this board', keys: ['o'], group: 'Board' },
   { id: 'edit', label: 'Change what is told of this board', keys: ['e'], group: 'Board' },
+  { id: 'correct', label: 'Correct this site, or take it off', keys: ['w'], group: 'Board' },
   { id: 'label', label: 'Print its label', keys: ['l'], group: 'Board' },
 ];
 

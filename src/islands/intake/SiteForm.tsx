@@ -6,10 +6,10 @@ import type { BoardRecord } from '~/schema/board';
 import { connection, CONNECTION_KINDS } from '~/schema/connection';
 import type { LibraryPackageRecord } from '~/schema/libraryPackage';
 import { anyPackage, isSurfaceInput } from '~/schema/package';
-import { newSite } from '~/schema/site';
+import { newSite, siteChange } from '~/schema/site';
 import { InputError, parseInput } from '~/schema/faults';
 import { partFacts } from '~/schema/words';
-import { ApiError, postJson } from '~/ui/api';
+import { ApiError, deleteJson, patchJson, postJson } from '~/ui/api';
 import { Button, KeyCap } from '~/ui/controls/Button';
 import { Segments, SelectField, TextField } from '~/ui/controls/Field';
 import { ErrorNote } from '~/ui/controls/Notes';
@@ -19,7 +19,7 @@ import { LandDrawing } from '~/ui/land/LandDrawing';
 import { SITE_COMMANDS, type SiteCommand } from './commands';
 import { PackageFields } from './PackageFields';
 import { nextReference } from './reference';
-import { blankPad, blankSite, padByPad, padsFor, siteOf, type SiteDraft } from './siteDraft';
+import { blankPad, blankSite, draftOfSite, padByPad, padsFor, siteOf, type SiteDraft } from './siteDraft';
 import css from './intake.module.css';
 
 interface SiteFormProps {
@@ -27,17 +27,19 @@ interface SiteFormProps {
   readonly sites: readonly SiteSheet[];
   readonly library: readonly LibraryPackageRecord[];
   readonly side: 'top' | 'bottom';
+  /** Given: this site is corrected instead of a new one placed. */
+  readonly site?: SiteSheet;
 }
 
 /** Places one part after another: where it is, by click or by figures, what it is, and what copper each pin meets. */
-export function SiteForm({ board, sites, library: kept, side: startSide }: SiteFormProps) {
+export function SiteForm({ board, sites, library: kept, side: startSide, site: known }: SiteFormProps) {
   const { length_mm, width_mm, copperLayers } = board.construction;
   const { register, handleSubmit, watch, setValue, getValues, reset, formState } = useForm<SiteDraft>({
-    defaultValues: { ...blankSite(length_mm, width_mm), side: startSide },
+    defaultValues: known ? draftOfSite(known) : { ...blankSite(length_mm, width_mm), side: startSide },
   });
   const [library, setLibrary] = useState(kept);
   const [placed, setPlaced] = useState<readonly FaceSite[]>(() =>
-    sites.map((s) => ({ ...s, worst: 'sound' as const, faint: true })),
+    sites.filter((s) => s.id !== known?.id).map((s) => ({ ...s, worst: 'sound' as const, faint: true })),
   );
   const [told, setTold] = useState<string | null>(null);
   const [error, setError] = useState<unknown>(null);
@@ -59,7 +61,15 @@ export function SiteForm({ board, sites, library: kept, side: startSide }: SiteF
     setError(null);
     setTold(null);
     try {
-      const site = parseInput(newSite, siteOf(getValues(), board.construction));
+      const given = siteOf(getValues(), board.construction) as Record<string, unknown>;
+      if (known) {
+        const { pads: _, ...told } = given;
+        const change = parseInput(siteChange, { ...told, revision: known.revision });
+        await patchJson<SiteSheet>(`/api/sites/${known.id}`, change);
+        window.location.href = `/boards/${board.id}`;
+        return;
+      }
+      const site = parseInput(newSite, given);
       const made = await postJson<SiteSheet>(`/api/boards/${board.id}/sites`, site);
       if (!another) {
         window.location.href = `/boards/${board.id}`;
@@ -79,6 +89,12 @@ export function SiteForm({ board, sites, library: kept, side: startSide }: SiteF
         refused instanceof InputError ? new ApiError('bad-input', refused.message, refused.faults) : refused,
       );
     }
+  };
+  const remove = (): void => {
+    setError(null);
+    deleteJson(`/api/sites/${known!.id}`).then(() => {
+      window.location.href = `/boards/${board.id}`;
+    }, setError);
   };
   const turn = (): void => setValue('rotation_deg', ((getValues('rotation_deg') || 0) + 90) % 360);
   useCommands<SiteCommand>('place', SITE_COMMANDS, (id) => {
@@ -197,7 +213,7 @@ export function SiteForm({ board, sites, library: kept, side: startSide }: SiteF
               from={surface ? 'part side' : 'solder side'}
               selected={pad}
               onSelect={setPad}
-              pads={wanted.pads.map((p) => ({
+              pads={(known?.pads ?? wanted.pads).map((p) => ({
                 name: p.name,
                 net: p.net,
                 state: 'sound',
@@ -214,8 +230,12 @@ export function SiteForm({ board, sites, library: kept, side: startSide }: SiteF
           )}
         </div>
         {part.success && <p className="quiet">{partFacts(part.data, draft.alloy)}</p>}
-        <h2>Copper at each pin</h2>
-        {padByPad(draft.part) ? (
+        {known ? (
+          <p className="quiet">Its copper and nets stay as they are; change them on the board.</p>
+        ) : (
+          <h2>Copper at each pin</h2>
+        )}
+        {known ? null : padByPad(draft.part) ? (
           <ol className={css['pads']}>
             {wanted.pads.map((_, i) => {
               const p = draft.pads[i] ?? blankPad();
@@ -276,11 +296,15 @@ export function SiteForm({ board, sites, library: kept, side: startSide }: SiteF
         {told && <p role="status">{told}</p>}
         <div className={css['keep']}>
           <Button type="submit" look="primary" disabled={formState.isSubmitting}>
-            {formState.isSubmitting ? 'Writing…' : 'Place it'}
+            {formState.isSubmitting ? 'Writing…' : known ? 'Write the correction' : 'Place it'}
           </Button>
-          <Button disabled={formState.isSubmitting} onClick={() => void handleSubmit(() => write(true))()}>
-            Place it, then another like it
-          </Button>
+          {known ? (
+            <Button onClick={remove}>Take {known.ref} off the board</Button>
+          ) : (
+            <Button disabled={formState.isSubmitting} onClick={() => void handleSubmit(() => write(true))()}>
+              Place it, then another like it
+            </Button>
+          )}
         </div>
       </footer>
     </form>

@@ -3,9 +3,9 @@ import { padNamesOf } from '~/core/packages/form';
 import type { ConnectionKind, ConnectionRecord } from '~/schema/connection';
 import type { Construction } from '~/schema/construction';
 import { anyPackage, isSurfaceInput, partOf } from '~/schema/package';
-import type { NewSite } from '~/schema/site';
+import type { NewSite, SiteRecord } from '~/schema/site';
 import { usualConnections } from '~/schema/usualCopper';
-import { packageInputOf, startOf, type PackageDraft } from './packageDraft';
+import { draftOf, packageInputOf, startOf, type PackageDraft } from './packageDraft';
 import { pinsIn } from './pinList';
 
 /** A site as its form holds it: one copper choice per pad of a small holed part, lists of pins for the rest. */
@@ -47,6 +47,19 @@ export const blankSite = (length_mm: number, width_mm: number): SiteDraft => ({
   trackWidth_mm: 0.25,
   groundPins: '',
   supplyPins: '',
+});
+
+/** A placed site as a draft; its pads are changed on the board, not here. */
+export const draftOfSite = (site: SiteRecord): SiteDraft => ({
+  ...blankSite(0, 0),
+  ref: site.ref,
+  value: site.value,
+  side: site.side,
+  x_mm: site.x_mm,
+  y_mm: site.y_mm,
+  rotation_deg: site.rotation_deg,
+  alloy: site.alloy,
+  part: draftOf(site.package),
 });
 
 /** With more pins than this they are named by lists, not one row each. */

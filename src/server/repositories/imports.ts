@@ -1,4 +1,4 @@
-import { and, asc, eq, inArray, isNull, or } from 'drizzle-orm';
+import { and, asc, eq, inArray, isNull } from 'drizzle-orm';
 import {
   artworks,
   importRecord,
@@ -7,15 +7,13 @@ import {
   type ImportRecord,
 } from '../../schema/boardImport';
 import type { NewImport } from '../../schema/boardImport';
-import { findings } from '../../schema/finding';
-import { jobs } from '../../schema/job';
 import { pads } from '../../schema/pad';
-import { readings } from '../../schema/reading';
 import { sites } from '../../schema/site';
 import type { Db } from '../db';
 import { Conflict, NotFound } from '../errors';
 import { newId } from '../ids';
 import { addSite } from './sites';
+import { CHUNK, sitesInUse } from './siteUse';
 
 export function importsOf(db: Db, boardId: string): ImportRecord[] {
   return db
@@ -70,7 +68,7 @@ export function undoImport(db: Db, boardId: string, id: string, now_ms: number):
     if (!row) throw new NotFound('import', id);
     const record = importRecord.parse(row);
     if (record.undoneAt_ms !== null) throw new Conflict('this import has been undone already', record);
-    const used = usedSites(db, record.siteIds);
+    const used = sitesInUse(db, record.siteIds);
     if (used.length > 0) {
       throw new Conflict(
         `${used.slice(0, 6).join(', ')}${used.length > 6 ? ` and ${used.length - 6} more` : ''} ${used.length === 1 ? 'has' : 'have'} a job, a finding or a reading, which the record keeps; the import stays`,
@@ -88,44 +86,6 @@ export function undoImport(db: Db, boardId: string, id: string, now_ms: number):
       .run();
     return { ...record, undoneAt_ms: now_ms };
   });
-}
-
-/** SQLite takes so many values in one statement with room to spare. */
-const CHUNK = 500;
-
-function usedSites(db: Db, siteIds: readonly string[]): string[] {
-  const used = new Set<string>();
-  for (let i = 0; i < siteIds.length; i += CHUNK) {
-    const some = siteIds.slice(i, i + CHUNK);
-    const inJobs = db.select({ siteId: jobs.siteId }).from(jobs).where(inArray(jobs.siteId, some)).all();
-    const found = db
-      .select({ siteId: findings.siteId })
-      .from(findings)
-      .where(inArray(findings.siteId, some))
-      .all();
-    // A bridge found on another site may name a pad of this one.
-    const named = db
-      .select({ siteId: pads.siteId })
-      .from(findings)
-      .innerJoin(pads, eq(pads.id, findings.otherPadId))
-      .where(inArray(pads.siteId, some))
-      .all();
-    const read = db
-      .select({ siteId: pads.siteId })
-      .from(readings)
-      .innerJoin(pads, or(eq(pads.id, readings.padId), eq(pads.id, readings.otherPadId)))
-      .where(inArray(pads.siteId, some))
-      .all();
-    for (const { siteId } of [...inJobs, ...found, ...named, ...read]) used.add(siteId);
-  }
-  if (used.size === 0) return [];
-  return db
-    .select({ ref: sites.ref })
-    .from(sites)
-    .where(inArray(sites.id, [...used].slice(0, CHUNK)))
-    .all()
-    .map((site) => site.ref)
-    .sort();
 }
 
 /** The newest picture of each copper layer. */

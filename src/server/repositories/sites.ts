@@ -1,11 +1,12 @@
 import { and, asc, eq, inArray } from 'drizzle-orm';
 import { padRecord, pads, type PadRecord } from '../../schema/pad';
-import { siteRecord, sites, type NewSite, type SiteRecord } from '../../schema/site';
+import { siteRecord, sites, type NewSite, type SiteChange, type SiteRecord } from '../../schema/site';
 import type { PadChanges } from '../../schema/padChange';
 import { boards } from '../../schema/board';
 import type { Db } from '../db';
 import { Conflict, NotFound } from '../errors';
 import { newId } from '../ids';
+import { sitesInUse } from './siteUse';
 
 export interface SiteWithPads extends SiteRecord {
   readonly pads: readonly PadRecord[];
@@ -53,16 +54,52 @@ export function addSite(db: Db, boardId: string, site: NewSite, id = newId('site
   });
 }
 
+/** Writes a correction of a site; refused when it has changed since it was read, or its reference is taken. */
+export function changeSite(db: Db, siteId: string, { revision, ...told }: SiteChange): SiteWithPads {
+  return db.transaction((tx) => {
+    const site = getSite(db, siteId);
+    refuseStale(site, revision);
+    const taken = tx
+      .select({ id: sites.id })
+      .from(sites)
+      .where(and(eq(sites.boardId, site.boardId), eq(sites.ref, told.ref)))
+      .get();
+    if (taken && taken.id !== siteId)
+      throw new Conflict(`this board has a site ${told.ref} already; give another reference`);
+    tx.update(sites)
+      .set({ ...told, revision: revision + 1 })
+      .where(eq(sites.id, siteId))
+      .run();
+    return getSite(db, siteId);
+  });
+}
+
+/** Takes a site away; refused once the record holds anything of it. */
+export function removeSite(db: Db, siteId: string): { id: string } {
+  return db.transaction((tx) => {
+    const site = getSite(db, siteId);
+    if (sitesInUse(db, [siteId]).length > 0) {
+      throw new Conflict(`${site.ref} has a job, a finding or a reading, which the record keeps; it stays`);
+    }
+    tx.delete(pads).where(eq(pads.siteId, siteId)).run();
+    tx.delete(sites).where(eq(sites.id, siteId)).run();
+    return { id: siteId };
+  });
+}
+
+function refuseStale(site: SiteRecord, revision: number): void {
+  if (site.revision === revision) return;
+  throw new Conflict(
+    `${site.ref} was changed on another screen; look at it as it is now, then change it again`,
+    site,
+  );
+}
+
 /** Writes nets and copper of some pads; refused when the site has changed since it was read. */
 export function changePads(db: Db, siteId: string, change: PadChanges): SiteWithPads {
   return db.transaction((tx) => {
     const site = getSite(db, siteId);
-    if (site.revision !== change.revision) {
-      throw new Conflict(
-        `${site.ref} was changed on another screen; look at it as it is now, then change it again`,
-        site,
-      );
-    }
+    refuseStale(site, change.revision);
     for (const { id, net, connections } of change.pads) {
       const { changes } = tx
         .update(pads)

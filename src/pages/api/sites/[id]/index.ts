@@ -1,0 +1,15 @@
+import { parseInput } from '~/schema/faults';
+import { siteChange } from '~/schema/site';
+import { correctSite } from '~/server/placing';
+import { removeSite } from '~/server/repositories/sites';
+import { endpoint, fromOurPages, readJson } from '~/server/respond';
+
+export const PATCH = endpoint(async (context) => {
+  const change = parseInput(siteChange, await readJson(context));
+  return correctSite(context.locals.db, context.params['id']!, change);
+});
+
+export const DELETE = endpoint((context) => {
+  fromOurPages(context);
+  return removeSite(context.locals.db, context.params['id']!);
+});
