@@ -377,7 +377,7 @@ test('a site that was placed wrongly is corrected, and taken off while the recor
   baseURL,
   quiet,
 }) => {
-  quiet.allow(/409/);
+  quiet.allow(/40[09]/);
   await signIn(page, baseURL!);
   const { boardId } = await ownSite(page, 'Corrected');
   await page.goto(`/boards/${boardId}`);
