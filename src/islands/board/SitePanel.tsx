@@ -51,10 +51,10 @@ export function SitePanel({ sheet, site, state, exposures, dispatch, onStroke, o
           {site.ref} {site.value && <span className="quiet">{site.value}</span>}
         </h2>
         <div className={css['ways']}>
-          <ButtonLink href={`/sites/${site.id}/edit`}>
+          <ButtonLink small href={`/sites/${site.id}/edit`}>
             Correct <KeyCap of="w" />
           </ButtonLink>
-          <ButtonLink href={`/sites/${site.id}/check`}>
+          <ButtonLink small href={`/sites/${site.id}/check`}>
             Continuity <KeyCap of="c" />
           </ButtonLink>
           {running ? (
