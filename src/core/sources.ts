@@ -1,6 +1,8 @@
 import { METER } from './electrical/meterLimits';
 import { WIRE_EMISSIVITY } from './electrical/wireRise';
-import { FILLETS } from './packages/fillets';
+import { JUMPER } from './electrical/jumperData';
+import { FILLETS, LAND_RULES } from './packages/fillets';
+import { BOARD_WEIGHT } from './thermal/boardWeight';
 import { FAMILY_TRAITS, HOLE_CLEARANCE, THROUGH_HOLE_RAMP } from './packages/families';
 import { SURFACE_TRAITS, UNDER_BODY } from './packages/surfaceFamilies';
 import { PREHEATERS, STILL_AIR } from './materials/air';
@@ -48,6 +50,9 @@ export function registeredData(): Subject[] {
     ['Lands of surface parts', FILLETS],
     ['Meters on fitted boards', METER],
     ['Wires in air', { emissivity: WIRE_EMISSIVITY }],
+    ['Jumpers', JUMPER],
+    ['Rules of lands', LAND_RULES],
+    ['Weight of a board', BOARD_WEIGHT],
     ['Joints under their body', UNDER_BODY],
     ['Ramp of through-hole bodies', { ramp: THROUGH_HOLE_RAMP }],
     ['Holes over their leads', { clearance: HOLE_CLEARANCE }],

@@ -59,14 +59,18 @@ export async function ownBoard(page: Page, name: string, changes: object = {}): 
   return ((await board.json()) as { id: string }).id;
 }
 
-/** A board of the test's own with one capacitor; the site's address is given back. */
-export async function ownSite(page: Page, name: string): Promise<{ boardId: string; siteId: string }> {
-  const boardId = await ownBoard(page, name);
+/** Puts a capacitor between OUT and GND on a board; its identifier is given back. */
+export async function placeCapacitor(
+  page: Page,
+  boardId: string,
+  ref: string,
+  x_mm: number,
+): Promise<string> {
   const site = await page.request.post(`/api/boards/${boardId}/sites`, {
     data: {
-      ref: 'C1',
+      ref,
       side: 'top',
-      x_mm: 50,
+      x_mm,
       y_mm: 40,
       alloy: 'sn60pb40',
       package: {
@@ -83,7 +87,13 @@ export async function ownSite(page: Page, name: string): Promise<{ boardId: stri
       ],
     },
   });
-  const { id: siteId } = (await site.json()) as { id: string };
+  return ((await site.json()) as { id: string }).id;
+}
+
+/** A board of the test's own with one capacitor; the site's address is given back. */
+export async function ownSite(page: Page, name: string): Promise<{ boardId: string; siteId: string }> {
+  const boardId = await ownBoard(page, name);
+  const siteId = await placeCapacitor(page, boardId, 'C1', 50);
   return { boardId, siteId };
 }
 

@@ -54,11 +54,6 @@ export interface Checklist {
   readonly unchecked: readonly Unchecked[];
 }
 
-/** A neighbour lies no further than this many of the part's own least gap away. */
-const NEXT_GAPS = 1.25;
-/** Whatever lies as near as this can be bridged, whichever part it belongs to. */
-const BRIDGED_GAP_m = 0.5e-3;
-
 /**
  * Everything to probe at one part: each pad to the nearest other point of its net, and to each neighbour of
  * another net, every pair once. `all` holds every pad of the board, the part's own included.
@@ -81,7 +76,9 @@ export function checklistOf(siteId: string, all: readonly PlacedPad[], board: Bo
       if (near.id === pad.id || done.has(pairOf(pad, near)) || !meet(pad, near)) continue;
       if (pad.net !== '' && pad.net === near.net) continue;
       const gap = gap_m(pad, near);
-      const reach_m = near.siteId === siteId ? Math.max(NEXT_GAPS * least_m, BRIDGED_GAP_m) : BRIDGED_GAP_m;
+      const bridged_m = METER.bridgedGap.value;
+      const reach_m =
+        near.siteId === siteId ? Math.max(METER.nextGaps.value * least_m, bridged_m) : bridged_m;
       if (gap > reach_m) continue;
       done.add(pairOf(pad, near));
       checks.push({

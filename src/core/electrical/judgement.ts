@@ -39,10 +39,11 @@ export function judge(check: Check, reading_Ohm: number, between: readonly Betwe
   const clear_Ohm = METER.clear.value;
   const resistors = between.flatMap(({ ref, value_Ohm }) => (value_Ohm === null ? [] : [{ ref, value_Ohm }]));
   const parallel_Ohm = 1 / resistors.reduce((sum, { value_Ohm }) => sum + 1 / Math.max(1e-3, value_Ohm), 0);
-  if (resistors.length > 0 && reading_Ohm >= 0.8 * parallel_Ohm) {
+  const explained_Ohm = METER.resistorShare.value * parallel_Ohm;
+  if (resistors.length > 0 && reading_Ohm >= explained_Ohm) {
     return {
       verdict: 'good',
-      limit_Ohm: 0.8 * parallel_Ohm,
+      limit_Ohm: explained_Ohm,
       why: `no less than ${resistors.map(({ ref }) => ref).join(' and ')} between the nets`,
     };
   }

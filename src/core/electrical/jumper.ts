@@ -1,16 +1,11 @@
 import type { Board } from '../thermal/stackup';
 import { distance_m, narrowestTrack, nearestOfNet, type PlacedPad } from './checklist';
+import { JUMPER } from './jumperData';
 import { gaugeDiameter_m, trackCurrent_A, wireResistance_Ohm } from './wire';
 import { wireCurrent_A } from './wireRise';
 
 /** Gauges that a bench keeps, thinnest first. */
 export const JUMPER_GAUGES = [36, 34, 32, 30, 28, 26, 24, 22, 20, 18, 16] as const;
-
-/** Each end: stripped, laid along the pad, and a little slack to dress the wire flat (common practice). */
-const END_m = 4e-3;
-
-/** Air about a board in its closed case. */
-const CASE_K = 313.15;
 
 export interface JumperOrder {
   readonly current_A: number;
@@ -35,19 +30,11 @@ export type JumperAnswer =
   | { readonly outcome: 'nowhere-to-go'; readonly why: string }
   | { readonly outcome: 'too-much-current'; readonly carries_A: number; readonly gauge: number };
 
-/** A rise that copper on a board is usually laid out for (common practice). */
-export const USUAL_RISE_K = 20;
-
-/** A supply or return pin without a track to say more: what one lead of a part usually carries at most (assumed). */
-const SUPPLY_A = 1;
-/** An isolated pin: a signal needs next to nothing (assumed). */
-const SIGNAL_A = 0.1;
-
 /** What the lost copper could carry at that rise, as the current to plan for where none is known (IPC-2221 §6.2). */
 export function usualCurrent_A(
   pad: PlacedPad,
   board: Board,
-  rise_K = USUAL_RISE_K,
+  rise_K: number = JUMPER.usualRise.value,
 ): { readonly current_A: number; readonly from: 'track' | 'relief' | 'assumed' } {
   const carries = (width_m: number, layer: number): number | null => {
     const foil_m = board.copper[layer - 1]?.thickness_m;
@@ -61,7 +48,7 @@ export function usualCurrent_A(
   const bySpoke = relief ? carries(relief.spokeWidth_m, relief.layers[0] ?? 1) : null;
   if (relief && bySpoke !== null) return { current_A: relief.spokes * bySpoke, from: 'relief' };
   const isolated = pad.connections.every((c) => c.kind === 'isolated');
-  return { current_A: isolated ? SIGNAL_A : SUPPLY_A, from: 'assumed' };
+  return { current_A: (isolated ? JUMPER.signalCurrent : JUMPER.supplyCurrent).value, from: 'assumed' };
 }
 
 /** A wire from a lost pad to the next point of its net: which, how long, how thick, and how to dress it. */
@@ -81,21 +68,23 @@ export function jumperFor(
           : `no other point of ${pad.net} is recorded; find one on the board and place its site`,
     };
   }
+  const end_m = JUMPER.end.value;
+  const case_K = JUMPER.caseAir.value;
   const changesFace = !pad.faces.some((face) => to.faces.includes(face));
-  const length_m = distance_m(pad, to) + 2 * END_m + (changesFace ? 2 * END_m + board.thickness_m : 0);
+  const length_m = distance_m(pad, to) + 2 * end_m + (changesFace ? 2 * end_m + board.thickness_m : 0);
   const gauge = JUMPER_GAUGES.find(
-    (g) => wireCurrent_A(gaugeDiameter_m(g), order.rise_K, CASE_K) >= order.current_A,
+    (g) => wireCurrent_A(gaugeDiameter_m(g), order.rise_K, case_K) >= order.current_A,
   );
   if (gauge === undefined) {
     const thickest = JUMPER_GAUGES.at(-1)!;
     return {
       outcome: 'too-much-current',
       gauge: thickest,
-      carries_A: wireCurrent_A(gaugeDiameter_m(thickest), order.rise_K, CASE_K),
+      carries_A: wireCurrent_A(gaugeDiameter_m(thickest), order.rise_K, case_K),
     };
   }
   const diameter_m = gaugeDiameter_m(gauge);
-  const warm_K = CASE_K + order.rise_K;
+  const warm_K = case_K + order.rise_K;
   return {
     outcome: 'wire',
     to,
@@ -103,7 +92,7 @@ export function jumperFor(
     changesFace,
     gauge,
     diameter_m,
-    carries_A: wireCurrent_A(diameter_m, order.rise_K, CASE_K),
+    carries_A: wireCurrent_A(diameter_m, order.rise_K, case_K),
     drop_V: order.current_A * wireResistance_Ohm(length_m, diameter_m, warm_K),
     insulation: insulationFor(diameter_m, warm_K),
   };
@@ -111,8 +100,9 @@ export function jumperFor(
 
 /** Enamelled wire is thin enough to tin through; thicker wire has a sleeve (common practice). */
 function insulationFor(diameter_m: number, wire_K: number): string {
-  if (wire_K > 378) return 'fluoropolymer or glass sleeve, no plastic that softens at 105 °C';
-  return diameter_m < 0.3e-3
+  if (wire_K > JUMPER.sleeveLimit.value)
+    return 'fluoropolymer or glass sleeve, no plastic that softens at 105 °C';
+  return diameter_m < JUMPER.enamelledBelow.value
     ? 'enamelled wire that tins through; sleeve it where it crosses a joint or an edge'
     : 'insulated wire or a sleeve over its whole length';
 }

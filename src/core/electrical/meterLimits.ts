@@ -33,4 +33,24 @@ export const METER = {
     'assumed',
     'in circuit, parts between the nets read from some hundred ohm up: common practice',
   ),
+  /** A resistor between two nets explains a reading down to this share of its value. */
+  resistorShare: property(
+    0.8,
+    '',
+    [0.7, 0.95],
+    0.1,
+    'assumed',
+    'tolerance of carbon film, the meter, and what lies in parallel: common practice',
+  ),
+  /** A neighbour lies no further than this many of the part's own least gap away. */
+  nextGaps: property(1.25, '', [1.05, 1.4], 0.1, 'assumed', 'under √2, so that diagonals are no neighbours'),
+  /** Whatever lies as near as this can be bridged, whichever part it belongs to. */
+  bridgedGap: property(
+    0.5e-3,
+    'm',
+    [0.3e-3, 0.8e-3],
+    0.3,
+    'assumed',
+    'a drop of hand-fed solder: common practice',
+  ),
 } as const;

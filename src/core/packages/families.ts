@@ -1,4 +1,5 @@
 import { property, type Property } from '../materials/property';
+import { bodyDensity } from './density';
 import type { LeadMetalId } from '../materials/leads';
 
 /** What a through-hole family brings beyond its dimensions. */
@@ -21,15 +22,6 @@ const BODIES = 'filled epoxies, wound foils and nylons, handbook order of magnit
 
 const bodyHeat = (value: number) =>
   property(value, 'J/m³K', [0.6 * value, 1.4 * value], 0.2, 'assumed', BODIES);
-const density = (value: number) =>
-  property(
-    value,
-    'kg/m³',
-    [0.6 * value, 1.5 * value],
-    0.2,
-    'assumed',
-    'masses on data sheets over body volumes, from memory',
-  );
 const limit = (value_K: number, source: string) =>
   property(value_K, 'K', [value_K - 20, value_K + 20], 0.02, 'assumed', source);
 const leadLength = (value: number) =>
@@ -61,7 +53,7 @@ export const FAMILY_TRAITS = {
     leadMetal: 'copper-clad-steel',
     bodyLimit: limit(398.15, 'wound capacitor body about 20 K over its 105 °C rating for a short time'),
     bodyHeat: bodyHeat(2.0e6),
-    bodyDensity: density(1600),
+    bodyDensity: bodyDensity(1600),
     standoff: leadLength(1.0e-3),
     leadInBody: leadLength(4.0e-3),
     polarised: true,
@@ -71,7 +63,7 @@ export const FAMILY_TRAITS = {
     leadMetal: 'copper',
     bodyLimit: limit(428.15, 'coated resistor or diode body, 155 °C rating'),
     bodyHeat: bodyHeat(2.2e6),
-    bodyDensity: density(2600),
+    bodyDensity: bodyDensity(2600),
     standoff: leadLength(5.0e-3),
     leadInBody: leadLength(1.0e-3),
     polarised: false,
@@ -81,7 +73,7 @@ export const FAMILY_TRAITS = {
     leadMetal: 'iron-nickel',
     bodyLimit: limit(473.15, 'moulded body not meant for reflow, 200 °C'),
     bodyHeat: bodyHeat(2.0e6),
-    bodyDensity: density(2400),
+    bodyDensity: bodyDensity(2400),
     standoff: leadLength(2.5e-3),
     leadInBody: leadLength(2.0e-3),
     polarised: true,
@@ -91,7 +83,7 @@ export const FAMILY_TRAITS = {
     leadMetal: 'copper',
     bodyLimit: limit(413.15, 'polyester socket body, softening under load from about 140 °C'),
     bodyHeat: bodyHeat(1.9e6),
-    bodyDensity: density(1700),
+    bodyDensity: bodyDensity(1700),
     standoff: leadLength(0.5e-3),
     leadInBody: leadLength(3.0e-3),
     polarised: true,
@@ -101,7 +93,7 @@ export const FAMILY_TRAITS = {
     leadMetal: 'copper',
     bodyLimit: limit(403.15, 'nylon or polyester insulator softening, 130 °C'),
     bodyHeat: bodyHeat(1.9e6),
-    bodyDensity: density(1900),
+    bodyDensity: bodyDensity(1900),
     standoff: leadLength(0.5e-3),
     leadInBody: leadLength(2.0e-3),
     polarised: true,
@@ -111,7 +103,7 @@ export const FAMILY_TRAITS = {
     leadMetal: 'copper',
     bodyLimit: limit(393.15, 'moulded thermoplastic connector, softening from 120 °C'),
     bodyHeat: bodyHeat(1.7e6),
-    bodyDensity: density(1500),
+    bodyDensity: bodyDensity(1500),
     standoff: leadLength(0.5e-3),
     leadInBody: leadLength(3.0e-3),
     polarised: true,
@@ -121,7 +113,7 @@ export const FAMILY_TRAITS = {
     leadMetal: 'copper',
     bodyLimit: limit(473.15, 'moulded body not meant for reflow, 200 °C'),
     bodyHeat: bodyHeat(2.6e6),
-    bodyDensity: density(2800),
+    bodyDensity: bodyDensity(2800),
     standoff: leadLength(3.5e-3),
     leadInBody: leadLength(1.5e-3),
     polarised: true,

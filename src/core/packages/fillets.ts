@@ -42,6 +42,24 @@ export const FILLETS = {
   leadless: fillet('table 3-15', [0.37, 0.3], [0.08, 0], [0, -0.04]),
   canTab: fillet('table 3-20', [0.5, 0.5], [0, -0.1], [0.3, 0.4]),
 } as const;
+/** What lands keep to beside their fillets. */
+export const LAND_RULES = {
+  /** Share of the pitch that stays free between two lands. */
+  leastGap: property(0.35, '', [0.25, 0.5], 0.15, 'assumed', 'mask dam and process gap: common practice'),
+  /** A ball's land over its ball. */
+  ballShare: property(
+    0.8,
+    '',
+    [0.75, 0.9],
+    0.05,
+    'from-memory',
+    'IPC-7351B table 14-1, collapsing balls, from memory',
+  ),
+  /** A tab's land over its body: along and across. */
+  tabLength: property(0.9, '', [0.7, 1.1], 0.1, 'assumed', 'DPAK patterns, from memory'),
+  tabWidth: property(0.85, '', [0.7, 1], 0.1, 'assumed', 'DPAK patterns, from memory'),
+} as const;
+
 export type FilletId = keyof typeof FILLETS;
 
 /** Gull wings closer than this have the finer goals. */

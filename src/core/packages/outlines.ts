@@ -40,7 +40,9 @@ export interface SurfaceSpec {
   readonly diameter_m?: number | undefined;
   readonly rows?: number | undefined;
   readonly columns?: number | undefined;
+  /** Thermal pad or tab, along x; along y as long where that is left out. */
   readonly thermalPad_m?: number | undefined;
+  readonly thermalPadWidth_m?: number | undefined;
   readonly leadWidth_m?: number | undefined;
   readonly foot_m?: number | undefined;
   readonly landLength_m?: number | undefined;
@@ -234,7 +236,10 @@ export function surfacePackage(spec: SurfaceSpec): SurfacePackage {
     case 'sot23':
       return sot23(o);
     case 'dpak':
-      return powerTab(o);
+      return powerTab(o, {
+        ...(spec.thermalPad_m === undefined ? {} : { length_m: spec.thermalPad_m }),
+        ...(spec.thermalPadWidth_m === undefined ? {} : { width_m: spec.thermalPadWidth_m }),
+      });
     case 'soic':
     case 'ssop':
     case 'tsop':
@@ -243,8 +248,10 @@ export function surfacePackage(spec: SurfaceSpec): SurfacePackage {
     case 'plcc':
     case 'qfp':
       return quad(family, o);
-    case 'qfn':
-      return quad(family, o, spec.thermalPad_m ?? usualThermalPad_m(o));
+    case 'qfn': {
+      const length_m = spec.thermalPad_m ?? usualThermalPad_m(o);
+      return quad(family, o, { length_m, width_m: spec.thermalPadWidth_m ?? length_m });
+    }
     case 'bga': {
       const { rows, columns } = arrayOf(spec, o.pins);
       return ballArray(o, rows, columns);

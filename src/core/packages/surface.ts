@@ -1,5 +1,5 @@
 import type { BodyBox } from './throughHole';
-import { FILLETS, filletFor, type Fillet } from './fillets';
+import { FILLETS, filletFor, LAND_RULES, type Fillet } from './fillets';
 import { SURFACE_TRAITS, type SurfaceFamilyId } from './surfaceFamilies';
 
 /** One land of a surface part about its centre: x to the right, y upward, seen from the part's side. */
@@ -40,8 +40,11 @@ export interface Outline {
   readonly landWidth_m?: number | undefined;
 }
 
-/** Lands side by side keep this share of their pitch for the gap between them (assumed). */
-const LEAST_GAP_SHARE = 0.35;
+/** A large land under or beside a body: along x and along y. */
+export interface PadSize {
+  readonly length_m: number;
+  readonly width_m: number;
+}
 
 /** Two joints left and right; pin one left. */
 export function pair(family: SurfaceFamilyId, o: Outline): SurfacePackage {
@@ -67,7 +70,7 @@ export function dualRow(family: SurfaceFamilyId, o: Outline): SurfacePackage {
  * one is the middle of its left side here, as the outline has it in the middle of a side (JEDEC MO-047, from
  * memory).
  */
-export function quad(family: SurfaceFamilyId, o: Outline, thermalPad_m = 0): SurfacePackage {
+export function quad(family: SurfaceFamilyId, o: Outline, thermalPad: PadSize | null = null): SurfacePackage {
   const fillet = filletFor(SURFACE_TRAITS[family].joint, o);
   const beside = row(o, o.sidePins);
   const along = row(o, o.pins / 2 - o.sidePins);
@@ -84,14 +87,14 @@ export function quad(family: SurfaceFamilyId, o: Outline, thermalPad_m = 0): Sur
     pad: String(((i - first + o.pins) % o.pins) + 1),
   }));
   lands.sort((a, b) => Number(a.pad) - Number(b.pad));
-  if (thermalPad_m > 0) {
+  if (thermalPad && thermalPad.length_m > 0) {
     lands.push({
       pad: String(o.pins + 1),
       x_m: 0,
       y_m: 0,
-      width_m: thermalPad_m,
-      height_m: thermalPad_m,
-      lead_m: thermalPad_m,
+      width_m: thermalPad.length_m,
+      height_m: thermalPad.width_m,
+      lead_m: Math.min(thermalPad.length_m, thermalPad.width_m),
     });
   }
   return { family, lands, body: bodyOf(family, o) };
@@ -107,7 +110,7 @@ export function rowLetters(row: number): string {
 
 /** A full array of balls; A1 top left, letters down, numbers to the right. */
 export function ballArray(o: Outline, rows: number, columns: number): SurfacePackage {
-  const land_m = o.landWidth_m ?? 0.8 * o.leadWidth_m;
+  const land_m = o.landWidth_m ?? LAND_RULES.ballShare.value * o.leadWidth_m;
   const lands = Array.from({ length: rows * columns }, (_, i) => {
     const r = Math.floor(i / columns);
     const c = i % columns;
@@ -135,8 +138,8 @@ export function sot23(o: Outline): SurfacePackage {
 }
 
 /** Two leads on the left and the tab on the right; the tab is pad 2, as the cut middle lead is. */
-export function powerTab(o: Outline): SurfacePackage {
-  const tabLength_m = 0.9 * o.length_m;
+export function powerTab(o: Outline, tab: Partial<PadSize>): SurfacePackage {
+  const tabLength_m = tab.length_m ?? LAND_RULES.tabLength.value * o.length_m;
   const fillet = FILLETS.gull;
   const lands: SurfaceLand[] = [
     side(o, '1', -1, o.pitch_m, fillet),
@@ -145,7 +148,7 @@ export function powerTab(o: Outline): SurfacePackage {
       x_m: o.span_m / 2 - tabLength_m / 2,
       y_m: 0,
       width_m: tabLength_m,
-      height_m: 0.85 * o.width_m,
+      height_m: tab.width_m ?? LAND_RULES.tabWidth.value * o.width_m,
       lead_m: 0.8 * o.width_m,
     },
     side(o, '3', -1, -o.pitch_m, fillet),
@@ -160,7 +163,7 @@ function row(o: Outline, count: number): number[] {
 /** A land of the left (−1) or right (1) side; its own size lies about the middle of what fillets would make. */
 function side(o: Outline, pad: string, sign: number, y_m: number, fillet: Fillet): SurfaceLand {
   const [toe_m, heel_m] = [fillet.toe.value, fillet.heel.value];
-  const apart = o.pins > 2 ? (1 - LEAST_GAP_SHARE) * o.pitch_m : Infinity;
+  const apart = o.pins > 2 ? (1 - LAND_RULES.leastGap.value) * o.pitch_m : Infinity;
   return {
     pad,
     x_m: sign * (o.span_m / 2 - o.foot_m / 2 + (toe_m - heel_m) / 2),

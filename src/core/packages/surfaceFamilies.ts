@@ -1,5 +1,6 @@
 import type { LeadMetalId } from '../materials/leads';
 import { property, type Property } from '../materials/property';
+import { bodyDensity } from './density';
 
 /** How a surface part meets its lands. */
 export type JointForm = 'termination' | 'gull' | 'j' | 'leadless' | 'ball' | 'tab';
@@ -31,15 +32,6 @@ const OUTLINES = 'JEDEC outlines of the family, typical figures, from memory';
 const metre = (value: number) => property(value, 'm', [0.5 * value, 2 * value], 0.2, 'from-memory', OUTLINES);
 const heat = (value: number, source: string) =>
   property(value, 'J/m³K', [0.7 * value, 1.3 * value], 0.15, 'assumed', source);
-const density = (value: number) =>
-  property(
-    value,
-    'kg/m³',
-    [0.6 * value, 1.5 * value],
-    0.2,
-    'assumed',
-    'masses on data sheets over body volumes, from memory',
-  );
 const inside = (value: number, source: string) =>
   property(value, 'W/mK', [0.4 * value, 2.5 * value], 0.4, 'assumed', source);
 const ramp = (value: number, source: string) =>
@@ -62,7 +54,7 @@ const moulded = (
   leadLength: metre(lead.length),
   gap: metre(lead.gap),
   bodyHeat: MOULD,
-  bodyDensity: density(joint === 'tab' ? 3300 : 2300),
+  bodyDensity: bodyDensity(joint === 'tab' ? 3300 : 2300),
   bodyConductivity: MOULD_CONDUCTS,
   bodyLimit: null,
   rampLimit: PLASTIC_RAMP,
@@ -100,7 +92,7 @@ export const SURFACE_TRAITS = {
     leadThickness: metre(30e-6),
     leadLength: metre(0.3e-3),
     gap: metre(30e-6),
-    bodyDensity: density(4200),
+    bodyDensity: bodyDensity(4200),
     bodyHeat: heat(3.1e6, 'alumina and barium titanate, handbook, from memory'),
     bodyConductivity: inside(20, 'alumina 25, titanate 3 with metal plates'),
     bodyLimit: property(
@@ -121,7 +113,7 @@ export const SURFACE_TRAITS = {
     leadThickness: metre(0.25e-3),
     leadLength: metre(2.5e-3),
     gap: metre(0.1e-3),
-    bodyDensity: density(1700),
+    bodyDensity: bodyDensity(1700),
     bodyHeat: heat(2.0e6, 'wound foil in electrolyte'),
     bodyConductivity: inside(1, 'wound foil across its layers'),
     bodyLimit: property(

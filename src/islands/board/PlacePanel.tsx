@@ -15,6 +15,7 @@ import { Segments, SelectField, TextField } from '~/ui/controls/Field';
 import { ErrorNote } from '~/ui/controls/Notes';
 import { liesUnder, placeInWords } from '~/ui/face/facePlaces';
 import { $by } from '~/ui/preferences';
+import { FoundAsField } from '../findings/FoundAsField';
 import { padState } from '../findings/marking';
 import { FindingPhotos } from '../photos/FindingPhotos';
 import { LEAST_POINTS, type BoardAction, type BoardState } from './state';
@@ -216,15 +217,7 @@ function Record({
           label: `${FACE_STATES[id].letter} · ${FACE_STATES[id].name}`,
         }))}
       />
-      <Segments
-        label="Found"
-        value={state.foundAs}
-        onChange={(foundAs) => dispatch({ type: 'found-as', foundAs })}
-        options={[
-          { value: 'as-received', label: 'as received' },
-          { value: 'done-here', label: 'done here' },
-        ]}
-      />
+      <FoundAsField value={state.foundAs} onChange={(foundAs) => dispatch({ type: 'found-as', foundAs })} />
       <TextField
         label="Note"
         value={state.note}

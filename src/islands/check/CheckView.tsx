@@ -1,5 +1,6 @@
 import { useEffect, useMemo, useReducer, useRef, useState, type KeyboardEvent } from 'react';
 import { checklistOf, type Check, type PlacedPad } from '~/core/electrical/checklist';
+import { judge } from '~/core/electrical/judgement';
 import { METER } from '~/core/electrical/meterLimits';
 import { millimetres } from '~/core/quantity/convert';
 import { resistanceOf_Ohm } from '~/core/quantity/resistance';
@@ -117,6 +118,13 @@ export function CheckView({ sheet }: { sheet: CheckSheet }) {
   const taken = checks.map((c) => readingOf(state.readings, c));
   const count = (verdict: string): number => taken.filter((r) => r?.verdict === verdict).length;
   const reading = check ? readingOf(state.readings, check) : null;
+  // Told again here, so that a reading says why it is what it is.
+  const again =
+    check && reading
+      ? judge(check, reading.value_Ohm ?? Infinity, partsBetween(sites, check.pad.net, check.other.net))
+      : null;
+  const why =
+    again?.verdict === reading?.verdict ? again?.why : 'judged by other nets or parts than are known now';
   const points =
     check &&
     ([
@@ -195,8 +203,7 @@ export function CheckView({ sheet }: { sheet: CheckSheet }) {
             {reading && (
               <p className={css['read']} data-verdict={reading.verdict} role="status">
                 <span aria-hidden="true">{VERDICT_SHAPES[reading.verdict]}</span> {ohms(reading.value_Ohm)},{' '}
-                {VERDICT_WORDS[reading.verdict]}.{' '}
-                {reading.verdict === 'doubtful' && 'Take it again, or go on.'}
+                {VERDICT_WORDS[reading.verdict]}: {why}.
               </p>
             )}
             {reading?.verdict === 'bad' && (

@@ -1,7 +1,8 @@
 import { useState } from 'react';
 import type { PlacedPad } from '~/core/electrical/checklist';
-import { jumperFor, usualCurrent_A, USUAL_RISE_K } from '~/core/electrical/jumper';
-import { millimetres } from '~/core/quantity/convert';
+import { jumperFor, usualCurrent_A } from '~/core/electrical/jumper';
+import { JUMPER } from '~/core/electrical/jumperData';
+import { celsius, millimetres } from '~/core/quantity/convert';
 import { PAD_STATES, type PadStateId } from '~/core/record/padStates';
 import { repairFor } from '~/core/record/repairs';
 import type { BoardRecord } from '~/schema/board';
@@ -28,7 +29,7 @@ export function Mending(props: {
   const board = boardOf(props.board.construction);
   const usual = usualCurrent_A(pad, board);
   const [current, setCurrent] = useState(usual.current_A.toFixed(1));
-  const [rise, setRise] = useState(String(USUAL_RISE_K));
+  const [rise, setRise] = useState(String(JUMPER.usualRise.value));
   const repair = repairFor(state);
   if (!repair) return null;
   const current_A = Number(current.replace(',', '.'));
@@ -63,18 +64,20 @@ export function Mending(props: {
       {wire?.outcome === 'wire' && (
         <p className={css['wire']}>
           Jumper from pin {pad.name} to {nameOf(wire.to.id)}:{' '}
-          <Figure from="Computed: straight way over the board and 4 mm at each end to strip and dress">
+          <Figure
+            from={`Computed: straight way over the board and ${millimetres(JUMPER.end.value)} mm at each end to strip and dress`}
+          >
             {millimetres(wire.length_m).toFixed(0)} mm
           </Figure>{' '}
           of gauge {wire.gauge},{' '}
           <Figure
-            from={`Computed from heat lost by a wire in still air at 40 °C (Churchill & Chu 1975): carries ${wire.carries_A.toFixed(1)} A at this rise`}
+            from={`Computed from heat lost by a wire in still air at ${celsius(JUMPER.caseAir.value).toFixed(0)} °C (Churchill & Chu 1975): carries ${wire.carries_A.toFixed(1)} A at this rise`}
           >
             {millimetres(wire.diameter_m).toFixed(2)} mm
           </Figure>
           ; drops {(wire.drop_V * 1e3).toFixed(wire.drop_V < 0.01 ? 1 : 0)} mV; {wire.insulation}.
           {wire.changesFace && ' It changes face: lead it through a free hole or round the nearest edge.'}{' '}
-          Secure it every 20 mm.
+          Secure it every {millimetres(JUMPER.secureEvery.value)} mm.
         </p>
       )}
       {wire?.outcome === 'nowhere-to-go' && <p className={css['wire']}>No wire can be named: {wire.why}.</p>}

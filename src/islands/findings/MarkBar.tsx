@@ -1,5 +1,6 @@
 import { PAD_STATES, type PadStateId } from '~/core/record/padStates';
-import { Segments, TextField } from '~/ui/controls/Field';
+import { TextField } from '~/ui/controls/Field';
+import { FoundAsField } from './FoundAsField';
 import { runInWords, type FoundAs, type Marking } from './marking';
 import css from './findings.module.css';
 
@@ -34,15 +35,7 @@ export function MarkBar({ state, dispatch, onState }: MarkBarProps) {
           ))}
         </select>
       </label>
-      <Segments
-        label="Found"
-        value={state.foundAs}
-        onChange={(foundAs) => dispatch({ type: 'found-as', foundAs })}
-        options={[
-          { value: 'as-received', label: 'as received' },
-          { value: 'done-here', label: 'done here' },
-        ]}
-      />
+      <FoundAsField value={state.foundAs} onChange={(foundAs) => dispatch({ type: 'found-as', foundAs })} />
       <TextField
         label="Note that goes with it: how repaired, what verified"
         value={state.note}

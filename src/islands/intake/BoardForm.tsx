@@ -37,6 +37,25 @@ const told = ({
   ...board
 }: BoardRecord): NewBoard => board;
 
+const FIELD_WORDS: Readonly<Record<keyof NewBoard, string>> = {
+  name: 'name',
+  owner: 'owner',
+  fault: 'what is wrong',
+  triedBefore: 'what was tried',
+  hazards: 'hazards',
+  construction: 'what it is made of',
+  finish: 'finish',
+  madeIn: 'year',
+  fixtures: 'what must go back',
+};
+
+/** The fields in which a board differs from what this screen began with. */
+const changedIn = (began: BoardRecord, now: BoardRecord): string =>
+  (Object.keys(FIELD_WORDS) as (keyof NewBoard)[])
+    .filter((field) => JSON.stringify(began[field]) !== JSON.stringify(now[field]))
+    .map((field) => FIELD_WORDS[field])
+    .join(', ') || 'only what it waits for';
+
 /** A board as it comes in, or as it is told of later: what it is, what is wrong, what could hurt, what it is made of. */
 export function BoardForm({ board = null }: { board?: BoardRecord | null }) {
   const form = useForm<NewBoard>({
@@ -47,6 +66,7 @@ export function BoardForm({ board = null }: { board?: BoardRecord | null }) {
   const layers = useFieldArray({ control, name: 'construction.copperLayers' });
   const [preset, setPreset] = useState<StackupId | ''>(board ? '' : 'four-layer');
   const [error, setError] = useState<unknown>(null);
+  const [revision, setRevision] = useState(board?.revision ?? 1);
   const [ready, setReady] = useState(false);
   useEffect(() => setReady(true), []);
   const { errors, isSubmitting } = formState;
@@ -57,11 +77,14 @@ export function BoardForm({ board = null }: { board?: BoardRecord | null }) {
     setError(null);
     try {
       const kept = board
-        ? await patchJson<BoardRecord>(`/api/boards/${board.id}`, { ...given, revision: board.revision })
+        ? await patchJson<BoardRecord>(`/api/boards/${board.id}`, { ...given, revision })
         : await postJson<BoardRecord>('/api/boards', given);
       window.location.href = `/boards/${kept.id}`;
     } catch (refused) {
       setError(refused);
+      // Written once more it is written knowingly, over what is named below.
+      if (refused instanceof ApiError && refused.kind === 'conflict')
+        setRevision((refused.current as BoardRecord).revision);
     }
   });
 
@@ -204,7 +227,10 @@ export function BoardForm({ board = null }: { board?: BoardRecord | null }) {
       <footer>
         <ErrorNote error={error} />
         {error instanceof ApiError && error.kind === 'conflict' && board && (
-          <p>What you typed is still here. Open the board beside this sheet to see what was changed.</p>
+          <p>
+            What you typed is still here. Changed elsewhere: {changedIn(board, error.current as BoardRecord)}.
+            Write once more to put yours in their place.
+          </p>
         )}
         <Button type="submit" look="primary" disabled={isSubmitting}>
           {isSubmitting ? 'Writing…' : board ? 'Write the change' : 'Take it in'}

@@ -41,6 +41,7 @@ export function SiteForm({ board, sites, library: kept, side: startSide, site: k
   const [placed, setPlaced] = useState<readonly FaceSite[]>(() =>
     sites.filter((s) => s.id !== known?.id).map((s) => ({ ...s, worst: 'sound' as const, faint: true })),
   );
+  const [revision, setRevision] = useState(known?.revision ?? 1);
   const [told, setTold] = useState<string | null>(null);
   const [error, setError] = useState<unknown>(null);
   const [pad, setPad] = useState('1');
@@ -64,7 +65,7 @@ export function SiteForm({ board, sites, library: kept, side: startSide, site: k
       const given = siteOf(getValues(), board.construction) as Record<string, unknown>;
       if (known) {
         const { pads: _, ...told } = given;
-        const change = parseInput(siteChange, { ...told, revision: known.revision });
+        const change = parseInput(siteChange, { ...told, revision });
         await patchJson<SiteSheet>(`/api/sites/${known.id}`, change);
         window.location.href = `/boards/${board.id}`;
         return;
@@ -85,6 +86,11 @@ export function SiteForm({ board, sites, library: kept, side: startSide, site: k
       reset({ ...getValues(), ref });
       document.querySelector<HTMLInputElement>('input[name="ref"]')?.focus();
     } catch (refused) {
+      const current = refused instanceof ApiError ? (refused.current as SiteSheet | null) : null;
+      if (known && current) {
+        setRevision(current.revision);
+        setTold('What you typed is still here; write it once more to put it in place of the other.');
+      }
       setError(
         refused instanceof InputError ? new ApiError('bad-input', refused.message, refused.faults) : refused,
       );

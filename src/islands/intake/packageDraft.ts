@@ -1,5 +1,6 @@
 import { FAMILY_IDS, FAMILY_TRAITS, TWO_ROWS, type FamilyId } from '~/core/packages/families';
-import { outlineOf, USUAL_PINS, usualThermalPad_m, type ChipCode } from '~/core/packages/outlines';
+import type { PartPackage } from '~/core/packages/form';
+import { outlineOf, USUAL_PINS, type ChipCode } from '~/core/packages/outlines';
 import { SURFACE_FAMILY_IDS, SURFACE_TRAITS, type SurfaceFamilyId } from '~/core/packages/surfaceFamilies';
 import { millimetres } from '~/core/quantity/convert';
 import { isSurfaceInput, partOf, surfaceSpecOf, type AnyPackageInput } from '~/schema/package';
@@ -27,7 +28,8 @@ export const DIMENSION_WORDS = {
   foot_mm: 'Foot on the land, mm',
   landLength_mm: 'Land along the lead, mm',
   landWidth_mm: 'Land across, mm',
-  thermalPad_mm: 'Thermal pad, mm',
+  thermalPad_mm: 'Tab or thermal pad along x, mm',
+  thermalPadWidth_mm: 'Tab or thermal pad along y, mm',
 } as const;
 export type Dimension = keyof typeof DIMENSION_WORDS;
 
@@ -48,14 +50,14 @@ export const DIMENSIONS: Readonly<Record<AnyFamily, readonly Dimension[]>> = {
   chip: [...BODY, 'foot_mm', 'landLength_mm', 'landWidth_mm'],
   canElectrolytic: ['bodyDiameter_mm', 'bodyHeight_mm', 'span_mm', ...LANDS],
   sot23: ['pitch_mm', ...BODY, 'span_mm', ...LANDS],
-  dpak: ['pitch_mm', ...BODY, 'span_mm', ...LANDS],
+  dpak: ['pitch_mm', ...BODY, 'span_mm', 'thermalPad_mm', 'thermalPadWidth_mm', ...LANDS],
   soic: ROWED,
   ssop: ROWED,
   tsop: ROWED,
   soj: ROWED,
   plcc: ROWED,
   qfp: ['pins', 'pitch_mm', 'sidePins', ...BODY, 'span_mm', ...LANDS],
-  qfn: ['pins', 'pitch_mm', 'sidePins', ...BODY, 'thermalPad_mm', ...LANDS],
+  qfn: ['pins', 'pitch_mm', 'sidePins', ...BODY, 'thermalPad_mm', 'thermalPadWidth_mm', ...LANDS],
   bga: ['rows', 'columns', 'pitch_mm', ...BODY, 'leadWidth_mm', 'landWidth_mm'],
 };
 
@@ -153,9 +155,18 @@ export function usualFigures(input: AnyPackageInput): Partial<Record<Dimension, 
     leadWidth_mm: millimetres(o.leadWidth_m),
     foot_mm: millimetres(o.foot_m),
     ...(land ? { landLength_mm: millimetres(land.width_m), landWidth_mm: millimetres(land.height_m) } : {}),
-    ...(input.family === 'qfn' ? { thermalPad_mm: millimetres(usualThermalPad_m(o)) } : {}),
+    ...(input.family === 'qfn' || input.family === 'dpak' ? largePad(part, input.family) : {}),
     ...(input.family === 'bga' ? rowsOf(input) : {}),
   };
+}
+
+/** The large land: a leadless part's last, a power tab's second. */
+function largePad(part: PartPackage, family: 'qfn' | 'dpak') {
+  const lands = 'lands' in part ? part.lands : [];
+  const pad = family === 'dpak' ? lands[1] : lands.at(-1);
+  return pad
+    ? { thermalPad_mm: millimetres(pad.width_m), thermalPadWidth_mm: millimetres(pad.height_m) }
+    : {};
 }
 
 function rowsOf({ rows, columns, pins }: { rows?: number; columns?: number; pins?: number }) {

@@ -2,7 +2,8 @@ import { describe, expect, it } from 'vitest';
 import { SURFACE_FAMILY_IDS } from '~/core/packages/surfaceFamilies';
 import { newSite } from '~/schema/site';
 import { blankSite, siteOf } from './siteDraft';
-import { anyPackage } from '~/schema/package';
+import { landShapes } from '~/core/packages/form';
+import { anyPackage, partOf } from '~/schema/package';
 import { PACKAGE_PRESETS } from '~/schema/packagePresets';
 import { DIMENSIONS, draftOf, FAMILIES, packageInputOf, startOf, usualFigures } from './packageDraft';
 import { pinsIn } from './pinList';
@@ -80,6 +81,17 @@ describe('a part’s figures', () => {
         expect(Number(known), `${family} ${dimension}`).toBeGreaterThan(0);
       }
     }
+  });
+
+  it('a tab and a thermal pad are as large as they are said to be', () => {
+    const land = (family: 'dpak' | 'qfn', pad: string) => {
+      const figures = { thermalPad_mm: '6.2', thermalPadWidth_mm: '5.4' };
+      const part = partOf(anyPackage.parse(packageInputOf({ family, code: '0603', figures })));
+      const { width_m, height_m } = landShapes(part).find((l) => l.pad === pad)!;
+      return [width_m, height_m].map((m) => Math.round(m * 1e6) / 1e3);
+    };
+    expect(land('dpak', '2')).toEqual([6.2, 5.4]);
+    expect(land('qfn', '33')).toEqual([6.2, 5.4]);
   });
 
   it('decimal commas are taken', () => {

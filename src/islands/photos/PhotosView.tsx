@@ -4,7 +4,7 @@ import { millimetres } from '~/core/quantity/convert';
 import type { BoardSheet } from '~/schema/boardSheet';
 import type { PhotoRecord } from '~/schema/photo';
 import { placedPadsOf } from '~/schema/placedPads';
-import { patchJson } from '~/ui/api';
+import { ApiError, patchJson } from '~/ui/api';
 import { Button, ButtonLink, KeyCap } from '~/ui/controls/Button';
 import { SelectField, TextField } from '~/ui/controls/Field';
 import { ErrorNote } from '~/ui/controls/Notes';
@@ -64,7 +64,15 @@ export function PhotosView({ sheet }: { sheet: PhotosSheet }) {
     patchJson<PhotoRecord>(`/api/boards/${board.id}/photos/${of.id}`, {
       revision: of.revision,
       calibration,
-    }).then((laid) => dispatch({ type: 'laid', photo: laid }), failed);
+    }).then(
+      (laid) => dispatch({ type: 'laid', photo: laid }),
+      (error: unknown) => {
+        // Another screen was first: its points are shown, to be gone on from.
+        if (error instanceof ApiError && error.kind === 'conflict' && error.current)
+          dispatch({ type: 'laid', photo: error.current as PhotoRecord });
+        failed(error);
+      },
+    );
   };
   useCommands<PhotoCommand>('photos', PHOTO_COMMANDS, (id) => {
     switch (id) {

@@ -1,3 +1,4 @@
+import { PACKAGE_PRESETS } from '../../schema/packagePresets';
 import type { NewSite } from '../../schema/site';
 import type { DemoSite } from './demoBoard';
 
@@ -44,6 +45,10 @@ export const axial = (pitch_mm: number, diameter_mm = 2.4): NewSite['package'] =
   landDiameter_mm: 1.9,
   bodyDiameter_mm: diameter_mm,
 });
+
+/** A standard outline by its name. */
+export const outline = (name: string): NewSite['package'] =>
+  PACKAGE_PRESETS.find((preset) => preset.name === name)!.package;
 
 /** Pads of a surface part: a net for each, ground on the plane, supply through a relief, signals on a track. */
 export function surfacePads(

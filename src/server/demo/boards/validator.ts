@@ -1,6 +1,6 @@
 import { constructionFrom } from '../../../schema/stackupPresets';
 import type { DemoBoard } from '../demoBoard';
-import { axial, dip, partsWith, radial, track } from '../parts';
+import { axial, dip, outline, partsWith, radial, track } from '../parts';
 
 const part = partsWith('sn60pb40', (net) => [
   net === '' ? { kind: 'isolated' } : track(/RTN|VCC|HV/.test(net) ? 2 : 0.8),
@@ -36,18 +36,11 @@ export const VALIDATOR: DemoBoard = {
       'VCC',
       'REF',
     ]),
-    part(
-      { ref: 'Q1', value: 'switch', x_mm: 74, y_mm: 26, turn: 90 },
-      {
-        family: 'to220',
-        pins: 3,
-        pitch_mm: 2.54,
-        leadDiameter_mm: 0.9,
-        holeDiameter_mm: 1.2,
-        landDiameter_mm: 2,
-      },
-      ['GATE', 'DRAIN', 'SENSE'],
-    ),
+    part({ ref: 'Q1', value: 'switch', x_mm: 74, y_mm: 26, turn: 90 }, outline('TO-220'), [
+      'GATE',
+      'DRAIN',
+      'SENSE',
+    ]),
     part({ ref: 'R4', value: '0R47', x_mm: 74, y_mm: 44 }, axial(10.16), ['SENSE', 'RTN']),
   ],
   findings: [
