@@ -150,7 +150,7 @@ describe('a reading', () => {
       verdict: 'bad',
       why: expect.stringContaining('bad joint') as string,
     });
-    expect(judge(check, Infinity, [])).toMatchObject({ verdict: 'bad', why: 'open' });
+    expect(judge(check, Infinity, [])).toMatchObject({ verdict: 'bad', why: 'nothing joins them' });
   });
 
   it('between two nets: a bridge, clear, or a part in between', () => {

@@ -32,7 +32,7 @@ export function judge(check: Check, reading_Ohm: number, between: readonly Betwe
         ? 'connected'
         : Number.isFinite(reading_Ohm)
           ? 'too much for this copper: a bad joint or a cracked track lies between'
-          : 'open',
+          : 'nothing joins them',
     };
   }
   const short_Ohm = METER.short.value;
