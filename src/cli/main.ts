@@ -4,7 +4,7 @@ import { fileURLToPath } from 'node:url';
 import Papa from 'papaparse';
 import { plan } from '../core/method/plan';
 import { InputError, parseInput } from '../schema/faults';
-import { planAnswerOf } from '../schema/planAnswer';
+import { planAnswerOf } from '../schema/planAnswerOf';
 import { planInput, planRequestOf } from '../schema/planRequest';
 import { simulateInput } from '../schema/simulateRequest';
 import { simulate } from '../schema/simulateAnswer';

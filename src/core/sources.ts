@@ -7,13 +7,15 @@ import { FAMILY_TRAITS, HOLE_CLEARANCE, THROUGH_HOLE_RAMP } from './packages/fam
 import { SURFACE_TRAITS, UNDER_BODY } from './packages/surfaceFamilies';
 import { PREHEATERS, STILL_AIR } from './materials/air';
 import { ALLOYS } from './materials/alloys';
-import { BRAID, FLUX, PASTE, WIRE } from './materials/consumables';
+import { BRAID, FLOOD, FLUX, PASTE, SHEET, SOLVENT, WIRE } from './materials/consumables';
+import { FINE_PITCH, GUN, SWEEP, TIGHT_HOLE } from './method/methods/data';
 import { COPPER } from './materials/copper';
+import { EUTECTICS, LIQUIDUS_SLOPE, MIXTURE } from './materials/mixtures';
 import { LAMINATES, PAD_BOND } from './materials/laminates';
 import { LEAD_METALS } from './materials/leads';
 import type { Property } from './materials/property';
 import { SHIELDS, SURFACE } from './materials/surfaces';
-import { TIP_CONSTRUCTIONS, TIP_CONTACT, TIP_SHAPES } from './materials/tips';
+import { TIP_CONSTRUCTIONS, TIP_CONTACT, TIP_SHAPES, TIP_WEAR } from './materials/tips';
 
 /** One value of the model's data and where it stands. */
 export interface RegisteredProperty {
@@ -30,6 +32,9 @@ export interface Subject {
 export function registeredData(): Subject[] {
   const subjects: [string, object][] = [
     ['Solder alloys', ALLOYS],
+    ['Liquidus of tin with what it dissolves', LIQUIDUS_SLOPE],
+    ['Eutectics', Object.fromEntries(EUTECTICS.map((e) => [e.name, e]))],
+    ['Mixed solders', MIXTURE],
     ['Laminates', LAMINATES],
     ['Copper–resin bond under a land', PAD_BOND],
     ['Copper', COPPER],
@@ -37,6 +42,7 @@ export function registeredData(): Subject[] {
     ['Irons, guns and their tips', TIP_CONSTRUCTIONS],
     ['Tip shapes', TIP_SHAPES],
     ['Contact between tip and joint', TIP_CONTACT],
+    ['Wear of tips', TIP_WEAR],
     ['Still air at joint scale', STILL_AIR],
     ['Preheaters at joint scale', PREHEATERS],
     ['Faces, jets and preheaters at board scale', SURFACE],
@@ -44,6 +50,13 @@ export function registeredData(): Subject[] {
     ['Wire', WIRE],
     ['Braid', BRAID],
     ['Flux', FLUX],
+    ['Solvent', SOLVENT],
+    ['Flooding', FLOOD],
+    ['Foil and tape', SHEET],
+    ['Guns on leads', GUN],
+    ['Tight holes', TIGHT_HOLE],
+    ['Fine pitch', FINE_PITCH],
+    ['Swept tips', SWEEP],
     ['Through-hole families', FAMILY_TRAITS],
     ['Surface families', SURFACE_TRAITS],
     ['Solder on lands', PASTE],

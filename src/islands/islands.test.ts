@@ -9,7 +9,17 @@ import { ledger } from './board/ledger';
 import { newSite } from '~/schema/site';
 import { FAMILIES, startOf } from './intake/packageDraft';
 import { blankSite, siteOf } from './intake/siteDraft';
-import { freshPins, reduce as planReduce, start, verdictOf } from './plan/state';
+import {
+  alongFrontier,
+  changed,
+  choiceAt,
+  freshPins,
+  phaseOf,
+  reduce as planReduce,
+  start,
+  verdictOf,
+  wantsProof,
+} from './plan/state';
 import { reduce as runReduce, standing, type RunViewState } from './run/state';
 
 const layersOf = (count: number) => ({
@@ -17,8 +27,13 @@ const layersOf = (count: number) => ({
 });
 
 const OPTION: OptionAnswer = {
-  method: 'iron',
+  method: 'joint-by-joint',
   tool: 'Iron',
+  nozzle: null,
+  perPad_C: {},
+  approach_s: 0,
+  shielded: false,
+  rampRatio: null,
   toolId: 'iron',
   tip: { shape: 'chisel', width_mm: 2.4, construction: 'cartridge' },
   setpoint_C: 340,
@@ -41,6 +56,7 @@ const OPTION: OptionAnswer = {
 
 const PIN: PinAnswer = {
   pad: '1',
+  pads: ['1'],
   draws: 300,
   melt_s: { p10: 0.5, p50: 0.8, p90: 1.2 },
   liftFrom_s: 1.3,
@@ -147,20 +163,48 @@ describe('board', () => {
 });
 
 describe('plan', () => {
+  const found = {
+    outcome: 'found',
+    phase: 'reflow',
+    chosen: OPTION,
+    frontier: [OPTION],
+    pins: [PIN],
+    then: [],
+  } as unknown as FoundAnswer;
+
   it('takes the search’s choice until a hand moves the setting', () => {
-    const found = { outcome: 'found', chosen: OPTION, frontier: [OPTION] } as unknown as FoundAnswer;
     const fresh = planReduce(start('reflow', '1'), { type: 'search-done', answer: found });
-    expect(fresh.setting?.setpoint_C).toBe(340);
-    const moved = planReduce(fresh, { type: 'set', setting: { ...fresh.setting!, setpoint_C: 400 } });
-    expect(planReduce(moved, { type: 'search-done', answer: found }).setting?.setpoint_C).toBe(400);
+    const set_C = (state: typeof fresh): number => {
+      const { setting } = choiceAt(state)!;
+      return setting.kind === 'hand' ? setting.setpoint_C : setting.air_C;
+    };
+    expect(set_C(fresh)).toBe(340);
+    // What the search proved stands as proven, with no second computation.
+    expect(fresh.exploration.status).toBe('done');
+    expect(wantsProof(fresh)).toBe(false);
+    const moved = planReduce(fresh, {
+      type: 'set',
+      choice: changed(choiceAt(fresh)!, { setpoint_C: 400 }),
+    });
+    expect(wantsProof(moved)).toBe(true);
+    expect(set_C(planReduce(moved, { type: 'search-done', answer: found }))).toBe(400);
   });
 
   it('a new goal forgets everything but the pin looked at', () => {
     const state = planReduce(start('reflow', '2'), {
       type: 'search-progress',
-      progress: { stage: 'first', option: OPTION, frontier: [OPTION] },
+      progress: { stage: 'first', phase: 'reflow', option: OPTION, frontier: [OPTION] },
     });
     expect(planReduce(state, { type: 'goal', goal: 'fit' })).toEqual(start('fit', '2'));
+  });
+
+  it('moves along the frontier one point at a time and stops at its ends', () => {
+    const front = [9, 5, 3].map((liftFrom_s, i) => ({ ...OPTION, liftFrom_s, setpoint_C: 300 + 40 * i }));
+    expect(alongFrontier(front, front[0]!, 1)).toBe(front[1]);
+    expect(alongFrontier(front, front[2]!, 1)).toBe(front[2]);
+    expect(alongFrontier(front, front[0]!, -1)).toBe(front[0]);
+    expect(alongFrontier(front, { ...OPTION, liftFrom_s: 4.8, setpoint_C: 333 }, 1)).toBe(front[1]);
+    expect(alongFrontier([], OPTION, 1)).toBeNull();
   });
 
   it('is clear only when every pin is sure', () => {
@@ -170,11 +214,18 @@ describe('plan', () => {
   });
 
   it('a changed setting fades the old figures until new ones come, pin by pin', () => {
-    const shown = { ...start('reflow', '1'), pins: { '1': PIN, '2': { ...PIN, pad: '2' } } };
+    const second = { ...PIN, pad: '2', pads: ['2'] };
+    const shown = planReduce(start('reflow', '1'), {
+      type: 'explore-done',
+      answer: { ...found, pins: [PIN, second] },
+    });
     const moved = planReduce(shown, { type: 'explore-started' });
     expect(freshPins(moved)).toEqual([]);
-    expect(Object.keys(moved.pins)).toHaveLength(2);
-    const first = planReduce(moved, { type: 'explore-progress', progress: { stage: 'band', pin: PIN } });
+    expect(Object.keys(phaseOf(moved).pins)).toHaveLength(2);
+    const first = planReduce(moved, {
+      type: 'explore-progress',
+      progress: { stage: 'band', phase: 'reflow', pin: PIN },
+    });
     expect(freshPins(first).map((p) => p.pad)).toEqual(['1']);
   });
 

@@ -20,6 +20,4 @@ export interface AirSheet {
     readonly range_C: readonly [number, number];
   })[];
   readonly ground: AirGround;
-  /** A through-hole part has an iron plan as well. */
-  readonly hasIronPlan: boolean;
 }

@@ -1,10 +1,19 @@
 import { index, integer, sqliteTable, text as textColumn } from 'drizzle-orm/sqlite-core';
 import { z } from 'zod';
-import { GOALS, type Goal } from '../core/method/request';
+import { GOALS, type Goal } from '../core/method/goals';
 import { boards, OUTCOMES, type Outcome } from './board';
 import { initials, oneOf, recordId, text, whenever_ms, wholeNumber } from './fields';
 import { foundAnswer, type FoundAnswer } from './planAnswer';
-import { planInput, settingInput, type PlanInput, type SettingInput } from './planRequest';
+import { WORTHS } from '../core/method/request';
+import {
+  choiceInput,
+  planInput,
+  settingInput,
+  type ChoiceInput,
+  type PlanInput,
+  type SettingInput,
+} from './planRequest';
+import { stepEdits } from './stepHabit';
 import { sites } from './site';
 
 /** Accepting a plan: the setting chosen, and the state of the record it was chosen on. The server solves it again itself. */
@@ -14,7 +23,12 @@ export const acceptPlan = z.strictObject({
   goal: oneOf(GOALS),
   /** Fingerprint of the inputs the screen planned with; refused when the record has moved on. */
   inputsKey: text(1, 80),
-  setting: settingInput,
+  worth: oneOf(WORTHS).default('ordinary'),
+  /** Sites that come off in the same heat. */
+  mates: z.array(text(1, 16)).max(20).default([]),
+  /** A method and a setting for each phase of the goal. */
+  choices: z.array(choiceInput).min(1).max(2),
+  edits: stepEdits.default([]),
 });
 export type AcceptPlan = z.infer<typeof acceptPlan>;
 
@@ -27,7 +41,9 @@ export const jobRecord = z.strictObject({
   by: initials,
   status: oneOf(['running', 'closed']),
   input: planInput,
+  /** Of the first phase; `choices` has all of them. */
   setting: settingInput,
+  choices: z.array(choiceInput).default([]),
   plan: foundAnswer,
   modelVersion: text(1, 40),
   outcome: oneOf(OUTCOMES).nullable(),
@@ -53,6 +69,7 @@ export const jobs = sqliteTable(
     status: textColumn('status').$type<'running' | 'closed'>().notNull(),
     input: textColumn('input', { mode: 'json' }).$type<PlanInput>().notNull(),
     setting: textColumn('setting', { mode: 'json' }).$type<SettingInput>().notNull(),
+    choices: textColumn('choices', { mode: 'json' }).$type<ChoiceInput[]>().notNull().default([]),
     plan: textColumn('plan', { mode: 'json' }).$type<FoundAnswer>().notNull(),
     modelVersion: textColumn('model_version').notNull(),
     outcome: textColumn('outcome').$type<Outcome>(),

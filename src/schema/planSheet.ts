@@ -1,7 +1,8 @@
-import type { Goal } from '../core/method/request';
+import type { Goal } from '../core/method/goals';
 import type { BoardRecord } from './board';
 import type { SiteSheet } from './boardSheet';
 import type { PlanInput } from './planRequest';
+import type { StepHabit } from './stepHabit';
 import type { ToolRecord } from './tool';
 import type { PadStateId } from '../core/record/padStates';
 
@@ -12,6 +13,12 @@ export interface PlanSheet {
   readonly padStates: Readonly<Record<string, PadStateId>>;
   readonly tools: readonly ToolRecord[];
   readonly goal: Goal;
+  /** References of sites that come off in the same heat. */
+  readonly mates: readonly string[];
   readonly input: PlanInput;
   readonly inputsKey: string;
+  /** How methods went on such parts, by initials. */
+  readonly records: Readonly<Record<string, PlanInput['record']>>;
+  /** What this workshop always changes about a method's steps. */
+  readonly habits: readonly StepHabit[];
 }

@@ -5,9 +5,9 @@ import { OUTCOMES } from './board';
 import { initials, oneOf, quantity, recordId, text, whenever_ms, wholeNumber } from './fields';
 import { jobs } from './job';
 
-const stepId = text(1, 40);
+const stepId = text(1, 60);
 const pad = text(1, 8);
-const elapsed_s = quantity('s', 0, 600);
+const elapsed_s = quantity('s', 0, 3600);
 
 const writable = [
   z.strictObject({ kind: z.literal('step-done'), stepId }),
@@ -34,7 +34,7 @@ export type WritableEvent = z.infer<typeof writableEvent>;
 const exposure = z.strictObject({
   kind: z.literal('exposure'),
   pad,
-  duration_s: quantity('s', 0, 600),
+  duration_s: quantity('s', 0, 7200),
   padDose: quantity('', 0, 1e9),
   laminateDose: quantity('', 0, 1e9),
   peak_C: quantity('°C', -50, 600),

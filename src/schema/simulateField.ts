@@ -2,12 +2,11 @@ import { ALLOYS } from '../core/materials/alloys';
 import { PLAN } from '../core/method/settings';
 import { celsius, kelvin, metres } from '../core/quantity/convert';
 import { padNamesOf, type PartPackage } from '../core/packages/form';
-import { firstReached_s } from '../core/method/forecast';
-import type { CoverageMap } from '../core/thermal/field/mesh';
+import { firstReached_s } from '../core/thermal/history';
 import { runField, type FieldProgress, type FieldRun } from '../core/thermal/field/run';
 import type { AirLoad, FieldPart, FieldScenario, Stage } from '../core/thermal/field/scenario';
 import { jetOutsideRange, type Nozzle } from '../core/thermal/surface/jet';
-import { boardOf } from './construction';
+import { fieldBoardOf } from './mappedBoard';
 import { inCelsius } from './histories';
 import { moistureAnswer } from './moisture';
 import { partOf } from './package';
@@ -191,11 +190,7 @@ export function fieldScenarioOf(input: SimulateInput, load: HotAirLoad): FieldSc
   const neighbours = input.neighbours.map((n) => fieldPart(n, neighbourPart(n), () => []));
   return {
     ambient_K: kelvin(input.ambient_C),
-    board: {
-      ...boardOf(input.board),
-      outline: input.board.outline_mm?.map(([x_mm, y_mm]) => [metres(x_mm), metres(y_mm)] as const),
-      maps: mapsOf(input),
-    },
+    board: fieldBoardOf(input.board),
     parts: [main, ...neighbours],
     shields: input.shields.map((s) => ({
       kind: s.kind,
@@ -205,17 +200,6 @@ export function fieldScenarioOf(input: SimulateInput, load: HotAirLoad): FieldSc
     })),
     stages: stagesOf(input, load),
   };
-}
-
-/** Coverage by layer where a picture of it was given. */
-function mapsOf({ board }: SimulateInput): readonly (CoverageMap | null)[] | undefined {
-  if (!board.copperMaps || board.copperMaps.length === 0) return undefined;
-  return board.copperLayers.map((_, i) => {
-    const map = board.copperMaps!.find((m) => m.layer === i + 1);
-    if (!map) return null;
-    const share = Float32Array.from(atob(map.cells), (byte) => byte.charCodeAt(0) / 255);
-    return { nx: map.nx, ny: map.ny, share };
-  });
 }
 
 interface Placed {

@@ -1,4 +1,4 @@
-import { doseCurve } from '../core/method/forecast';
+import { doseCurve } from '../core/thermal/history';
 import type { SurfacePackage } from '../core/packages/surface';
 import { celsius, kelvin, metres } from '../core/quantity/convert';
 import { laminateEndurance, padEndurance } from '../core/thermal/dose';
@@ -53,7 +53,7 @@ export function simulateLands(
       preheat: preheatOf(input.preheat, site.side),
       guests: input.neighbours.map((_, n) => ({ from: perTip.map((guests) => guests[n]!) })),
     },
-    input.duration_s,
+    { duration_s: input.duration_s },
   );
   const hottest = run.pads.reduce((a, b) => (peak_C(b.land_K) > peak_C(a.land_K) ? b : a));
   const near_C = peak_C(hottest.land_K);

@@ -4,8 +4,8 @@ import { SHIELD_IDS } from '../core/materials/surfaces';
 import { padNamesOf } from '../core/packages/form';
 import { kelvin, metres } from '../core/quantity/convert';
 import type { JointScenario } from '../core/thermal/joint/scenario';
-import { copperMap } from './boardImport';
-import { boardOf, construction } from './construction';
+import { mappedBoard } from './mappedBoard';
+import { boardOf } from './construction';
 import { connections } from './connection';
 import { boardSide, oneOf, quantity, text } from './fields';
 import { moistureInput } from './moisture';
@@ -124,16 +124,7 @@ const LONGEST_HAND_s = 60;
 export const simulateInput = z
   .strictObject({
     ambient_C: quantity('°C', -10, 50).default(23),
-    board: construction.extend({
-      /** Corners in order, where the board is no rectangle. */
-      outline_mm: z
-        .array(z.tuple([quantity('mm', 0, 1000), quantity('mm', 0, 1000)]))
-        .min(3, { error: 'needs at least three corners' })
-        .max(2000)
-        .optional(),
-      /** Copper as artwork shows it, where it is known better than by its share. */
-      copperMaps: z.array(copperMap).max(16).optional(),
-    }),
+    board: mappedBoard,
     site,
     neighbours: z.array(neighbour).max(200).default([]),
     load: z.discriminatedUnion('kind', [ironLoad, gunLoad, tweezersLoad, hotAirLoad], {

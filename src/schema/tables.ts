@@ -12,3 +12,5 @@ export { runEvents } from './runEvent';
 export { sites } from './site';
 export { siteGroups } from './siteGroup';
 export { tools } from './tool';
+export { stepHabits } from './stepHabit';
+export { supplies, supplyMoves } from './supply';

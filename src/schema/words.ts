@@ -1,8 +1,10 @@
-import type { Goal, Hazard } from '../core/method/request';
+import type { Goal, Phase } from '../core/method/goals';
+import type { Hazard, Worth } from '../core/method/request';
 import { FINISHES, type BoardRecord } from './board';
 import type { ConnectionRecord } from './connection';
 import type { Construction } from './construction';
 import type { OptionAnswer } from './planAnswer';
+import type { ChoiceInput } from './planRequest';
 import { familyName, isSurfaceInput, partOf, type AnyPackageInput } from './package';
 import { formOf, isSurface, mass_kg, padNamesOf } from '../core/packages/form';
 import { FAMILY_TRAITS } from '../core/packages/families';
@@ -19,6 +21,9 @@ export const GOAL_WORDS: Readonly<Record<Goal, string>> = {
   'remove-sacrifice-part': 'Remove, give the part up',
   reflow: 'Re-melt in place',
   fit: 'Fit a part',
+  'fit-socket': 'Fit a socket',
+  replace: 'Replace: off, dress, on',
+  'read-and-refit': 'Take off, read, refit',
 };
 
 export const HAZARD_WORDS: Readonly<Record<Hazard, string>> = {
@@ -29,14 +34,67 @@ export const HAZARD_WORDS: Readonly<Record<Hazard, string>> = {
   'leaking-electrolyte': 'Leaking electrolyte',
 };
 
+export const PHASE_WORDS: Readonly<Record<Phase, string>> = {
+  remove: 'Take it off',
+  reflow: 'Re-melt it',
+  fit: 'Put it on',
+};
+
+export const WORTH_WORDS: Readonly<Record<Worth, string>> = {
+  cheap: 'cheap',
+  ordinary: 'ordinary',
+  scarce: 'scarce',
+};
+
+/** A tip or nozzle as it is asked for. */
+export function tipInWords({ tip, nozzle }: Pick<OptionAnswer, 'tip' | 'nozzle'>): string {
+  if (tip)
+    return 'inner_mm' in tip
+      ? `bore ${tip.inner_mm.toFixed(1)} mm`
+      : `${tip.shape} ${tip.width_mm.toFixed(1)} mm`;
+  if (!nozzle) return '';
+  return 'diameter_mm' in nozzle
+    ? `nozzle ⌀ ${nozzle.diameter_mm} mm`
+    : `nozzle ${nozzle.width_mm} × ${nozzle.height_mm} mm`;
+}
+
 export function settingInWords(
-  option: Pick<OptionAnswer, 'setpoint_C' | 'tip' | 'tool' | 'preheat'>,
+  option: Pick<
+    OptionAnswer,
+    'setpoint_C' | 'perPad_C' | 'tip' | 'nozzle' | 'tool' | 'preheat' | 'flow_L_min'
+  >,
 ): string {
-  const tip = `${option.tip.shape} ${option.tip.width_mm.toFixed(1)} mm`;
+  const tip = tipInWords(option);
+  const air = option.flow_L_min === null ? '' : `, ${Math.round(option.flow_L_min)} L/min`;
   const warm = option.preheat
     ? `, board warmed at ${Math.round(option.preheat.setpoint_C)} °C for ${Math.round(option.preheat.soak_s)} s`
     : '';
-  return `${option.tool}, ${tip}, ${option.setpoint_C} °C${warm}`;
+  return `${option.tool}, ${tip}, ${option.setpoint_C} °C${turnedInWords(option.perPad_C)}${air}${warm}`;
+}
+
+/** Pins at other temperatures, together where they share one. */
+function turnedInWords(perPad_C: OptionAnswer['perPad_C']): string {
+  const byTemperature = new Map<number, string[]>();
+  for (const [pad, t_C] of Object.entries(perPad_C))
+    byTemperature.set(t_C, [...(byTemperature.get(t_C) ?? []), pad]);
+  return [...byTemperature]
+    .map(([t_C, pads]) => ` (pin${pads.length > 1 ? 's' : ''} ${pads.join(', ')} at ${t_C} °C)`)
+    .join('');
+}
+
+/** A choice as it is set, on the tool of that name. */
+export function choiceInWords({ setting }: ChoiceInput, tool: string): string {
+  return setting.kind === 'air'
+    ? settingInWords({
+        tool,
+        tip: null,
+        nozzle: setting.nozzle,
+        setpoint_C: setting.air_C,
+        perPad_C: {},
+        flow_L_min: setting.flow_L_min,
+        preheat: setting.preheat,
+      })
+    : settingInWords({ ...setting, tool, nozzle: null, flow_L_min: null });
 }
 
 export function connectionInWords(list: readonly ConnectionRecord[]): string {

@@ -8,7 +8,10 @@ import type { Db } from './db';
 import { Conflict, NotFound } from './errors';
 import { railOf } from './clocks';
 import { placeSite } from './placing';
-import { acceptJob, exposureFor, planningFor } from './planning';
+import { acceptPlan, type AcceptPlan } from '~/schema/job';
+import { acceptJob } from './accepting';
+import { exposureFor } from './exposing';
+import { planningFor } from './planning';
 import { getBoard } from './repositories/boards';
 import { addFinding, findingsOf } from './repositories/findings';
 import { appendEvent, getJob, siteHistory } from './repositories/jobs';
@@ -23,15 +26,29 @@ const SETTING = {
   freshSolder: true,
 } as const;
 
+const accepted = (inputsKey: string, setting: object = SETTING, by = 'MK'): AcceptPlan =>
+  acceptPlan.parse({
+    siteId: 'site-1',
+    by,
+    goal: 'remove-keep-part',
+    inputsKey,
+    choices: [{ phase: 'remove', method: 'leg-at-a-time', setting }],
+  });
+
+const keyOf = (db: Db, goal: AcceptPlan['goal'] = 'remove-keep-part'): string =>
+  planningFor(db, 'site-1', { goal }).inputsKey;
+
 async function openJob(db: Db) {
-  const site = withCapacitor(db);
-  const { inputsKey } = planningFor(db, site.id, 'remove-keep-part');
-  return acceptJob(
-    db,
-    { siteId: site.id, by: 'MK', goal: 'remove-keep-part', inputsKey, setting: SETTING },
-    () => 2_000_000,
-    'job-1',
-  );
+  withCapacitor(db);
+  return acceptJob(db, accepted(keyOf(db)), () => 2_000_000, 'job-1');
+}
+
+/** Goes through the steps up to the first that heats. */
+function upToHeat(db: Db, steps: readonly { id: string; kind: string }[]): void {
+  for (const step of steps) {
+    if (step.kind === 'heat') return;
+    write(db, { kind: 'step-done', stepId: step.id });
+  }
 }
 
 let press = 0;
@@ -58,47 +75,57 @@ describe('accepting a plan', () => {
 
   it('is refused when the record moved on since the plan', async () => {
     const db = freshDatabase();
-    const site = withCapacitor(db);
-    const accepted = {
-      siteId: site.id,
-      by: 'MK',
-      goal: 'remove-keep-part',
-      inputsKey: 'stale',
-      setting: SETTING,
-    } as const;
-    await expect(acceptJob(db, accepted, Date.now)).rejects.toThrow(Conflict);
+    withCapacitor(db);
+    await expect(acceptJob(db, accepted('stale'), Date.now)).rejects.toThrow(Conflict);
   });
 
   it('is refused with the tool’s own range when the temperature is outside it', async () => {
     const db = freshDatabase();
-    const site = withCapacitor(db);
-    const { inputsKey } = planningFor(db, site.id, 'remove-keep-part');
-    const hot = {
-      siteId: site.id,
-      by: 'MK',
-      goal: 'remove-keep-part',
-      inputsKey,
-      setting: { ...SETTING, setpoint_C: 495 },
-    } as const;
+    withCapacitor(db);
+    const hot = accepted(keyOf(db), { ...SETTING, setpoint_C: 495 });
     await expect(acceptJob(db, hot, Date.now)).rejects.toThrow(
       /495 °C, outside what Cartridge station reaches; give 200 to 450/,
     );
     expect(railOf(db, 0).lines).toEqual([]);
   });
 
+  it('is refused when a half of the goal has no setting', async () => {
+    const db = freshDatabase();
+    withCapacitor(db);
+    const half = { ...accepted(keyOf(db)), goal: 'replace' as const };
+    await expect(acceptJob(db, half, Date.now)).rejects.toThrow(/do not cover every phase of "replace"/);
+  });
+
+  it('keeps the workshop’s own steps, and never loses a gate to them', async () => {
+    const db = freshDatabase();
+    withCapacitor(db);
+    const edits = [
+      { op: 'hide', id: 'flux' },
+      { op: 'hide', id: 'set' },
+      {
+        op: 'add',
+        id: 'own-1',
+        after: 'set',
+        kind: 'do',
+        title: 'Fan on',
+        detail: '',
+        why: '',
+        wait_s: null,
+      },
+    ] as const;
+    const { job } = await acceptJob(db, { ...accepted(keyOf(db)), edits: [...edits] }, () => 1);
+    const ids = job.plan.steps.map((step) => step.id);
+    expect(ids).not.toContain('flux');
+    expect(ids[ids.indexOf('set') + 1]).toBe('own-1');
+  });
+
   it('opens one job a site, and a site on no board is not found', async () => {
     const db = freshDatabase();
     await openJob(db);
-    const { inputsKey } = planningFor(db, 'site-1', 'remove-keep-part');
-    const second = {
-      siteId: 'site-1',
-      by: 'AO',
-      goal: 'remove-keep-part',
-      inputsKey,
-      setting: SETTING,
-    } as const;
-    await expect(acceptJob(db, second, Date.now)).rejects.toThrow(/running already/);
-    expect(() => planningFor(db, 'nowhere', 'fit')).toThrow(NotFound);
+    await expect(acceptJob(db, accepted(keyOf(db), SETTING, 'AO'), Date.now)).rejects.toThrow(
+      /running already/,
+    );
+    expect(() => planningFor(db, 'nowhere', { goal: 'fit' })).toThrow(NotFound);
   });
 });
 
@@ -106,16 +133,16 @@ describe('entries of a job', () => {
   it('a dwell’s end brings its exposure, and the next plan counts it', async () => {
     const db = freshDatabase();
     const { job } = await openJob(db);
-    for (const step of job.plan.steps.slice(0, 3)) write(db, { kind: 'step-done', stepId: step.id });
+    upToHeat(db, job.plan.steps);
     write(db, { kind: 'heat-on', stepId: 'heat-1', pad: '1' });
     write(db, { kind: 'melted', stepId: 'heat-1', pad: '1', elapsed_s: 0.9 });
-    const before = planningFor(db, 'site-1', 'fit').inputsKey;
+    const before = keyOf(db, 'fit');
     const { events } = write(db, { kind: 'heat-off', stepId: 'heat-1', pad: '1', elapsed_s: 2.2 });
     const exposure = events.at(-1)!;
     expect(exposure).toMatchObject({ kind: 'exposure', pad: '1', duration_s: 2.2 });
     if (exposure.kind === 'exposure') expect(exposure.padDose).toBeGreaterThan(0);
     expect(siteHistory(db, 'site-1').flat()).toHaveLength(events.length);
-    expect(planningFor(db, 'site-1', 'fit').inputsKey).not.toBe(before);
+    expect(keyOf(db, 'fit')).not.toBe(before);
   });
 
   it('the same press sent twice is written once', async () => {
@@ -125,7 +152,7 @@ describe('entries of a job', () => {
       clientId: 'once',
       afterSeq: job.lastSeq,
       by: 'MK',
-      event: { kind: 'step-done', stepId: 'set' },
+      event: { kind: 'step-done', stepId: job.plan.steps[0]!.id },
     } as const;
     appendEvent(db, 'job-1', request, 1, exposureFor(db));
     const again = appendEvent(db, 'job-1', request, 2, exposureFor(db));
@@ -135,8 +162,9 @@ describe('entries of a job', () => {
   it('a second screen that is behind is told, and writes nothing', async () => {
     const db = freshDatabase();
     const { job } = await openJob(db);
-    write(db, { kind: 'step-done', stepId: 'set' });
-    expect(() => write(db, { kind: 'step-done', stepId: 'set' }, 1, job.lastSeq)).toThrow(Conflict);
+    const stepId = job.plan.steps[0]!.id;
+    write(db, { kind: 'step-done', stepId });
+    expect(() => write(db, { kind: 'step-done', stepId }, 1, job.lastSeq)).toThrow(Conflict);
     expect(getJob(db, 'job-1').events).toHaveLength(2);
   });
 

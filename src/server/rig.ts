@@ -1,10 +1,16 @@
-import type { ToolRecord } from '../schema/tool';
+import type { NewTool } from '../schema/tool';
+import type { SupplySpec } from '../schema/supply';
+import { supplies } from '../schema/supply';
 import type { Db } from './db';
+import { addSupply } from './repositories/supplies';
 import { ensureTool } from './repositories/tools';
 
+const fresh = { offset_K: 0, checkedAt_ms: null, hours: 0, clogged: 0 } as const;
+
 /** Generic tools that a bench begins with; none is a make or a model. */
-const STARTING_RIG: readonly Omit<ToolRecord, 'revision' | 'retired'>[] = [
+export const STARTING_TOOLS: readonly (NewTool & { readonly id: string })[] = [
   {
+    ...fresh,
     id: 'iron-cartridge',
     name: 'Cartridge station',
     spec: {
@@ -20,6 +26,7 @@ const STARTING_RIG: readonly Omit<ToolRecord, 'revision' | 'retired'>[] = [
     },
   },
   {
+    ...fresh,
     id: 'iron-slip-on',
     name: 'Older slip-on iron',
     spec: {
@@ -33,11 +40,42 @@ const STARTING_RIG: readonly Omit<ToolRecord, 'revision' | 'retired'>[] = [
     },
   },
   {
+    ...fresh,
+    id: 'gun-vacuum',
+    name: 'Vacuum desoldering gun',
+    spec: {
+      kind: 'gun',
+      power_W: 100,
+      setpointRange_C: [300, 480],
+      nozzles: [
+        { inner_mm: 0.8, outer_mm: 1.8 },
+        { inner_mm: 1, outer_mm: 2.2 },
+        { inner_mm: 1.5, outer_mm: 2.8 },
+      ],
+    },
+  },
+  {
+    ...fresh,
+    id: 'tweezers-hot',
+    name: 'Hot tweezers',
+    spec: {
+      kind: 'tweezers',
+      power_W: 40,
+      setpointRange_C: [200, 420],
+      tips: [
+        { shape: 'chisel', width_mm: 1, construction: 'cartridge' },
+        { shape: 'chisel', width_mm: 2.5, construction: 'cartridge' },
+      ],
+    },
+  },
+  {
+    ...fresh,
     id: 'preheater-air',
     name: 'Warm-air preheater',
     spec: { kind: 'preheater', heat: 'convective', setpointRange_C: [60, 200] },
   },
   {
+    ...fresh,
     id: 'hot-air-station',
     name: 'Hot-air station',
     spec: {
@@ -56,6 +94,62 @@ const STARTING_RIG: readonly Omit<ToolRecord, 'revision' | 'retired'>[] = [
   },
 ];
 
-export function ensureRig(db: Db): void {
-  for (const tool of STARTING_RIG) ensureTool(db, tool);
+interface StartingSupply {
+  readonly id: string;
+  readonly name: string;
+  readonly spec: SupplySpec;
+  readonly left: number;
+  readonly low: number;
+}
+
+/** Generic stock that a bench begins with. */
+export const STARTING_SUPPLIES: readonly StartingSupply[] = [
+  {
+    id: 'wire-leaded-08',
+    name: 'Wire Sn60Pb40, 0.8 mm',
+    spec: { kind: 'wire', alloy: 'sn60pb40', diameter_mm: 0.8 },
+    left: 60_000,
+    low: 8_000,
+  },
+  {
+    id: 'wire-leaded-05',
+    name: 'Wire Sn63Pb37, 0.5 mm',
+    spec: { kind: 'wire', alloy: 'sn63pb37', diameter_mm: 0.5 },
+    left: 40_000,
+    low: 5_000,
+  },
+  {
+    id: 'wire-lead-free-08',
+    name: 'Wire lead-free, 0.8 mm',
+    spec: { kind: 'wire', alloy: 'sac305', diameter_mm: 0.8 },
+    left: 25_000,
+    low: 5_000,
+  },
+  { id: 'braid-15', name: 'Braid 1.5 mm', spec: { kind: 'braid', width_mm: 1.5 }, left: 1_400, low: 300 },
+  { id: 'braid-25', name: 'Braid 2.5 mm', spec: { kind: 'braid', width_mm: 2.5 }, left: 900, low: 300 },
+  { id: 'flux-gel', name: 'Gel flux', spec: { kind: 'flux' }, left: 22, low: 5 },
+  { id: 'solvent-ipa', name: 'Isopropyl alcohol', spec: { kind: 'solvent' }, left: 600, low: 150 },
+  {
+    id: 'low-melt',
+    name: 'Removal alloy',
+    spec: { kind: 'low-melt', alloy: 'in51bi33sn16' },
+    left: 9,
+    low: 2,
+  },
+  {
+    id: 'paste-leaded',
+    name: 'Paste Sn63Pb37',
+    spec: { kind: 'paste', alloy: 'sn63pb37' },
+    left: 28,
+    low: 5,
+  },
+  { id: 'foil', name: 'Aluminium foil', spec: { kind: 'foil' }, left: 2_400, low: 200 },
+  { id: 'tape', name: 'Polyimide tape', spec: { kind: 'tape' }, left: 700, low: 80 },
+];
+
+/** What a new bench has: tools as they are missing, stock only where there is none yet. */
+export function ensureRig(db: Db, now_ms = Date.now()): void {
+  for (const tool of STARTING_TOOLS) ensureTool(db, tool);
+  if (db.select({ id: supplies.id }).from(supplies).limit(1).get()) return;
+  for (const { id, ...supply } of STARTING_SUPPLIES) addSupply(db, { ...supply, by: 'Rig' }, now_ms, id);
 }

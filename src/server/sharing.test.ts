@@ -2,10 +2,11 @@ import { describe, expect, it } from 'vitest';
 import type { JobRecord } from '~/schema/job';
 import { newSite } from '~/schema/site';
 import { simulateJoint } from '~/core/thermal/joint/simulate';
-import { scenarioFor } from '~/core/method/request';
+import { scenarioFor } from '~/core/method/heat/holeTouch';
 import { planRequestOf } from '~/schema/planRequest';
 import { freshDatabase, withCapacitor } from '../../tests/support/database';
-import { benchSetting, planningFor } from './planning';
+import { benchSetting } from './accepting';
+import { planningFor } from './planning';
 import { addSite } from './repositories/sites';
 import { padsAbout, sharesOf } from './sharing';
 
@@ -31,7 +32,7 @@ function bench() {
   chip('NEAR', 'bottom', 75);
   chip('OVER', 'top', 75);
   chip('FAR', 'bottom', 20);
-  const { input } = planningFor(db, c7.id, 'reflow');
+  const { input } = planningFor(db, c7.id, { goal: 'reflow' });
   const job = { id: 'j', boardId: c7.boardId, siteId: c7.id, input } as unknown as JobRecord;
   return { db, job, c7 };
 }
@@ -57,6 +58,8 @@ describe('heat that neighbours share', () => {
     const request = planRequestOf(job.input);
     const iron = request.irons[0]!;
     const setting = benchSetting(request, {
+      kind: 'hand',
+      perPad_C: {},
       ironId: iron.id,
       tip: { shape: 'chisel', width_mm: 2.4, construction: 'cartridge' },
       setpoint_C: 380,
@@ -64,6 +67,7 @@ describe('heat that neighbours share', () => {
       fluxed: true,
       freshSolder: true,
     });
+    if (setting.kind !== 'hand') throw new Error(setting.kind);
     const about = padsAbout(db, job, '1');
     const scenario = scenarioFor(request, setting, '1');
     const at = (duration_s: number) => {

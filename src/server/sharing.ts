@@ -1,5 +1,5 @@
 import type { PlacedPad } from '../core/electrical/checklist';
-import { doseCurve } from '../core/method/forecast';
+import { doseCurve } from '../core/thermal/history';
 import type { LaminateId } from '../core/materials/laminates';
 import { celsius } from '../core/quantity/convert';
 import { padEndurance } from '../core/thermal/dose';
@@ -19,8 +19,8 @@ const STEP_m = 0.25e-3;
  * Pads that stayed cooler than this, and spent less, took no part. One touch of an iron warms the pad beside it
  * to 40 or 50 °C and costs it next to nothing; preheat and long dwells on thick copper cost it more.
  */
-const LEAST_PEAK_C = 40;
-const LEAST_DOSE = 1e-6;
+export const LEAST_PEAK_C = 40;
+export const LEAST_DOSE = 1e-6;
 
 /** The pads about a dwell, each with the probe that stands for it. */
 export interface PadsAbout {

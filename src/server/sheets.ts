@@ -1,10 +1,9 @@
 import type { BoardSheet, JobLine } from '../schema/boardSheet';
-import type { Goal } from '../core/method/request';
+import type { Goal } from '../core/method/goals';
 import type { PlanSheet } from '../schema/planSheet';
 import type { RunSheet } from '../schema/runSheet';
 import { settingInWords } from '../schema/words';
 import type { AirSheet } from '../schema/airSheet';
-import { isSurfaceInput } from '../schema/package';
 import { copperMapsOf } from './importing';
 import { artworksOf, importsOf } from './repositories/imports';
 import type { Db } from './db';
@@ -18,7 +17,9 @@ import { siteGroupsOf } from './repositories/siteGroups';
 import { readingsOfBoard } from './repositories/readings';
 import { getSite, sitesOf, type SiteWithPads } from './repositories/sites';
 import type { SiteGroupRecord } from '../schema/siteGroup';
+import { listHabits } from './repositories/stepHabits';
 import { listTools } from './repositories/tools';
+import { recordsByPerson } from './trackRecord';
 
 /** Gathers one board's sheet: the board, its sites, what was found and what was done. */
 export function boardSheet(db: Db, boardId: string): BoardSheet {
@@ -63,7 +64,7 @@ function groupsThatStand(
 }
 
 /** Gathers what a plan of one site starts from. */
-export function planSheet(db: Db, siteId: string, goal: Goal): PlanSheet {
+export function planSheet(db: Db, siteId: string, goal: Goal, mates: readonly string[] = []): PlanSheet {
   const site = getSite(db, siteId);
   const board = getBoard(db, site.boardId);
   const states = findingsOf(db, board.id).map((f) => [f.padId, f.state] as const);
@@ -73,11 +74,12 @@ export function planSheet(db: Db, siteId: string, goal: Goal): PlanSheet {
     padStates: Object.fromEntries(states),
     tools: listTools(db),
     goal,
-    ...planningFor(db, siteId, goal),
+    mates: mates.filter((ref) => sitesOf(db, board.id).some((s) => s.ref === ref && s.id !== siteId)),
+    ...planningFor(db, siteId, { goal }),
+    records: recordsByPerson(db, site.package.family),
+    habits: listHabits(db),
   };
 }
-
-export const isSurfaceSite = (db: Db, siteId: string): boolean => isSurfaceInput(getSite(db, siteId).package);
 
 /** A setting at which a preheater brings a board to about 130 °C in the open. */
 const USUAL_PREHEAT_C = 180;
@@ -131,7 +133,6 @@ export function airSheet(db: Db, siteId: string): AirSheet {
           alloy: other.alloy,
         })),
     },
-    hasIronPlan: !isSurfaceInput(site.package),
   };
 }
 

@@ -50,7 +50,12 @@ const pictureBuffers = (answer: AnyAnswer): Transferable[] =>
 
 const buffersOf = (progress: ProgressMessage): Transferable[] =>
   progress.stage === 'curves'
-    ? progress.curves.flatMap((c) =>
-        [c.time_s, c.tip_C, c.land_C, c.coldestSolder_C, c.body_C].map((a) => a.buffer),
-      )
+    ? // Touches alike share an array: each buffer is handed over once.
+      [
+        ...new Set(
+          progress.curves.flatMap((c) =>
+            [c.time_s, c.tip_C, c.land_C, c.coldestSolder_C, c.body_C].map((a) => a.buffer),
+          ),
+        ),
+      ]
     : [];

@@ -3,7 +3,8 @@ import type { ImportChoices, ImportFile, ImportGround } from '../formats/importF
 import type { ImportPreview, ImportProgress } from '../formats/importPlan';
 import type { FieldBandAnswer } from '../schema/fieldBand';
 import type { FoundAnswer, OptionAnswer, PinAnswer, PlanAnswer } from '../schema/planAnswer';
-import type { PlanInput, SettingInput } from '../schema/planRequest';
+import type { Phase } from '../core/method/goals';
+import type { ChoiceInput, PlanInput } from '../schema/planRequest';
 import type { FieldPicture } from '../schema/simulateField';
 import type { SimulateInput } from '../schema/simulateRequest';
 
@@ -12,7 +13,7 @@ export type { CentroidColumns, ImportChoices, ImportFile, ImportGround, ImportPr
 /** What a screen may ask of the planning worker. */
 export type Task =
   | { readonly kind: 'plan'; readonly input: PlanInput }
-  | { readonly kind: 'explore'; readonly input: PlanInput; readonly setting: SettingInput }
+  | { readonly kind: 'explore'; readonly input: PlanInput; readonly choices: readonly ChoiceInput[] }
   | { readonly kind: 'field'; readonly input: SimulateInput; readonly frames: number }
   | {
       readonly kind: 'field-band';
@@ -47,9 +48,15 @@ export interface CurveAnswer {
 
 export type ProgressMessage =
   | { readonly stage: 'search'; readonly done: number; readonly of: number }
-  | { readonly stage: 'first'; readonly option: OptionAnswer; readonly frontier: readonly OptionAnswer[] }
-  | { readonly stage: 'curves'; readonly curves: readonly CurveAnswer[] }
-  | { readonly stage: 'band'; readonly pin: PinAnswer }
+  | { readonly stage: 'verify'; readonly done: number; readonly of: number }
+  | {
+      readonly stage: 'first';
+      readonly phase: Phase;
+      readonly option: OptionAnswer;
+      readonly frontier: readonly OptionAnswer[];
+    }
+  | { readonly stage: 'curves'; readonly phase: Phase; readonly curves: readonly CurveAnswer[] }
+  | { readonly stage: 'band'; readonly phase: Phase; readonly pin: PinAnswer }
   | { readonly stage: 'field'; readonly time_s: number; readonly duration_s: number }
   | ({ readonly stage: 'import' } & ImportProgress)
   | { readonly stage: 'field-band'; readonly band: FieldBandAnswer | null };

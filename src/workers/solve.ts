@@ -1,12 +1,14 @@
-import { curvesOf, type PinCurves } from '../core/method/curves';
-import { explore, plan } from '../core/method/plan';
-import { ironMethod } from '../core/method/methods';
+import { curvesOf, type TouchCurves } from '../core/method/heat/curves';
+import { methodOf } from '../core/method/methods';
+import { explore, phaseRequest, plan } from '../core/method/plan';
+import type { Phase } from '../core/method/goals';
+import type { Method } from '../core/method/methods/method';
 import type { Progress } from '../core/method/progress';
-import type { PlanRequest } from '../core/method/request';
+import type { PlanRequest, Setting } from '../core/method/request';
 import { planImport, type ImportPreview } from '../formats/importPlan';
 import { celsius } from '../core/quantity/convert';
-import { foundAnswerOf, optionAnswerOf, pinAnswerOf, planAnswerOf } from '../schema/planAnswer';
-import { planRequestOf, settingOf } from '../schema/planRequest';
+import { foundAnswerOf, optionAnswerOf, pinAnswerOf, planAnswerOf } from '../schema/planAnswerOf';
+import { choicesOf, planRequestOf } from '../schema/planRequest';
 import { solveFieldBand, type FieldBandAnswer } from '../schema/fieldBand';
 import { solveField, type FieldPicture, type HotAirLoad } from '../schema/simulateField';
 import type { SimulateInput } from '../schema/simulateRequest';
@@ -18,12 +20,31 @@ export function* solve(task: Task): Generator<ProgressMessage, AnyAnswer> {
   if (task.kind === 'field-band') return yield* solveBand(task);
   if (task.kind === 'import') return yield* readImport(task);
   const request = planRequestOf(task.input);
-  if (task.kind === 'plan') return planAnswerOf(yield* relay(request, plan(request)));
+  if (task.kind === 'plan') {
+    const found = yield* relay(plan(request));
+    if (found.outcome === 'found') {
+      for (const { phase, method, chosen } of found.phases)
+        yield* curves(request, phase, method, chosen.setting);
+    }
+    return planAnswerOf(found);
+  }
 
-  const setting = settingOf(request, task.setting);
-  if (!setting) throw new Error(`iron ${task.setting.ironId} is not on the bench`);
-  yield { stage: 'curves', curves: curvesOf(request, setting).map(curveAnswerOf) };
-  return foundAnswerOf(yield* relay(request, explore(request, setting)));
+  const choices = choicesOf(request, task.choices);
+  if (!choices) throw new Error('a tool that was set is not on the bench, or a phase has no setting');
+  for (const { phase, method, setting } of choices) yield* curves(request, phase, methodOf(method), setting);
+  return foundAnswerOf(yield* relay(explore(request, choices)));
+}
+
+/** Nominal temperatures of a hand tool's touches, for drawing. */
+function* curves(
+  request: PlanRequest,
+  phase: Phase,
+  { heat }: Method,
+  setting: Setting,
+): Generator<ProgressMessage, void> {
+  if (heat.kind !== 'hand' || setting.kind !== 'hand') return;
+  const drawn = curvesOf(phaseRequest(request, phase, []), heat, setting);
+  yield { stage: 'curves', phase, curves: drawn.map(curveAnswerOf) };
 }
 
 function* solveBoard(task: Extract<Task, { kind: 'field' }>): Generator<ProgressMessage, FieldPicture> {
@@ -60,34 +81,32 @@ function hotAirOf({ load }: SimulateInput): HotAirLoad {
   return load;
 }
 
-function* relay<Result>(
-  request: PlanRequest,
-  steps: Generator<Progress, Result>,
-): Generator<ProgressMessage, Result> {
-  const method = ironMethod(request).id;
+function* relay<Result>(steps: Generator<Progress, Result>): Generator<ProgressMessage, Result> {
   for (;;) {
     const next = steps.next();
     if (next.done) return next.value;
-    yield messageOf(method, next.value);
+    yield messageOf(next.value);
   }
 }
 
-function messageOf(method: string, progress: Progress): ProgressMessage {
+function messageOf(progress: Progress): ProgressMessage {
   switch (progress.stage) {
     case 'search':
+    case 'verify':
       return progress;
     case 'first':
       return {
         stage: 'first',
-        option: optionAnswerOf(method, progress.chosen),
-        frontier: progress.frontier.map((c) => optionAnswerOf(method, c)),
+        phase: progress.phase,
+        option: optionAnswerOf(progress.method, progress.chosen),
+        frontier: progress.frontier.map((c) => optionAnswerOf(progress.method, c)),
       };
     case 'band':
-      return { stage: 'band', pin: pinAnswerOf(progress.band) };
+      return { stage: 'band', phase: progress.phase, pin: pinAnswerOf(progress.band) };
   }
 }
 
-const curveAnswerOf = (c: PinCurves): CurveAnswer => ({
+const curveAnswerOf = (c: TouchCurves): CurveAnswer => ({
   pad: c.pad,
   time_s: c.time_s,
   tip_C: c.tip_K.map(celsius),

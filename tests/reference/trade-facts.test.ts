@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { doseCurve, firstReached_s, livesOf, valueAt } from '~/core/method/forecast';
+import { livesOf } from '~/core/method/heat/forecast';
+import { doseCurve, firstReached_s, valueAt } from '~/core/thermal/history';
 import { kelvin } from '~/core/quantity/convert';
 import { simulateJoint } from '~/core/thermal/joint/simulate';
 import type { JointScenario } from '~/core/thermal/joint/scenario';

@@ -1,5 +1,8 @@
 import type { Connection, JointScenario } from '~/core/thermal/joint/scenario';
-import type { IronTool, PlanRequest, Setting } from '~/core/method/request';
+import type { IronTool } from '~/core/method/bench';
+import type { Phase } from '~/core/method/goals';
+import type { HandSetting, PhaseRequest, PlanRequest } from '~/core/method/request';
+import { surfacePackage, type SurfaceSpec } from '~/core/packages/outlines';
 import { foilThickness_m, kelvin } from '~/core/quantity/convert';
 import type { Board } from '~/core/thermal/stackup';
 
@@ -93,6 +96,7 @@ export function planRequest(
     ambient_K: kelvin(23),
     board: FOUR_LAYER,
     site: {
+      ref: 'C1',
       x_m: 0.08,
       y_m: 0.05,
       rotation_rad: 0,
@@ -100,23 +104,41 @@ export function planRequest(
       part: CAPACITOR,
       alloy: 'sn60pb40',
       connections,
+      padStates: {},
+      clinched: false,
     },
     neighbours: [],
     goal: 'remove-keep-part',
+    worth: 'ordinary',
     hazards: [],
     irons: [IRON],
-    preheaters: [{ kind: 'convective', setpoint_K: kelvin(150), soak_s: 120 }],
-    history: { padDose: {}, laminateDose: 0 },
+    guns: [],
+    tweezers: [],
+    stations: [],
+    preheaters: [
+      { id: 'pre', name: 'Preheater', kind: 'convective', setpointRange_K: [kelvin(60), kelvin(200)] },
+    ],
+    supplies: [],
+    history: { padDose: {}, laminateDose: 0, partCycles: 0 },
+    moisture: null,
+    record: [],
     seed: 1,
     ...changes,
   };
 }
 
+/** A request narrowed to one phase, as methods are asked. */
+export const inPhase = (request: PlanRequest, phase: Phase = 'remove'): PhaseRequest => ({
+  ...request,
+  phase,
+});
+
 export const settingAt = (
   setpoint_C: number,
   tip: IronTool['tips'][number] = IRON.tips[0]!,
-  preheat: Setting['preheat'] = null,
-): Setting => ({
+  preheat: HandSetting['preheat'] = null,
+): HandSetting => ({
+  kind: 'hand',
   iron: IRON,
   tip,
   setpoint_K: kelvin(setpoint_C),
@@ -124,3 +146,65 @@ export const settingAt = (
   fluxed: true,
   freshSolder: true,
 });
+
+export const GUN: PlanRequest['guns'][number] = {
+  id: 'gun',
+  name: 'Gun',
+  power_W: 100,
+  setpointRange_K: [kelvin(300), kelvin(480)],
+  tips: [
+    { shape: 'hollow', construction: 'gun', inner_m: 1.0e-3, width_m: 2.2e-3 },
+    { shape: 'hollow', construction: 'gun', inner_m: 1.5e-3, width_m: 2.8e-3 },
+  ],
+};
+
+export const TWEEZERS: IronTool = {
+  id: 'tweezers',
+  name: 'Tweezers',
+  power_W: 40,
+  setpointRange_K: [kelvin(200), kelvin(420)],
+  tips: [{ shape: 'chisel', width_m: 2e-3, construction: 'cartridge' }],
+};
+
+export const STATION: PlanRequest['stations'][number] = {
+  id: 'air',
+  name: 'Hot air',
+  airRange_K: [kelvin(100), kelvin(480)],
+  flowRange_m3_s: [10 / 60_000, 120 / 60_000],
+  nozzles: [
+    { shape: 'round', diameter_m: 5e-3 },
+    { shape: 'round', diameter_m: 8e-3 },
+    { shape: 'round', diameter_m: 12e-3 },
+    { shape: 'rectangle', width_m: 18e-3, height_m: 18e-3 },
+    { shape: 'rectangle', width_m: 30e-3, height_m: 30e-3 },
+  ],
+};
+
+/** A surface part on tracks, with pads of `planes` on a relief to layer 2. */
+export function surfaceRequest(
+  spec: SurfaceSpec,
+  changes: Partial<PlanRequest> = {},
+  planes: readonly string[] = [],
+): PlanRequest {
+  const part = surfacePackage(spec);
+  const base = planRequest({});
+  const request = {
+    ...base,
+    board: TWO_LAYER,
+    stations: [STATION],
+    tweezers: [TWEEZERS],
+    ...changes,
+  };
+  return {
+    ...request,
+    site: {
+      ...base.site,
+      ref: 'U1',
+      part,
+      connections: Object.fromEntries(
+        part.lands.map((land) => [land.pad, planes.includes(land.pad) ? [reliefOn(2)] : [trackOn(1)]]),
+      ),
+      ...changes.site,
+    },
+  };
+}

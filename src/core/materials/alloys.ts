@@ -92,7 +92,40 @@ export const ALLOYS = {
     conductivity: [62, 33],
     leaded: false,
   }),
+  sn42bi58: alloy({
+    name: 'Sn42Bi58 (low-melt, eutectic)',
+    solidus_K: 411.15,
+    liquidus_K: 411.15,
+    density: 8560,
+    heat: [167, 200],
+    latent: 44800,
+    conductivity: [19, 17],
+    leaded: false,
+  }),
+  in51bi33sn16: alloy({
+    name: 'In51Bi32.5Sn16.5 (removal alloy, eutectic)',
+    solidus_K: 333.15,
+    liquidus_K: 333.15,
+    density: 7880,
+    heat: [230, 270],
+    latent: 28000,
+    conductivity: [18, 17],
+    leaded: false,
+  }),
 } as const satisfies Record<string, Alloy>;
 
 export type AlloyId = keyof typeof ALLOYS;
 export const ALLOY_IDS = Object.keys(ALLOYS) as [AlloyId, ...AlloyId[]];
+
+/** What each alloy is made from, shares of its mass; they add up to one. */
+export const COMPOSITIONS: Readonly<Record<AlloyId, Composition>> = {
+  sn60pb40: { Sn: 0.6, Pb: 0.4 },
+  sn63pb37: { Sn: 0.63, Pb: 0.37 },
+  sac305: { Sn: 0.965, Ag: 0.03, Cu: 0.005 },
+  sn993cu07: { Sn: 0.993, Cu: 0.007 },
+  sn42bi58: { Sn: 0.42, Bi: 0.58 },
+  in51bi33sn16: { Sn: 0.165, Bi: 0.325, In: 0.51 },
+};
+
+export type Element = 'Sn' | 'Pb' | 'Bi' | 'In' | 'Ag' | 'Cu';
+export type Composition = Readonly<Partial<Record<Element, number>>>;

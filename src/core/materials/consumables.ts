@@ -50,6 +50,54 @@ export const PASTE = {
     'from-memory',
     'stencil 0.125 mm, half metal: common practice',
   ),
+  /** Metal in paste by mass. */
+  metalShare: property(
+    0.885,
+    '1',
+    [0.86, 0.91],
+    0.015,
+    'from-memory',
+    'printing pastes are 88 to 89 % metal by mass',
+  ),
   /** A soldered gull or termination holds this much more than was printed, in its fillets. */
   filletFactor: property(1.3, '1', [1, 1.8], 0.15, 'assumed', 'hand-soldered and touched-up joints'),
+} as const;
+
+export const FLOOD = {
+  perLead: property(
+    2e-9,
+    'm³',
+    [1e-9, 4e-9],
+    0.3,
+    'assumed',
+    'about 4 mm of 0.8 mm wire a lead, bridging to the next: common practice',
+  ),
+  /** Low-melt alloy for each part of the joint's own solder. */
+  lowMeltShare: property(
+    2,
+    '1',
+    [1, 4],
+    0.3,
+    'assumed',
+    'at least as much as the joint holds: common practice',
+  ),
+} as const;
+
+export const SOLVENT = {
+  perArea: property(
+    1e-3,
+    'm³/m²',
+    [0.4e-3, 2.5e-3],
+    0.4,
+    'assumed',
+    'a wetted brush leaves about a millimetre over what it cleans: common practice',
+  ),
+  /** Around a part as well as under it. */
+  margin_m2: property(2e-4, 'm²', [1e-4, 6e-4], 0.4, 'assumed', 'some 14 by 14 mm about the site'),
+} as const;
+
+/** Sheet that shields: what one job takes. */
+export const SHEET = {
+  foilPerJob: property(2.5e-3, 'm²', [1e-3, 6e-3], 0.4, 'assumed', 'about 50 by 50 mm of foil in strips'),
+  tapePerJob: property(6e-4, 'm²', [2e-4, 2e-3], 0.4, 'assumed', 'about 50 mm of 12 mm tape'),
 } as const;

@@ -100,3 +100,18 @@ export const TIP_CONTACT = {
   ),
   proportionalBand: property(8, 'K', [2, 20], 0.3, 'assumed', 'full power from 8 K below the setting'),
 } as const;
+
+export const TIP_WEAR = {
+  /** Hours of work over which a tip's contact resistance grows by as much as it had when new. */
+  doublesOver: property(
+    120,
+    'h',
+    [40, 400],
+    0.5,
+    'assumed',
+    'plated tips last some weeks of daily work before they no longer wet: common practice',
+  ),
+} as const;
+
+/** Contact resistance of a tip after so many hours, against a new one's: growing evenly, never more than tenfold. */
+export const wearOf = (hours: number): number => Math.min(10, 1 + hours / TIP_WEAR.doublesOver.value);

@@ -2,30 +2,40 @@ import { describe, expect, it } from 'vitest';
 import { planOf } from '../../../tests/support/solve';
 import {
   CAPACITOR,
+  inPhase,
   planeOn,
   planRequest,
   reliefOn,
   settingAt,
+  surfaceRequest,
   trackOn,
   TWO_LAYER,
 } from '../../../tests/support/samples';
-import { ALLOYS } from '../materials/alloys';
-import { isSure } from './bands';
+import { isSure } from './heat/bands';
+import { tryOut } from './heat/handSearch';
+import { EACH_HOLE } from './methods/hole';
+import type { FoundPlan, Plan, PhasePlan } from './plan';
 import { padOrder } from './request';
-import { frontier, tryOut } from './search';
+import { frontier } from './search';
 import { PLAN } from './settings';
 
-const LIQUIDUS_K = ALLOYS.sn60pb40.liquidus.value;
 const easy = planRequest({ '1': [trackOn(2)], '2': [trackOn(2)] }, { board: TWO_LAYER });
 const grounded = planRequest({ '1': [trackOn(4)], '2': [planeOn(2, 3)] });
+
+function found(plan: Plan): FoundPlan {
+  if (plan.outcome !== 'found') throw new Error(plan.outcome);
+  return plan;
+}
+
+const firstOf = (plan: Plan): PhasePlan => found(plan).phases[0];
 
 describe('a plan for a plain joint', () => {
   const plan = planOf(easy);
 
   it('is found, and its bands keep what it promises', () => {
-    if (plan.outcome !== 'found') throw new Error(plan.outcome);
-    expect(plan.bands.every(isSure)).toBe(true);
-    for (const band of plan.bands) {
+    const { bands } = firstOf(plan);
+    expect(bands.every(isSure)).toBe(true);
+    for (const band of bands) {
       expect(band.draws).toBe(PLAN.draws);
       expect(band.melt_s.p10).toBeLessThanOrEqual(band.melt_s.p50);
       expect(band.melt_s.p50).toBeLessThanOrEqual(band.melt_s.p90);
@@ -34,20 +44,18 @@ describe('a plan for a plain joint', () => {
   });
 
   it('chooses from the settings it searched, and its frontier trades damage for time', () => {
-    if (plan.outcome !== 'found') throw new Error(plan.outcome);
-    const front = plan.frontier;
+    const { frontier: front, chosen } = firstOf(plan);
     expect(front.length).toBeGreaterThan(2);
     for (let i = 1; i < front.length; i++) {
       expect(front[i]!.damage).toBeGreaterThanOrEqual(front[i - 1]!.damage);
       expect(front[i]!.time_s!).toBeLessThan(front[i - 1]!.time_s!);
     }
-    const cheapest = front[0]!.damage;
-    expect(plan.chosen.damage).toBeLessThan(cheapest + 2 * PLAN.damageResolution);
+    expect(chosen.damage).toBeLessThan(front[0]!.damage + 2 * PLAN.damageResolution);
   });
 
-  it('runs the trade’s order: station, flux, solder, heat, lift, dress, inspect, clean, dry', () => {
-    if (plan.outcome !== 'found') throw new Error(plan.outcome);
-    expect(plan.steps.map((s) => s.id)).toEqual([
+  it('runs the trade’s order: mark, station, flux, solder, heat, lift, dress, inspect, clean, dry', () => {
+    expect(found(plan).steps.map((s) => s.id)).toEqual([
+      'orientation',
       'set',
       'flux',
       'solder',
@@ -59,7 +67,35 @@ describe('a plan for a plain joint', () => {
       'clean',
       'dry',
     ]);
-    expect(plan.cautions).toContain('lead');
+    expect(found(plan).cautions).toContain('lead');
+  });
+});
+
+describe('a goal of two halves', () => {
+  const plan = found(planOf({ ...easy, goal: 'replace' }));
+  const [off, on] = plan.phases as [PhasePlan, PhasePlan];
+
+  it('is solved half by half, the second on what the first has spent', () => {
+    expect([off.phase, on.phase]).toEqual(['remove', 'fit']);
+    expect(on.request.history.padDose['1']).toBeCloseTo(off.bands[0]!.padDose.p50, 12);
+    expect(on.request.history.partCycles).toBe(1);
+  });
+
+  it('holds before the part hides the pads, reads its marking back, and asks for the supply before power', () => {
+    const ids = plan.steps.map((s) => s.id);
+    const at = (id: string): number => ids.indexOf(id);
+    expect(at('inspect')).toBeGreaterThan(at('dress'));
+    expect(at('fit-marking')).toBeGreaterThan(at('inspect'));
+    expect(at('fit-seat')).toBeGreaterThan(at('fit-marking'));
+    expect(at('fit-look-1')).toBe(at('fit-heat-1') + 1);
+    expect(ids.at(-1)).toBe('supply');
+    expect(new Set(ids).size).toBe(ids.length);
+    expect(plan.steps.find((s) => s.id === 'fit-seat')!.picture).toBe(true);
+  });
+
+  it('adds up what both halves draw from stock', () => {
+    const wire = plan.draws.find((d) => d.kind === 'wire')!;
+    expect(wire.amount).toBeCloseTo(off.materials.solderWire_m + on.materials.solderWire_m, 12);
   });
 });
 
@@ -71,29 +107,47 @@ describe('a plan that cannot be', () => {
     const preheat = plan.remedies.find((r) => r.kind === 'preheat')!;
     expect(preheat.works).toBe(true);
     expect(preheat.setting.preheat).not.toBeNull();
-    const again = tryOut(grounded, preheat.setting, LIQUIDUS_K);
+    if (preheat.setting.kind !== 'hand') throw new Error(preheat.setting.kind);
+    const again = tryOut(inPhase(grounded), EACH_HOLE, preheat.setting);
     expect(again.feasible).toBe(true);
     expect(again.time_s).toBeCloseTo(preheat.time_s!, 9);
   });
 
-  it('will not walk fourteen pins out with one iron, but will if the part is given up', () => {
+  it('will not rock fourteen pins out with one iron, and says so beside the way it takes', () => {
     const part = { ...CAPACITOR, family: 'dip' as const, pins: 14, pitch_m: 2.54e-3, rowSpacing_m: 7.62e-3 };
     const pins = Object.fromEntries(Array.from({ length: 14 }, (_, i) => [String(i + 1), [trackOn(2)]]));
     const base = planRequest(pins, { board: TWO_LAYER });
-    const dip = { ...base, site: { ...base.site, part } };
-    const keep = planOf(dip);
-    if (keep.outcome !== 'no-feasible-setting') throw new Error(keep.outcome);
-    expect(keep.binding.limit).toBe('method');
-    expect(keep.remedies.find((r) => r.kind === 'give-up-the-part')?.works).toBe(true);
-    const given = planOf({ ...dip, goal: 'remove-sacrifice-part' });
-    expect(given.outcome).toBe('found');
-    if (given.outcome === 'found') expect(given.steps.some((s) => s.id === 'cut')).toBe(true);
+    const { method, methods } = firstOf(planOf({ ...base, site: { ...base.site, part } }));
+    expect(method.id).toBe('pump-or-wick');
+    const rock = methods.find((m) => m.method.id === 'leg-at-a-time')!;
+    expect(rock.allowed).toBe(false);
+    expect(rock.reasons[0]).toMatch(/14 pins must be free at the same time/);
+  });
+});
+
+describe('one temperature that does not serve all pins', () => {
+  // What scorches a pad that has spent most of its budget is what its neighbour on the plane needs.
+  const plan = planOf(
+    planRequest(
+      { '1': [trackOn(4)], '2': [reliefOn(2)] },
+      { history: { padDose: { '1': 0.8 }, laminateDose: 0, partCycles: 3 } },
+    ),
+  );
+
+  it('is turned between them at a gate, each pin heated with its own', () => {
+    const { steps } = found(plan);
+    const dwell_K = (id: string): number => steps.find((s) => s.id === id)!.dwell!.setpoint_K;
+    expect(dwell_K('heat-2')).toBeGreaterThan(dwell_K('heat-1') + 20);
+    const gate = steps.findIndex((s) => s.id === 'turn-2');
+    expect(steps[gate]!.kind).toBe('gate');
+    expect(steps[gate + 1]!.id).toBe('heat-2');
+    expect(firstOf(plan).bands.every(isSure)).toBe(true);
   });
 });
 
 describe('properties of the search', () => {
   const time = (request: typeof easy, setting: ReturnType<typeof settingAt>): number =>
-    Math.max(...tryOut(request, setting, LIQUIDUS_K).pins.map((p) => p.fullMelt_s ?? Infinity));
+    Math.max(...tryOut(inPhase(request), EACH_HOLE, setting).pins.map((p) => p.fullMelt_s ?? Infinity));
 
   it('more copper never melts sooner', () => {
     const copper = [[trackOn(4)], [reliefOn(2)], [planeOn(2)], [planeOn(2, 3)]];
@@ -109,19 +163,26 @@ describe('properties of the search', () => {
     for (let i = 1; i < times.length; i++) expect(times[i]!).toBeLessThanOrEqual(times[i - 1]! * 1.001);
   });
 
+  it('a tip that reads too high, or is worn, never melts sooner', () => {
+    const setting = settingAt(360);
+    const cold = { ...setting, iron: { ...setting.iron, offset_K: -25 } };
+    const worn = { ...setting, iron: { ...setting.iron, wear: 2 } };
+    expect(time(easy, cold)).toBeGreaterThan(time(easy, setting));
+    expect(time(easy, worn)).toBeGreaterThan(time(easy, setting));
+  });
+
   it('a spent budget shortens the stop', () => {
-    const fresh = tryOut(easy, settingAt(400), LIQUIDUS_K);
-    const worn = tryOut(
-      { ...easy, history: { padDose: { '1': 0.7, '2': 0.7 }, laminateDose: 0 } },
-      settingAt(400),
-      LIQUIDUS_K,
-    );
+    const fresh = tryOut(inPhase(easy), EACH_HOLE, settingAt(400));
+    const history = { padDose: { '1': 0.7, '2': 0.7 }, laminateDose: 0, partCycles: 1 };
+    const worn = tryOut(inPhase({ ...easy, history }), EACH_HOLE, settingAt(400));
     expect(worn.pins[0]!.stop_s).toBeLessThan(fresh.pins[0]!.stop_s);
   });
 
   it('works ground and plane pins last (common practice)', () => {
     const request = planRequest({ '1': [planeOn(2)], '2': [trackOn(4)] });
     expect(padOrder(request)).toEqual(['2', '1']);
+    const pack = surfaceRequest({ family: 'soic', pins: 8 }, {}, ['3']);
+    expect(padOrder(pack).at(-1)).toBe('3');
   });
 
   it('an empty list has an empty frontier', () => {

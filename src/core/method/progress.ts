@@ -1,9 +1,18 @@
-import type { PinBand } from './bands';
+import type { Candidate } from './candidate';
+import type { Phase } from './goals';
+import type { PinBand } from './heat/bands';
+import type { MethodId } from './methods/method';
 import type { Setting } from './request';
-import type { Candidate } from './search';
 
 /** What a plan in the making can already show. */
 export type Progress =
   | { readonly stage: 'search'; readonly done: number; readonly of: number }
-  | { readonly stage: 'first'; readonly chosen: Candidate; readonly frontier: readonly Candidate[] }
-  | { readonly stage: 'band'; readonly setting: Setting; readonly band: PinBand };
+  | { readonly stage: 'verify'; readonly done: number; readonly of: number }
+  | {
+      readonly stage: 'first';
+      readonly phase: Phase;
+      readonly method: MethodId;
+      readonly chosen: Candidate;
+      readonly frontier: readonly Candidate[];
+    }
+  | { readonly stage: 'band'; readonly phase: Phase; readonly setting: Setting; readonly band: PinBand };

@@ -1,99 +1,160 @@
 import type { AlloyId } from '../materials/alloys';
-import type { ThroughHolePackage } from '../packages/throughHole';
-import type { Connection, JointScenario, SolidTip } from '../thermal/joint/scenario';
+import type { CoverageMap } from '../thermal/field/mesh';
+import { padNamesOf, type PartPackage } from '../packages/form';
+import type { BakeTemperature, MoistureLevel } from '../packages/moisture';
+import type { PadStateId } from '../record/padStates';
+import type { Connection, HollowTip, SolidTip } from '../thermal/joint/scenario';
 import type { Preheat } from '../thermal/preheat';
 import type { Board } from '../thermal/stackup';
-
-export const GOALS = ['remove-keep-part', 'remove-sacrifice-part', 'reflow', 'fit'] as const;
-export type Goal = (typeof GOALS)[number];
+import type { Nozzle } from '../thermal/surface/jet';
+import type { AirStation, Bench, HandTool } from './bench';
+import type { Goal, Phase } from './goals';
 
 /** What a board can do to the person who works on it. */
 export const HAZARDS = ['stored-charge', 'mains', 'eht', 'lithium', 'leaking-electrolyte'] as const;
 export type Hazard = (typeof HAZARDS)[number];
 
-export interface IronTool {
-  readonly id: string;
-  readonly name: string;
-  readonly power_W: number;
-  readonly setpointRange_K: readonly [number, number];
-  readonly tips: readonly SolidTip[];
-}
+/** What the part on the board is worth to whoever decides: it weighs its loss against the board's. */
+export const WORTHS = ['cheap', 'ordinary', 'scarce'] as const;
+export type Worth = (typeof WORTHS)[number];
 
 export interface Neighbour {
   readonly ref: string;
   readonly x_m: number;
   readonly y_m: number;
+  readonly rotation_rad: number;
   readonly side: 'top' | 'bottom';
   readonly alloy: AlloyId;
+  /** Null where only its place is known: it is taken for a chip of the commonest size. */
+  readonly part: PartPackage | null;
+  /** By pad; left out, its pads stand isolated. */
+  readonly connections?: Readonly<Record<string, readonly Connection[]>> | undefined;
+  /** It comes off in the same heat: all its pads must melt, and no limit of a neighbour is kept for it. */
+  readonly comesToo?: boolean | undefined;
+}
+
+/** A part that comes off in the heat of a job: the site's own, or one that shares it. */
+export interface Mate {
+  readonly ref: string;
+  readonly part: PartPackage;
+  readonly x_m: number;
+  readonly y_m: number;
+  readonly rotation_rad: number;
+  readonly side: 'top' | 'bottom';
+}
+
+/** The site's part first, then those that share its heat. */
+export function matesOf({ site, neighbours }: Pick<PlanRequest, 'site' | 'neighbours'>): Mate[] {
+  const shared = neighbours.flatMap((n) => (n.comesToo && n.part ? [{ ...n, part: n.part }] : []));
+  return [{ ...site, side: site.partSide }, ...shared];
+}
+
+/** A pad's name among all that a job heats: its own for the site's part, with its reference for others. */
+export const padNameIn = (site: Pick<PlanSite, 'ref'>, ref: string, pad: string): string =>
+  ref === site.ref ? pad : `${ref}.${pad}`;
+
+export interface PlanSite {
+  readonly ref: string;
+  readonly x_m: number;
+  readonly y_m: number;
+  readonly rotation_rad: number;
+  readonly partSide: 'top' | 'bottom';
+  readonly part: PartPackage;
+  readonly alloy: AlloyId;
+  readonly connections: Readonly<Record<string, readonly Connection[]>>;
+  /** What was last found at its pads; a pad left out is sound or unknown. */
+  readonly padStates: Readonly<Record<string, PadStateId>>;
+  /** Leads bent over on the solder side. */
+  readonly clinched: boolean;
+}
+
+/** How a method has gone before for this technician on this family. */
+export interface TrackRecord {
+  readonly method: string;
+  readonly jobs: number;
+  /** Jobs after which a pad was found lifted, torn or its barrel damaged. */
+  readonly harmed: number;
 }
 
 /** Everything a plan is made from; what is not here cannot change its answer. */
-export interface PlanRequest {
+export interface PlanRequest extends Bench {
   readonly ambient_K: number;
-  readonly board: Board;
-  readonly site: {
-    readonly x_m: number;
-    readonly y_m: number;
-    readonly rotation_rad: number;
-    readonly partSide: 'top' | 'bottom';
-    readonly part: ThroughHolePackage;
-    readonly alloy: AlloyId;
-    readonly connections: Readonly<Record<string, readonly Connection[]>>;
+  readonly board: Board & {
+    readonly outline?: readonly (readonly [number, number])[] | undefined;
+    readonly maps?: readonly (CoverageMap | null)[] | undefined;
   };
+  readonly site: PlanSite;
   readonly neighbours: readonly Neighbour[];
   readonly goal: Goal;
+  readonly worth: Worth;
   readonly hazards: readonly Hazard[];
-  readonly irons: readonly IronTool[];
-  readonly preheaters: readonly Preheat[];
   readonly history: {
     readonly padDose: Readonly<Record<string, number>>;
     readonly laminateDose: number;
+    /** Times the part on the board has been melted off or on before. */
+    readonly partCycles: number;
   };
+  readonly moisture: {
+    readonly level: MoistureLevel;
+    readonly exposed_s: number;
+    readonly bake_C: BakeTemperature;
+  } | null;
+  readonly record: readonly TrackRecord[];
   readonly seed: number;
 }
 
-/** What a technician can set: the point on which a plan stands. */
-export interface Setting {
-  readonly iron: IronTool;
-  readonly tip: SolidTip;
+/** One phase of a request: what a method is asked. */
+export interface PhaseRequest extends PlanRequest {
+  readonly phase: Phase;
+}
+
+/** What a technician sets on a tool in the hand. */
+export interface HandSetting {
+  readonly kind: 'hand';
+  readonly iron: HandTool;
+  readonly tip: SolidTip | HollowTip;
   readonly setpoint_K: number;
+  /** Touches that the station is turned to another temperature for, by name. */
+  readonly perPad_K?: Readonly<Record<string, number>> | undefined;
   readonly preheat: Preheat | null;
   readonly fluxed: boolean;
   readonly freshSolder: boolean;
 }
 
-export function scenarioFor(request: PlanRequest, setting: Setting, pad: string): JointScenario {
-  const { site } = request;
-  return {
-    ambient_K: request.ambient_K,
-    board: request.board,
-    part: site.part,
-    partSide: site.partSide,
-    face: 'solder-side',
-    alloy: site.alloy,
-    pad,
-    connections: site.connections[pad] ?? [],
-    iron: {
-      setpoint_K: setting.setpoint_K,
-      power_W: setting.iron.power_W,
-      tip: setting.tip,
-      fluxed: setting.fluxed,
-      freshSolder: setting.freshSolder,
-    },
-    preheat: setting.preheat,
-  };
+/** What a technician sets for hot air. */
+export interface AirSetting {
+  readonly kind: 'air';
+  readonly station: AirStation;
+  readonly nozzle: Nozzle;
+  readonly air_K: number;
+  readonly flow_m3_s: number;
+  readonly standoff_m: number;
+  readonly preheat: Preheat | null;
+  /** Warmed from farther off first, so that the body is not shocked. */
+  readonly approach_s: number;
+  readonly shielded: boolean;
+}
+
+/** What the station shows for a touch. */
+export const setpointAt_K = (setting: HandSetting, touch: string): number =>
+  setting.perPad_K?.[touch] ?? setting.setpoint_K;
+
+/** The point on which a plan stands. */
+export type Setting = HandSetting | AirSetting;
+
+/** How hard a pin holds on to its heat, from its connections alone. */
+export function copperWeight(connections: readonly Connection[]): 0 | 1 | 2 {
+  const kinds = connections.map((c) => c.kind);
+  if (kinds.includes('solid-plane')) return 2;
+  return kinds.includes('thermal-relief') ? 1 : 0;
 }
 
 /** Pads to work, ground and plane pins last: they melt last and lift first (common practice). */
-export function padOrder(request: PlanRequest): string[] {
-  const weight = (pad: string): number => {
-    const kinds = (request.site.connections[pad] ?? []).map((c) => c.kind);
-    if (kinds.includes('solid-plane')) return 2;
-    return kinds.includes('thermal-relief') ? 1 : 0;
-  };
-  return Array.from({ length: request.site.part.pins }, (_, i) => String(i + 1)).sort(
-    (a, b) => weight(a) - weight(b) || Number(a) - Number(b),
-  );
+export function padOrder(request: Pick<PlanRequest, 'site'>): string[] {
+  const weight = (pad: string): number => copperWeight(request.site.connections[pad] ?? []);
+  const names = padNamesOf(request.site.part);
+  const place = new Map(names.map((name, i) => [name, i]));
+  return [...names].sort((a, b) => weight(a) - weight(b) || place.get(a)! - place.get(b)!);
 }
 
 /** Equal for pads that a dwell cannot tell apart: same copper, same budget left. */

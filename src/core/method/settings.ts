@@ -6,12 +6,14 @@ export const PLAN = {
   reaction_s: 0.7,
   /** No dwell is planned longer: let it cool and try another way (common practice). */
   longestDwell_s: 12,
+  /** A tip drawn over many joints is given longer: each has it only in turn (common practice). */
+  longestSweep_s: 30,
   /** Held this many times the slowest draw's melt, something is not as planned: stop and look (assumed). */
   patience: 2,
   /** No stop comes before a hand can follow it (assumed). */
   leastStop_s: 2,
-  /** Runs are followed a little past the longest dwell so that late melts are seen as late. */
-  horizon_s: 14,
+  /** Runs are followed this much past the longest dwell so that late melts are seen as late. */
+  past_s: 2,
   /**
    * Share of a pad's remaining budget that one dwell may spend at the pessimistic end: removal,
    * dressing, fitting and one correction make four (assumed).
@@ -24,6 +26,8 @@ export const PLAN = {
   /** Damages closer than this share of the budget are the same within the estimate. */
   damageResolution: 0.01,
   setpointStep_K: 20,
+  /** Colder tips melt no solder within the longest dwell; those settings are not tried. */
+  leastSetpoint_K: 513.15,
   /** Search and bands: melt times stay within 2 % of a fine run, far inside what is uncertain. */
   tolerance_K: 25,
   draws: 300,
@@ -35,4 +39,68 @@ export const PLAN = {
   neighbourBody_K: 473.15,
   /** A body is touched without harm below this (ISO 13732-1 metal, one second, from memory). */
   cool_K: 323.15,
+} as const;
+
+/** Choices behind a hot-air plan, each with its reason. */
+export const AIR = {
+  /** From the last pad molten until the part is lifted: the tool is brought to it and it lets go (assumed). */
+  settle_s: 3,
+  /** No part is kept under air longer: another way is better by then (common practice). Small parts go sooner. */
+  longest_s: 300,
+  longestSmall_s: 120,
+  smallPads: 44,
+  /** Each time over the ramp a body stands counts like this share of a land's budget (assumed). */
+  shockDamage: 0.01,
+  /** From the planned lift until the hand has reacted (assumed). */
+  reaction_s: 2,
+  airStep_K: 20,
+  /** Air below this melts nothing in time, above it chars flux and mask (common practice). */
+  airRange_K: [533.15, 723.15],
+  /** Warm-board settings that are tried. */
+  preheats_K: [393.15, 423.15, 453.15, 473.15],
+  /** Soaked this many of its own time constants a board is within a tenth of settled. */
+  soakConstants: 2.5,
+  soakRange_s: [90, 300],
+  /** Working distance, and the distance the region is warmed from first (common practice: about a minute). */
+  standoff_m: 8e-3,
+  approachStandoff_m: 40e-3,
+  approach_s: 60,
+  /** Share of the way from the least to the greatest flow of a station that is tried. */
+  flowShares: [0.2, 0.45],
+  /** More flow than this moves a chip as its solder melts (common practice, about 20 L/min). */
+  chipFlow_m3_s: 20 / 60_000,
+  chipFrom_kg: 0.1e-3,
+  /** A nozzle reaches over the leads by this much on each side. */
+  nozzleOverlap_m: 1e-3,
+  /** Films of the unit runs are held as they stand here: midway between warm and molten. */
+  filmsAt_K: 430,
+  /** Unit runs step like this; the melt moves by under 2 s. */
+  step_s: 2,
+  draws: 12,
+  /** Held this many times the slowest draw's melt, something is not as planned (assumed). */
+  patience: 1.3,
+  /** So many settings are taken through the whole model before a method is given up. */
+  verified: 4,
+  /** Settings whose times under air lie closer than this share are not worth another full run. */
+  tellApart: 0.15,
+  /** Foil leaves this much free about the nozzle. */
+  foilGap_m: 3e-3,
+  /** Slower than this while it cools: J-STD-020 allows 6 K/s (from memory). */
+  coolRamp_K_s: 6,
+  /** Air from farther off for so long as a body comes down. */
+  awayAfter_s: 20,
+  coolLongest_s: 900,
+} as const;
+
+/** Weights that put unlike costs of a method on one scale: one land's whole budget is 1. Each is a judgement (assumed). */
+export const RANK = {
+  /** A hundred minutes of hands weigh as much as a land. */
+  perMinute: 0.004,
+  /** Losing a part that is meant to live, by what it is worth; the loss of the job comes on top. */
+  partWeight: { cheap: 0.1, ordinary: 0.4, scarce: 1.5 },
+  keptWeight: 0.3,
+  /** A method's usual chance of harm is held as firmly as this many own jobs. */
+  priorJobs: 20,
+  /** A part that goes anyway may still be good, by what it is worth. */
+  sacrificed: { cheap: 0, ordinary: 0.03, scarce: 0.5 },
 } as const;

@@ -1,5 +1,8 @@
 import type { RunEvent } from './runEvents';
 
+/** What pads under heat together are called. */
+export const TOGETHER = 'all';
+
 /** One touch of the iron, as logged. */
 export interface Dwell {
   readonly stepId: string;
@@ -87,7 +90,13 @@ function apply(state: RunState, event: RunEvent, stepIds: readonly string[]): Ru
       return { ...withLastDwell(state, event.pad, (d) => ({ ...d, off_s: event.elapsed_s })), heating: null };
     case 'exposure': {
       const { padDose, laminateDose, peak_C } = event;
-      return withLastDwell(state, event.pad, (d) => ({ ...d, exposure: { padDose, laminateDose, peak_C } }));
+      // Pads heated together have an entry each; the heating keeps the worst of them.
+      const together = state.dwells.at(-1)?.pad === TOGETHER;
+      return withLastDwell(state, together ? TOGETHER : event.pad, (d) =>
+        d.exposure && d.exposure.padDose >= padDose
+          ? d
+          : { ...d, exposure: { padDose, laminateDose, peak_C } },
+      );
     }
     case 'correction':
       return {
@@ -143,29 +152,29 @@ export function refusal(
   const current = stepIds[state.stepIndex];
   switch (event.kind) {
     case 'heat-on':
-      if (state.heating) return `pin ${state.heating.pad} is still under the iron; take it off first`;
+      if (state.heating) return `pin ${state.heating.pad} is still under heat; take it off first`;
       return event.stepId === current
         ? null
         : `the job stands at step "${current ?? 'end'}"; reload to see it`;
     case 'melted':
-      if (!state.heating || state.heating.pad !== event.pad) return `pin ${event.pad} is not under the iron`;
+      if (!state.heating || state.heating.pad !== event.pad) return `pin ${event.pad} is not under heat`;
       return state.heating.melted_s === null
         ? null
         : 'its melt is logged already; correct that entry instead';
     case 'heat-off':
-      return state.heating?.pad === event.pad ? null : `pin ${event.pad} is not under the iron`;
+      return state.heating?.pad === event.pad ? null : `pin ${event.pad} is not under heat`;
     case 'step-done':
-      if (state.heating) return `pin ${state.heating.pad} is still under the iron; take it off first`;
+      if (state.heating) return `pin ${state.heating.pad} is still under heat; take it off first`;
       return event.stepId === current
         ? null
         : `the job stands at step "${current ?? 'end'}"; reload to see it`;
     case 'step-back': {
-      if (state.heating) return `pin ${state.heating.pad} is still under the iron; take it off first`;
+      if (state.heating) return `pin ${state.heating.pad} is still under heat; take it off first`;
       const index = stepIds.indexOf(event.stepId ?? '');
       return index >= 0 && index < state.stepIndex ? null : 'only an earlier step can be gone back to';
     }
     case 'closed':
-      return state.heating ? `pin ${state.heating.pad} is still under the iron; take it off first` : null;
+      return state.heating ? `pin ${state.heating.pad} is still under heat; take it off first` : null;
     default:
       return null;
   }

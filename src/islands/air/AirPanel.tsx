@@ -108,7 +108,7 @@ export function AirPanel({ sheet, station, setting, onChange, run, children }: A
           run={run}
         />
         <CommandButton small command={command('next-nozzle')} run={run} />
-        {sheet.hasIronPlan && <CommandButton small command={command('iron')} run={run} />}
+        <CommandButton small command={command('iron')} run={run} />
       </div>
     </section>
   );

@@ -62,8 +62,8 @@ export function AirView({ sheet }: { sheet: AirSheet }) {
         dispatch({ type: 'flip' });
         return true;
       case 'iron':
-        if (sheet.hasIronPlan) window.location.href = `/sites/${site.id}/plan`;
-        return sheet.hasIronPlan;
+        window.location.href = `/sites/${site.id}/plan`;
+        return true;
       case 'cancel':
         if (state.run.status === 'running') stop();
         else if (state.drawing) stopDrawing();

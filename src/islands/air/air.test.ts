@@ -45,7 +45,6 @@ const SHEET = {
     site: example.site,
     neighbours: example.neighbours,
   },
-  hasIronPlan: false,
 } as unknown as AirSheet;
 
 const BAND: FieldBandAnswer = {

@@ -1,236 +1,280 @@
-import { useCallback, useEffect, useMemo, useReducer, useState } from 'react';
-import { ALLOYS } from '~/core/materials/alloys';
-import { celsius } from '~/core/quantity/convert';
-import type { Goal } from '~/core/method/request';
+import { useEffect, useMemo, useReducer, useState } from 'react';
+import { useStore } from '@nanostores/react';
+import { phasesOf, type Goal } from '~/core/method/goals';
+import { methodOf, methodsFor } from '~/core/method/methods';
+import { phaseRequest } from '~/core/method/plan';
+import type { PlanRequest } from '~/core/method/request';
+import { socketFor } from '~/core/packages/socket';
+import { choiceOfOption } from '~/schema/optionChoice';
+import { isSurfaceInput, partOf } from '~/schema/package';
+import type { MethodAnswer, OptionAnswer } from '~/schema/planAnswer';
+import { planRequestOf, type ChoiceInput, type PlanInput } from '~/schema/planRequest';
 import type { PlanSheet } from '~/schema/planSheet';
-import { planRequestOf, type SettingInput } from '~/schema/planRequest';
-import { postJson } from '~/ui/api';
 import { ErrorNote } from '~/ui/controls/Notes';
-import { Chart, type ChartColours } from '~/ui/chart/Chart';
 import { secondsRange } from '~/ui/figures';
 import { useCommands } from '~/ui/keyboard/useCommands';
 import { LandDrawing } from '~/ui/land/LandDrawing';
 import { padMarks } from '~/ui/land/marks';
 import { $by } from '~/ui/preferences';
-import { curveChart, frontierChart } from './charts';
+import { adjusted } from './adjust';
 import { BudgetWarning } from './BudgetWarning';
 import { PLAN_COMMANDS, type PlanCommand } from './commands';
+import { CurvesPanel } from './CurvesPanel';
+import { FrontierPanel } from './FrontierPanel';
+import { GoalPanel } from './GoalPanel';
+import { MatterPanel } from './MatterPanel';
+import { MethodList } from './MethodList';
+import { nearSites } from './near';
 import { Proposal } from './Proposal';
-import { SettingPanel } from './SettingPanel';
-import { freshPins, hotAndQuick, lowAndLong, reduce, settingOfOption, start } from './state';
-import { StepsAndMatter } from './StepsAndMatter';
+import { SettingPanel, type StationSheet } from './SettingPanel';
+import {
+  alongFrontier,
+  changed,
+  choiceAt,
+  freshPins,
+  hotAndQuick,
+  lowAndLong,
+  methodsAt,
+  phaseOf,
+  reduce,
+  start,
+  type PlanState,
+} from './state';
+import { StepsPanel } from './StepsPanel';
+import { beginning, preheatFor, toolsFor } from './tools';
+import { useAccepting } from './useAccepting';
 import { usePlanning } from './usePlanning';
 import { WindowsPanel } from './WindowsPanel';
 import css from './plan.module.css';
 
-/** One job on one site: what to set, how long to hold, what it costs, and why. */
+/** One job on one site: which way, what to set, how long to hold, what it costs, and why. */
 export function PlanView({ sheet }: { sheet: PlanSheet }) {
-  const { site, input } = sheet;
-  const [state, dispatch] = useReducer(reduce, start(sheet.goal, site.pads.at(-1)!.name));
+  const { site } = sheet;
+  const [state, dispatch] = useReducer(reduce, start(sheet.goal, site.pads.at(-1)!.name, sheet.mates));
   const [ready, setReady] = useState(false);
+  const [why, setWhy] = useState(false);
+  const [editing, setEditing] = useState(false);
+  const by = useStore($by);
   useEffect(() => setReady(true), []);
-  const { stop } = usePlanning(input, state, dispatch);
-  const { setting, frontier, option } = state;
 
-  const irons = sheet.tools.flatMap((t) => (t.spec.kind === 'iron' ? [{ ...t, spec: t.spec }] : []));
-  const preheaters = sheet.tools.flatMap((t) =>
-    t.spec.kind === 'preheater' ? [{ ...t, spec: t.spec }] : [],
+  const { goal, worth, mates } = state;
+  const input = useMemo(
+    (): PlanInput => ({
+      ...sheet.input,
+      goal,
+      worth,
+      record: [...(sheet.records[by] ?? [])],
+      neighbours: sheet.input.neighbours.map((n) => ({ ...n, comesToo: mates.includes(n.ref) })),
+    }),
+    [sheet, goal, worth, mates, by],
   );
-  const iron = irons.find((t) => t.id === setting?.ironId);
+  const { stop } = usePlanning(input, state, dispatch);
+  const { accept, keep, habits, kept, forget } = useAccepting(sheet, state, by, dispatch);
 
-  const change = (part: Partial<SettingInput>): boolean => {
-    if (!setting) return false;
-    dispatch({ type: 'set', setting: { ...setting, ...part } });
-    return true;
+  const whole = useMemo(() => planRequestOf(input), [input]);
+  const request = phaseRequest(whole, state.phase, []);
+  const { option, frontier, curves, pins } = phaseOf(state);
+  const choice = choiceAt(state);
+  const methods = methodsAt(state);
+  const tools = choice ? toolsFor(request, choice.method) : [];
+  const preheat = preheatFor(request);
+  const stations = sheet.tools.flatMap((t): StationSheet[] =>
+    t.spec.kind === 'hot-air' ? [{ ...t, spec: t.spec }] : [],
+  );
+
+  // Where the search could not set every half of the job, the rest begins by hand.
+  const searched = state.search.status !== 'running';
+  useEffect(() => {
+    if (!searched) return;
+    const choices = begun(whole, state);
+    if (choices.length > 0) dispatch({ type: 'begun', choices });
+  }, [searched, whole, state]);
+
+  // A workshop's habits with this method come with it; what was changed by hand stays.
+  const habit = habits.find((h) => h.method === choice?.method)?.edits;
+  useEffect(() => {
+    if (habit) dispatch({ type: 'edits', edits: habit });
+  }, [habit]);
+
+  const set = (next: ChoiceInput | null, front?: readonly OptionAnswer[]): boolean => {
+    if (next) dispatch({ type: 'set', choice: next, ...(front ? { frontier: front } : {}) });
+    return next !== null;
   };
-  const turn = (by_C: number): boolean => {
-    if (!setting || !iron) return false;
-    const [low, high] = iron.spec.setpointRange_C;
-    return change({ setpoint_C: Math.min(high, Math.max(low, setting.setpoint_C + by_C)) });
+  const take = (chosen: OptionAnswer | null): boolean => set(chosen && choiceOfOption(state.phase, chosen));
+  const takeMethod = (method: MethodAnswer | undefined): boolean => {
+    if (!method) return false;
+    const next = method.option
+      ? choiceOfOption(state.phase, method.option)
+      : beginning(request, methodOf(method.id as ChoiceInput['method']).id);
+    return set(next, method.id === choice?.method ? frontier : method.frontier);
   };
-  const take = (chosen: typeof option): boolean => {
-    if (chosen) dispatch({ type: 'set', setting: settingOfOption(chosen) });
-    return chosen !== null;
-  };
-  const accept = (): boolean => {
-    if (!setting || state.exploration.status !== 'done' || state.accepting) return false;
-    if (!$by.get()) {
-      dispatch({
-        type: 'accept-failed',
-        error: new Error(
-          'Give your initials at the top first (key @), so that the record says who did this.',
-        ),
-      });
-      return true;
-    }
-    dispatch({ type: 'accepting' });
-    postJson<{ jobId: string }>('/api/jobs', {
-      siteId: site.id,
-      by: $by.get(),
-      goal: state.goal,
-      inputsKey: sheet.inputsKey,
-      setting,
-    }).then(
-      ({ jobId }) => {
-        window.location.href = `/jobs/${jobId}`;
-      },
-      (error: unknown) => dispatch({ type: 'accept-failed', error }),
-    );
-    return true;
-  };
-  const usualPreheat = preheaters[0]
-    ? {
-        kind: preheaters[0].spec.heat,
-        setpoint_C: Math.min(150, preheaters[0].spec.setpointRange_C[1]),
-        soak_s: 120,
-      }
-    : null;
 
   const run = (id: PlanCommand): boolean => {
     switch (id) {
-      case 'hotter':
-        return turn(10);
-      case 'cooler':
-        return turn(-10);
-      case 'next-tip': {
-        if (!setting || !iron) return false;
-        const tips = iron.spec.tips;
-        const at = tips.findIndex((t) => sameTip(t, setting.tip));
-        return change({ tip: tips[(at + 1) % tips.length]! });
+      case 'choice': {
+        if (state.search.status !== 'done' || state.search.answer.outcome !== 'found') return false;
+        const { answer } = state.search;
+        const own = [answer, ...answer.then].find((p) => p.phase === state.phase);
+        return set(own ? choiceOfOption(own.phase, own.chosen) : null, own?.frontier);
       }
-      case 'warm':
-        return usualPreheat !== null && change({ preheat: setting?.preheat ? null : usualPreheat });
-      case 'flux':
-        return change({ fluxed: !setting?.fluxed });
-      case 'solder':
-        return change({ freshSolder: !setting?.freshSolder });
-      case 'choice':
-        return (
-          state.search.status === 'done' &&
-          state.search.answer.outcome === 'found' &&
-          take(state.search.answer.chosen)
-        );
       case 'low-and-long':
         return take(lowAndLong(frontier));
       case 'hot-and-quick':
         return take(hotAndQuick(frontier));
+      case 'gentler':
+        return take(alongFrontier(frontier, option, -1));
+      case 'quicker':
+        return take(alongFrontier(frontier, option, 1));
+      case 'next-method': {
+        const able = methods.filter((m) => m.feasible && m.option);
+        const at = able.findIndex((m) => m.id === choice?.method);
+        return able.length > 0 && takeMethod(able[(at + 1) % able.length]);
+      }
+      case 'other-phase': {
+        const phases = phasesOf(goal);
+        if (phases.length < 2) return false;
+        dispatch({ type: 'phase', phase: phases[(phases.indexOf(state.phase) + 1) % phases.length]! });
+        return true;
+      }
       case 'next-pin': {
         const names = site.pads.map((p) => p.name);
         dispatch({ type: 'pad', pad: names[(names.indexOf(state.pad) + 1) % names.length]! });
         return true;
       }
+      case 'why':
+        setWhy(!why);
+        return true;
+      case 'edit-steps':
+        setEditing(!editing);
+        return true;
       case 'hot-air':
-        window.location.href = `/sites/${site.id}/air`;
+        window.location.assign(`/sites/${site.id}/air`);
         return true;
       case 'cancel':
         if (state.search.status !== 'running' && state.exploration.status !== 'running') return false;
         stop();
-        // Stopped before the search had a proposal: begin by hand from a usual setting.
-        if (!setting && irons[0]) {
-          dispatch({
-            type: 'set',
-            setting: {
-              ironId: irons[0].id,
-              tip: irons[0].spec.tips[0]!,
-              setpoint_C: Math.min(350, irons[0].spec.setpointRange_C[1]),
-              preheat: null,
-              fluxed: true,
-              freshSolder: true,
-            },
-          });
-        }
         return true;
       case 'accept':
         return accept();
+      default:
+        return set(adjusted(choice, id, { tools, stations, preheat }));
     }
   };
   useCommands('plan', PLAN_COMMANDS, run);
 
-  const spent = useMemo(() => planRequestOf(sheet.input).history.padDose, [sheet.input]);
-  const alloy = ALLOYS[site.alloy];
-  const curve = state.curves.find((c) => c.pad === state.pad);
-  const pin = state.pins[state.pad];
-  const buildCurves = useCallback(
-    (colours: ChartColours) =>
-      curveChart(
-        curve!,
-        pin,
-        { solidus_C: celsius(alloy.solidus.value), liquidus_C: celsius(alloy.liquidus.value) },
-        colours,
-      ),
-    [curve, pin, alloy],
-  );
-  const buildFrontier = useCallback(
-    (colours: ChartColours) => frontierChart(frontier, option, colours),
-    [frontier, option],
-  );
-
+  const underAir = choice?.setting.kind === 'air';
+  const toolId = choice?.setting.kind === 'air' ? choice.setting.stationId : choice?.setting.ironId;
   return (
     <div
       className={css['view']}
       data-ready={ready || undefined}
       data-solved={state.exploration.status === 'done' || undefined}
+      data-searched={searched || undefined}
     >
-      <SettingPanel
-        goal={state.goal}
-        onGoal={(goal: Goal) => dispatch({ type: 'goal', goal })}
-        setting={setting}
-        irons={irons}
-        usualPreheat={usualPreheat}
-        onChange={change}
-        run={run}
-      />
+      <section className={css['left']} aria-label="Goal, way and setting">
+        <GoalPanel
+          state={state}
+          socket={socketFor(partOf(site.package)) !== null}
+          near={nearSites(sheet.input)}
+          onGoal={(next: Goal) => dispatch({ type: 'goal', goal: next })}
+          onPhase={(phase) => dispatch({ type: 'phase', phase })}
+          onWorth={(next) => dispatch({ type: 'worth', worth: next })}
+          onMates={(next) => dispatch({ type: 'mates', mates: next })}
+        />
+        <MethodList
+          methods={methods}
+          chosen={choice?.method ?? null}
+          searching={!searched}
+          onTake={(method) => takeMethod(method)}
+        />
+        {choice && (
+          <SettingPanel
+            choice={choice}
+            tools={tools}
+            stations={stations}
+            preheat={preheat}
+            onSetting={(part) => set(changed(choice, part))}
+            run={run}
+          />
+        )}
+      </section>
       <section className={css['middle']} aria-label="What it does">
-        <Proposal state={state} iron={iron?.name ?? ''} run={run} onTake={(o) => take(o)} />
-        <BudgetWarning pins={freshPins(state)} spent={spent} />
+        <Proposal
+          state={state}
+          tool={sheet.tools.find((t) => t.id === toolId)?.name ?? ''}
+          run={run}
+          onTake={(o) => take(o)}
+          onGiveUp={() => dispatch({ type: 'goal', goal: 'remove-sacrifice-part' })}
+        />
+        <BudgetWarning pins={freshPins(state)} spent={whole.history.padDose} />
         <ErrorNote error={state.error} />
         <WindowsPanel state={state} pads={site.pads} onPad={(pad) => dispatch({ type: 'pad', pad })} />
-        <div className={css['curves']}>
-          <h3>Pin {state.pad}: temperatures at nominal values</h3>
-          {curve ? (
-            <Chart label={`Temperatures of pin ${state.pad}`} height={244} build={buildCurves} />
-          ) : (
-            <p className="quiet">Waiting for a setting…</p>
-          )}
-        </div>
+        {!underAir && (
+          <CurvesPanel
+            curve={curves.find((c) => c.pad === state.pad) ?? curves.find((c) => c.pad === 'all')}
+            pin={pins[state.pad] ?? pins['all']}
+            pad={state.pad}
+            alloy={site.alloy}
+          />
+        )}
       </section>
       <section className={css['right']} aria-label="Lands and frontier">
         <div className={css['land']}>
           <LandDrawing
             part={site.package}
-            from="solder side"
+            from={isSurfaceInput(site.package) ? 'part side' : 'solder side'}
             selected={state.pad}
             onSelect={(pad) => dispatch({ type: 'pad', pad })}
             pads={padMarks(site.pads, sheet.padStates, (pad) => {
-              const pin = state.pins[pad];
-              return pin && secondsRange(pin.melt_s.p10, pin.melt_s.p90);
+              const own = pins[pad] ?? pins['all'];
+              return own && secondsRange(own.melt_s.p10, own.melt_s.p90);
             })}
           />
         </div>
-        <div>
-          <h3>Damage against time: click a point to set it</h3>
-          {frontier.length > 0 ? (
-            <Chart
-              label="Frontier of damage against time"
-              height={250}
-              build={buildFrontier}
-              onPoint={(index, trace) => {
-                if (trace === 0) take(frontier[index] ?? null);
-              }}
-            />
-          ) : (
-            <p className="quiet">
-              {state.search.status === 'running'
-                ? 'Searching the bench…'
-                : 'No setting on this bench keeps every limit.'}
-            </p>
-          )}
-        </div>
+        <FrontierPanel
+          frontier={frontier}
+          option={option}
+          empty={noFrontier(state)}
+          onTake={(o) => take(o)}
+          run={run}
+        />
       </section>
-      <StepsAndMatter state={state} />
+      {state.exploration.status === 'done' && (
+        <section className={css['below']} aria-label="Steps and materials">
+          <StepsPanel
+            steps={state.exploration.answer.steps}
+            edits={state.edits}
+            why={why}
+            editing={editing}
+            kept={kept}
+            onEdits={(next) => {
+              forget();
+              dispatch({ type: 'edits', edits: next });
+            }}
+            onKeep={keep}
+            run={run}
+          />
+          <MatterPanel answer={state.exploration.answer} />
+        </section>
+      )}
     </div>
   );
 }
 
-const sameTip = (a: SettingInput['tip'], b: SettingInput['tip']): boolean =>
-  a.shape === b.shape && a.construction === b.construction && Math.abs(a.width_mm - b.width_mm) < 1e-6;
+/** Choices for the halves that nothing was set for: the first way that may be used, at a usual setting. */
+function begun(whole: PlanRequest, state: PlanState): ChoiceInput[] {
+  return phasesOf(state.goal)
+    .filter((phase) => choiceAt(state, phase) === null)
+    .flatMap((phase) => {
+      const asked = phaseRequest(whole, phase, []);
+      const open = methodsFor(asked).filter((m) => m.rules(asked).every((rule) => !rule.forbids));
+      return open.flatMap((method) => beginning(asked, method.id) ?? []).slice(0, 1);
+    });
+}
+
+function noFrontier(state: PlanState): string {
+  if (state.search.status === 'running') return 'Searching the bench…';
+  return state.byHand
+    ? 'Set by hand: only a way that was compared has a frontier.'
+    : 'No setting on this bench keeps every limit.';
+}

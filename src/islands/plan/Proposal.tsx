@@ -1,36 +1,37 @@
-import { PLAN } from '~/core/method/settings';
-import { bindingInWords, type OptionAnswer, type PinAnswer } from '~/schema/planAnswer';
-import { settingInWords } from '~/schema/words';
+import { AIR, PLAN } from '~/core/method/settings';
+import { bindingInWords, type NoPlanAnswer, type OptionAnswer, type PinAnswer } from '~/schema/planAnswer';
+import { choiceInWords, settingInWords } from '~/schema/words';
 import { Button, CommandButton } from '~/ui/controls/Button';
-import { PLAN_COMMANDS, type PlanCommand } from './commands';
-import { freshPins, verdictOf, type PlanState } from './state';
+import { planCommand, type PlanCommand } from './commands';
+import { choiceAt, freshPins, phaseOf, verdictOf, type PlanState } from './state';
 import css from './plan.module.css';
-
-const command = (id: PlanCommand) => PLAN_COMMANDS.find((c) => c.id === id)!;
 
 /** The setting in one line, whether it will do, and the way on. */
 export function Proposal({
   state,
-  iron,
+  tool,
   run,
   onTake,
+  onGiveUp,
 }: {
   state: PlanState;
-  iron: string;
+  tool: string;
   run: (id: PlanCommand) => void;
   onTake: (option: OptionAnswer) => void;
+  onGiveUp: () => void;
 }) {
-  const { setting, search } = state;
+  const { search } = state;
+  const choice = choiceAt(state);
   const pins = freshPins(state);
   const solving = state.exploration.status === 'running' || state.exploration.status === 'idle';
-  const verdict =
-    state.exploration.status === 'done' ? verdictOf(pins, state.exploration.answer.pins.length) : 'computing';
+  const verdict = state.exploration.status === 'done' ? verdictOf(pins, pins.length || 1) : 'computing';
   const busy = search.status === 'running' || state.exploration.status === 'running';
+  const option = phaseOf(state).option;
   return (
     <div className={css['proposal']}>
       <div>
         <p className={css['line']}>
-          {setting ? settingInWords({ ...setting, tool: iron }) : 'Searching the bench for a setting'}
+          {choice ? choiceInWords(choice, tool) : 'Searching the bench for a setting'}
           {!state.byHand && search.status === 'done' && search.answer.outcome === 'found' && (
             <span className={css['tag']}>the plan’s choice</span>
           )}
@@ -41,56 +42,36 @@ export function Proposal({
           {verdict === 'computing' &&
             (solving ? progressInWords(state) : 'Stopped before the bands were complete.')}
         </p>
+        {option && option.rampRatio !== null && option.rampRatio > 1.2 && (
+          <p className="quiet">
+            Its body rises {option.rampRatio.toFixed(1)} times as fast as it should: warmer from below or
+            cooler air is kinder.
+          </p>
+        )}
         {state.exploration.status === 'failed' && (
           <p className={css['doubtful']}>
             The computation failed: {state.exploration.message}. Change the setting to try again.
           </p>
         )}
         {search.status === 'failed' && (
-          <p className={css['doubtful']}>The search failed: {search.message}. Set the iron by hand.</p>
+          <p className={css['doubtful']}>The search failed: {search.message}. Set the tool by hand.</p>
         )}
         {busy && (
           <div className={css['progress']}>
             <progress max={1} value={progressShare(state)} aria-label="Computing" />
-            <CommandButton small look="plain" command={command('cancel')} run={run} />
+            <CommandButton small look="plain" command={planCommand('cancel')} run={run} />
           </div>
         )}
       </div>
       <CommandButton
-        command={command('accept')}
+        command={planCommand('accept')}
         label={state.accepting ? 'Writing the job…' : 'Accept and run'}
         look="primary"
         run={run}
         disabled={state.accepting || state.exploration.status !== 'done'}
       />
       {search.status === 'done' && search.answer.outcome === 'no-feasible-setting' && (
-        <div className={css['infeasible']}>
-          <p>
-            <strong>Nothing on this bench keeps every limit with the board cold.</strong> Nearest:{' '}
-            {settingInWords(search.answer.nearest)}, where pin {search.answer.binding.pad}{' '}
-            {bindingInWords(search.answer.binding)}.
-          </p>
-          {search.answer.methods
-            .flatMap((m) => (m.feasible ? [] : m.reasons))
-            .map((reason) => (
-              <p key={reason}>{reason}</p>
-            ))}
-          <ul>
-            {search.answer.remedies.map((remedy) => (
-              <li key={remedy.kind}>
-                <span>
-                  <strong>{remedy.works ? 'Would do' : 'Would not do'}:</strong> {remedy.changes};{' '}
-                  {remedy.achieves}.
-                </span>
-                {remedy.works && remedy.kind === 'preheat' && (
-                  <Button small onClick={() => onTake(remedy.option)}>
-                    Set it
-                  </Button>
-                )}
-              </li>
-            ))}
-          </ul>
-        </div>
+        <Infeasible answer={search.answer} onTake={onTake} onGiveUp={onGiveUp} />
       )}
       {search.status === 'done' && search.answer.outcome === 'not-converged' && (
         <p className={css['infeasible']}>
@@ -98,6 +79,48 @@ export function Proposal({
           should be trusted for it.
         </p>
       )}
+    </div>
+  );
+}
+
+/** Nothing will do: what came nearest, which limit stops it, and what was solved again. */
+function Infeasible({
+  answer,
+  onTake,
+  onGiveUp,
+}: {
+  answer: NoPlanAnswer;
+  onTake: (option: OptionAnswer) => void;
+  onGiveUp: () => void;
+}) {
+  return (
+    <div className={css['infeasible']}>
+      <p>
+        <strong>Nothing on this bench keeps every limit as things stand.</strong>{' '}
+        {answer.nearest
+          ? `Nearest: ${settingInWords(answer.nearest)}, where pin ${answer.binding.pad} ${bindingInWords(answer.binding)}.`
+          : 'No way can be used here; their reasons stand beside them.'}
+      </p>
+      <ul>
+        {answer.remedies.map((remedy) => (
+          <li key={`${remedy.kind} ${remedy.changes}`}>
+            <span>
+              <strong>{remedy.works ? 'Would do' : 'Would not do'}:</strong> {remedy.changes};{' '}
+              {remedy.achieves}.
+            </span>
+            {remedy.works && remedy.onBench && remedy.kind !== 'give-up-the-part' && (
+              <Button small onClick={() => onTake(remedy.option)}>
+                Set it
+              </Button>
+            )}
+            {remedy.works && remedy.kind === 'give-up-the-part' && (
+              <Button small onClick={onGiveUp}>
+                Give it up
+              </Button>
+            )}
+          </li>
+        ))}
+      </ul>
     </div>
   );
 }
@@ -120,19 +143,24 @@ function doubtInWords(state: PlanState): string {
 }
 
 function progressInWords(state: PlanState): string {
-  if (state.search.status === 'running' && !state.setting) {
+  if (state.search.status === 'running' && state.choices.length === 0) {
     return `Trying settings: ${state.search.done} of ${state.search.of}`;
   }
   const drawing = freshPins(state);
   return drawing.length
-    ? `Drawing what is uncertain: ${Math.min(...drawing.map((p) => p.draws))} of ${DRAWS}`
+    ? `Drawing what is uncertain: ${Math.min(...drawing.map((p) => p.draws))} of ${drawsOf(state)}`
     : 'Solving this setting';
 }
 
 function progressShare(state: PlanState): number | undefined {
-  if (state.search.status === 'running' && !state.setting) return state.search.done / state.search.of;
+  if (state.search.status === 'running' && state.choices.length === 0)
+    return state.search.done / state.search.of;
+  const { curves } = phaseOf(state);
   const drawn = freshPins(state).reduce((sum, p) => sum + p.draws, 0);
-  return state.curves.length ? drawn / (DRAWS * state.curves.length) : undefined;
+  const touches = choiceAt(state)?.setting.kind === 'air' ? 1 : curves.length;
+  return touches ? Math.min(1, drawn / (drawsOf(state) * touches)) : undefined;
 }
 
-const DRAWS = PLAN.draws;
+/** Draws that the band of the setting at hand takes. */
+const drawsOf = (state: PlanState): number =>
+  choiceAt(state)?.setting.kind === 'air' ? AIR.draws : PLAN.draws;

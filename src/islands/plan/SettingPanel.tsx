@@ -1,147 +1,238 @@
-import { GOALS, type Goal } from '~/core/method/request';
-import type { PreheatInput, SettingInput } from '~/schema/planRequest';
-import type { IronSpec, TipRecord, ToolRecord } from '~/schema/tool';
-import { GOAL_WORDS } from '~/schema/words';
+import type { AirSettingInput, ChoiceInput, HandSettingInput, PreheatInput } from '~/schema/planRequest';
+import type { HotAirSpec, NozzleRecord } from '~/schema/tool';
 import { CommandButton } from '~/ui/controls/Button';
 import { Segments, SelectField } from '~/ui/controls/Field';
-import { PLAN_COMMANDS, type PlanCommand } from './commands';
+import { nozzleInWords } from '~/islands/air/setting';
+import { planCommand, type PlanCommand } from './commands';
+import { sameTip, tipWords, type OfferedTool } from './tools';
 import css from './plan.module.css';
 
-interface SettingPanelProps {
-  readonly goal: Goal;
-  readonly onGoal: (goal: Goal) => void;
-  readonly setting: SettingInput | null;
-  readonly irons: readonly (ToolRecord & { spec: IronSpec })[];
-  readonly usualPreheat: PreheatInput | null;
-  readonly onChange: (part: Partial<SettingInput>) => void;
-  readonly run: (id: PlanCommand) => void;
+export interface StationSheet {
+  readonly id: string;
+  readonly name: string;
+  readonly spec: HotAirSpec;
 }
 
-/** The few things a technician sets; everything else the record already knows. */
+/** What is set on the tool: few things, for everything else the record knows. */
 export function SettingPanel({
-  goal,
-  onGoal,
-  setting,
-  irons,
-  usualPreheat,
-  onChange,
+  choice,
+  tools,
+  stations,
+  preheat,
+  onSetting,
   run,
-}: SettingPanelProps) {
-  const iron = irons.find((t) => t.id === setting?.ironId) ?? irons[0];
-  const command = (id: PlanCommand) => PLAN_COMMANDS.find((c) => c.id === id)!;
-  const goals = (
-    <SelectField
-      label="Goal"
-      value={goal}
-      onChange={onGoal}
-      options={GOALS.map((value) => ({ value, label: GOAL_WORDS[value] }))}
-    />
-  );
-  if (!iron) {
-    return (
-      <section className={css['setting']} aria-label="Setting">
-        {goals}
-        <p>No iron on the bench yet, so nothing can be planned.</p>
-      </section>
-    );
-  }
-  const [low, high] = iron.spec.setpointRange_C;
-  const tipKey = (t: TipRecord): string => `${t.shape}-${t.width_mm.toFixed(2)}-${t.construction}`;
+}: {
+  readonly choice: ChoiceInput;
+  readonly tools: readonly OfferedTool[];
+  readonly stations: readonly StationSheet[];
+  readonly preheat: PreheatInput | null;
+  readonly onSetting: (part: object) => void;
+  readonly run: (id: PlanCommand) => void;
+}) {
+  const { setting } = choice;
   return (
-    <section className={css['setting']} aria-label="Setting">
-      {goals}
-      <SelectField
-        label="Iron"
-        value={iron.id}
-        onChange={(ironId) => {
-          const next = irons.find((t) => t.id === ironId)!;
-          onChange({
-            ironId,
-            tip: next.spec.tips[0]!,
-            setpoint_C: clamp(setting?.setpoint_C ?? 350, next.spec.setpointRange_C),
-          });
-        }}
-        options={irons.map((t) => ({ value: t.id, label: `${t.name}, ${t.spec.power_W} W` }))}
-      />
-      <Segments
-        label="Tip"
-        value={setting ? tipKey(setting.tip) : ''}
-        onChange={(key) => onChange({ tip: iron.spec.tips.find((t) => tipKey(t) === key)! })}
-        options={iron.spec.tips.map((t) => ({
-          value: tipKey(t),
-          label: (
-            <span>
-              {t.shape}
-              <br />
-              <span className="digits">{t.width_mm.toFixed(1)} mm</span>
-            </span>
-          ),
-        }))}
-      />
-      <div className={css['temperature']}>
-        <label htmlFor="setpoint">Set temperature</label>
-        <output htmlFor="setpoint" className={css['degrees']}>
-          {setting ? setting.setpoint_C : '–'}
-          <small>°C</small>
-        </output>
-        <input
-          id="setpoint"
-          type="range"
-          min={low}
-          max={high}
-          step={5}
-          disabled={!setting}
-          value={setting?.setpoint_C ?? low}
-          onChange={(event) => onChange({ setpoint_C: Number(event.target.value) })}
-        />
-        <div className={css['pair']}>
-          <CommandButton small command={command('cooler')} label="Cooler" run={run} disabled={!setting} />
-          <CommandButton small command={command('hotter')} label="Hotter" run={run} disabled={!setting} />
-        </div>
-      </div>
+    <div className={css['setting']}>
+      {setting.kind === 'air' ? (
+        <AirPart setting={setting} stations={stations} onSetting={onSetting} run={run} />
+      ) : (
+        <HandPart setting={setting} tools={tools} onSetting={onSetting} run={run} />
+      )}
       <Segments
         label="Board"
-        value={setting?.preheat ? 'warm' : 'cold'}
-        onChange={(value) => onChange({ preheat: value === 'warm' ? usualPreheat : null })}
+        value={setting.preheat ? 'warm' : 'cold'}
+        onChange={(value) => onSetting({ preheat: value === 'warm' ? preheat : null })}
         options={[
           { value: 'cold', label: 'cold' },
-          ...(usualPreheat
+          ...(setting.preheat || preheat
             ? [
                 {
                   value: 'warm' as const,
-                  label: `warmed, ${usualPreheat.setpoint_C} °C ${usualPreheat.soak_s} s`,
+                  label: `warmed, ${(setting.preheat ?? preheat)!.setpoint_C} °C ${(setting.preheat ?? preheat)!.soak_s} s`,
                 },
               ]
             : []),
         ]}
       />
-      <div className={css['pair']}>
+      {setting.kind === 'hand' ? (
+        <div className={css['pair']}>
+          <CommandButton
+            small
+            command={planCommand('flux')}
+            label={setting.fluxed ? 'Flux' : 'Dry'}
+            pressed={setting.fluxed}
+            run={run}
+          />
+          <CommandButton
+            small
+            command={planCommand('solder')}
+            label={setting.freshSolder ? 'Fresh solder' : 'No solder'}
+            pressed={setting.freshSolder}
+            run={run}
+          />
+        </div>
+      ) : (
         <CommandButton
           small
-          command={command('flux')}
-          label={setting?.fluxed ? 'Flux' : 'Dry'}
-          pressed={setting?.fluxed}
+          command={planCommand('foil')}
+          label={setting.shielded ? 'Foil on neighbours' : 'No foil'}
+          pressed={setting.shielded}
           run={run}
-          disabled={!setting}
         />
-        <CommandButton
-          small
-          command={command('solder')}
-          label={setting?.freshSolder ? 'Fresh solder' : 'No solder'}
-          pressed={setting?.freshSolder}
-          run={run}
-          disabled={!setting}
-        />
-      </div>
-      <div className={css['schools']}>
-        <CommandButton small command={command('choice')} run={run} />
-        <CommandButton small command={command('low-and-long')} run={run} />
-        <CommandButton small command={command('hot-and-quick')} run={run} />
-        <CommandButton small command={command('hot-air')} run={run} />
-      </div>
-    </section>
+      )}
+    </div>
   );
 }
 
-const clamp = (value: number, [low, high]: readonly [number, number]): number =>
-  Math.min(high, Math.max(low, value));
+function HandPart({
+  setting,
+  tools,
+  onSetting,
+  run,
+}: {
+  setting: HandSettingInput;
+  tools: readonly OfferedTool[];
+  onSetting: (part: object) => void;
+  run: (id: PlanCommand) => void;
+}) {
+  const tool = tools.find((t) => t.id === setting.ironId) ?? tools[0];
+  if (!tool) return <p>No tool for this way is on the bench.</p>;
+  const at = tool.tips.findIndex((t) => sameTip(t, setting.tip));
+  return (
+    <>
+      <SelectField
+        label="Tool"
+        value={tool.id}
+        onChange={(ironId) => {
+          const next = tools.find((t) => t.id === ironId)!;
+          onSetting({
+            ironId,
+            tip: next.tips[0]!,
+            setpoint_C: Math.min(next.range_C[1], Math.max(next.range_C[0], setting.setpoint_C)),
+          });
+        }}
+        options={tools.map((t) => ({ value: t.id, label: `${t.name}, ${t.power_W} W` }))}
+        hint={
+          Math.abs(tool.offset_K) >= 1
+            ? `Reaches ${Math.abs(tool.offset_K)} K ${tool.offset_K < 0 ? 'less' : 'more'} than it shows; counted in.`
+            : undefined
+        }
+      />
+      <Segments
+        label={'inner_mm' in setting.tip ? 'Nozzle' : 'Tip'}
+        value={String(Math.max(0, at))}
+        onChange={(index) => onSetting({ tip: tool.tips[Number(index)]! })}
+        options={tool.tips.map((t, i) => {
+          const [shape, size] = tipWords(t);
+          return {
+            value: String(i),
+            label: (
+              <span>
+                {shape}
+                <br />
+                <span className="digits">{size}</span>
+              </span>
+            ),
+          };
+        })}
+      />
+      <Degrees
+        label="Set temperature"
+        value={setting.setpoint_C}
+        range={tool.range_C}
+        onChange={(setpoint_C) => onSetting({ setpoint_C })}
+        run={run}
+      />
+    </>
+  );
+}
+
+function AirPart({
+  setting,
+  stations,
+  onSetting,
+  run,
+}: {
+  setting: AirSettingInput;
+  stations: readonly StationSheet[];
+  onSetting: (part: object) => void;
+  run: (id: PlanCommand) => void;
+}) {
+  const station = stations.find((s) => s.id === setting.stationId) ?? stations[0];
+  if (!station) return <p>No hot-air station is on the bench.</p>;
+  const { nozzles, airRange_C, flowRange_L_min } = station.spec;
+  const key = (n: NozzleRecord): string => JSON.stringify(n);
+  return (
+    <>
+      <SelectField
+        label="Nozzle"
+        value={key(nozzles.find((n) => key(n) === key(setting.nozzle)) ?? nozzles[0]!)}
+        onChange={(chosen) => onSetting({ nozzle: nozzles.find((n) => key(n) === chosen)! })}
+        options={nozzles.map((n) => ({ value: key(n), label: nozzleInWords(n) }))}
+      />
+      <Degrees
+        label="Air"
+        value={setting.air_C}
+        range={airRange_C}
+        onChange={(air_C) => onSetting({ air_C })}
+        run={run}
+      />
+      <div className={css['temperature']}>
+        <label htmlFor="flow">Flow</label>
+        <output htmlFor="flow" className={css['flow']}>
+          {Math.round(setting.flow_L_min)}
+          <small>L/min</small>
+        </output>
+        <input
+          id="flow"
+          type="range"
+          min={flowRange_L_min[0]}
+          max={flowRange_L_min[1]}
+          step={1}
+          value={setting.flow_L_min}
+          onChange={(event) => onSetting({ flow_L_min: Number(event.target.value) })}
+        />
+      </div>
+      <p className="quiet">
+        {setting.standoff_mm} mm off
+        {setting.approach_s > 0 ? `, the first ${setting.approach_s} s from 40 mm` : ''}
+      </p>
+    </>
+  );
+}
+
+function Degrees({
+  label,
+  value,
+  range,
+  onChange,
+  run,
+}: {
+  label: string;
+  value: number;
+  range: readonly [number, number];
+  onChange: (value: number) => void;
+  run: (id: PlanCommand) => void;
+}) {
+  return (
+    <div className={css['temperature']}>
+      <label htmlFor="setpoint">{label}</label>
+      <output htmlFor="setpoint" className={css['degrees']}>
+        {value}
+        <small>°C</small>
+      </output>
+      <input
+        id="setpoint"
+        type="range"
+        min={range[0]}
+        max={range[1]}
+        step={5}
+        value={value}
+        onChange={(event) => onChange(Number(event.target.value))}
+      />
+      <div className={css['pair']}>
+        <CommandButton small command={planCommand('cooler')} label="Cooler" run={run} />
+        <CommandButton small command={planCommand('hotter')} label="Hotter" run={run} />
+      </div>
+    </div>
+  );
+}

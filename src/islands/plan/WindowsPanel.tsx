@@ -4,7 +4,8 @@ import { connectionInWords } from '~/schema/words';
 import { Figure } from '~/ui/controls/Notes';
 import { DwellWindow, sharedEnd_s } from '~/ui/dwell/DwellWindow';
 import { budget, chance, seconds, secondsRange } from '~/ui/figures';
-import type { PlanState } from './state';
+import { padsWords, pinGroups } from './pinGroups';
+import { phaseOf, type PlanState } from './state';
 import css from './plan.module.css';
 
 export const timesOf = (pin: PinAnswer) => ({
@@ -16,7 +17,7 @@ export const timesOf = (pin: PinAnswer) => ({
   hold_s: pin.holdAfterMelt_s,
 });
 
-/** Each pin's dwell window on one time axis, with what it costs. */
+/** Each pin's dwell window on one time axis, with what it costs; pins alike are told once. */
 export function WindowsPanel({
   state,
   pads,
@@ -26,91 +27,95 @@ export function WindowsPanel({
   pads: SiteSheet['pads'];
   onPad: (pad: string) => void;
 }) {
-  const known = pads.flatMap((p) => (state.pins[p.name] ? [state.pins[p.name]!] : []));
-  const end_s = known.length ? sharedEnd_s(known.map(timesOf)) : 10;
+  const { pins: byPad, stale } = phaseOf(state);
+  const { groups, leftOut } = pinGroups(Object.values(byPad));
+  const end_s = groups.length ? sharedEnd_s(groups.map(({ pin }) => timesOf(pin))) : 10;
+  if (groups.length === 0) return <p className={css['pending']}>Solving this setting…</p>;
   return (
     <ol className={css['windows']}>
-      {pads.map((pad) => {
-        const pin = state.pins[pad.name];
+      {groups.map(({ pin, pads: names }) => {
+        const own = pads.find((p) => p.name === names[0]);
+        const current = names.includes(state.pad);
         return (
           <li
-            key={pad.id}
-            aria-current={pad.name === state.pad || undefined}
-            data-stale={state.stale.has(pad.name) || undefined}
+            key={names.join(' ')}
+            aria-current={current || undefined}
+            data-stale={stale.has(pin.pad) || undefined}
           >
             <button
               type="button"
               className={css['pinHead']}
-              onClick={() => onPad(pad.name)}
-              aria-pressed={pad.name === state.pad}
+              onClick={() => onPad(names[0]!)}
+              aria-pressed={current}
             >
-              <strong>Pin {pad.name}</strong>
+              <strong>{padsWords(names)}</strong>
               <span className="quiet">
-                {pad.net} {connectionInWords(pad.connections)}
+                {names.length === 1 && own
+                  ? `${own.net} ${connectionInWords(own.connections)}`
+                  : pin.pad === 'all'
+                    ? 'together'
+                    : ''}
               </span>
             </button>
-            {pin ? (
-              <>
-                <DwellWindow times={timesOf(pin)} end_s={end_s} label={`Pin ${pad.name}`} />
-                <dl className={css['costs']}>
-                  <div>
-                    <dt>melts</dt>
-                    <dd>
-                      <Figure
-                        from={`Computed: 10 to 90 % of ${pin.draws} draws over contact, copper, laminate, tip calibration`}
-                      >
-                        {secondsRange(pin.melt_s.p10, pin.melt_s.p90)}
-                      </Figure>
-                    </dd>
-                  </div>
-                  <div>
-                    <dt>off within</dt>
-                    <dd>
-                      <Figure from="Computed: after the melt is seen, nine draws in ten stay inside their budget this long">
-                        {seconds(pin.holdAfterMelt_s)}
-                      </Figure>
-                    </dd>
-                  </div>
-                  <div>
-                    <dt>pad</dt>
-                    <dd>
-                      <Figure
-                        from={`Estimated share of the pad's bond budget, half of the draws below; one in ten above ${budget(pin.padDose.p90)}. Source: Arrhenius line through solder-float and bench anchors`}
-                      >
-                        {budget(pin.padDose.p50)}
-                      </Figure>
-                    </dd>
-                  </div>
-                  <div>
-                    <dt>laminate</dt>
-                    <dd>
-                      <Figure
-                        right
-                        from={`Estimated share of the laminate's life, one in ten above ${budget(pin.laminateDose.p90)}. Source: T260 and T288 of the laminate`}
-                      >
-                        {budget(pin.laminateDose.p50)}
-                      </Figure>
-                    </dd>
-                  </div>
-                  <div>
-                    <dt>solid at stop</dt>
-                    <dd>
-                      <Figure
-                        right
-                        from={`Share of draws not molten through at ${seconds(pin.stop_s)}; the stop is set by the ${pin.stopBecause}`}
-                      >
-                        {chance(pin.chanceSolidAtStop)}
-                      </Figure>
-                    </dd>
-                  </div>
-                </dl>
-              </>
-            ) : (
-              <p className={css['pending']}>computing…</p>
-            )}
+            <>
+              <DwellWindow times={timesOf(pin)} end_s={end_s} label={padsWords(names)} />
+              <dl className={css['costs']}>
+                <div>
+                  <dt>melts</dt>
+                  <dd>
+                    <Figure
+                      from={`Computed: 10 to 90 % of ${pin.draws} draws over contact, copper, laminate, tip calibration`}
+                    >
+                      {secondsRange(pin.melt_s.p10, pin.melt_s.p90)}
+                    </Figure>
+                  </dd>
+                </div>
+                <div>
+                  <dt>off within</dt>
+                  <dd>
+                    <Figure from="Computed: after the melt is seen, nine draws in ten stay inside their budget this long">
+                      {seconds(pin.holdAfterMelt_s)}
+                    </Figure>
+                  </dd>
+                </div>
+                <div>
+                  <dt>pad</dt>
+                  <dd>
+                    <Figure
+                      from={`Estimated share of the pad's bond budget, half of the draws below; one in ten above ${budget(pin.padDose.p90)}. Source: Arrhenius line through solder-float and bench anchors`}
+                    >
+                      {budget(pin.padDose.p50)}
+                    </Figure>
+                  </dd>
+                </div>
+                <div>
+                  <dt>laminate</dt>
+                  <dd>
+                    <Figure
+                      right
+                      from={`Estimated share of the laminate's life, one in ten above ${budget(pin.laminateDose.p90)}. Source: T260 and T288 of the laminate`}
+                    >
+                      {budget(pin.laminateDose.p50)}
+                    </Figure>
+                  </dd>
+                </div>
+                <div>
+                  <dt>solid at stop</dt>
+                  <dd>
+                    <Figure
+                      right
+                      from={`Share of draws not molten through at ${seconds(pin.stop_s)}; the stop is set by the ${pin.stopBecause}`}
+                    >
+                      {chance(pin.chanceSolidAtStop)}
+                    </Figure>
+                  </dd>
+                </div>
+              </dl>
+            </>
           </li>
         );
       })}
+      {leftOut > 0 && <li className="quiet">{leftOut} other pads melt sooner than these.</li>}
     </ol>
   );
 }

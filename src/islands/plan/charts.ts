@@ -2,6 +2,7 @@ import type { Data, Layout, Shape } from 'plotly.js-dist-min';
 import type { OptionAnswer, PinAnswer } from '~/schema/planAnswer';
 import type { CurveAnswer } from '~/workers/protocol';
 import type { ChartColours } from '~/ui/chart/Chart';
+import { tipInWords } from '~/schema/words';
 import { budget } from '~/ui/figures';
 
 /** Tip, land and coldest solder of one pin against time, with the alloy's range and the pin's window. */
@@ -75,7 +76,7 @@ export function curveChart(
       showlegend: true,
       legend: { orientation: 'h', x: 0, y: 1.14, bgcolor: 'rgba(0,0,0,0)' },
       margin: { t: 30 },
-      xaxis: { title: { text: 'Time under the iron, s', standoff: 6 }, range: [0, end_s] },
+      xaxis: { title: { text: 'Time under heat, s', standoff: 6 }, range: [0, end_s] },
       yaxis: { title: { text: '°C' }, range: [0, Math.max(...curve.tip_C) + 25] },
       annotations: [
         {
@@ -99,10 +100,11 @@ export function frontierChart(
   chosen: OptionAnswer | null,
   colours: ChartColours,
 ): { data: Data[]; layout: Partial<Layout> } {
+  const underAir = (chosen ?? frontier[0])?.nozzle != null;
   const x = frontier.map((o) => o.liftFrom_s);
   const y = frontier.map((o) => damageOf(o) * 100);
   const label = (o: OptionAnswer): string =>
-    `${o.setpoint_C} °C<br>${o.tip.shape} ${o.tip.width_mm.toFixed(1)} mm<br>${o.liftFrom_s?.toFixed(1)} s, ${budget(damageOf(o))}`;
+    `${o.setpoint_C} °C<br>${tipInWords(o)}${o.preheat ? `, warmed ${Math.round(o.preheat.setpoint_C)} °C` : ''}<br>${o.liftFrom_s?.toFixed(1)} s, ${budget(damageOf(o))}`;
   const data: Data[] = [
     {
       type: 'scatter',
@@ -145,7 +147,10 @@ export function frontierChart(
     layout: {
       showlegend: false,
       margin: { t: 16, l: 56, b: 44 },
-      xaxis: { title: { text: 'Longest dwell, s', standoff: 6 }, rangemode: 'tozero' },
+      xaxis: {
+        title: { text: underAir ? 'Time under air, s' : 'Longest dwell, s', standoff: 6 },
+        rangemode: 'tozero',
+      },
       yaxis: {
         title: { text: 'Budget spent, %' },
         type: 'log',

@@ -1,6 +1,9 @@
-import type { Goal } from '~/core/method/request';
-import type { FoundAnswer, OptionAnswer, PinAnswer, PlanAnswer } from '~/schema/planAnswer';
-import type { SettingInput } from '~/schema/planRequest';
+import { phasesOf, type Goal, type Phase } from '~/core/method/goals';
+import type { StepEdit } from '~/core/method/steps/edits';
+import type { Worth } from '~/core/method/request';
+import { choiceOfOption, choicesIn } from '~/schema/optionChoice';
+import type { FoundAnswer, MethodAnswer, OptionAnswer, PinAnswer, PlanAnswer } from '~/schema/planAnswer';
+import type { ChoiceInput } from '~/schema/planRequest';
 import type { CurveAnswer, ProgressMessage } from '~/workers/protocol';
 
 export type Search =
@@ -16,29 +19,46 @@ export type Exploration =
   | { readonly status: 'stopped' }
   | { readonly status: 'failed'; readonly message: string };
 
-export interface PlanState {
-  readonly goal: Goal;
-  /** What is set on the bench now; null until the search has a first proposal. */
-  readonly setting: SettingInput | null;
-  /** Set by hand: the search's later word does not move it. */
-  readonly byHand: boolean;
-  readonly search: Search;
+/** What is known of one phase for the settings at hand. */
+export interface PhaseState {
   readonly frontier: readonly OptionAnswer[];
-  readonly exploration: Exploration;
   /** The setting at hand at nominal values: its point beside the frontier. */
   readonly option: OptionAnswer | null;
   readonly curves: readonly CurveAnswer[];
   readonly pins: Readonly<Record<string, PinAnswer>>;
   /** Pins whose figures still belong to an earlier setting: shown faded, never judged by. */
   readonly stale: ReadonlySet<string>;
+}
+
+const EMPTY: PhaseState = { frontier: [], option: null, curves: [], pins: {}, stale: new Set() };
+
+export interface PlanState {
+  readonly goal: Goal;
+  readonly worth: Worth;
+  readonly mates: readonly string[];
+  /** The phase that is looked at. */
+  readonly phase: Phase;
+  /** What is set on the bench now, phase by phase; empty until the search has a first proposal. */
+  readonly choices: readonly ChoiceInput[];
+  /** Set by hand: the search's later word does not move it. */
+  readonly byHand: boolean;
+  readonly search: Search;
+  readonly exploration: Exploration;
+  readonly phases: Readonly<Partial<Record<Phase, PhaseState>>>;
   readonly pad: string;
+  readonly edits: readonly StepEdit[];
   readonly accepting: boolean;
   readonly error: unknown;
 }
 
 export type PlanAction =
   | { readonly type: 'goal'; readonly goal: Goal }
-  | { readonly type: 'set'; readonly setting: SettingInput }
+  | { readonly type: 'worth'; readonly worth: Worth }
+  | { readonly type: 'mates'; readonly mates: readonly string[] }
+  | { readonly type: 'phase'; readonly phase: Phase }
+  | { readonly type: 'set'; readonly choice: ChoiceInput; readonly frontier?: readonly OptionAnswer[] }
+  /** Halves of the job that the search set nothing for. */
+  | { readonly type: 'begun'; readonly choices: readonly ChoiceInput[] }
   | { readonly type: 'pad'; readonly pad: string }
   | { readonly type: 'search-progress'; readonly progress: ProgressMessage }
   | { readonly type: 'search-done'; readonly answer: PlanAnswer }
@@ -47,22 +67,23 @@ export type PlanAction =
   | { readonly type: 'explore-progress'; readonly progress: ProgressMessage }
   | { readonly type: 'explore-done'; readonly answer: FoundAnswer }
   | { readonly type: 'explore-failed'; readonly message: string }
+  | { readonly type: 'edits'; readonly edits: readonly StepEdit[] }
   | { readonly type: 'stopped' }
   | { readonly type: 'accepting' }
   | { readonly type: 'accept-failed'; readonly error: unknown };
 
-export const start = (goal: Goal, pad: string): PlanState => ({
+export const start = (goal: Goal, pad: string, mates: readonly string[] = []): PlanState => ({
   goal,
-  setting: null,
+  worth: 'ordinary',
+  mates,
+  phase: phasesOf(goal)[0],
+  choices: [],
   byHand: false,
   search: { status: 'running', done: 0, of: 1 },
-  frontier: [],
   exploration: { status: 'idle' },
-  option: null,
-  curves: [],
-  pins: {},
-  stale: new Set(),
+  phases: {},
   pad,
+  edits: [],
   accepting: false,
   error: null,
 });
@@ -70,9 +91,17 @@ export const start = (goal: Goal, pad: string): PlanState => ({
 export function reduce(state: PlanState, action: PlanAction): PlanState {
   switch (action.type) {
     case 'goal':
-      return { ...start(action.goal, state.pad) };
+      return { ...start(action.goal, state.pad, state.mates), worth: state.worth, edits: state.edits };
+    case 'worth':
+      return { ...restarted(state), worth: action.worth };
+    case 'mates':
+      return { ...restarted(state), mates: action.mates };
+    case 'phase':
+      return { ...state, phase: action.phase };
     case 'set':
-      return { ...outdated(state), setting: action.setting, byHand: true, error: null };
+      return set(state, action.choice, action.frontier);
+    case 'begun':
+      return { ...state, choices: [...state.choices, ...action.choices] };
     case 'pad':
       return { ...state, pad: action.pad };
     case 'search-progress':
@@ -86,14 +115,11 @@ export function reduce(state: PlanState, action: PlanAction): PlanState {
     case 'explore-progress':
       return exploreProgress(state, action.progress);
     case 'explore-done':
-      return {
-        ...state,
-        exploration: { status: 'done', answer: action.answer },
-        pins: Object.fromEntries(action.answer.pins.map((pin) => [pin.pad, pin])),
-        stale: new Set(),
-      };
+      return exploreDone(state, action.answer);
     case 'explore-failed':
       return { ...state, exploration: { status: 'failed', message: action.message } };
+    case 'edits':
+      return { ...state, edits: action.edits };
     case 'stopped':
       return {
         ...state,
@@ -107,27 +133,74 @@ export function reduce(state: PlanState, action: PlanAction): PlanState {
   }
 }
 
-/** The state once its setting has changed under it: everything computed is of an earlier one. */
-const outdated = (state: PlanState): PlanState => ({
-  ...state,
-  exploration: { status: 'running' },
-  stale: new Set(Object.keys(state.pins)),
+const restarted = (state: PlanState): PlanState => ({
+  ...start(state.goal, state.pad, state.mates),
+  worth: state.worth,
+  edits: state.edits,
 });
 
+export const phaseOf = (state: PlanState, phase: Phase = state.phase): PhaseState =>
+  state.phases[phase] ?? EMPTY;
+
+/** What is set for the phase that is looked at. */
+export const choiceAt = (state: PlanState, phase: Phase = state.phase): ChoiceInput | null =>
+  state.choices.find((c) => c.phase === phase) ?? null;
+
+/** Whether what is set still waits for its bands: the search proves its own choice itself. */
+export const wantsProof = (state: PlanState): boolean =>
+  isComplete(state) &&
+  (state.byHand ||
+    (state.search.status !== 'running' &&
+      !(state.search.status === 'done' && state.search.answer.outcome === 'found')));
+
+/** Whether every phase of the goal has something set. */
+export const isComplete = (state: PlanState): boolean =>
+  phasesOf(state.goal).every((phase) => choiceAt(state, phase) !== null);
+
+function set(state: PlanState, choice: ChoiceInput, frontier?: readonly OptionAnswer[]): PlanState {
+  const changed = outdated(withPhase(state, choice.phase, frontier ? { frontier } : {}));
+  return { ...changed, choices: withChoice(state, choice), byHand: true, error: null };
+}
+
+const withChoice = (state: PlanState, choice: ChoiceInput): ChoiceInput[] => [
+  ...state.choices.filter((c) => c.phase !== choice.phase),
+  choice,
+];
+
+const withPhase = (state: PlanState, phase: Phase, part: Partial<PhaseState>): PlanState => ({
+  ...state,
+  phases: { ...state.phases, [phase]: { ...phaseOf(state, phase), ...part } },
+});
+
+/** The state once its settings have changed under it: everything computed is of earlier ones. */
+function outdated(state: PlanState): PlanState {
+  const phases = Object.fromEntries(
+    Object.entries(state.phases).map(([phase, p]) => [phase, { ...p, stale: new Set(Object.keys(p.pins)) }]),
+  );
+  return { ...state, phases, exploration: { status: 'running' } };
+}
+
 /** Pins whose figures are of the setting at hand. */
-export const freshPins = (state: PlanState): PinAnswer[] =>
-  Object.values(state.pins).filter((pin) => !state.stale.has(pin.pad));
+export const freshPins = (state: PlanState, phase: Phase = state.phase): PinAnswer[] => {
+  const { pins, stale } = phaseOf(state, phase);
+  return Object.values(pins).filter((pin) => !stale.has(pin.pad));
+};
 
 function searchProgress(state: PlanState, progress: ProgressMessage): PlanState {
   switch (progress.stage) {
     case 'search':
       return { ...state, search: { status: 'running', done: progress.done, of: progress.of } };
-    case 'first':
+    case 'first': {
+      const next = withPhase(state, progress.phase, { frontier: progress.frontier });
+      if (state.byHand) return next;
       return {
-        ...state,
-        frontier: progress.frontier,
-        setting: state.setting ?? settingOfOption(progress.option),
+        ...withPhase(next, progress.phase, { option: progress.option }),
+        choices: withChoice(state, choiceOfOption(progress.phase, progress.option)),
       };
+    }
+    case 'band':
+    case 'curves':
+      return state.byHand ? state : exploreProgress(state, progress);
     default:
       return state;
   }
@@ -136,18 +209,24 @@ function searchProgress(state: PlanState, progress: ProgressMessage): PlanState 
 function searchDone(state: PlanState, answer: PlanAnswer): PlanState {
   const done: PlanState = { ...state, search: { status: 'done', answer } };
   switch (answer.outcome) {
-    case 'found':
+    case 'found': {
+      const phases = [answer, ...answer.then].reduce(
+        (s, p) =>
+          p.frontier.length > 0 && !state.byHand ? withPhase(s, p.phase, { frontier: p.frontier }) : s,
+        done,
+      );
+      // What the search proved needs no second proof.
+      return state.byHand ? phases : exploreDone({ ...phases, choices: choicesIn(answer) }, answer);
+    }
+    case 'no-feasible-setting': {
+      const next = withPhase(done, answer.phase, { frontier: [] });
+      if (state.byHand || !answer.nearest) return next;
       return {
-        ...done,
-        frontier: answer.frontier,
-        setting: state.byHand ? state.setting : settingOfOption(answer.chosen),
+        ...next,
+        phase: answer.phase,
+        choices: withChoice(state, choiceOfOption(answer.phase, answer.nearest)),
       };
-    case 'no-feasible-setting':
-      return {
-        ...done,
-        frontier: [],
-        setting: state.byHand ? state.setting : settingOfOption(answer.nearest),
-      };
+    }
     case 'not-converged':
       return done;
   }
@@ -156,33 +235,75 @@ function searchDone(state: PlanState, answer: PlanAnswer): PlanState {
 function exploreProgress(state: PlanState, progress: ProgressMessage): PlanState {
   switch (progress.stage) {
     case 'curves':
-      return { ...state, curves: progress.curves };
+      return withPhase(state, progress.phase, { curves: progress.curves });
     case 'first':
-      return { ...state, option: progress.option };
-    case 'band':
-      return {
-        ...state,
-        pins: { ...state.pins, [progress.pin.pad]: progress.pin },
-        stale: new Set([...state.stale].filter((pad) => pad !== progress.pin.pad)),
-      };
+      return withPhase(state, progress.phase, { option: progress.option });
+    case 'band': {
+      const { pins, stale } = phaseOf(state, progress.phase);
+      return withPhase(state, progress.phase, {
+        pins: { ...pins, [progress.pin.pad]: progress.pin },
+        stale: new Set([...stale].filter((pad) => pad !== progress.pin.pad)),
+      });
+    }
     default:
       return state;
   }
 }
 
-export const settingOfOption = (option: OptionAnswer): SettingInput => ({
-  ironId: option.toolId,
-  tip: option.tip,
-  setpoint_C: option.setpoint_C,
-  preheat: option.preheat && { ...option.preheat, setpoint_C: Math.round(option.preheat.setpoint_C) },
-  fluxed: option.fluxed,
-  freshSolder: option.freshSolder,
-});
+function exploreDone(state: PlanState, answer: FoundAnswer): PlanState {
+  const done: PlanState = { ...state, exploration: { status: 'done', answer } };
+  return [answer, ...answer.then].reduce(
+    (s, p) =>
+      withPhase(s, p.phase, {
+        pins: Object.fromEntries(p.pins.map((pin) => [pin.pad, pin])),
+        stale: new Set(),
+      }),
+    done,
+  );
+}
+
+/** Methods as the search ranked them for a phase; empty until it is done. */
+export function methodsAt(state: PlanState, phase: Phase = state.phase): readonly MethodAnswer[] {
+  if (state.search.status !== 'done') return [];
+  const { answer } = state.search;
+  switch (answer.outcome) {
+    case 'found':
+      return [answer, ...answer.then].find((p) => p.phase === phase)?.methods ?? [];
+    case 'no-feasible-setting':
+      return answer.phase === phase ? answer.methods : [];
+    case 'not-converged':
+      return [];
+  }
+}
 
 /** The two ends of the frontier, where the schools stand. */
 export const lowAndLong = (frontier: readonly OptionAnswer[]): OptionAnswer | null => frontier[0] ?? null;
 export const hotAndQuick = (frontier: readonly OptionAnswer[]): OptionAnswer | null =>
   frontier.at(-1) ?? null;
+
+/** The point of the frontier before or after the one at hand, or the nearest end. */
+export function alongFrontier(
+  frontier: readonly OptionAnswer[],
+  option: OptionAnswer | null,
+  by: 1 | -1,
+): OptionAnswer | null {
+  if (frontier.length === 0) return null;
+  const time = option?.liftFrom_s ?? frontier[0]!.liftFrom_s!;
+  const at = frontier.reduce(
+    (best, o, i) =>
+      Math.abs(o.liftFrom_s! - time) < Math.abs(frontier[best]!.liftFrom_s! - time) ? i : best,
+    0,
+  );
+  const same = option !== null && isSame(frontier[at]!, option);
+  const next = same ? at + by : at;
+  return frontier[Math.min(frontier.length - 1, Math.max(0, next))]!;
+}
+
+const isSame = (a: OptionAnswer, b: OptionAnswer): boolean =>
+  a.toolId === b.toolId &&
+  a.setpoint_C === b.setpoint_C &&
+  JSON.stringify([a.tip, a.nozzle, a.preheat, a.flow_L_min]) ===
+    JSON.stringify([b.tip, b.nozzle, b.preheat, b.flow_L_min]);
 
 /** What the chosen setting comes to, for the line above the windows. */
 export type Verdict = 'computing' | 'clear' | 'doubtful';
@@ -191,3 +312,9 @@ export function verdictOf(pins: readonly PinAnswer[], wanted: number): Verdict {
   if (pins.length < wanted) return 'computing';
   return pins.every((pin) => pin.sure) ? 'clear' : 'doubtful';
 }
+
+/** A setting with one thing changed, of whichever kind it is. */
+export const changed = (choice: ChoiceInput, part: object): ChoiceInput => ({
+  ...choice,
+  setting: { ...choice.setting, ...part },
+});

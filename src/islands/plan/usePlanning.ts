@@ -1,7 +1,7 @@
 import { useEffect, useRef, type Dispatch } from 'react';
 import type { PlanInput } from '~/schema/planRequest';
 import { Solver } from '~/workers/client';
-import type { PlanAction, PlanState } from './state';
+import { wantsProof, type PlanAction, type PlanState } from './state';
 
 /** Waits for a hand on the slider to rest before drawing bands again. */
 const REST_ms = 60;
@@ -14,27 +14,28 @@ export function usePlanning(
 ): { stop: () => void } {
   const search = useRef<Solver<'plan'> | null>(null);
   const explore = useRef<Solver<'explore'> | null>(null);
-  const { goal, setting } = state;
+  const { choices } = state;
+  const wanted = wantsProof(state);
 
   useEffect(() => {
     search.current ??= new Solver<'plan'>();
     search.current.solve(
-      { kind: 'plan', input: { ...input, goal } },
+      { kind: 'plan', input },
       {
         onProgress: (progress) => dispatch({ type: 'search-progress', progress }),
         onDone: (answer) => dispatch({ type: 'search-done', answer }),
         onFailed: (message) => dispatch({ type: 'search-failed', message }),
       },
     );
-  }, [input, goal, dispatch]);
+  }, [input, dispatch]);
 
   useEffect(() => {
-    if (!setting) return;
+    if (!wanted) return;
     const timer = setTimeout(() => {
       explore.current ??= new Solver<'explore'>();
       dispatch({ type: 'explore-started' });
       explore.current.solve(
-        { kind: 'explore', input: { ...input, goal }, setting },
+        { kind: 'explore', input, choices },
         {
           onProgress: (progress) => dispatch({ type: 'explore-progress', progress }),
           onDone: (answer) => dispatch({ type: 'explore-done', answer }),
@@ -46,7 +47,7 @@ export function usePlanning(
       clearTimeout(timer);
       explore.current?.cancel();
     };
-  }, [input, goal, setting, dispatch]);
+  }, [input, choices, wanted, dispatch]);
 
   useEffect(
     () => () => {

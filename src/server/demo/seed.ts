@@ -1,18 +1,20 @@
 import { eq } from 'drizzle-orm';
 import { runState } from '../../core/record/runState';
 import { boards } from '../../schema/board';
-import { jobs } from '../../schema/job';
+import { acceptPlan, jobs } from '../../schema/job';
 import { newFinding } from '../../schema/finding';
 import { newSite } from '../../schema/site';
 import { newBoard } from '../../schema/board';
 import type { WritableEvent } from '../../schema/runEvent';
-import type { FoundAnswer } from '../../schema/planAnswer';
-import type { SettingInput } from '../../schema/planRequest';
+import { choiceOfOption, choicesIn } from '../../schema/optionChoice';
+import type { ChoiceInput } from '../../schema/planRequest';
 import { plan } from '../../core/method/plan';
-import { planAnswerOf } from '../../schema/planAnswer';
+import { planAnswerOf } from '../../schema/planAnswerOf';
 import { planRequestOf } from '../../schema/planRequest';
 import type { Db } from '../db';
-import { acceptJob, exposureFor, planningFor } from '../planning';
+import { acceptJob } from '../accepting';
+import { exposureFor } from '../exposing';
+import { planningFor } from '../planning';
 import { addBoard, setWaiting } from '../repositories/boards';
 import { addFinding } from '../repositories/findings';
 import { appendEvent, getJob } from '../repositories/jobs';
@@ -135,11 +137,12 @@ async function seedStory(db: Db, story: DemoStory, now_ms: number): Promise<void
   const site = sitesOf(db, story.boardId).find((s) => s.ref === story.siteRef)!;
   const underWay = 'standsAt' in story.end;
   let time_ms = underWay ? now_ms - 12 * MINUTE_ms : now_ms - story.daysAgo * DAY_ms;
-  const { input, inputsKey } = planningFor(db, site.id, story.goal);
-  const setting = choose(input);
+  const wanted = { goal: story.goal, by: story.by };
+  const { input, inputsKey } = planningFor(db, site.id, wanted);
+  const choices = choose(input);
   await acceptJob(
     db,
-    { siteId: site.id, by: story.by, goal: story.goal, inputsKey, setting },
+    acceptPlan.parse({ siteId: site.id, ...wanted, inputsKey, choices }),
     () => time_ms,
     story.id,
   );
@@ -208,20 +211,16 @@ async function seedStory(db: Db, story: DemoStory, now_ms: number): Promise<void
   if ('outcome' in story.end) write({ kind: 'closed', ...story.end }, 60_000);
 }
 
-/** The plan's own choice where it has one, else the setting that came nearest. */
-function choose(input: Parameters<typeof planRequestOf>[0]): SettingInput {
+/** The plan's own choice where it has one, else the way it comes to that works on this bench, else the nearest. */
+function choose(input: Parameters<typeof planRequestOf>[0]): ChoiceInput[] {
   const solving = plan(planRequestOf(input));
   let next = solving.next();
   while (!next.done) next = solving.next();
   const answer = planAnswerOf(next.value);
   if (answer.outcome === 'not-converged') throw new Error('demo plan did not converge');
-  const option: FoundAnswer['chosen'] = answer.outcome === 'found' ? answer.chosen : answer.nearest;
-  return {
-    ironId: option.toolId,
-    tip: option.tip,
-    setpoint_C: option.setpoint_C,
-    preheat: option.preheat,
-    fluxed: option.fluxed,
-    freshSolder: option.freshSolder,
-  };
+  if (answer.outcome === 'found') return choicesIn(answer);
+  const remedy = answer.remedies.find((r) => r.works && r.onBench && r.kind === 'preheat');
+  const option = remedy?.option ?? answer.nearest;
+  if (!option) throw new Error(`demo plan has no tool for ${input.site.ref}`);
+  return [choiceOfOption(answer.phase, option)];
 }

@@ -1,4 +1,4 @@
-import type { Goal } from '../../core/method/request';
+import type { Goal } from '../../core/method/goals';
 import type { Outcome } from '../../schema/board';
 import type { PadStateId } from '../../core/record/padStates';
 

@@ -13,6 +13,7 @@ import type { Outcome } from '../../schema/board';
 import type { Db } from '../db';
 import { Conflict, NotFound } from '../errors';
 import { setWaiting } from './boards';
+import { bookUse } from './supplies';
 
 export interface JobWithEvents {
   readonly job: JobRecord;
@@ -140,6 +141,8 @@ export function appendEvent(
       .where(eq(jobs.id, jobId))
       .run();
     if (closing) {
+      // What was planned counts as used once anything was heated.
+      if (after.dwells.length > 0) bookUse(db, { id: job.id, by: request.by }, job.plan.draws, now_ms);
       setWaiting(db, job.boardId, afterClosing(closing.outcome));
     } else {
       const step = job.plan.steps[after.stepIndex];

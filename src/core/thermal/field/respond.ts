@@ -33,7 +33,8 @@ export function unitResponses(
       sourcesAt_K: { air: ambient_K + air, preheat: ambient_K + preheat },
     });
   const air = run(EXCESS_K, 0);
-  const preheat = run(0, EXCESS_K);
+  const warmed = scenario.stages.some((stage) => stage.preheat !== null);
+  const preheat = warmed ? run(0, EXCESS_K) : null;
   const rises = (of: FieldRun): Float64Array[] =>
     [...of.pads, ...of.bodies].map(({ history_K }) => history_K.map((t) => (t - ambient_K) / EXCESS_K));
   return {
@@ -44,7 +45,7 @@ export function unitResponses(
       ...air.bodies.map(({ ref }) => ({ ref, pad: null })),
     ],
     air: rises(air),
-    preheat: rises(preheat),
+    preheat: preheat ? rises(preheat) : rises(air).map((row) => row.fill(0)),
   };
 }
 

@@ -76,6 +76,15 @@ export class Watch {
     this.followBoard(step_s);
   }
 
+  /** Hottest joint or body as things stand. */
+  hottestNow_K(): number {
+    const { bodies_K, solder } = this.solver;
+    let hottest_K = 0;
+    for (const body of bodies_K) hottest_K = Math.max(hottest_K, body);
+    for (const spot of solder.temperature_K) hottest_K = Math.max(hottest_K, spot);
+    return hottest_K;
+  }
+
   private followPads(time_s: number, step_s: number): void {
     const { attached, solder } = this.solver;
     for (let p = 0; p < this.pads.length; p++) {

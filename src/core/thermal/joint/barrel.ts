@@ -8,7 +8,7 @@ import { bodyCapacity_J_K, bodySurface_m2 } from '../../packages/throughHole';
 import { filletRise_m, filletVolume_m3 } from '../../solder/volumes';
 import type { NetworkBuilder } from '../network/network';
 import { ringArea_m2, type LandLink, type RingMesh } from './rings';
-import { isPlated, type Factors, type JointScenario } from './scenario';
+import { isPlated, meltingOf, type Factors, type JointScenario } from './scenario';
 import { JOINT } from './settings';
 
 export interface Barrel {
@@ -37,6 +37,7 @@ export function addBarrel(
 ): Barrel {
   const { part, board } = scenario;
   const alloy = ALLOYS[scenario.alloy];
+  const melting = meltingOf(scenario);
   const traits = FAMILY_TRAITS[part.family];
   const metal = LEAD_METALS[traits.leadMetal];
   const plated = isPlated(scenario);
@@ -59,8 +60,7 @@ export function addBarrel(
     const mass = volume_m3 * alloy.density.value;
     return net.solder(
       {
-        solidus_K: alloy.solidus.value,
-        liquidus_K: alloy.liquidus.value,
+        ...melting,
         capacitySolid_J_K: mass * alloy.heatSolid.value,
         capacityLiquid_J_K: mass * alloy.heatLiquid.value,
         latent_J: mass * alloy.latentHeat.value,

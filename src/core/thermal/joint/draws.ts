@@ -19,7 +19,7 @@ export interface Draw {
 const DIMENSIONS = 9;
 
 /** Seeded Latin-hypercube draws of everything uncertain about a joint, in log-normal scatter. */
-export function jointDraws(scenario: JointScenario, count: number, seed: number): Draw[] {
+export function jointDraws(scenario: Pick<JointScenario, 'board'>, count: number, seed: number): Draw[] {
   const laminate = LAMINATES[scenario.board.laminate];
   return latinHypercube(count, DIMENSIONS, seed).map((point) => {
     const z = (dimension: number): number => normalQuantile(point[dimension]!);

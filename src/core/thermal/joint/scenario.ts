@@ -1,4 +1,5 @@
-import type { AlloyId } from '../../materials/alloys';
+import { ALLOYS, type AlloyId } from '../../materials/alloys';
+import type { MeltingRange } from '../../solder/mixture';
 import type { TIP_CONSTRUCTION_IDS, TipShapeId } from '../../materials/tips';
 import type { ThroughHolePackage } from '../../packages/throughHole';
 import type { Preheat } from '../preheat';
@@ -43,6 +44,8 @@ export interface Iron {
   readonly tip: SolidTip | HollowTip;
   readonly fluxed: boolean;
   readonly freshSolder: boolean;
+  /** Contact of a worn tip against a new one's: 2 is twice the resistance; left out, it is new. */
+  readonly wear?: number | undefined;
 }
 
 /** What the board about a joint is made from. */
@@ -61,7 +64,12 @@ export interface JointScenario {
   readonly connections: readonly Connection[];
   readonly iron: Iron;
   readonly preheat: Preheat | null;
+  /** Where the solder melts, if something was melted into it; else as its alloy does. */
+  readonly melting?: MeltingRange | undefined;
 }
+
+export const meltingOf = ({ alloy, melting }: Pick<JointScenario, 'alloy' | 'melting'>): MeltingRange =>
+  melting ?? { solidus_K: ALLOYS[alloy].solidus.value, liquidus_K: ALLOYS[alloy].liquidus.value };
 
 /** Uncertain inputs as factors on their nominal values (an offset for the tip's calibration). */
 export interface Factors {

@@ -1,13 +1,13 @@
-import { ALLOYS } from '../../materials/alloys';
 import { PREHEATERS, STILL_AIR } from '../../materials/air';
 import { integrate, type EnergyAccount, type Integration } from '../network/integrate';
 import { NetworkBuilder, type ThermalNetwork } from '../network/network';
 import { SOLVER } from '../network/settings';
 import { boardTemperature_K } from '../preheat';
+import { firstReached_s } from '../history';
 import { addBarrel, type SolderPlace } from './barrel';
 import { addGuest, type Guest } from './guests';
 import { RingBuilder, holeMesh, mix, ringSpot, type RingField, type Surroundings } from './rings';
-import { NOMINAL, type Factors, type JointScenario } from './scenario';
+import { meltingOf, NOMINAL, type Factors, type JointScenario } from './scenario';
 import { addTip, contact_W_K } from './tip';
 
 export interface JointModel {
@@ -66,6 +66,8 @@ export interface RunOptions {
   readonly factors?: Factors;
   readonly tolerance_K?: number;
   readonly maxStep_s?: number;
+  /** Solder counts as molten this far over its liquidus: what a gun's suction needs. */
+  readonly meltMargin_K?: number;
   /** Asked after each step with the land's temperature and whether every solder node is liquid. */
   readonly stopWhen?: (time_s: number, land_K: number, molten: boolean) => boolean;
 }
@@ -93,12 +95,12 @@ export function buildJoint(
   const bodies = guests.map((guest) => addGuest(net, rings, guest, board_K, scenario.ambient_K, factors));
   const contact = contact_W_K(scenario.iron, scenario.part.landDiameter_m, factors);
   net.link(barrel.nearFillet, tip.face, contact.solid_W_K, contact.liquid_W_K);
-  const alloy = ALLOYS[scenario.alloy];
+  const melting = meltingOf(scenario);
   return {
     network: net.done(),
     rings,
     solder: barrel.solder,
-    liquidus_K: Math.max(alloy.liquidus.value, alloy.solidus.value + SOLVER.eutecticSmear_K),
+    liquidus_K: Math.max(melting.liquidus_K, melting.solidus_K + SOLVER.eutecticSmear_K),
     place: {
       ...tip,
       body: barrel.body,
@@ -149,9 +151,10 @@ export function simulateJoint(scenario: JointScenario, options: RunOptions): Joi
     ...probes.flatMap((p) => [p.inner, p.outer]),
   ];
   const stop = options.stopWhen;
-  const liquidus_K = model.liquidus_K;
+  const margin_K = options.meltMargin_K ?? 0;
+  const molten_K = model.liquidus_K + margin_K;
   const molten = (temperature_K: Float64Array): boolean => {
-    for (const { node } of solder) if (temperature_K[node]! < liquidus_K) return false;
+    for (const { node } of solder) if (temperature_K[node]! < molten_K) return false;
     return true;
   };
   const run = integrate(model.network, {
@@ -175,6 +178,9 @@ export function simulateJoint(scenario: JointScenario, options: RunOptions): Joi
   const melts = Array.from(run.liquidus_s);
   const never = melts.findIndex(Number.isNaN);
   const last = melts.reduce((best, time, i) => (time > melts[best]! ? i : best), 0);
+  const coldestSolder_K = lowest(solderRows);
+  const fullMelt_s =
+    margin_K > 0 ? firstReached_s(run.time_s, coldestSolder_K, molten_K) : never >= 0 ? null : melts[last]!;
   return {
     outcome: run.outcome,
     time_s: run.time_s,
@@ -183,14 +189,14 @@ export function simulateJoint(scenario: JointScenario, options: RunOptions): Joi
     farLand_K,
     body_K,
     laminate_K: throughThickness(landRows, model.rings),
-    coldestSolder_K: lowest(solderRows),
+    coldestSolder_K,
     solder: solder.map(({ where }, i) => ({ where, history_K: solderRows[i]! })),
     guests_K: guestRows,
     probes_K: probes.map(({ weight }, p) => mix(probeRows[2 * p]!, probeRows[2 * p + 1]!, weight)),
     solidus_s: firstOf(run.solidus_s),
     liquidus_s: firstOf(run.liquidus_s),
-    fullMelt_s: never >= 0 ? null : melts[last]!,
-    lastToMelt: solder[never >= 0 ? coldestAtEnd(solderRows) : last]!.where,
+    fullMelt_s,
+    lastToMelt: solder[fullMelt_s === null ? coldestAtEnd(solderRows) : last]!.where,
     energy: run.energy,
     steps: run.steps,
   };

@@ -5,13 +5,15 @@ import { LAMINATES } from '../../materials/laminates';
 import { WIRE } from '../../materials/consumables';
 import { formOf, type PadForm } from '../../packages/form';
 import type { SurfacePackage } from '../../packages/surface';
+import type { MeltingRange } from '../../solder/mixture';
+import { SOLVER } from '../network/settings';
 import { integrate, type EnergyAccount, type Integration } from '../network/integrate';
 import { NetworkBuilder } from '../network/network';
 import { boardTemperature_K, type Preheat } from '../preheat';
 import type { Board } from '../stackup';
 import { addGuest, type Guest } from './guests';
 import { mix, ringArea_m2, ringMesh, ringSpot, RingBuilder, type RingSpot } from './rings';
-import { NOMINAL, type Connection, type Factors, type Iron } from './scenario';
+import { meltingOf, NOMINAL, type Connection, type Factors, type Iron } from './scenario';
 import { surroundingsOf } from './simulate';
 import { addTip, contact_W_K } from './tip';
 
@@ -24,6 +26,12 @@ export interface SurfaceScenario {
   readonly alloy: AlloyId;
   /** Pads that a tip stands on. */
   readonly heated: readonly string[];
+  /** One tip drawn over all of them in turn, on a bead that stays molten between visits; else a tip on each. */
+  readonly swept?: boolean | undefined;
+  /** Solder added to each heated pad; left out, what a hand usually adds if it adds any. */
+  readonly added_m3?: number | undefined;
+  /** Where the solder melts, if something was melted into it; else as its alloy does. */
+  readonly melting?: MeltingRange | undefined;
   readonly connections: Readonly<Record<string, readonly Connection[]>>;
   readonly iron: Iron;
   readonly preheat: Preheat | null;
@@ -33,6 +41,9 @@ export interface SurfaceScenario {
 
 export interface SurfacePadRun {
   readonly pad: string;
+  /** Pads that this one stands for, itself among them: alike in copper, land and lead, and heated alike. */
+  readonly like: readonly string[];
+  readonly heated: boolean;
   readonly solidus_s: number | null;
   readonly liquidus_s: number | null;
   readonly solder_K: Float64Array;
@@ -54,6 +65,14 @@ export interface SurfaceRun {
   readonly energy: EnergyAccount;
 }
 
+export interface SurfaceOptions {
+  readonly duration_s: number;
+  readonly factors?: Factors;
+  readonly tolerance_K?: number | undefined;
+  /** Asked after each step with the hottest heated land and whether all heated solder is liquid. */
+  readonly stopWhen?: ((time_s: number, land_K: number, molten: boolean) => boolean) | undefined;
+}
+
 /** Parts of more pads than this have their unheated ones lumped into one path to the board. */
 const FOLLOWED_PADS = 4;
 
@@ -64,20 +83,18 @@ const FOLLOWED_PADS = 4;
  */
 export function simulateSurface(
   scenario: SurfaceScenario,
-  duration_s: number,
-  factors: Factors = NOMINAL,
+  { duration_s, factors = NOMINAL, tolerance_K, stopWhen }: SurfaceOptions,
 ): SurfaceRun {
   const { board, part } = scenario;
+  const melting = meltingOf(scenario);
   const net = new NetworkBuilder();
   const board_K = boardTemperature_K(board, scenario.preheat, scenario.ambient_K);
   const form = formOf(part, scenario.alloy, board.thickness_m);
   const onTop = scenario.partSide === 'top';
   const around = surroundingsOf(scenario, board_K, onTop, factors);
-  const followed = form.pads.filter(
-    (pad) => scenario.heated.includes(pad.pad) || form.pads.length <= FOLLOWED_PADS,
-  );
+  const followed = followedPads(scenario, form.pads);
 
-  const joints = followed.map((pad) => {
+  const joints = followed.map(({ pad, like }) => {
     const connections = scenario.connections[pad.pad] ?? [];
     const landRadius_m = Math.sqrt((pad.width_m * pad.height_m) / Math.PI);
     const mesh = ringMesh(
@@ -86,27 +103,30 @@ export function simulateSurface(
       onTop,
       factors,
     );
-    const rings = new RingBuilder(net, { board, connections }, around, mesh, factors);
-    return { pad, connections, mesh, rings, landRadius_m };
+    const many = net.times(like.length);
+    const rings = new RingBuilder(many, { board, connections }, around, mesh, factors);
+    return { pad, like, many, connections, mesh, rings, landRadius_m };
   });
 
   const body = net.node(form.body.capacity_J_K, board_K);
   const surface_m2 = form.body.top_m2 + form.body.sides_m2;
   net.toAir(body, STILL_AIR.partSurface.value * factors.film * surface_m2, scenario.ambient_K);
-  net.toAir(body, otherPads_W_K(scenario, form.pads.length - followed.length, form.pads[0]!), board_K);
+  const standing = followed.reduce((sum, { like }) => sum + like.length, 0);
+  net.toAir(body, otherPads_W_K(scenario, form.pads.length - standing, form.pads[0]!), board_K);
 
-  let tipFace = -1;
-  const placed = joints.map(({ pad, connections, mesh, rings, landRadius_m }) => {
-    const foot = net.node(pad.foot_J_K, board_K);
+  const landRadii_m = joints.map((joint) => joint.landRadius_m);
+  const swept = scenario.swept ? addTip(net, scenario.iron, scenario.ambient_K, factors) : null;
+  let tipFace = swept?.face ?? -1;
+  const placed = joints.map(({ pad, like, many, connections, mesh, rings, landRadius_m }) => {
+    const foot = many.node(pad.foot_J_K, board_K);
     const heated = scenario.heated.includes(pad.pad);
     const alloy = ALLOYS[scenario.alloy];
-    const fresh_m3 = heated && scenario.iron.freshSolder ? WIRE.addedToLand.value : 0;
+    const fresh_m3 = heated && scenario.iron.freshSolder ? (scenario.added_m3 ?? WIRE.addedToLand.value) : 0;
     const volume_m3 = pad.solder_m3 + fresh_m3;
     const mass_kg = volume_m3 * alloy.density.value;
-    const solder = net.solder(
+    const solder = many.solder(
       {
-        solidus_K: alloy.solidus.value,
-        liquidus_K: alloy.liquidus.value,
+        ...melting,
         capacitySolid_J_K: mass_kg * alloy.heatSolid.value,
         capacityLiquid_J_K: mass_kg * alloy.heatLiquid.value,
         latent_J: mass_kg * alloy.latentHeat.value,
@@ -117,9 +137,9 @@ export function simulateSurface(
     const height_m = volume_m3 / (pad.width_m * pad.height_m);
     const wet = (2 * ringArea_m2(mesh, 0)) / height_m;
     const both = (a: number, b: number, shape_m: number) =>
-      net.link(a, b, alloy.conductivitySolid.value * shape_m, alloy.conductivityLiquid.value * shape_m);
+      many.link(a, b, alloy.conductivitySolid.value * shape_m, alloy.conductivityLiquid.value * shape_m);
     both(solder, foot, wet);
-    net.link(foot, body, pad.lead_W_K);
+    many.link(foot, body, pad.lead_W_K);
     const field = rings.close([
       {
         node: solder,
@@ -128,16 +148,21 @@ export function simulateSurface(
         liquid_W_K: alloy.conductivityLiquid.value * wet,
       },
     ]);
-    linkVias(net, connections, field.sheets, field.node[0]!);
-    if (heated) {
+    linkVias(many, connections, field.sheets, field.node[0]!);
+    if (heated && swept) {
+      // In turn: over time each pad has its share of what the tip passes to the bead under it.
+      const contact = contact_W_K(scenario.iron, 2 * Math.max(...landRadii_m), factors);
+      const share = like.length / scenario.heated.length;
+      net.link(solder, swept.face, contact.solid_W_K * share, contact.liquid_W_K * share);
+    } else if (heated) {
       const tip = addTip(net, scenario.iron, scenario.ambient_K, factors);
       const contact = contact_W_K(scenario.iron, 2 * landRadius_m, factors);
       net.link(solder, tip.face, contact.solid_W_K, contact.liquid_W_K);
       tipFace = tip.face;
     }
-    return { pad, solder, field, land: field.node[0]![0]!, farFace: field.node[0]!.at(-1)! };
+    return { pad, like, heated, solder, field, land: field.node[0]![0]!, farFace: field.node[0]!.at(-1)! };
   });
-  const fields = scenario.heated.map((pad) => placed.find((p) => p.pad.pad === pad)!.field);
+  const fields = scenario.heated.map((pad) => placed.find((p) => p.like.includes(pad))!.field);
   const guests = (scenario.guests ?? []).map(({ from }) => {
     const nearest = from.reduce(
       (best, guest, i) => (guest.distance_m < from[best]!.distance_m ? i : best),
@@ -157,7 +182,22 @@ export function simulateSurface(
     ...placed.flatMap((p) => [p.solder, p.land, p.farFace]),
     ...guests.flatMap((g) => [g.body, ...g.spots.flatMap((spot) => [spot.inner, spot.outer])]),
   ];
-  const run = integrate(net.done(), { duration_s, tracked });
+  const network = net.done();
+  const worked = placed.filter((p) => p.heated);
+  const molten_K = Math.max(melting.liquidus_K, melting.solidus_K + SOLVER.eutecticSmear_K);
+  const run = integrate(network, {
+    duration_s,
+    tracked,
+    tolerance_K,
+    stopWhen:
+      stopWhen &&
+      ((time_s, _step_s, t) =>
+        stopWhen(
+          time_s,
+          worked.reduce((hottest, p) => Math.max(hottest, t[p.land]!), 0),
+          worked.every((p) => t[p.solder]! >= molten_K),
+        )),
+  });
   const melted = (times: Float64Array, i: number): number | null => {
     const at_s = times[i]!;
     return Number.isNaN(at_s) ? null : at_s;
@@ -168,8 +208,10 @@ export function simulateSurface(
     tip_K: run.tracked_K[0]!,
     body_K: run.tracked_K[1]!,
     bodyLimit_K: form.body.limit_K,
-    pads: placed.map(({ pad }, i) => ({
+    pads: placed.map(({ pad, like, heated }, i) => ({
       pad: pad.pad,
+      like,
+      heated,
       solidus_s: melted(run.solidus_s, i),
       liquidus_s: melted(run.liquidus_s, i),
       solder_K: run.tracked_K[2 + 3 * i]!,
@@ -180,6 +222,34 @@ export function simulateSurface(
     guests: guestRows(guests, run.tracked_K.slice(2 + 3 * placed.length), board_K),
     energy: run.energy,
   };
+}
+
+/**
+ * Pads with nodes of their own: those that are heated and, on small parts, all others. Under one swept tip pads
+ * that are alike stand as one for all of them; under a tip on each they stand apart.
+ */
+function followedPads(
+  scenario: SurfaceScenario,
+  pads: readonly PadForm[],
+): { readonly pad: PadForm; readonly like: readonly string[] }[] {
+  const heated = new Set(scenario.heated);
+  const kept = pads.filter((pad) => heated.has(pad.pad) || pads.length <= FOLLOWED_PADS);
+  if (!scenario.swept) return kept.map((pad) => ({ pad, like: [pad.pad] }));
+  const classes = new Map<string, { pad: PadForm; like: string[] }>();
+  for (const pad of kept) {
+    // A land turned a quarter is the same land.
+    const sides = [pad.width_m, pad.height_m].sort((a, b) => a - b).map((side) => side.toFixed(7));
+    const key = JSON.stringify([
+      heated.has(pad.pad),
+      scenario.connections[pad.pad] ?? [],
+      sides,
+      pad.lead_W_K.toFixed(9),
+    ]);
+    const known = classes.get(key);
+    if (known) known.like.push(pad.pad);
+    else classes.set(key, { pad, like: [pad.pad] });
+  }
+  return [...classes.values()];
 }
 
 /**

@@ -42,7 +42,7 @@ export function contact_W_K(
   landDiameter_m: number,
   factors: Factors,
 ): { solid_W_K: number; liquid_W_K: number } {
-  const wetted = TIP_CONTACT.wettedResistivity.value * factors.contact;
+  const wetted = TIP_CONTACT.wettedResistivity.value * factors.contact * (iron.wear ?? 1);
   const resistivity = iron.fluxed ? wetted : wetted * TIP_CONTACT.dryFactor.value;
   const solid_W_K = touchArea_m2(iron, landDiameter_m) / resistivity;
   const enlarged = iron.freshSolder ? TIP_CONTACT.freshSolderArea.value * factors.freshArea : 1;

@@ -78,6 +78,11 @@ export class NetworkBuilder {
     this.heaters.push(heater);
   }
 
+  /** A hand on this network through which everything counts `count` times over: one stands for as many alike. */
+  times(count: number): NetworkBuilder {
+    return count === 1 ? this : new Repeated(this, count);
+  }
+
   done(): ThermalNetwork {
     const bad = (value: number): boolean => !(Number.isFinite(value) && value > 0);
     const capacity = this.capacities.findIndex(bad);
@@ -93,5 +98,40 @@ export class NetworkBuilder {
       melting: this.melting,
       heaters: this.heaters,
     };
+  }
+}
+
+/** Alike lumps side by side carry and hold as many times what one of them does. */
+class Repeated extends NetworkBuilder {
+  constructor(
+    private readonly all: NetworkBuilder,
+    private readonly count: number,
+  ) {
+    super();
+  }
+
+  override node(capacity_J_K: number, initial_K: number): number {
+    return this.all.node(this.count * capacity_J_K, initial_K);
+  }
+
+  override solder(lump: Omit<MeltingNode, 'node'>, initial_K: number): number {
+    const { count } = this;
+    return this.all.solder(
+      {
+        ...lump,
+        capacitySolid_J_K: count * lump.capacitySolid_J_K,
+        capacityLiquid_J_K: count * lump.capacityLiquid_J_K,
+        latent_J: count * lump.latent_J,
+      },
+      initial_K,
+    );
+  }
+
+  override link(from: number, to: number, solid_W_K: number, liquid_W_K = solid_W_K): void {
+    this.all.link(from, to, this.count * solid_W_K, this.count * liquid_W_K);
+  }
+
+  override toAir(node: number, conductance_W_K: number, temperature_K: number): void {
+    this.all.toAir(node, this.count * conductance_W_K, temperature_K);
   }
 }

@@ -1,6 +1,6 @@
 import { parseInput } from '~/schema/faults';
 import { acceptPlan } from '~/schema/job';
-import { acceptJob } from '~/server/planning';
+import { acceptJob } from '~/server/accepting';
 import { endpoint, readJson } from '~/server/respond';
 
 export const POST = endpoint(async (context) => {

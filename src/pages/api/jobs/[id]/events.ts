@@ -1,6 +1,6 @@
 import { parseInput } from '~/schema/faults';
 import { appendRequest } from '~/schema/runEvent';
-import { exposureFor } from '~/server/planning';
+import { exposureFor } from '~/server/exposing';
 import { appendEvent, getJob } from '~/server/repositories/jobs';
 import { endpoint, readJson } from '~/server/respond';
 

@@ -1,13 +1,15 @@
-import { simulateJoint } from '../thermal/joint/simulate';
-import { jointDraws } from '../thermal/joint/draws';
-import type { JointScenario } from '../thermal/joint/scenario';
-import { percentile, spreadOf, type Spread } from '../statistics/percentile';
-import { doseCurve, livesOf, stopOf, valueAt, type Allowance, type Stop } from './forecast';
-import { PLAN } from './settings';
+import { jointDraws } from '../../thermal/joint/draws';
+import { doseCurve, valueAt } from '../../thermal/history';
+import { percentile, spreadOf, type Spread } from '../../statistics/percentile';
+import { PLAN } from '../settings';
+import { livesAt, stopOf, type Allowance, type Stop } from './forecast';
+import type { Touch } from './touch';
 
-/** What is known of one pin's dwell when the uncertain inputs are drawn many times. */
+/** What is known of one touch when the uncertain inputs are drawn many times. */
 export interface PinBand extends Stop {
   readonly pad: string;
+  /** Pads it works on; one, or all that are heated together. */
+  readonly pads: readonly string[];
   readonly draws: number;
   readonly melt_s: Spread;
   /** From here the pin may be moved: the median melt and its settling. */
@@ -30,22 +32,22 @@ interface DrawnDwell {
 }
 
 /**
- * Streams the band of one pin: one value after each batch of draws, the last one complete.
+ * Streams the band of one touch: one value after each batch of draws, the last one complete.
  * A technician who sees the melt takes the iron off; the stop is for the one who does not. So it is
  * set where a tenth of all draws would have met a limit while still being held.
  */
 export function* pinBand(
-  scenario: JointScenario,
+  touch: Touch,
   allowance: Allowance,
   options: { draws: number; seed: number; batch?: number },
 ): Generator<PinBand, PinBand> {
   const dwells: DrawnDwell[] = [];
   const batch = options.batch ?? PLAN.batch;
-  for (const draw of jointDraws(scenario, options.draws, options.seed)) {
-    const lives = livesOf(scenario, draw.padLife, draw.laminateLife);
+  for (const draw of jointDraws(touch, options.draws, options.seed)) {
+    const lives = livesAt(touch.laminate, touch.land_m2, draw.padLife, draw.laminateLife);
     let molten_s = Infinity;
-    const run = simulateJoint(scenario, {
-      duration_s: PLAN.horizon_s,
+    const run = touch.run({
+      duration_s: touch.longest_s + PLAN.past_s,
       factors: draw.factors,
       tolerance_K: PLAN.tolerance_K,
       // Past the melt only the doses matter, and they run on almost straight.
@@ -62,19 +64,19 @@ export function* pinBand(
       body_K: run.body_K,
     });
     if (dwells.length % batch === 0 && dwells.length < options.draws) {
-      yield summarise(scenario.pad, dwells, allowance);
+      yield summarise(touch, dwells, allowance);
     }
   }
-  return summarise(scenario.pad, dwells, allowance);
+  return summarise(touch, dwells, allowance);
 }
 
 /** Draws are followed this long past their melt; later dose is extended along its last slope. */
 const FOLLOW_s = 1.2;
 
-function summarise(pad: string, dwells: readonly DrawnDwell[], allowance: Allowance): PinBand {
-  const limits = dwells.map((d) => limitOf(d, allowance));
+function summarise(touch: Touch, dwells: readonly DrawnDwell[], allowance: Allowance): PinBand {
+  const limits = dwells.map((d) => limitOf(d, allowance, touch.longest_s));
   const melts = dwells.map((d) => d.melt_s).sort((a, b) => a - b);
-  const stop = patientStop(stopAmong(dwells, limits), melts.at(-1)!);
+  const stop = patientStop(stopAmong(dwells, limits, touch.longest_s), melts.at(-1)!);
   const melt_s = spreadOf(melts);
   const holds = dwells
     .flatMap((d, i) => (d.melt_s <= stop.stop_s ? [limits[i]!.stop_s - d.melt_s] : []))
@@ -82,7 +84,8 @@ function summarise(pad: string, dwells: readonly DrawnDwell[], allowance: Allowa
   const at = (curve: 'pad' | 'laminate') =>
     spreadOf(dwells.map((d) => extended(d.time_s, d[curve], Math.min(off_s(d), stop.stop_s))));
   return {
-    pad,
+    pad: touch.name,
+    pads: touch.pads,
     draws: dwells.length,
     ...stop,
     melt_s,
@@ -98,12 +101,12 @@ function summarise(pad: string, dwells: readonly DrawnDwell[], allowance: Allowa
 const off_s = (d: DrawnDwell): number => d.melt_s + PLAN.settle_s + PLAN.reaction_s;
 
 /** The time at which a tenth of all draws has met a limit while still held. */
-function stopAmong(dwells: readonly DrawnDwell[], limits: readonly Stop[]): Stop {
+function stopAmong(dwells: readonly DrawnDwell[], limits: readonly Stop[], longest_s: number): Stop {
   const harmed = limits
     .filter((limit, i) => limit.stop_s < off_s(dwells[i]!) && limit.because !== 'longest dwell')
     .sort((a, b) => a.stop_s - b.stop_s);
   const tenth = Math.ceil(PLAN.acceptableHarm * dwells.length);
-  return harmed[tenth - 1] ?? { stop_s: PLAN.longestDwell_s, because: 'longest dwell' };
+  return harmed[tenth - 1] ?? { stop_s: longest_s, because: 'longest dwell' };
 }
 
 /** Where every draw has long melted, waiting on is no use: what is under the iron is not what was planned. */
@@ -113,8 +116,8 @@ function patientStop(stop: Stop, slowest_s: number): Stop {
 }
 
 /** One draw's own first limit; past the end of its run the doses go on along their last slope. */
-function limitOf(d: DrawnDwell, allowance: Allowance): Stop {
-  const within = stopOf(d.time_s, d.pad, d.laminate, d.body_K, allowance);
+function limitOf(d: DrawnDwell, allowance: Allowance, longest_s: number): Stop {
+  const within = stopOf(d.time_s, d.pad, d.laminate, d.body_K, allowance, longest_s);
   if (within.because !== 'longest dwell') return within;
   const last = d.time_s.length - 1;
   const reach = (curve: Float64Array, level: number): number => {
@@ -124,7 +127,7 @@ function limitOf(d: DrawnDwell, allowance: Allowance): Stop {
   const pad_s = reach(d.pad, allowance.padDose);
   const laminate_s = reach(d.laminate, allowance.laminateDose);
   const soonest = Math.min(pad_s, laminate_s);
-  if (soonest >= PLAN.longestDwell_s) return within;
+  if (soonest >= longest_s) return within;
   return { stop_s: soonest, because: pad_s <= laminate_s ? 'pad budget' : 'laminate budget' };
 }
 

@@ -1,0 +1,31 @@
+import type { PinForecast, Stop } from './heat/forecast';
+import type { NeighbourHeat } from './heat/airJudge';
+import type { Setting } from './request';
+
+/** One setting tried on every pin at nominal values. */
+export interface Candidate {
+  readonly setting: Setting;
+  readonly pins: readonly PinForecast[];
+  readonly feasible: boolean;
+  /** Longest dwell of the pins when all goes to plan, or time under air; null where a pin never melts in time. */
+  readonly time_s: number | null;
+  /** Worst pad dose plus worst laminate dose, shares of their budgets. */
+  readonly damage: number;
+  readonly binding: Binding | null;
+  /** Steepest rise of the body against what it stands; only air can shock one. */
+  readonly rampRatio?: number;
+  readonly neighbours?: readonly NeighbourHeat[];
+}
+
+/** The limit that stops a setting, and by how much. */
+export interface Binding {
+  readonly pad: string;
+  readonly limit: 'melt' | 'method' | 'neighbour' | Stop['because'];
+  /** Seconds by which the melt comes too late; null if it never comes within the horizon. */
+  readonly short_s: number | null;
+  /** How far the coldest solder stays below its liquidus at the stop, K. */
+  readonly shortOfLiquidus_K: number | null;
+  readonly lastToMelt: string;
+  /** The neighbour that gets too hot. */
+  readonly neighbour?: { readonly ref: string; readonly body_K: number };
+}

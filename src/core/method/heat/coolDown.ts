@@ -1,0 +1,140 @@
+import { BOW_LIMIT } from '../../thermal/warp';
+import { runField, type FieldRun } from '../../thermal/field/run';
+import type { Progress } from '../progress';
+import type { AirSetting, PlanRequest } from '../request';
+import { AIR, PLAN } from '../settings';
+import { airFrom_s, airScenario, surfaceMounted, type CoolStage } from './airScenario';
+
+/** How the board comes down after the air, and what that leaves in it. */
+export interface CoolDown {
+  readonly how:
+    | 'off at once'
+    | 'nozzle drawn away, then off'
+    | 'preheater held, then off'
+    | 'preheater brought down slowly';
+  /** Air stays on from farther off this long, s. */
+  readonly airAway_s: number;
+  /** From the air off until every joint and body is cool to the touch, s. */
+  readonly clock_s: number;
+  /** Preheater stays on this long after the air, s. */
+  readonly heldPreheat_s: number;
+  /** Largest bow while hot, and what stays; shares of the span. */
+  readonly bowHot: number;
+  readonly bowLeft: number;
+  readonly bowLimit: number;
+  readonly fastest_K_s: number;
+  /** Whether bow and cooling rate keep their limits. */
+  readonly ok: boolean;
+}
+
+interface Way {
+  readonly how: CoolDown['how'];
+  readonly held_s: number;
+  readonly away_s: number;
+  readonly stages: CoolStage[];
+}
+
+/** Ways down, the quickest first. */
+function ways(setting: AirSetting): Way[] {
+  const rest = (used_s: number): CoolStage => ({ duration_s: AIR.coolLongest_s - used_s, preheat_K: null });
+  const warm = setting.preheat;
+  const away_s = AIR.awayAfter_s;
+  const plain: Way[] = [
+    { how: 'off at once', held_s: 0, away_s: 0, stages: [rest(0)] },
+    {
+      how: 'nozzle drawn away, then off',
+      held_s: warm ? away_s : 0,
+      away_s,
+      stages: [
+        { duration_s: away_s, preheat_K: warm ? [warm.setpoint_K, warm.setpoint_K] : null, airFar: true },
+        rest(away_s),
+      ],
+    },
+  ];
+  if (!warm) return plain;
+  const { setpoint_K } = warm;
+  return [
+    ...plain,
+    {
+      how: 'preheater held, then off',
+      held_s: 60,
+      away_s,
+      stages: [
+        { duration_s: away_s, preheat_K: [setpoint_K, setpoint_K], airFar: true },
+        { duration_s: 60 - away_s, preheat_K: [setpoint_K, setpoint_K] },
+        rest(60),
+      ],
+    },
+    {
+      how: 'preheater brought down slowly',
+      held_s: 240,
+      away_s,
+      stages: [
+        { duration_s: away_s, preheat_K: [setpoint_K, setpoint_K], airFar: true },
+        { duration_s: 240 - away_s, preheat_K: [setpoint_K, PLAN.cool_K] },
+        rest(240),
+      ],
+    },
+  ];
+}
+
+/** The quickest way down that keeps bow and cooling rate within their limits, or the gentlest if none does. */
+export function* coolDownOf(
+  request: PlanRequest,
+  setting: AirSetting,
+  air_s: number,
+): Generator<Progress, CoolDown> {
+  let best: CoolDown | null = null;
+  for (const way of ways(setting)) {
+    const off_s = airFrom_s(setting) + air_s;
+    const held_s = Math.max(way.held_s, way.away_s);
+    const steps = runField(airScenario(request, setting, air_s, way.stages), {
+      stopWhen: (time_s, watch) => time_s > off_s + held_s && watch.hottestNow_K() < PLAN.cool_K,
+    });
+    let next = steps.next();
+    while (!next.done) {
+      yield { stage: 'verify', done: next.value.time_s, of: next.value.duration_s };
+      next = steps.next();
+    }
+    const result = read(request, setting, air_s, way, next.value);
+    if (result.ok) return result;
+    if (
+      !best ||
+      result.bowLeft < best.bowLeft - 1e-6 ||
+      (result.bowLeft < best.bowLeft + 1e-6 && result.fastest_K_s < best.fastest_K_s)
+    )
+      best = result;
+  }
+  return best!;
+}
+
+function read(request: PlanRequest, setting: AirSetting, air_s: number, way: Way, run: FieldRun): CoolDown {
+  const off_s = airFrom_s(setting) + air_s;
+  const own = run.pads.filter((pad) => pad.ref === request.site.ref).map((pad) => pad.history_K);
+  const rows = [...own, ...run.bodies.map((body) => body.history_K)];
+  let cool_s = off_s;
+  let fastest_K_s = 0;
+  rows.forEach((row) => {
+    for (let i = 1; i < row.length; i++) {
+      if (run.time_s[i]! <= off_s) continue;
+      if (row[i]! > PLAN.cool_K) cool_s = Math.max(cool_s, run.time_s[i]!);
+    }
+  });
+  const body = run.bodies[0]!.history_K;
+  for (let i = 1; i < body.length; i++) {
+    const span_s = run.time_s[i]! - run.time_s[i - 1]!;
+    if (run.time_s[i]! > off_s) fastest_K_s = Math.max(fastest_K_s, (body[i - 1]! - body[i]!) / span_s);
+  }
+  const bowLimit = surfaceMounted(request) ? BOW_LIMIT.surfaceMount : BOW_LIMIT.other;
+  return {
+    how: way.how,
+    clock_s: cool_s - off_s,
+    heldPreheat_s: way.held_s,
+    airAway_s: way.away_s,
+    bowHot: run.board.bowHot,
+    bowLeft: run.board.bowLeft,
+    bowLimit,
+    fastest_K_s,
+    ok: run.board.bowLeft <= bowLimit && fastest_K_s <= AIR.coolRamp_K_s,
+  };
+}

@@ -1,0 +1,143 @@
+import type { Preheat } from '../../thermal/preheat';
+import type { HandTool } from '../bench';
+import type { Binding, Candidate } from '../candidate';
+import type { Progress } from '../progress';
+import type { HandSetting, PhaseRequest } from '../request';
+import { PLAN } from '../settings';
+import { allowanceFor, forecastTouch, type PinForecast } from './forecast';
+import type { Touch } from './touch';
+
+/** What a method does with a tool in the hand: with which tools, and which touches a setting comes to. */
+export interface HandHeat {
+  readonly kind: 'hand';
+  /** Methods with the same key ask the same of the model and share its answers. */
+  readonly key: string;
+  readonly toolsOf: (request: PhaseRequest) => readonly HandTool[];
+  /** In the order of work, the hardest last. */
+  readonly touchesOf: (request: PhaseRequest, setting: HandSetting) => readonly Touch[];
+  readonly freshSolder: boolean;
+}
+
+/** Tries one setting on every touch. Touches that the model cannot tell apart share one run. */
+export function tryOut(request: PhaseRequest, heat: HandHeat, setting: HandSetting): Candidate {
+  const runs = new Map<string, PinForecast>();
+  let liquidus_K = 0;
+  const pins = heat.touchesOf(request, setting).map((touch) => {
+    liquidus_K = touch.liquidus_K;
+    const forecast = runs.get(touch.likeness) ?? forecastTouch(touch, allowanceFor(request, touch.pads));
+    runs.set(touch.likeness, forecast);
+    return { ...forecast, pad: touch.name, pads: touch.pads };
+  });
+  return gathered(setting, pins, liquidus_K);
+}
+
+/** One setting's touches as a candidate. */
+function gathered(setting: HandSetting, pins: readonly PinForecast[], liquidus_K: number): Candidate {
+  const late = pins.find(isLate);
+  const time_s = pins.some((pin) => pin.off_s === null) ? null : Math.max(...pins.map((pin) => pin.off_s!));
+  const damage =
+    Math.max(...pins.map((pin) => pin.padDoseAtOff)) + Math.max(...pins.map((pin) => pin.laminateDoseAtOff));
+  return {
+    setting,
+    pins,
+    feasible: late === undefined,
+    time_s,
+    damage,
+    binding: late ? bindingOf(late, liquidus_K) : null,
+  };
+}
+
+const isLate = (pin: PinForecast): boolean => pin.off_s === null || pin.off_s > pin.stop_s;
+
+function bindingOf(pin: PinForecast, liquidus_K: number): Binding {
+  return {
+    pad: pin.pad,
+    limit: pin.because === 'longest dwell' ? 'melt' : pin.because,
+    short_s: pin.off_s === null ? null : pin.off_s - pin.stop_s,
+    shortOfLiquidus_K: pin.off_s === null ? Math.max(0, liquidus_K - pin.coldestAtEnd_K) : null,
+    lastToMelt: pin.lastToMelt,
+  };
+}
+
+/** Every tool, tip and set temperature a method can use on this bench, for one preheat. */
+export function settingsOnBench(
+  request: PhaseRequest,
+  heat: HandHeat,
+  preheat: Preheat | null,
+): HandSetting[] {
+  return heat.toolsOf(request).flatMap((iron) =>
+    iron.tips.flatMap((tip) => {
+      const [low, high] = iron.setpointRange_K;
+      const from_K = Math.max(low, PLAN.leastSetpoint_K);
+      const count = Math.max(0, Math.floor((high - from_K) / PLAN.setpointStep_K + 1e-9));
+      return Array.from({ length: count + 1 }, (_, i): HandSetting => ({
+        kind: 'hand',
+        iron,
+        tip,
+        setpoint_K: from_K + i * PLAN.setpointStep_K,
+        preheat,
+        fluxed: true,
+        freshSolder: heat.freshSolder,
+      }));
+    }),
+  );
+}
+
+/** Every setting on the bench tried at nominal values. */
+export function* searchByHand(
+  request: PhaseRequest,
+  heat: HandHeat,
+  preheat: Preheat | null,
+): Generator<Progress, Candidate[]> {
+  const settings = settingsOnBench(request, heat, preheat);
+  const candidates: Candidate[] = [];
+  for (const setting of settings) {
+    candidates.push(tryOut(request, heat, setting));
+    yield { stage: 'search', done: candidates.length, of: settings.length };
+  }
+  return [...candidates, ...turnedByPin(candidates)];
+}
+
+/**
+ * Where no one set temperature of a tip serves all pins, each pin at its own: the gentlest that is in time, and the
+ * quickest. The station is turned between pins that differ; a signal pin and its plane neighbour are the usual case.
+ */
+function turnedByPin(candidates: readonly Candidate[]): Candidate[] {
+  const byTip = new Map<string, Candidate[]>();
+  for (const candidate of candidates) {
+    const { iron, tip } = candidate.setting as HandSetting;
+    const key = `${iron.id} ${JSON.stringify(tip)}`;
+    byTip.set(key, [...(byTip.get(key) ?? []), candidate]);
+  }
+  return [...byTip.values()].flatMap((of) =>
+    of.some((c) => c.feasible) ? [] : [turned(of, gentler), turned(of, quicker)].filter((c) => c !== null),
+  );
+}
+
+const gentler = (a: PinForecast, b: PinForecast): number =>
+  step(a.padDoseAtOff) - step(b.padDoseAtOff) || a.off_s! - b.off_s!;
+const quicker = (a: PinForecast, b: PinForecast): number => a.off_s! - b.off_s!;
+const step = (dose: number): number => Math.floor(dose / PLAN.damageResolution);
+
+function turned(
+  of: readonly Candidate[],
+  order: (a: PinForecast, b: PinForecast) => number,
+): Candidate | null {
+  const base = of[0]!.setting as HandSetting;
+  const perPad_K: Record<string, number> = {};
+  const pins: PinForecast[] = [];
+  for (let i = 0; i < of[0]!.pins.length; i++) {
+    const able = of.filter((c) => !isLate(c.pins[i]!)).sort((a, b) => order(a.pins[i]!, b.pins[i]!));
+    const best = able[0];
+    if (!best) return null;
+    const pin = best.pins[i]!;
+    perPad_K[pin.pad] = (best.setting as HandSetting).setpoint_K;
+    pins.push(pin);
+  }
+  // The temperature of most pins is the station's; the others are turned to.
+  const counts = new Map<number, number>();
+  for (const t of Object.values(perPad_K)) counts.set(t, (counts.get(t) ?? 0) + 1);
+  const setpoint_K = [...counts].reduce((a, b) => (b[1] > a[1] ? b : a))[0];
+  const others = Object.fromEntries(Object.entries(perPad_K).filter(([, t]) => t !== setpoint_K));
+  return gathered({ ...base, setpoint_K, perPad_K: others }, pins, 0);
+}

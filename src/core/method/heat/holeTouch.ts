@@ -1,0 +1,115 @@
+import { padPlaces } from '../../packages/placement';
+import { isSurface } from '../../packages/form';
+import type { ThroughHolePackage } from '../../packages/throughHole';
+import type { MeltingRange } from '../../solder/mixture';
+import { JOINT } from '../../thermal/joint/settings';
+import { meltingOf, type JointScenario } from '../../thermal/joint/scenario';
+import { simulateJoint, type Probe } from '../../thermal/joint/simulate';
+import {
+  likeness,
+  setpointAt_K,
+  type HandSetting,
+  type Neighbour,
+  type PlanRequest,
+  type PlanSite,
+} from '../request';
+import { PLAN } from '../settings';
+import type { Touch, TouchRun } from './touch';
+
+/** One pin of a through-hole part under an iron or a gun. Throws for a surface part. */
+export function scenarioFor(
+  request: PlanRequest,
+  setting: HandSetting,
+  pad: string,
+  melting?: MeltingRange,
+): JointScenario {
+  const { site } = request;
+  return {
+    ambient_K: request.ambient_K,
+    board: request.board,
+    part: throughHole(site),
+    partSide: site.partSide,
+    face: 'solder-side',
+    alloy: site.alloy,
+    pad,
+    connections: site.connections[pad] ?? [],
+    iron: ironOf(setting, pad),
+    preheat: setting.preheat,
+    melting,
+  };
+}
+
+/** What the model heats with: the tip's real temperature, not the one shown. */
+export const ironOf = (setting: HandSetting, touch: string): JointScenario['iron'] => ({
+  setpoint_K: setpointAt_K(setting, touch) + (setting.iron.offset_K ?? 0),
+  power_W: setting.iron.power_W,
+  tip: setting.tip,
+  fluxed: setting.fluxed,
+  freshSolder: setting.freshSolder,
+  wear: setting.iron.wear,
+});
+
+/**
+ * A tip on one pin. A gun's suction chills the barrel at once, so all of it must be over liquidus by a margin
+ * as it starts (common practice; `JOINT.suctionMargin_K`).
+ */
+export function holeTouch(
+  request: PlanRequest,
+  setting: HandSetting,
+  pad: string,
+  melting?: MeltingRange,
+): Touch {
+  const scenario = scenarioFor(request, setting, pad, melting);
+  const { part } = scenario;
+  const meltMargin_K = setting.tip.shape === 'hollow' ? JOINT.suctionMargin_K : 0;
+  const run: Touch['run'] = (options) => {
+    const whole: TouchRun = simulateJoint(scenario, { ...options, meltMargin_K });
+    return whole;
+  };
+  return {
+    name: pad,
+    pads: [pad],
+    likeness: `${likeness(request, pad)} ${setpointAt_K(setting, pad)}`,
+    board: request.board,
+    laminate: request.board.laminate,
+    land_m2: (Math.PI / 4) * (part.landDiameter_m ** 2 - part.holeDiameter_m ** 2),
+    longest_s: PLAN.longestDwell_s,
+    liquidus_K: meltingOf(scenario).liquidus_K + meltMargin_K,
+    run,
+    peaksNear: (neighbours, duration_s) => {
+      if (neighbours.length === 0) return [];
+      const probes = neighbours.map((n) => neighbourProbe(request, pad, n));
+      const { probes_K } = simulateJoint(scenario, { duration_s: Math.max(duration_s, 0.1), probes });
+      return probes_K.map((row) => row.reduce((a, b) => Math.max(a, b), 0));
+    },
+  };
+}
+
+export function throughHole({ part }: Pick<PlanSite, 'part'>): ThroughHolePackage {
+  if (isSurface(part)) throw new Error(`${part.family} has no holes`);
+  return part;
+}
+
+/** Where a pad of the site lies on the board, seen from the top. */
+export function padPlace(
+  site: Pick<PlanSite, 'part' | 'partSide' | 'x_m' | 'y_m' | 'rotation_rad'>,
+  pad: string,
+): { x_m: number; y_m: number } {
+  const at = padPlaces({ ...site, side: site.partSide }, site.part).find((p) => p.pad === pad);
+  if (!at) throw new Error(`pad ${pad} is not one of the part's`);
+  return at;
+}
+
+/** The board's face at a neighbour, seen from one pad of the site. */
+export function neighbourProbe(
+  request: { readonly site: Parameters<typeof padPlace>[0] },
+  pad: string,
+  neighbour: Pick<Neighbour, 'x_m' | 'y_m' | 'side'>,
+): Probe {
+  const at = padPlace(request.site, pad);
+  // The iron works on the face opposite the part.
+  return {
+    distance_m: Math.max(Math.hypot(neighbour.x_m - at.x_m, neighbour.y_m - at.y_m), 0.5e-3),
+    face: neighbour.side === request.site.partSide ? 'far' : 'near',
+  };
+}

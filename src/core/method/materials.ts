@@ -1,0 +1,215 @@
+import { ALLOYS } from '../materials/alloys';
+import { FLOOD, FLUX, PASTE, SHEET, SOLVENT, WIRE } from '../materials/consumables';
+import { formOf, isSurface, landShapes } from '../packages/form';
+import { braidLength_m, wireLength_m } from '../solder/volumes';
+import { mixture, type Mixture } from '../solder/mixture';
+import type { Supply } from './bench';
+import { groundOf } from './heat/airScenario';
+import type { Method } from './methods/method';
+import { floodedMixture, lowMeltOf } from './methods/flood';
+import type { PhaseRequest, Setting } from './request';
+
+/** What a phase uses up. */
+export interface Materials {
+  readonly wireDiameter_m: number;
+  readonly solderWire_m: number;
+  readonly braidWidth_m: number;
+  readonly braid_m: number;
+  readonly flux_m3: number;
+  readonly solvent_m3: number;
+  readonly paste_kg: number;
+  readonly lowMelt_kg: number;
+  readonly foil_m2: number;
+  readonly tape_m2: number;
+  /** What the joints are made of once solder of another kind is in them; null where nothing mixes. */
+  readonly mixture: Mixture | null;
+  /** What each line takes from stock. */
+  readonly draws: readonly Draw[];
+}
+
+/** A line drawn from stock, in the supply's own measure (m, kg, m³ or m²). */
+export interface Draw {
+  readonly kind: Supply['kind'];
+  readonly supplyId: string | null;
+  readonly name: string;
+  readonly amount: number;
+  /** What is left before it is drawn; null: not counted. */
+  readonly left: number | null;
+  readonly short: boolean;
+}
+
+/** Widths that braid is sold in, m (common practice). */
+const BRAID_WIDTHS_m = [1e-3, 1.5e-3, 2e-3, 2.5e-3, 3e-3, 3.7e-3];
+const USUAL_WIRE_m = 0.8e-3;
+
+/** What one phase of a job takes of everything that is used up. */
+export function materialsFor(request: PhaseRequest, method: Method, setting: Setting): Materials {
+  const { site, board, phase } = request;
+  const { pads } = formOf(site.part, site.alloy, board.thickness_m);
+  const shapes = landShapes(site.part);
+  const land_m2 = shapes.reduce((sum, s) => sum + (s.round ? Math.PI / 4 : 1) * s.width_m * s.height_m, 0);
+  const held_m3 = pads.reduce((sum, pad) => sum + pad.solder_m3, 0);
+  const fresh_m3 = freshPerPad_m3(request, method) * pads.length;
+  const wire = wireOf(request);
+  const wireDiameter_m = wire?.diameter_m ?? USUAL_WIRE_m;
+  const pasted = phase === 'fit' && setting.kind === 'air';
+  const wire_m3 = pasted ? 0 : phase === 'fit' ? held_m3 : fresh_m3;
+  const lowMelt_kg = method.needs.lowMelt
+    ? FLOOD.lowMeltShare.value * held_m3 * ALLOYS[lowMeltOf(request)].density.value
+    : 0;
+  // A removal leaves what was there and what was added; both are taken up before anything is fitted.
+  const wicked_m3 =
+    phase === 'remove' && method.id !== 'gun'
+      ? held_m3 + fresh_m3 + lowMelt_kg / ALLOYS[lowMeltOf(request)].density.value
+      : 0;
+  const braidWidth_m = braidWidthFor(request);
+  const [left, low, right, high] = groundOf(request);
+  const ground_m2 = (right - left) * (high - low);
+  const shielded = setting.kind === 'air' && setting.shielded;
+  const amounts = {
+    solderWire_m: method.needs.lowMelt ? 0 : wireLength_m(wire_m3, wireDiameter_m),
+    braid_m: wicked_m3 > 0 ? braidLength_m(wicked_m3, braidWidth_m) : 0,
+    flux_m3: land_m2 * FLUX.film.value,
+    solvent_m3: SOLVENT.perArea.value * (ground_m2 + SOLVENT.margin_m2.value),
+    paste_kg: pasted
+      ? (land_m2 * PASTE.metalHeight.value * ALLOYS[site.alloy].density.value) / PASTE.metalShare.value
+      : 0,
+    lowMelt_kg,
+    foil_m2: shielded ? SHEET.foilPerJob.value : 0,
+    tape_m2: shielded ? SHEET.tapePerJob.value : 0,
+  };
+  return {
+    ...amounts,
+    wireDiameter_m,
+    braidWidth_m,
+    mixture: mixtureFor(request, method, held_m3 / pads.length, fresh_m3 / pads.length, wire),
+    draws: drawsOf(request, amounts, wireDiameter_m, braidWidth_m),
+  };
+}
+
+function freshPerPad_m3(request: PhaseRequest, method: Method): number {
+  if (method.heat.kind === 'air' || !method.needs.freshSolder) return 0;
+  if (method.id === 'flood-and-sweep' || method.id === 'big-tip-and-preheat') return FLOOD.perLead.value;
+  return isSurface(request.site.part) && method.id !== 'blob-both-ends'
+    ? WIRE.addedToLand.value
+    : WIRE.addedToJoint.value;
+}
+
+type Wire = Extract<Supply, { kind: 'wire' }>;
+
+/** The wire of the joint's own alloy whose diameter comes nearest to what the land wants; else any. */
+function wireOf({ supplies, site }: PhaseRequest): Wire | null {
+  const wires = supplies.filter((s): s is Wire => s.kind === 'wire');
+  const wanted_m = isSurface(site.part) ? 0.5e-3 : USUAL_WIRE_m;
+  const same = wires.filter((w) => w.alloy === site.alloy);
+  const near = (list: readonly Wire[]): Wire | null =>
+    list.reduce<Wire | null>(
+      (a, b) => (a && Math.abs(a.diameter_m - wanted_m) <= Math.abs(b.diameter_m - wanted_m) ? a : b),
+      null,
+    );
+  return near(same) ?? near(wires);
+}
+
+/**
+ * Braid about as wide as a round land; along a row of leads, two pitches of it, so that it drinks between them and
+ * does not rest on more than it heats (common practice). The nearest width in stock, else of those sold.
+ */
+export function braidWidthFor({ site, supplies }: PhaseRequest): number {
+  const shapes = landShapes(site.part);
+  const wanted_m =
+    isSurface(site.part) && shapes.length > 3
+      ? 2 * pitch_m(shapes)
+      : Math.max(...shapes.map((s) => Math.min(s.width_m, s.height_m)));
+  const stocked = supplies.flatMap((s) => (s.kind === 'braid' ? [s.width_m] : []));
+  const widths = stocked.length > 0 ? stocked : BRAID_WIDTHS_m;
+  return widths.reduce((a, b) => (Math.abs(b - wanted_m) < Math.abs(a - wanted_m) - 1e-9 ? b : a));
+}
+
+function pitch_m(shapes: readonly { readonly x_m: number; readonly y_m: number }[]): number {
+  const [first, ...others] = shapes;
+  return Math.min(...others.map((s) => Math.hypot(s.x_m - first!.x_m, s.y_m - first!.y_m)));
+}
+
+function mixtureFor(
+  request: PhaseRequest,
+  method: Method,
+  held_m3: number,
+  fresh_m3: number,
+  wire: Wire | null,
+): Mixture | null {
+  if (method.needs.lowMelt) return floodedMixture(request);
+  const { alloy } = request.site;
+  if (!wire || wire.alloy === alloy || fresh_m3 === 0) return null;
+  return mixture([
+    { alloy, mass_kg: held_m3 * ALLOYS[alloy].density.value },
+    { alloy: wire.alloy, mass_kg: fresh_m3 * ALLOYS[wire.alloy].density.value },
+  ]);
+}
+
+function drawsOf(
+  { supplies, site }: PhaseRequest,
+  amounts: Omit<Materials, 'mixture' | 'draws' | 'wireDiameter_m' | 'braidWidth_m'>,
+  wireDiameter_m: number,
+  braidWidth_m: number,
+): Draw[] {
+  const line = (kind: Supply['kind'], amount: number, pick: (s: Supply) => boolean): Draw[] => {
+    if (amount <= 0) return [];
+    const supply = supplies.find((s) => s.kind === kind && pick(s));
+    const left = supply ? leftOf(supply) : null;
+    return [
+      {
+        kind,
+        supplyId: supply?.id ?? null,
+        name: supply?.name ?? kind,
+        amount,
+        left,
+        short: left !== null && left < amount,
+      },
+    ];
+  };
+  const any = (): boolean => true;
+  return [
+    ...line(
+      'wire',
+      amounts.solderWire_m,
+      (s) => s.kind === 'wire' && s.diameter_m === wireDiameter_m && s.alloy === site.alloy,
+    ),
+    ...line('braid', amounts.braid_m, (s) => s.kind === 'braid' && s.width_m === braidWidth_m),
+    ...line('flux', amounts.flux_m3, any),
+    ...line('solvent', amounts.solvent_m3, any),
+    ...line('paste', amounts.paste_kg, any),
+    ...line('low-melt', amounts.lowMelt_kg, any),
+    ...line('foil', amounts.foil_m2, any),
+    ...line('tape', amounts.tape_m2, any),
+  ];
+}
+
+/** What a supply has left in its own measure. */
+export function leftOf(supply: Supply): number | null {
+  switch (supply.kind) {
+    case 'wire':
+    case 'braid':
+      return supply.left_m;
+    case 'low-melt':
+    case 'paste':
+      return supply.left_kg;
+    case 'flux':
+    case 'solvent':
+      return supply.left_m3;
+    case 'foil':
+    case 'tape':
+      return supply.left_m2;
+  }
+}
+
+/** Draws of several phases from the same stock, added up; short where the sum is more than there is. */
+export function summed(draws: readonly Draw[]): Draw[] {
+  const lines = new Map<string, Draw>();
+  for (const draw of draws) {
+    const key = `${draw.kind} ${draw.supplyId ?? ''}`;
+    const before = lines.get(key);
+    const amount = (before?.amount ?? 0) + draw.amount;
+    lines.set(key, { ...draw, amount, short: draw.left !== null && draw.left < amount });
+  }
+  return [...lines.values()];
+}

@@ -1,0 +1,47 @@
+import { property } from '../../materials/property';
+
+/** Figures of the hand methods; all of them are the trade's habits and not measured here. */
+export const GUN = {
+  room: property(
+    0.2e-3,
+    'm',
+    [0.1e-3, 0.4e-3],
+    0.3,
+    'assumed',
+    'bore over lead so that it can be circled in the melt: common practice',
+  ),
+} as const;
+
+export const TIGHT_HOLE = {
+  clearance: property(
+    0.2e-3,
+    'm',
+    [0.1e-3, 0.3e-3],
+    0.3,
+    'from-memory',
+    'IPC-2222: less than about 0.2 mm over the lead holds its solder by capillarity',
+  ),
+} as const;
+
+export const FINE_PITCH = {
+  below: property(
+    0.8e-3,
+    'm',
+    [0.65e-3, 1e-3],
+    0.2,
+    'assumed',
+    'pitch drawn over and not soldered one by one: common practice',
+  ),
+} as const;
+
+/** A tip drawn over many joints in turn. */
+export const SWEEP = {
+  excess: property(
+    0.5,
+    '1',
+    [0.3, 0.8],
+    0.25,
+    'assumed',
+    'a land under the passing tip stands midway between tip and mean: contact and spreading are alike',
+  ),
+} as const;

@@ -1,0 +1,88 @@
+import { isSurface } from '../../packages/form';
+import { airStep } from '../steps/heatSteps';
+import { step, type Step } from '../steps/step';
+import type { AirSetting, PhaseRequest } from '../request';
+import { AIR } from '../settings';
+import { forbids, notes, NOTHING, type Method } from './method';
+
+export const hotAir: Method = {
+  id: 'hot-air',
+  name: 'Hot air over the whole part',
+  phases: ['remove', 'reflow', 'fit'],
+  about:
+    'A nozzle over the part brings every joint up together, warmed from below where a preheater is at hand.',
+  failure: 'Small neighbours blow away or let go; lifted a moment early, the slowest land comes along.',
+  leaves: 'Even lands with old solder; the part whole. Neighbours have had a heat cycle too.',
+  needs: NOTHING,
+  survival: 0.92,
+  harm: 0.05,
+  hands_s: { once: 150, perPad: 0.5 },
+  heat: { kind: 'air' },
+  suits: (request) =>
+    isSurface(request.site.part) || (request.site.part.family === 'to220' && request.phase === 'remove'),
+  rules: (request) => [
+    ...(request.stations.length === 0 ? [forbids('No hot-air station is on the bench.')] : []),
+    ...(request.phase === 'fit' && request.site.part.family === 'canElectrolytic'
+      ? [notes('Hot air ages a new can: an iron on its two tabs is kinder.')]
+      : []),
+    ...(request.hazards.includes('lithium')
+      ? [notes('A lithium cell is on this board: it comes off or is shielded before any air.')]
+      : []),
+  ],
+  work: (request, setting, bands) => {
+    if (setting.kind !== 'air') throw new Error('hot air was given a hand tool’s setting');
+    return [
+      ...shields(setting),
+      ...(request.phase === 'fit' ? [paste(request)] : []),
+      ...approach(setting),
+      airStep(request, setting, bands, {
+        title:
+          request.phase === 'remove'
+            ? 'Hot air until every pad is molten'
+            : 'Hot air until every pad has flowed',
+        detail:
+          request.phase === 'remove'
+            ? 'Nozzle level over the middle. Nudge from the planned time on; when the whole part slides and returns, lift it straight up.'
+            : 'Nozzle level over the middle. Every joint turns bright and the part settles; then air off, do not touch.',
+      }),
+    ];
+  },
+};
+
+const shields = (setting: AirSetting): Step[] =>
+  setting.shielded
+    ? [
+        step({
+          id: 'shield',
+          kind: 'do',
+          title: 'Foil over the neighbours',
+          detail: `Foil on tape, ${(AIR.foilGap_m * 1e3).toFixed(0)} mm clear of the nozzle’s rim on every side.`,
+          why: 'It turns the jet aside: without it a neighbour would pass its limit.',
+        }),
+      ]
+    : [];
+
+const approach = (setting: AirSetting): Step[] =>
+  setting.approach_s > 0
+    ? [
+        step({
+          id: 'approach',
+          kind: 'do',
+          title: 'Warm the region first',
+          detail: `Air on, from ${(AIR.approachStandoff_m * 1e3).toFixed(0)} mm for the first ${setting.approach_s} s of the clock, then down to ${(setting.standoff_m * 1e3).toFixed(0)} mm.`,
+          why: 'A body that comes up too fast cracks inside where nobody sees it.',
+          cautions: ['hot-board'],
+        }),
+      ]
+    : [];
+
+const paste = ({ site }: PhaseRequest): Step =>
+  step({
+    id: 'paste',
+    kind: 'do',
+    title:
+      isSurface(site.part) && site.part.family === 'bga' ? 'Flux, and balls seated' : 'Paste on every land',
+    detail: 'An even, thin print or line; none under the body but on its thermal land.',
+    why: 'Hidden joints cannot be touched up: what is wrong now stays wrong.',
+    cautions: ['lead'],
+  });

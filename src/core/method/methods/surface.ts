@@ -1,0 +1,303 @@
+import { FLOOD, WIRE } from '../../materials/consumables';
+import { padNamesOf } from '../../packages/form';
+import { keepsPart } from '../goals';
+import { padOrder, type PhaseRequest } from '../request';
+import { touchSteps } from '../steps/heatSteps';
+import { step } from '../steps/step';
+import { allLands, EACH_JOINT, EACH_LAND, isFamily } from './lands';
+import { forbids, hurtPads, lossOfPart, notes, NOTHING, padsInWords, type Method, type Rule } from './method';
+
+const noIron = (request: PhaseRequest): Rule[] =>
+  request.irons.length === 0 ? [forbids('No iron is on the bench.')] : [];
+
+const flux = (request: PhaseRequest) =>
+  step({
+    id: 'bead',
+    kind: 'do',
+    title: 'Flux and a little fresh solder',
+    detail: `On ${padsInWords(padOrder(request))}.`,
+    why: 'Fresh solder bridges tip and joint; an oxidised touch passes heat five to ten times worse.',
+    cautions: ['fume', 'lead'],
+  });
+
+export const tweezers: Method = {
+  id: 'tweezers',
+  name: 'Hot tweezers on both ends',
+  phases: ['remove', 'reflow'],
+  about: 'A hot tip on each end melts both joints at once; the part is lifted or straightened between them.',
+  failure: 'Squeezed before both ends are liquid, the end cap or a land tears off.',
+  leaves: 'Two tinned lands; the part whole.',
+  needs: { ...NOTHING, freshSolder: true },
+  survival: 0.95,
+  harm: 0.03,
+  hands_s: { once: 15, perPad: 3 },
+  heat: allLands('tweezers', 'each', (request) => request.tweezers),
+  suits: (request) => isFamily(request, 'chip', 'canElectrolytic'),
+  rules: (request) => [
+    ...(request.tweezers.length === 0
+      ? [
+          forbids(
+            request.irons.length > 1
+              ? 'No hot tweezers are on the bench; two irons do the same in two hands, with a helper to lift.'
+              : 'No hot tweezers are on the bench.',
+          ),
+        ]
+      : []),
+    ...(isFamily(request, 'canElectrolytic')
+      ? [notes('The tips must reach the tabs under the base; the can itself must not be touched.')]
+      : []),
+  ],
+  work: (request, setting, bands) => [
+    flux(request),
+    ...touchSteps(request, setting, bands, {
+      title: () => (request.phase === 'remove' ? 'Heat both ends and lift' : 'Heat both ends'),
+      detail:
+        request.phase === 'remove'
+          ? 'Tips on both ends without pressing. When it slides, lift and put it down beside.'
+          : 'Tips on both ends without pressing. When both are bright, straighten it, tips off.',
+    }),
+  ],
+};
+
+export const blobBothEnds: Method = {
+  id: 'blob-both-ends',
+  name: 'One iron, a blob over both ends',
+  phases: ['remove'],
+  about:
+    'A bead that reaches over all terminations keeps them liquid under one wide tip; the part slides off.',
+  failure: 'The blob freezes on one end and the part is pushed against it.',
+  leaves: 'Lands under a blob, to be wicked flat; the part whole or with tired end caps.',
+  needs: { ...NOTHING, freshSolder: true, braid: true },
+  survival: 0.8,
+  harm: 0.06,
+  hands_s: { once: 20, perPad: 4 },
+  heat: allLands('iron over a blob', 'swept', (request) => request.irons, {
+    added_m3: WIRE.addedToJoint.value,
+  }),
+  suits: (request) => isFamily(request, 'chip', 'sot23'),
+  rules: noIron,
+  work: (request, setting, bands) => [
+    step({
+      id: 'blob',
+      kind: 'do',
+      title: 'Bridge all ends with a blob',
+      detail: 'Flux, then solder until one bead reaches over the whole part.',
+      why: 'One bead under one tip keeps all ends liquid together.',
+      cautions: ['fume', 'lead'],
+    }),
+    ...touchSteps(request, setting, bands, {
+      title: () => 'Melt the blob and slide it off',
+      detail: 'Tip flat along the part. When it swims, slide it off its lands, never up.',
+    }),
+  ],
+};
+
+export const twistOff: Method = {
+  id: 'twist-off',
+  name: 'Twist the can off, then clean the legs',
+  phases: ['remove'],
+  about: 'The can is turned sideways off its base cold; base and legs are then taken off with the iron.',
+  failure: 'A land that was already weak comes off with the leg.',
+  leaves: 'Base and legs gone, two tinned lands; the part destroyed.',
+  needs: { ...NOTHING, freshSolder: true, braid: true },
+  survival: 0,
+  harm: 0.1,
+  hands_s: { once: 25, perPad: 10 },
+  heat: { ...EACH_LAND, key: 'iron, land by land' },
+  suits: (request) => isFamily(request, 'canElectrolytic'),
+  rules: (request) => {
+    const hurt = hurtPads(request);
+    return [
+      ...noIron(request),
+      ...lossOfPart(request, keepsPart(request.goal)),
+      ...(hurt.length > 0
+        ? [
+            forbids(
+              `Never twist where pads are damaged: ${hurt.map((pad) => `pad ${pad} is ${request.site.padStates[pad]!.replace('-', ' ')}`).join(', ')}.`,
+            ),
+          ]
+        : []),
+      ...(request.hazards.includes('leaking-electrolyte')
+        ? [forbids('Leaked electrolyte eats the bond under the pads: a twist would take them along.')]
+        : []),
+      notes('Nothing near it is heated while the can comes off.'),
+    ];
+  },
+  work: (request, setting, bands) => [
+    step({
+      id: 'twist',
+      kind: 'do',
+      title: 'Twist the can off',
+      detail:
+        'Pliers low on the can, turn slowly sideways about its own axis until it parts from the base. Never pull up.',
+      why: 'Turning shears the legs; pulling peels the lands.',
+      cautions: ['eyes', 'leaking-electrolyte'],
+    }),
+    ...touchSteps(request, setting, bands, {
+      title: (pad) => `Take leg ${pad} off`,
+      detail: 'Iron on the leg; when it swims, wipe it off its land.',
+    }),
+  ],
+};
+
+export const wickThenLift: Method = {
+  id: 'wick-then-lift',
+  name: 'Wick side by side, then free lead by lead',
+  phases: ['remove'],
+  about: 'Each joint is wicked dry and its lead eased off its land while hot, until the whole part is loose.',
+  failure: 'A lead that still sticks lifts its land as the side is raised.',
+  leaves: 'Clean flat lands; leads slightly raised, to be pressed straight.',
+  needs: { ...NOTHING, braid: true },
+  survival: 0.8,
+  harm: 0.08,
+  hands_s: { once: 30, perPad: 15 },
+  heat: { ...EACH_LAND, key: 'iron through braid, land by land', freshSolder: false },
+  suits: (request) => isFamily(request, 'soic', 'ssop', 'tsop', 'soj', 'plcc', 'sot23'),
+  rules: (request) => [
+    ...noIron(request),
+    ...(isFamily(request, 'soj', 'plcc')
+      ? [
+          forbids(
+            'J-leads hide their joints under the body: none can be seen free, so no side may be lifted.',
+          ),
+        ]
+      : []),
+    ...(hurtPads(request).length > 0
+      ? [forbids(`Easing leads pulls on lands, and pad ${hurtPads(request).join(', ')} is damaged already.`)]
+      : []),
+  ],
+  work: (request, setting, bands) =>
+    touchSteps(request, setting, bands, {
+      title: (pad) => `Wick pin ${pad}`,
+      detail:
+        'Fluxed braid on the joint, tip on the braid. When it has drunk, ease the lead up a hair while hot, tip off.',
+    }),
+};
+
+export const cutLeads: Method = {
+  id: 'cut-leads',
+  name: 'Cut the leads, then wipe the lands',
+  phases: ['remove'],
+  about: 'The leads are cut at the body; the feet are then wiped off with the iron.',
+  failure: 'A blade that reaches the board cuts tracks and mask.',
+  leaves: 'Lands with old solder, to be wicked flat; no part.',
+  needs: { ...NOTHING, freshSolder: true, braid: true },
+  survival: 0,
+  harm: 0.06,
+  hands_s: { once: 40, perPad: 4 },
+  heat: EACH_LAND,
+  suits: (request) => isFamily(request, 'soic', 'ssop', 'tsop', 'qfp'),
+  rules: (request) => [...noIron(request), ...lossOfPart(request, keepsPart(request.goal))],
+  work: (request, setting, bands) => [
+    step({
+      id: 'cut',
+      kind: 'do',
+      title: 'Cut every lead at the body',
+      detail:
+        'Fine flush cutters or a blade drawn along the body, many light passes; the board is not the anvil.',
+      why: 'With the body gone each foot comes off alone and no land is pulled.',
+      cautions: ['eyes'],
+    }),
+    ...touchSteps(request, setting, bands, {
+      title: (pad) => `Wipe foot ${pad} off`,
+      detail: 'Tip on the foot; when it swims, wipe it outward off its land.',
+    }),
+  ],
+};
+
+export const bigTipAndPreheat: Method = {
+  id: 'big-tip-and-preheat',
+  name: 'Big tip over tab and legs',
+  phases: ['remove', 'reflow'],
+  about:
+    'The widest tip is drawn over the tab and the legs, bridged by solder, until all of them are liquid.',
+  failure: 'The tab on its plane never melts through and its land blisters.',
+  leaves: 'Lands under much solder, to be wicked flat; the part whole.',
+  needs: { ...NOTHING, freshSolder: true, braid: true },
+  survival: 0.85,
+  harm: 0.06,
+  hands_s: { once: 60, perPad: 6 },
+  heat: allLands('iron over tab and legs', 'swept', (request) => request.irons, {
+    added_m3: FLOOD.perLead.value,
+  }),
+  suits: (request) => isFamily(request, 'dpak'),
+  rules: noIron,
+  work: (request, setting, bands) => [
+    flux(request),
+    ...touchSteps(request, setting, bands, {
+      title: () => 'Heat tab and legs together',
+      detail: 'Tip mostly on the tab, over the legs in between. When it slides, lift.',
+    }),
+  ],
+};
+
+export const jointByJoint: Method = {
+  id: 'joint-by-joint',
+  name: 'Iron, joint by joint',
+  phases: ['fit', 'reflow'],
+  about: 'Each joint is heated alone; nothing has to be molten at the same time.',
+  failure: 'Solder fed to the tip and not to the joint leaves it cold inside.',
+  leaves: 'Joints that can be looked at one by one.',
+  needs: { ...NOTHING, freshSolder: true },
+  survival: 0.99,
+  harm: 0.02,
+  hands_s: { once: 20, perPad: 6 },
+  heat: EACH_JOINT,
+  suits: (request) => !isFamily(request, 'qfn', 'bga'),
+  rules: (request) => [
+    ...noIron(request),
+    notes('Each joint is heated alone; nothing has to be molten at the same time.'),
+  ],
+  work: (request, setting, bands) => {
+    const steps = touchSteps(request, setting, bands, {
+      title: (pad) => (request.phase === 'fit' ? `Solder pin ${pad}` : `Heat pin ${pad}`),
+      detail:
+        request.phase === 'fit'
+          ? 'Tip flat on land and lead together, feed solder to the joint and not to the tip, then iron off.'
+          : 'Tip flat on land and lead together, a little fresh solder, until the whole joint is bright, then iron off.',
+    });
+    return request.phase === 'fit' ? anchored(steps) : steps;
+  },
+};
+
+export const drag: Method = {
+  id: 'drag',
+  name: 'Tack two corners, then drag along each side',
+  phases: ['fit'],
+  about: 'With two corners tacked, a wet tip is drawn along flooded leads; each takes what it needs.',
+  failure: 'Too little flux leaves bridges at the end of a row.',
+  leaves: 'Even fillets; a bridge to wick at most at a row’s end.',
+  needs: { ...NOTHING, freshSolder: true, braid: true },
+  survival: 0.98,
+  harm: 0.02,
+  hands_s: { once: 60, perPad: 1 },
+  heat: EACH_LAND,
+  suits: (request) =>
+    isFamily(request, 'soic', 'ssop', 'tsop', 'qfp') && padNamesOf(request.site.part).length > 3,
+  rules: noIron,
+  work: (request, setting, bands) =>
+    anchored(
+      touchSteps(request, setting, bands, {
+        title: (pad) => `Drag over pin ${pad}`,
+        detail: 'Flux over the row, a wet tip drawn outward along the feet; it leaves each as it is wetted.',
+      }),
+    ),
+};
+
+/** One joint, then a look while turning it still costs one joint. */
+function anchored(steps: ReturnType<typeof touchSteps>): ReturnType<typeof touchSteps> {
+  const [first, ...rest] = steps;
+  if (!first || rest.length === 0) return steps;
+  return [
+    { ...first, title: `Anchor pin ${first.pad}` },
+    step({
+      id: `look-${first.pad}`,
+      kind: 'inspect',
+      title: 'Look again',
+      detail: `One pin (${first.pad}) holds the part. Flat? Square? Right way round?`,
+      why: 'The last moment at which turning it costs one joint.',
+      picture: true,
+    }),
+    ...rest,
+  ];
+}

@@ -1,0 +1,177 @@
+import type { Candidate } from './candidate';
+import { keepsPart } from './goals';
+import type { Method, Rule } from './methods/method';
+import { preference } from './search';
+import type { PhaseRequest } from './request';
+import { PLAN, RANK } from './settings';
+import { padNamesOf } from '../packages/form';
+
+/** A method as far as it was tried on the job at hand. */
+export interface Tried {
+  readonly method: Method;
+  readonly rules: readonly Rule[];
+  /** Nothing forbids it here. */
+  readonly allowed: boolean;
+  readonly candidates: readonly Candidate[];
+  /** Its best feasible setting at nominal values. */
+  readonly best: Candidate | null;
+}
+
+/** What a method would cost, in shares of a land's budget and what is reckoned like it. */
+export interface Price {
+  /** Heat at the worst pad and the laminate there. */
+  readonly damage: number;
+  /** Chance of a hurt land by the technician's own record, shrunk toward what is usual. */
+  readonly harm: number;
+  /** Chance that the part is lost, times what that weighs for this goal. */
+  readonly part: number;
+  readonly minutes: number;
+  readonly total: number;
+}
+
+export interface Ranked extends Tried {
+  readonly feasible: boolean;
+  readonly price: Price | null;
+  /** Why it stands where it stands, in sentences. */
+  readonly reasons: readonly string[];
+}
+
+export const tried = (method: Method, rules: readonly Rule[], candidates: readonly Candidate[]): Tried => ({
+  method,
+  rules,
+  allowed: rules.every((rule) => !rule.forbids),
+  candidates,
+  best: preference(candidates)[0] ?? null,
+});
+
+/** Methods that stand beside a setting which was asked about: their rules are told, nothing was compared. */
+export function uncompared(
+  list: readonly { readonly method: Method; readonly rules: readonly Rule[] }[],
+): Ranked[] {
+  return list.map(({ method, rules }) => {
+    const one = tried(method, rules, []);
+    return {
+      ...one,
+      feasible: one.allowed,
+      price: null,
+      reasons: rules.length > 0 ? rules.map((rule) => rule.says) : ['Nothing forbids it here.'],
+    };
+  });
+}
+
+/**
+ * Methods in order: those that can be done before those that cannot, then by price. The price adds heat damage, the
+ * chance of harm by the technician's own record, the loss of the part where it matters, and the hands' time.
+ */
+export function rank(request: PhaseRequest, list: readonly Tried[]): Ranked[] {
+  const priced = list.map((t) => ({
+    ...t,
+    price: t.allowed && t.best ? priceOf(request, t.method, t.best) : null,
+  }));
+  const order = (t: (typeof priced)[number]): number => (t.price ? 0 : t.allowed ? 1 : 2);
+  const sorted = [...priced].sort(
+    (a, b) => order(a) - order(b) || (a.price?.total ?? 0) - (b.price?.total ?? 0),
+  );
+  const first = sorted[0];
+  return sorted.map((t) => ({
+    ...t,
+    feasible: t.price !== null,
+    reasons: reasonsFor(request, t, first?.price ? first : null),
+  }));
+}
+
+export function priceOf(request: PhaseRequest, method: Method, best: Candidate): Price {
+  const pads = padNamesOf(request.site.part).length;
+  const minutes = minutesFor(method, best, pads);
+  const harm = harmChance(request, method);
+  const part = (1 - method.survival) * partWeight(request);
+  return {
+    damage: best.damage,
+    harm,
+    part,
+    minutes,
+    // Damages that the estimate cannot tell apart are the same.
+    total:
+      Math.floor(best.damage / PLAN.damageResolution) * PLAN.damageResolution +
+      harm +
+      part +
+      RANK.perMinute * minutes,
+  };
+}
+
+/** What losing the part weighs: more than a land where it has to live and is scarce, little where it goes anyway. */
+function partWeight(request: PhaseRequest): number {
+  if (request.phase !== 'remove') return RANK.partWeight.ordinary;
+  if (keepsPart(request.goal)) return RANK.partWeight[request.worth] + RANK.keptWeight;
+  return RANK.sacrificed[request.worth];
+}
+
+/** Mean of a Beta distribution: what is usual as prior jobs, then one's own. */
+export function harmChance(request: PhaseRequest, method: Method): number {
+  const own = request.record.find((r) => r.method === method.id);
+  return ((own?.harmed ?? 0) + method.harm * RANK.priorJobs) / ((own?.jobs ?? 0) + RANK.priorJobs);
+}
+
+/** From picking the tool up to the last pad done, min. */
+export function minutesFor(method: Method, best: Candidate, pads: number): number {
+  const heat_s = best.setting.kind === 'air' ? (best.time_s ?? 0) : touchTime_s(best);
+  const soak_s = best.setting.preheat?.soak_s ?? 0;
+  return (method.hands_s.once + method.hands_s.perPad * pads + heat_s + soak_s) / 60;
+}
+
+const touchTime_s = (best: Candidate): number => best.pins.reduce((sum, pin) => sum + (pin.off_s ?? 0), 0);
+
+function reasonsFor(
+  request: PhaseRequest,
+  t: Tried & { price: Price | null },
+  first: (Tried & { price: Price | null }) | null,
+): string[] {
+  const forbidden = t.rules.filter((rule) => rule.forbids).map((rule) => rule.says);
+  if (forbidden.length > 0) return forbidden;
+  const said = t.rules.map((rule) => rule.says);
+  if (!t.price || !t.best) {
+    return [
+      ...said,
+      t.candidates.length === 0
+        ? 'No tool for it is on the bench.'
+        : 'No setting of its tools keeps every limit.',
+    ];
+  }
+  const { price } = t;
+  const own = request.record.find((r) => r.method === t.method.id);
+  const lines = [
+    `Spends ${percent(price.damage)} of the worst pad’s budget in ${whole(t.best.time_s!)} s ${t.best.setting.kind === 'air' ? 'under air' : 'at most per touch'}; about ${minutesWords(price.minutes)} in all.`,
+    own && own.jobs > 0
+      ? `Your own record with it on such parts: ${own.harmed} of ${own.jobs} hurt a land.`
+      : '',
+    keepsPart(request.goal) && request.phase === 'remove'
+      ? `The part lives through it in about ${Math.round(100 * t.method.survival)} of 100.`
+      : '',
+    t.best.rampRatio !== undefined && t.best.rampRatio > 1.2
+      ? `Its body rises ${t.best.rampRatio.toFixed(1)} times as fast as it should.`
+      : '',
+    first && first !== t && first.price ? behind(price, first.price, first.method.name) : '',
+  ];
+  return [...said, ...lines.filter((line) => line !== '')];
+}
+
+/** What puts a method behind the first one: the largest of the differences. */
+function behind(own: Price, first: Price, name: string): string {
+  const gaps = [
+    [own.damage - first.damage, `spends ${percent(own.damage - first.damage)} more`],
+    [own.harm - first.harm, `hurts lands more often by the record`],
+    [own.part - first.part, `is likelier to lose the part`],
+    [
+      RANK.perMinute * (own.minutes - first.minutes),
+      `takes ${minutesWords(own.minutes - first.minutes)} longer`,
+    ],
+  ] as const;
+  const worst = gaps.reduce((a, b) => (b[0] > a[0] ? b : a));
+  return `Behind “${name}”: it ${worst[1]}.`;
+}
+
+const percent = (share: number): string =>
+  share < 0.001 ? 'under 0.1 %' : `${(100 * share).toPrecision(2).replace(/\.0$/, '')} %`;
+const whole = (value: number): string => (value < 10 ? value.toFixed(1) : value.toFixed(0));
+const minutesWords = (minutes: number): string =>
+  minutes < 1 ? `${Math.round(60 * minutes)} s` : `${minutes.toFixed(minutes < 10 ? 1 : 0)} min`;

@@ -1,0 +1,44 @@
+import type { CautionId } from '../cautions';
+import type { Phase } from '../goals';
+
+/** What the technician is told while something is under heat. */
+export interface DwellTarget {
+  readonly setpoint_K: number;
+  readonly expect_s: readonly [number, number];
+  readonly liftFrom_s: number;
+  readonly holdAfterMelt_s: number;
+  readonly stop_s: number;
+  readonly ifNotMolten: string;
+}
+
+export type StepKind = 'gate' | 'do' | 'heat' | 'wait' | 'inspect';
+
+/** One line of the traveller. A gate must be confirmed before anything after it; heat and wait carry a clock. */
+export interface Step {
+  readonly id: string;
+  readonly kind: StepKind;
+  readonly title: string;
+  readonly detail: string;
+  readonly why: string;
+  readonly cautions: readonly CautionId[];
+  /** The pad under heat, or `all`. */
+  readonly pad: string | null;
+  readonly dwell: DwellTarget | null;
+  readonly wait_s: number | null;
+  /** The phase whose setting its heat has; null outside of heat. */
+  readonly phase: Phase | null;
+  /** Shown with the picture of the site as it lies on the board. */
+  readonly picture: boolean;
+}
+
+export type StepDraft = Partial<Step> & Pick<Step, 'id' | 'kind' | 'title' | 'detail' | 'why'>;
+
+export const step = (draft: StepDraft): Step => ({
+  cautions: [],
+  pad: null,
+  dwell: null,
+  wait_s: null,
+  phase: null,
+  picture: false,
+  ...draft,
+});

@@ -1,0 +1,35 @@
+import { doseRate_1_s, type Endurance } from './dose';
+
+/** Cumulative dose at each time of a run. */
+export function doseCurve(life: Endurance, time_s: Float64Array, temperature_K: Float64Array): Float64Array {
+  const curve = new Float64Array(time_s.length);
+  let rate = doseRate_1_s(life, temperature_K[0]!);
+  for (let i = 1; i < time_s.length; i++) {
+    const next = doseRate_1_s(life, temperature_K[i]!);
+    curve[i] = curve[i - 1]! + 0.5 * (rate + next) * (time_s[i]! - time_s[i - 1]!);
+    rate = next;
+  }
+  return curve;
+}
+
+/** A curve's value at one time by linear interpolation, held at its ends. */
+export function valueAt(time_s: Float64Array, values: Float64Array, at_s: number): number {
+  if (at_s >= time_s.at(-1)!) return values.at(-1)!;
+  let high = 1;
+  while (time_s[high]! < at_s) high++;
+  const span = time_s[high]! - time_s[high - 1]!;
+  const share = Math.max(0, (at_s - time_s[high - 1]!) / span);
+  return values[high - 1]! + share * (values[high]! - values[high - 1]!);
+}
+
+/** First time a rising curve reaches a level, or null. */
+export function firstReached_s(time_s: Float64Array, values: Float64Array, level: number): number | null {
+  for (let i = 0; i < time_s.length; i++) {
+    if (values[i]! >= level) {
+      if (i === 0) return time_s[0]!;
+      const share = (level - values[i - 1]!) / (values[i]! - values[i - 1]!);
+      return time_s[i - 1]! + share * (time_s[i]! - time_s[i - 1]!);
+    }
+  }
+  return null;
+}

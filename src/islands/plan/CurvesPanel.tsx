@@ -1,0 +1,39 @@
+import { useCallback } from 'react';
+import { ALLOYS, type AlloyId } from '~/core/materials/alloys';
+import { celsius } from '~/core/quantity/convert';
+import type { PinAnswer } from '~/schema/planAnswer';
+import type { CurveAnswer } from '~/workers/protocol';
+import { Chart, type ChartColours } from '~/ui/chart/Chart';
+import { curveChart } from './charts';
+import css from './plan.module.css';
+
+/** Tip, land and coldest solder of the touch that is looked at. */
+export function CurvesPanel({
+  curve,
+  pin,
+  pad,
+  alloy,
+}: {
+  readonly curve: CurveAnswer | undefined;
+  readonly pin: PinAnswer | undefined;
+  readonly pad: string;
+  readonly alloy: AlloyId;
+}) {
+  const { solidus, liquidus } = ALLOYS[alloy];
+  const melting = { solidus_C: celsius(solidus.value), liquidus_C: celsius(liquidus.value) };
+  const { solidus_C, liquidus_C } = melting;
+  const build = useCallback(
+    (colours: ChartColours) => curveChart(curve!, pin, { solidus_C, liquidus_C }, colours),
+    [curve, pin, solidus_C, liquidus_C],
+  );
+  return (
+    <div className={css['curves']}>
+      <h3>{curve?.pad === 'all' ? 'All pads together' : `Pin ${pad}`}: temperatures at nominal values</h3>
+      {curve ? (
+        <Chart label={`Temperatures of pin ${pad}`} height={244} build={build} />
+      ) : (
+        <p className="quiet">Waiting for a setting…</p>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,114 @@
+import type { DrawAnswer, FoundAnswer, PhaseAnswer } from '~/schema/planAnswer';
+import { phasesIn } from '~/schema/planAnswer';
+import { Caution } from '~/ui/controls/Notes';
+import { budget, degrees, seconds } from '~/ui/figures';
+import css from './plan.module.css';
+
+/** What the job uses up, what it does to others, how it comes down, and what to mind. */
+export function MatterPanel({ answer }: { answer: FoundAnswer }) {
+  const phases = phasesIn(answer);
+  const short = answer.draws.filter((d) => d.short);
+  const mixed = phases.flatMap((p) => (p.materials.mixture ? [p.materials.mixture] : []))[0];
+  return (
+    <div className={css['matter']}>
+      <h2>Materials</h2>
+      {short.map((d) => (
+        <Caution key={d.kind}>
+          {d.name} will run out: {amountWords(d)} wanted, {amountWords({ ...d, amount: d.left ?? 0 })} left.
+          Get more before you begin.
+        </Caution>
+      ))}
+      <dl>
+        {answer.draws.map((d) => (
+          <div key={`${d.kind}-${d.supplyId}`}>
+            <dt>{d.supplyId ? d.name : `${d.name} (none in stock)`}</dt>
+            <dd className="digits">
+              {amountWords(d)}
+              {d.left !== null && <span className="quiet"> of {amountWords({ ...d, amount: d.left })}</span>}
+            </dd>
+          </div>
+        ))}
+      </dl>
+      {mixed && (
+        <p>
+          Mixed in the joint it melts over {Math.round(mixed.solidus_C)} to {Math.round(mixed.liquidus_C)} °C,
+          good to about {Math.round(mixed.uncertainty_K)} K. {mixed.warning}
+        </p>
+      )}
+      <h2>Neighbours</h2>
+      {phases.map((p) => (
+        <Neighbours key={p.phase} phase={p} />
+      ))}
+      {phases.map(
+        (p) =>
+          p.coolDown && (
+            <div key={p.phase}>
+              <h2>Coming down</h2>
+              <p>
+                {sentence(p.coolDown.how)}; cool to the touch after {seconds(p.coolDown.clock_s)}. Bow{' '}
+                {p.coolDown.bowHot_pct.toFixed(2)} % while hot, {p.coolDown.bowLeft_pct.toFixed(2)} % left, of{' '}
+                {p.coolDown.bowLimit_pct.toFixed(2)} % allowed.
+              </p>
+              {!p.coolDown.ok && (
+                <Caution>
+                  No way down that was tried keeps bow and cooling rate within their limits; this one comes
+                  nearest.
+                </Caution>
+              )}
+            </div>
+          ),
+      )}
+      <h2>Cautions</h2>
+      <ul>
+        {answer.cautions.map((c) => (
+          <li key={c.id}>
+            <Caution>{c.text}</Caution>
+          </li>
+        ))}
+      </ul>
+      <p className="quiet">
+        Estimates, not promises. Local codes, the equipment’s own service data and licensed practice come
+        first.
+      </p>
+    </div>
+  );
+}
+
+function Neighbours({ phase: { neighbours, shared } }: { phase: PhaseAnswer }) {
+  const risky = neighbours.filter((n) => !n.ok);
+  const warmest = neighbours.reduce<(typeof neighbours)[number] | null>(
+    (a, b) => (a && a.joint_C >= b.joint_C ? a : b),
+    null,
+  );
+  return (
+    <>
+      {neighbours.length === 0 && <p className="quiet">No other site on this board.</p>}
+      {warmest && risky.length === 0 && (
+        <p className="quiet">
+          None at risk; warmest {warmest.ref} at {degrees(warmest.joint_C)}.
+        </p>
+      )}
+      {risky.map((n) => (
+        <Caution key={n.ref}>
+          {n.ref} reaches {degrees(Math.max(n.joint_C, n.body_C))}: shield it, or work from farther off.
+        </Caution>
+      ))}
+      {shared && (
+        <p data-shared>
+          <strong>{shared.refs.join(' and ')} in one heat:</strong> {seconds(shared.time_s)} of heat instead
+          of {seconds(shared.timeApart_s)} in {shared.heatsApart} heats, and {budget(shared.padDose)} of the
+          worst pad’s budget instead of {budget(shared.padDoseApart)}.
+        </p>
+      )}
+    </>
+  );
+}
+
+const sentence = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
+
+export function amountWords({ amount, unit }: Pick<DrawAnswer, 'amount' | 'unit'>): string {
+  if (unit === 'mm' && amount >= 10_000) return `${(amount / 1000).toFixed(1)} m`;
+  if (unit === 'mL' && amount < 0.1) return `${(amount * 1000).toFixed(0)} µL`;
+  if (unit === 'g' && amount < 0.1) return `${(amount * 1000).toFixed(0)} mg`;
+  return `${amount >= 100 ? amount.toFixed(0) : Number(amount.toPrecision(2))} ${unit}`;
+}

@@ -1,0 +1,264 @@
+import { useState } from 'react';
+import { edited, mayHide, type StepEdit } from '~/core/method/steps/edits';
+import type { StepAnswer } from '~/schema/planAnswer';
+import { addedStep } from '~/schema/stepWords';
+import { Button, CommandButton } from '~/ui/controls/Button';
+import { SelectField, TextField } from '~/ui/controls/Field';
+import { seconds, secondsRange } from '~/ui/figures';
+import { planCommand, type PlanCommand } from './commands';
+import css from './plan.module.css';
+
+interface StepsPanelProps {
+  readonly steps: readonly StepAnswer[];
+  readonly edits: readonly StepEdit[];
+  readonly why: boolean;
+  readonly editing: boolean;
+  /** What is written where the changes are kept: null while nothing was kept yet. */
+  readonly kept: string | null;
+  readonly onEdits: (edits: readonly StepEdit[]) => void;
+  readonly onKeep: () => void;
+  readonly run: (id: PlanCommand) => void;
+}
+
+/** The job as it will be run: every step, its reason one key away, and the workshop's own changes. */
+export function StepsPanel({ steps, edits, why, editing, kept, onEdits, onKeep, run }: StepsPanelProps) {
+  const shown = edited(steps, edits, addedStep);
+  const hidden = edits.flatMap((edit) => {
+    if (edit.op !== 'hide') return [];
+    const step = steps.find((s) => s.id === edit.id);
+    return step && !shown.includes(step) ? [step] : [];
+  });
+  const add = (edit: StepEdit): void => onEdits([...edits, edit]);
+  return (
+    <div>
+      <div className={css['stepsHead']}>
+        <h2>Steps</h2>
+        <CommandButton
+          small
+          command={planCommand('why')}
+          label={why ? 'Hide the reasons' : 'Reasons'}
+          pressed={why}
+          run={run}
+        />
+        <CommandButton
+          small
+          command={planCommand('edit-steps')}
+          label={editing ? 'Done changing' : 'Change'}
+          pressed={editing}
+          run={run}
+        />
+      </div>
+      <ol className={css['steps']} data-editing={editing || undefined}>
+        {shown.map((step, i) => (
+          <li key={step.id} data-kind={step.kind}>
+            <strong>{step.title}</strong>
+            <span>
+              {step.dwell
+                ? `${step.dwell.setpoint_C} °C · expect ${secondsRange(...step.dwell.expect_s)} · stop at ${seconds(step.dwell.stop_s)}`
+                : step.detail}
+              {step.wait_s !== null && <em className="digits"> {seconds(step.wait_s)}</em>}
+              {why && <small className={css['because']}>{step.why}</small>}
+            </span>
+            {editing && (
+              <Row
+                step={step}
+                before={shown[i - 2]?.id ?? ''}
+                first={i === 0}
+                after={shown[i + 1]?.id}
+                add={add}
+              />
+            )}
+          </li>
+        ))}
+      </ol>
+      {editing && (
+        <div className={css['stepTools']}>
+          {hidden.length > 0 && (
+            <p>
+              Left out: {hidden.map((step) => step.title).join(', ')}.{' '}
+              <Button
+                small
+                onClick={() =>
+                  onEdits(
+                    edits.filter((edit) => !(edit.op === 'hide' && hidden.some((h) => h.id === edit.id))),
+                  )
+                }
+              >
+                Put back
+              </Button>
+            </p>
+          )}
+          <AddStep steps={shown} onAdd={add} />
+          <div className={css['pair']}>
+            <Button small disabled={edits.length === 0} onClick={() => onEdits([])}>
+              Undo every change
+            </Button>
+            <Button small onClick={onKeep}>
+              Keep for this workshop
+            </Button>
+          </div>
+          {kept && (
+            <p role="status" className="quiet">
+              {kept}
+            </p>
+          )}
+          <p className="quiet">Gates and heat stay: they may be reworded and moved, not left out.</p>
+        </div>
+      )}
+    </div>
+  );
+}
+
+function Row({
+  step,
+  before,
+  first,
+  after,
+  add,
+}: {
+  step: StepAnswer;
+  /** The step two places up: what this one comes after once moved up. */
+  before: string;
+  first: boolean;
+  after: string | undefined;
+  add: (edit: StepEdit) => void;
+}) {
+  const [words, setWords] = useState<{ title: string; detail: string } | null>(null);
+  if (words) {
+    return (
+      <div className={css['reword']}>
+        <TextField
+          label="Title"
+          value={words.title}
+          maxLength={80}
+          onChange={(e) => setWords({ ...words, title: e.target.value })}
+        />
+        <TextField
+          label="What to do"
+          value={words.detail}
+          maxLength={400}
+          onChange={(e) => setWords({ ...words, detail: e.target.value })}
+        />
+        <Button
+          small
+          disabled={words.title.trim() === ''}
+          onClick={() => {
+            add({ op: 'reword', id: step.id, ...words });
+            setWords(null);
+          }}
+        >
+          Reword it
+        </Button>
+      </div>
+    );
+  }
+  return (
+    <div className={css['rowTools']}>
+      <Button
+        small
+        disabled={first}
+        aria-label={`Move “${step.title}” up`}
+        onClick={() => add({ op: 'move', id: step.id, after: before })}
+      >
+        ↑
+      </Button>
+      <Button
+        small
+        disabled={after === undefined}
+        aria-label={`Move “${step.title}” down`}
+        onClick={() => add({ op: 'move', id: step.id, after: after! })}
+      >
+        ↓
+      </Button>
+      <Button
+        small
+        aria-label={`Reword “${step.title}”`}
+        onClick={() => setWords({ title: step.title, detail: step.detail })}
+      >
+        Reword
+      </Button>
+      <Button
+        small
+        disabled={!mayHide(step)}
+        aria-label={`Leave “${step.title}” out`}
+        onClick={() => add({ op: 'hide', id: step.id })}
+      >
+        Leave out
+      </Button>
+    </div>
+  );
+}
+
+const KINDS = [
+  { value: 'do', label: 'Do' },
+  { value: 'inspect', label: 'Look' },
+  { value: 'gate', label: 'Gate: must be confirmed' },
+  { value: 'wait', label: 'Wait with a clock' },
+] as const;
+
+function AddStep({ steps, onAdd }: { steps: readonly StepAnswer[]; onAdd: (edit: StepEdit) => void }) {
+  const [after, setAfter] = useState(steps.at(-1)?.id ?? '');
+  const [kind, setKind] = useState<(typeof KINDS)[number]['value']>('do');
+  const [title, setTitle] = useState('');
+  const [detail, setDetail] = useState('');
+  const [wait, setWait] = useState('60');
+  const wait_s = Number(wait);
+  const wrongWait = kind === 'wait' && !(wait_s >= 1 && wait_s <= 86_400);
+  return (
+    <details>
+      <summary>Add a step</summary>
+      <div className={css['addStep']}>
+        <TextField label="Title" value={title} maxLength={80} onChange={(e) => setTitle(e.target.value)} />
+        <TextField
+          label="What to do"
+          value={detail}
+          maxLength={400}
+          onChange={(e) => setDetail(e.target.value)}
+        />
+        <SelectField label="Kind" value={kind} onChange={setKind} options={KINDS} />
+        {kind === 'wait' && (
+          <TextField
+            label="Clock, s"
+            inputMode="numeric"
+            value={wait}
+            fault={wrongWait ? 'give 1 to 86400 s' : undefined}
+            onChange={(e) => setWait(e.target.value)}
+          />
+        )}
+        <SelectField
+          label="Comes after"
+          value={after}
+          onChange={setAfter}
+          options={[
+            { value: '', label: 'nothing: first of all' },
+            ...steps.map((s) => ({ value: s.id, label: s.title })),
+          ]}
+        />
+        <Button
+          small
+          disabled={title.trim() === '' || wrongWait}
+          onClick={() => {
+            onAdd({
+              op: 'add',
+              id: `own-${title
+                .trim()
+                .toLowerCase()
+                .replace(/[^a-z0-9]+/g, '-')
+                .slice(0, 40)}-${steps.length}`,
+              after,
+              kind,
+              title: title.trim(),
+              detail: detail.trim(),
+              why: '',
+              wait_s: kind === 'wait' ? wait_s : null,
+            });
+            setTitle('');
+            setDetail('');
+          }}
+        >
+          Add it
+        </Button>
+      </div>
+    </details>
+  );
+}

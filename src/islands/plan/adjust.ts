@@ -1,0 +1,80 @@
+import type { ChoiceInput, PreheatInput } from '~/schema/planRequest';
+import type { PlanCommand } from './commands';
+import type { StationSheet } from './SettingPanel';
+import { changed } from './state';
+import { clamp, sameTip, type OfferedTool } from './tools';
+
+/** What a key may change on the tool at hand. */
+export interface Adjustable {
+  readonly tools: readonly OfferedTool[];
+  readonly stations: readonly StationSheet[];
+  readonly preheat: PreheatInput | null;
+}
+
+const STEP_C = 10;
+const STEP_L_min = 5;
+
+/** The choice as one command changes it; null where the command is not about what is set. */
+export function adjusted(
+  choice: ChoiceInput | null,
+  command: PlanCommand,
+  { tools, stations, preheat }: Adjustable,
+): ChoiceInput | null {
+  if (!choice) return null;
+  const { setting } = choice;
+  const sign = command === 'hotter' || command === 'more-flow' ? 1 : -1;
+  switch (command) {
+    case 'warm':
+      return preheat && changed(choice, { preheat: setting.preheat ? null : preheat });
+    case 'hotter':
+    case 'cooler':
+      return turned(choice, sign * STEP_C, { tools, stations });
+    case 'next-tip':
+      return nextTip(choice, { tools, stations });
+    case 'more-flow':
+    case 'less-flow': {
+      if (setting.kind !== 'air') return null;
+      const range = stations.find((s) => s.id === setting.stationId)?.spec.flowRange_L_min;
+      return range
+        ? changed(choice, { flow_L_min: clamp(setting.flow_L_min + sign * STEP_L_min, range) })
+        : null;
+    }
+    case 'foil':
+      return setting.kind === 'air' ? changed(choice, { shielded: !setting.shielded }) : null;
+    case 'flux':
+      return setting.kind === 'hand' ? changed(choice, { fluxed: !setting.fluxed }) : null;
+    case 'solder':
+      return setting.kind === 'hand' ? changed(choice, { freshSolder: !setting.freshSolder }) : null;
+    default:
+      return null;
+  }
+}
+
+type OnBench = Pick<Adjustable, 'tools' | 'stations'>;
+
+function turned(choice: ChoiceInput, by_C: number, { tools, stations }: OnBench): ChoiceInput | null {
+  const { setting } = choice;
+  if (setting.kind === 'air') {
+    const range = stations.find((s) => s.id === setting.stationId)?.spec.airRange_C;
+    return range ? changed(choice, { air_C: clamp(setting.air_C + by_C, range) }) : null;
+  }
+  const range = tools.find((t) => t.id === setting.ironId)?.range_C;
+  if (!range) return null;
+  const moved = (t_C: number): number => clamp(t_C + by_C, range);
+  return changed(choice, {
+    setpoint_C: moved(setting.setpoint_C),
+    perPad_C: Object.fromEntries(Object.entries(setting.perPad_C).map(([pad, t_C]) => [pad, moved(t_C)])),
+  });
+}
+
+function nextTip(choice: ChoiceInput, { tools, stations }: OnBench): ChoiceInput | null {
+  const { setting } = choice;
+  if (setting.kind === 'air') {
+    const nozzles = stations.find((s) => s.id === setting.stationId)?.spec.nozzles ?? [];
+    const at = nozzles.findIndex((n) => JSON.stringify(n) === JSON.stringify(setting.nozzle));
+    return nozzles.length > 0 ? changed(choice, { nozzle: nozzles[(at + 1) % nozzles.length]! }) : null;
+  }
+  const tips = tools.find((t) => t.id === setting.ironId)?.tips ?? [];
+  const at = tips.findIndex((t) => sameTip(t, setting.tip));
+  return tips.length > 0 ? changed(choice, { tip: tips[(at + 1) % tips.length]! }) : null;
+}

@@ -1,0 +1,105 @@
+import type { HandTool } from '~/core/method/bench';
+import { usualPreheat } from '~/core/method/bench';
+import { methodOf } from '~/core/method/methods';
+import type { MethodId } from '~/core/method/methods/method';
+import type { PhaseRequest } from '~/core/method/request';
+import { celsius, millimetres } from '~/core/quantity/convert';
+import type { AirSettingInput, ChoiceInput, HandSettingInput, PreheatInput } from '~/schema/planRequest';
+
+/** Tools of the bench as the panel offers them, and what a method begins with. */
+
+type Tip = HandSettingInput['tip'];
+
+export interface OfferedTool {
+  readonly id: string;
+  readonly name: string;
+  readonly power_W: number;
+  readonly range_C: readonly [number, number];
+  readonly tips: readonly Tip[];
+  readonly offset_K: number;
+}
+
+const tidy = (value: number): number => Number(value.toPrecision(9));
+
+const tipOf = (tip: HandTool['tips'][number]): Tip =>
+  tip.shape === 'hollow'
+    ? { inner_mm: tidy(millimetres(tip.inner_m)), outer_mm: tidy(millimetres(tip.width_m)) }
+    : { shape: tip.shape, width_mm: tidy(millimetres(tip.width_m)), construction: tip.construction };
+
+/** Tools in the hand that a method can use here; none for hot air. */
+export function toolsFor(request: PhaseRequest, method: MethodId): OfferedTool[] {
+  const { heat } = methodOf(method);
+  if (heat.kind === 'air') return [];
+  return heat.toolsOf(request).map((tool) => ({
+    id: tool.id,
+    name: tool.name,
+    power_W: tool.power_W,
+    range_C: [Math.round(celsius(tool.setpointRange_K[0])), Math.round(celsius(tool.setpointRange_K[1]))],
+    tips: tool.tips.map(tipOf),
+    offset_K: tool.offset_K ?? 0,
+  }));
+}
+
+export const sameTip = (a: Tip, b: Tip): boolean =>
+  JSON.stringify(Object.entries(a).sort()) === JSON.stringify(Object.entries(b).sort());
+
+export const tipWords = (tip: Tip): readonly [string, string] =>
+  'inner_mm' in tip
+    ? ['bore', `${tip.inner_mm.toFixed(1)} mm`]
+    : [tip.shape, `${tip.width_mm.toFixed(1)} mm`];
+
+export const preheatFor = (request: PhaseRequest): PreheatInput | null => {
+  const heater = request.preheaters[0];
+  if (!heater) return null;
+  const usual = usualPreheat(heater);
+  return {
+    kind: usual.kind,
+    setpoint_C: Math.round(celsius(usual.setpoint_K)),
+    soak_s: usual.soak_s,
+  };
+};
+
+/** Where a method is begun by hand, when the search has nothing better; null where the bench has no tool for it. */
+export function beginning(request: PhaseRequest, method: MethodId): ChoiceInput | null {
+  const { heat } = methodOf(method);
+  const { phase } = request;
+  if (heat.kind === 'air') {
+    const station = request.stations[0];
+    if (!station) return null;
+    const nozzle = station.nozzles[0]!;
+    const setting: AirSettingInput = {
+      kind: 'air',
+      stationId: station.id,
+      nozzle:
+        nozzle.shape === 'round'
+          ? { diameter_mm: tidy(millimetres(nozzle.diameter_m)) }
+          : { width_mm: tidy(millimetres(nozzle.width_m)), height_mm: tidy(millimetres(nozzle.height_m)) },
+      air_C: clamp(360, [celsius(station.airRange_K[0]), celsius(station.airRange_K[1])]),
+      flow_L_min: Math.round(60_000 * (0.7 * station.flowRange_m3_s[0] + 0.3 * station.flowRange_m3_s[1])),
+      standoff_mm: 8,
+      preheat: preheatFor(request),
+      approach_s: 0,
+      shielded: false,
+    };
+    return { phase, method, setting };
+  }
+  const tool = toolsFor(request, method)[0];
+  if (!tool) return null;
+  return {
+    phase,
+    method,
+    setting: {
+      kind: 'hand',
+      ironId: tool.id,
+      tip: tool.tips[0]!,
+      setpoint_C: clamp(350, tool.range_C),
+      perPad_C: {},
+      preheat: null,
+      fluxed: true,
+      freshSolder: heat.freshSolder,
+    },
+  };
+}
+
+export const clamp = (value: number, [low, high]: readonly [number, number]): number =>
+  Math.min(high, Math.max(low, value));

@@ -1,0 +1,72 @@
+import { useState, type Dispatch } from 'react';
+import { phasesOf } from '~/core/method/goals';
+import { methodOf } from '~/core/method/methods';
+import type { PlanSheet } from '~/schema/planSheet';
+import type { StepHabit } from '~/schema/stepHabit';
+import { postJson } from '~/ui/api';
+import { choiceAt, type PlanAction, type PlanState } from './state';
+
+const WHO = 'Give your initials at the top first (key @), so that the record says who did this.';
+
+/** What a plan writes: the job it becomes, and the workshop's own steps. */
+export function useAccepting(
+  sheet: PlanSheet,
+  state: PlanState,
+  by: string,
+  dispatch: Dispatch<PlanAction>,
+): {
+  readonly accept: () => boolean;
+  readonly keep: () => void;
+  readonly habits: readonly StepHabit[];
+  /** What came of keeping the steps; null while nothing was kept. */
+  readonly kept: string | null;
+  readonly forget: () => void;
+} {
+  const [habits, setHabits] = useState(sheet.habits);
+  const [kept, setKept] = useState<string | null>(null);
+
+  const accept = (): boolean => {
+    if (state.choices.length === 0 || state.exploration.status !== 'done' || state.accepting) return false;
+    if (!by) {
+      dispatch({ type: 'accept-failed', error: new Error(WHO) });
+      return true;
+    }
+    dispatch({ type: 'accepting' });
+    postJson<{ jobId: string }>('/api/jobs', {
+      siteId: sheet.site.id,
+      by,
+      goal: state.goal,
+      worth: state.worth,
+      mates: state.mates,
+      inputsKey: sheet.inputsKey,
+      choices: phasesOf(state.goal).map((phase) => choiceAt(state, phase)),
+      edits: state.edits,
+    }).then(
+      ({ jobId }) => {
+        window.location.href = `/jobs/${jobId}`;
+      },
+      (error: unknown) => dispatch({ type: 'accept-failed', error }),
+    );
+    return true;
+  };
+
+  const keep = (): void => {
+    const method = choiceAt(state)?.method;
+    if (!method) return;
+    if (!by) {
+      setKept(WHO);
+      return;
+    }
+    const revision = habits.find((h) => h.method === method)?.revision ?? 0;
+    postJson<StepHabit>('/api/step-habits', { method, edits: state.edits, by, revision }).then(
+      (written) => {
+        setHabits((all) => [...all.filter((h) => h.method !== method), written]);
+        setKept(`Kept for every plan that goes by “${methodOf(method).name}”.`);
+      },
+      (error: unknown) =>
+        setKept(error instanceof Error ? error.message : 'It could not be kept; try again.'),
+    );
+  };
+
+  return { accept, keep, habits, kept, forget: () => setKept(null) };
+}

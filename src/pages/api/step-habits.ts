@@ -1,0 +1,9 @@
+import { parseInput } from '~/schema/faults';
+import { stepHabitChange } from '~/schema/stepHabit';
+import { keepHabit } from '~/server/repositories/stepHabits';
+import { endpoint, readJson } from '~/server/respond';
+
+export const POST = endpoint(async (context) => {
+  const change = parseInput(stepHabitChange, await readJson(context));
+  return keepHabit(context.locals.db, change, Date.now());
+});

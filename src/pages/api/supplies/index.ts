@@ -1,0 +1,9 @@
+import { parseInput } from '~/schema/faults';
+import { newSupply } from '~/schema/supply';
+import { addSupply } from '~/server/repositories/supplies';
+import { endpoint, readJson } from '~/server/respond';
+
+export const POST = endpoint(async (context) => {
+  const supply = parseInput(newSupply, await readJson(context));
+  return addSupply(context.locals.db, supply, Date.now());
+}, 201);

@@ -1,0 +1,9 @@
+import { parseInput } from '~/schema/faults';
+import { newMove } from '~/schema/supply';
+import { moveSupply } from '~/server/repositories/supplies';
+import { endpoint, readJson } from '~/server/respond';
+
+export const POST = endpoint(async (context) => {
+  const move = parseInput(newMove, await readJson(context));
+  return moveSupply(context.locals.db, move, Date.now());
+}, 201);

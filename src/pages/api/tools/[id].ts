@@ -1,0 +1,9 @@
+import { parseInput } from '~/schema/faults';
+import { toolChange } from '~/schema/tool';
+import { changeTool } from '~/server/repositories/tools';
+import { endpoint, readJson } from '~/server/respond';
+
+export const PATCH = endpoint(async (context) => {
+  const change = parseInput(toolChange, await readJson(context));
+  return changeTool(context.locals.db, context.params['id']!, change);
+});

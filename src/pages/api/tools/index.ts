@@ -1,0 +1,9 @@
+import { parseInput } from '~/schema/faults';
+import { newTool } from '~/schema/tool';
+import { addTool } from '~/server/repositories/tools';
+import { endpoint, readJson } from '~/server/respond';
+
+export const POST = endpoint(async (context) => {
+  const tool = parseInput(newTool, await readJson(context));
+  return addTool(context.locals.db, tool);
+}, 201);

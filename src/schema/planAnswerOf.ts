@@ -1,0 +1,390 @@
+import type { Candidate, Binding } from '../core/method/candidate';
+import { CAUTIONS, type CautionId } from '../core/method/cautions';
+import { isSure, type PinBand } from '../core/method/heat/bands';
+import type { CoolDown } from '../core/method/heat/coolDown';
+import type { NeighbourHeat } from '../core/method/heat/airJudge';
+import type { Draw, Materials } from '../core/method/materials';
+import { MODEL_VERSION, type FoundPlan, type NoPlan, type PhasePlan, type Plan } from '../core/method/plan';
+import type { Ranked } from '../core/method/rank';
+import type { Remedy } from '../core/method/remedies';
+import type { Setting } from '../core/method/request';
+import { frontier } from '../core/method/search';
+import type { Step } from '../core/method/steps/step';
+import { celsius, millimetres } from '../core/quantity/convert';
+import type { Spread } from '../core/statistics/percentile';
+import {
+  bindingInWords,
+  type BindingAnswer,
+  type DrawAnswer,
+  type FoundAnswer,
+  type MaterialsAnswer,
+  type MethodAnswer,
+  type NoPlanAnswer,
+  type OptionAnswer,
+  type PhaseAnswer,
+  type PinAnswer,
+  type PlanAnswer,
+  type RemedyAnswer,
+  type StepAnswer,
+} from './planAnswer';
+
+/** Core plans in bench units. */
+
+export function planAnswerOf(plan: Plan): PlanAnswer {
+  switch (plan.outcome) {
+    case 'found':
+      return foundAnswerOf(plan);
+    case 'no-feasible-setting':
+      return noPlanAnswerOf(plan);
+    case 'not-converged':
+      return { outcome: 'not-converged', modelVersion: MODEL_VERSION, pad: plan.pad };
+  }
+}
+
+export function foundAnswerOf(plan: FoundPlan): FoundAnswer {
+  const [first, ...then] = plan.phases.map(phaseAnswerOf) as [PhaseAnswer, ...PhaseAnswer[]];
+  return {
+    outcome: 'found',
+    modelVersion: MODEL_VERSION,
+    ...first,
+    then,
+    draws: plan.draws.map(drawAnswerOf),
+    cautions: cautionsAnswer(plan.cautions),
+    steps: plan.steps.map(stepAnswerOf),
+  };
+}
+
+function phaseAnswerOf(plan: PhasePlan): PhaseAnswer {
+  const { bands, chosen, coolDown } = plan;
+  const slowest = bands.reduce((a, b) => (b.melt_s.p50 > a.melt_s.p50 ? b : a));
+  const shortest = bands.reduce((a, b) => (b.stop_s < a.stop_s ? b : a));
+  const worst = (pick: (band: PinBand) => number): number | null => finite(Math.max(...bands.map(pick)));
+  return {
+    phase: plan.phase,
+    chosen: {
+      ...optionAnswerOf(plan.method.id, chosen),
+      melt_s: spreadAnswer(slowest.melt_s),
+      liftFrom_s: finite(slowest.liftFrom_s),
+      stop_s: shortest.stop_s,
+      padDose: { p50: worst((b) => b.padDose.p50), p90: worst((b) => b.padDose.p90) },
+      laminateDose: worst((b) => b.laminateDose.p50),
+      neighboursAtRisk: plan.neighbours.filter((n) => !n.ok).map((n) => n.ref),
+      warp_pct: coolDown && 100 * Math.max(coolDown.bowHot, coolDown.bowLeft),
+      coolDown_s: plan.coolDown_s,
+    },
+    frontier: plan.frontier.map((c) => optionAnswerOf(plan.method.id, c)),
+    pins: bands.map(pinAnswerOf),
+    meltOrder: [...bands].sort((a, b) => a.melt_s.p50 - b.melt_s.p50).map((b) => b.pad),
+    neighbours: plan.neighbours.map(neighbourAnswerOf),
+    methods: plan.methods.map(methodAnswerOf),
+    materials: materialsAnswerOf(plan.materials),
+    coolDown: coolDown && coolDownAnswerOf(coolDown),
+    shared: plan.shared && {
+      refs: [...plan.shared.refs],
+      heatsApart: plan.shared.apart.heats,
+      timeApart_s: plan.shared.apart.time_s,
+      padDoseApart: plan.shared.apart.padDose,
+      time_s: plan.shared.together.time_s,
+      padDose: plan.shared.together.padDose,
+    },
+  };
+}
+
+function noPlanAnswerOf(plan: NoPlan): NoPlanAnswer {
+  return {
+    outcome: 'no-feasible-setting',
+    modelVersion: MODEL_VERSION,
+    phase: plan.phase,
+    chosen: null,
+    frontier: [],
+    nearest: plan.nearest && optionAnswerOf(plan.method, plan.nearest),
+    binding: bindingAnswerOf(plan.binding),
+    remedies: plan.remedies.map(remedyAnswerOf),
+    methods: plan.methods.map(methodAnswerOf),
+    cautions: cautionsAnswer(plan.cautions),
+  };
+}
+
+export function optionAnswerOf(method: string, candidate: Candidate): OptionAnswer {
+  const { pins } = candidate;
+  const melts = pins.map((pin) => pin.fullMelt_s ?? Infinity);
+  const worst = (pick: (pin: Candidate['pins'][number]) => number): number | null =>
+    finite(Math.max(...pins.map(pick)));
+  return {
+    method,
+    ...toolAnswerOf(candidate.setting),
+    preheat: preheatAnswerOf(candidate.setting),
+    melt_s: { p10: null, p50: finite(Math.max(...melts)), p90: null },
+    liftFrom_s: candidate.time_s,
+    stop_s: finite(Math.min(...pins.map((pin) => pin.stop_s))),
+    padDose: { p50: worst((pin) => pin.padDoseAtOff), p90: null },
+    laminateDose: worst((pin) => pin.laminateDoseAtOff),
+    partPeak_C: finite(celsius(Math.max(...pins.map((pin) => pin.bodyPeak_K)))),
+    rampRatio: candidate.rampRatio ?? null,
+    warp_pct: null,
+    neighboursAtRisk: (candidate.neighbours ?? []).filter((n) => !n.ok).map((n) => n.ref),
+    coolDown_s: null,
+    feasible: candidate.feasible,
+  };
+}
+
+type ToolAnswer = Pick<
+  OptionAnswer,
+  | 'tool'
+  | 'toolId'
+  | 'tip'
+  | 'nozzle'
+  | 'setpoint_C'
+  | 'perPad_C'
+  | 'flow_L_min'
+  | 'standoff_mm'
+  | 'approach_s'
+  | 'shielded'
+  | 'fluxed'
+  | 'freshSolder'
+>;
+
+function toolAnswerOf(setting: Setting): ToolAnswer {
+  if (setting.kind === 'air') {
+    const { nozzle } = setting;
+    return {
+      tool: setting.station.name,
+      toolId: setting.station.id,
+      tip: null,
+      nozzle:
+        nozzle.shape === 'round'
+          ? { diameter_mm: tidy(millimetres(nozzle.diameter_m)) }
+          : {
+              width_mm: tidy(millimetres(nozzle.width_m)),
+              height_mm: tidy(millimetres(nozzle.height_m)),
+            },
+      setpoint_C: Math.round(celsius(setting.air_K)),
+      perPad_C: {},
+      flow_L_min: tidy(setting.flow_m3_s * 60_000),
+      standoff_mm: tidy(millimetres(setting.standoff_m)),
+      approach_s: setting.approach_s,
+      shielded: setting.shielded,
+      fluxed: true,
+      freshSolder: false,
+    };
+  }
+  const { tip } = setting;
+  return {
+    tool: setting.iron.name,
+    toolId: setting.iron.id,
+    tip:
+      tip.shape === 'hollow'
+        ? { inner_mm: tidy(millimetres(tip.inner_m)), outer_mm: tidy(millimetres(tip.width_m)) }
+        : { shape: tip.shape, width_mm: tidy(millimetres(tip.width_m)), construction: tip.construction },
+    nozzle: null,
+    setpoint_C: Math.round(celsius(setting.setpoint_K)),
+    perPad_C: Object.fromEntries(
+      Object.entries(setting.perPad_K ?? {}).map(([pad, t_K]) => [pad, Math.round(celsius(t_K))]),
+    ),
+    flow_L_min: null,
+    standoff_mm: null,
+    approach_s: 0,
+    shielded: false,
+    fluxed: setting.fluxed,
+    freshSolder: setting.freshSolder,
+  };
+}
+
+/** A length that went to metres and back is the length it was. */
+const tidy = (value: number): number => Number(value.toPrecision(9));
+
+const preheatAnswerOf = ({ preheat }: Setting): OptionAnswer['preheat'] =>
+  preheat && { kind: preheat.kind, setpoint_C: tidy(celsius(preheat.setpoint_K)), soak_s: preheat.soak_s };
+
+export const pinAnswerOf = (band: PinBand): PinAnswer => ({
+  pad: band.pad,
+  pads: [...band.pads],
+  draws: band.draws,
+  melt_s: spreadAnswer(band.melt_s),
+  liftFrom_s: finite(band.liftFrom_s),
+  holdAfterMelt_s: band.holdAfterMelt_s,
+  stop_s: band.stop_s,
+  stopBecause: band.because,
+  chanceSolidAtStop: band.chanceSolidAtStop,
+  sure: isSure(band),
+  padDose: spreadAnswer(band.padDose),
+  laminateDose: spreadAnswer(band.laminateDose),
+});
+
+const neighbourAnswerOf = (n: NeighbourHeat): PhaseAnswer['neighbours'][number] => ({
+  ref: n.ref,
+  joint_C: celsius(n.joint_K),
+  body_C: celsius(n.body_K),
+  ok: n.ok,
+});
+
+export const methodAnswerOf = ({
+  method,
+  feasible,
+  reasons,
+  price,
+  best,
+  candidates,
+}: Ranked): MethodAnswer => ({
+  id: method.id,
+  name: method.name,
+  feasible,
+  reasons: [...reasons],
+  about: method.about,
+  failure: method.failure,
+  leaves: method.leaves,
+  minutes: price?.minutes ?? null,
+  option: best && optionAnswerOf(method.id, best),
+  frontier: frontier(candidates).map((c) => optionAnswerOf(method.id, c)),
+});
+
+const materialsAnswerOf = (m: Materials): MaterialsAnswer => ({
+  solderWire_mm: millimetres(m.solderWire_m),
+  wireDiameter_mm: tidy(millimetres(m.wireDiameter_m)),
+  braid_mm: millimetres(m.braid_m),
+  braidWidth_mm: tidy(millimetres(m.braidWidth_m)),
+  flux_mL: m.flux_m3 * 1e6,
+  solvent_mL: m.solvent_m3 * 1e6,
+  paste_g: m.paste_kg * 1e3,
+  lowMelt_g: m.lowMelt_kg * 1e3,
+  foil_cm2: m.foil_m2 * 1e4,
+  tape_cm2: m.tape_m2 * 1e4,
+  mixture: m.mixture && {
+    solidus_C: celsius(m.mixture.solidus_K),
+    liquidus_C: celsius(m.mixture.liquidus_K),
+    uncertainty_K: m.mixture.uncertainty_K,
+    warning: m.mixture.bismuthWithLead
+      ? 'Bismuth with lead leaves a phase that melts near 96 °C: wick it clean before anything is fitted.'
+      : null,
+  },
+});
+
+const UNITS: Readonly<Record<Draw['kind'], { unit: DrawAnswer['unit']; by: number }>> = {
+  wire: { unit: 'mm', by: 1e3 },
+  braid: { unit: 'mm', by: 1e3 },
+  flux: { unit: 'mL', by: 1e6 },
+  solvent: { unit: 'mL', by: 1e6 },
+  paste: { unit: 'g', by: 1e3 },
+  'low-melt': { unit: 'g', by: 1e3 },
+  foil: { unit: 'cm²', by: 1e4 },
+  tape: { unit: 'cm²', by: 1e4 },
+};
+
+function drawAnswerOf(draw: Draw): DrawAnswer {
+  const { unit, by } = UNITS[draw.kind];
+  return {
+    kind: draw.kind,
+    supplyId: draw.supplyId,
+    name: draw.name,
+    amount: draw.amount * by,
+    left: draw.left === null ? null : draw.left * by,
+    unit,
+    short: draw.short,
+  };
+}
+
+const coolDownAnswerOf = (c: CoolDown): NonNullable<PhaseAnswer['coolDown']> => ({
+  how: c.how,
+  clock_s: c.clock_s,
+  heldPreheat_s: c.heldPreheat_s,
+  bowHot_pct: 100 * c.bowHot,
+  bowLeft_pct: 100 * c.bowLeft,
+  bowLimit_pct: 100 * c.bowLimit,
+  ok: c.ok,
+});
+
+function stepAnswerOf(step: Step): StepAnswer {
+  const { dwell } = step;
+  return {
+    ...step,
+    cautions: step.cautions.map((id) => CAUTIONS[id]),
+    dwell: dwell && {
+      setpoint_C: Math.round(celsius(dwell.setpoint_K)),
+      expect_s: [finite(dwell.expect_s[0]), finite(dwell.expect_s[1])],
+      liftFrom_s: finite(dwell.liftFrom_s),
+      holdAfterMelt_s: dwell.holdAfterMelt_s,
+      stop_s: dwell.stop_s,
+      ifNotMolten: dwell.ifNotMolten,
+    },
+  };
+}
+
+const bindingAnswerOf = ({ neighbour, ...binding }: Binding): BindingAnswer => ({
+  ...binding,
+  neighbour: neighbour ? { ref: neighbour.ref, body_C: celsius(neighbour.body_K) } : null,
+});
+
+function remedyAnswerOf(remedy: Remedy): RemedyAnswer {
+  const stub: Candidate = {
+    setting: remedy.setting,
+    pins: [],
+    feasible: remedy.works,
+    time_s: remedy.time_s,
+    damage: remedy.damage,
+    binding: remedy.binding,
+  };
+  const binding = remedy.binding && bindingAnswerOf(remedy.binding);
+  return {
+    kind: remedy.kind,
+    method: remedy.method,
+    works: remedy.works,
+    onBench: remedy.onBench,
+    changes: changesInWords(remedy),
+    achieves: remedy.works
+      ? `every pin melts and is off within ${remedy.time_s!.toFixed(1)} s, at ${(100 * remedy.damage).toPrecision(2)} % of the worst pad’s budget`
+      : binding
+        ? `still not enough: pin ${binding.pad} ${bindingInWords(binding)}`
+        : 'still not enough',
+    option: {
+      ...optionAnswerOf(remedy.method, stub),
+      melt_s: { p10: null, p50: null, p90: null },
+      stop_s: null,
+      padDose: { p50: remedy.damage, p90: null },
+      laminateDose: null,
+      partPeak_C: null,
+    },
+  };
+}
+
+function changesInWords(remedy: Remedy): string {
+  const { setting } = remedy;
+  const at = toolInWords(setting);
+  const warm = setting.preheat
+    ? `preheater ${celsius(setting.preheat.setpoint_K).toFixed(0)} °C for ${setting.preheat.soak_s} s (board about ${celsius(remedy.board_K).toFixed(0)} °C)`
+    : null;
+  const away = remedy.onBench ? '' : ' (not on this bench)';
+  switch (remedy.kind) {
+    case 'preheat':
+      return warm ? `Warm the board first: ${warm}, ${at}` : at;
+    case 'wider-tip':
+      return `A wider tip${away}: ${at}`;
+    case 'low-melt':
+      return `Low-melt alloy in every joint${away}: ${at}`;
+    case 'give-up-the-part':
+      return `Give the part up and cut it away: ${at}${warm ? `, board warmed: ${warm}` : ''}`;
+    case 'shield':
+      return `Foil over the neighbours${away}: ${at}${warm ? `, ${warm}` : ''}`;
+    case 'fresh-solder':
+      return `Fresh solder on every joint first: ${at}`;
+    case 'hot-air':
+      return `Hot air over the whole part: ${at}${warm ? `, ${warm}` : ''}`;
+  }
+}
+
+function toolInWords(setting: Setting): string {
+  if (setting.kind === 'air') {
+    return `air ${celsius(setting.air_K).toFixed(0)} °C, ${(setting.flow_m3_s * 60_000).toFixed(0)} L/min`;
+  }
+  return `${setting.tip.shape} ${millimetres(setting.tip.width_m).toFixed(1)} mm at ${celsius(setting.setpoint_K).toFixed(0)} °C`;
+}
+
+const cautionsAnswer = (ids: readonly CautionId[]): FoundAnswer['cautions'] =>
+  ids.map((id) => ({ id, text: CAUTIONS[id] }));
+
+const finite = (value: number): number | null => (Number.isFinite(value) ? value : null);
+
+const spreadAnswer = (s: Spread): PinAnswer['melt_s'] => ({
+  p10: finite(s.p10),
+  p50: finite(s.p50),
+  p90: finite(s.p90),
+});

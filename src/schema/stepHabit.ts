@@ -1,0 +1,45 @@
+import { integer, sqliteTable, text as textColumn } from 'drizzle-orm/sqlite-core';
+import { z } from 'zod';
+import type { StepEdit } from '../core/method/steps/edits';
+import { initials, oneOf, quantity, text, whenever_ms } from './fields';
+
+const stepId = text(1, 60);
+
+/** A change to a list of steps. */
+export const stepEdit = z.discriminatedUnion('op', [
+  z.strictObject({ op: z.literal('hide'), id: stepId }),
+  z.strictObject({ op: z.literal('reword'), id: stepId, title: text(1, 80), detail: text(0, 400) }),
+  z.strictObject({
+    op: z.literal('add'),
+    id: stepId,
+    after: text(0, 60),
+    kind: oneOf(['gate', 'do', 'wait', 'inspect']),
+    title: text(1, 80),
+    detail: text(0, 400),
+    why: text(0, 400),
+    wait_s: quantity('s', 1, 86_400).nullable(),
+  }),
+  z.strictObject({ op: z.literal('move'), id: stepId, after: text(0, 60) }),
+]) satisfies z.ZodType<StepEdit>;
+
+export const stepEdits = z.array(stepEdit).max(60, { error: 'has more than 60 changes; take some back' });
+
+/** What a workshop always changes about a method's steps; `revision` 0 writes the first one. */
+export const stepHabitChange = z.strictObject({
+  method: text(1, 40),
+  edits: stepEdits,
+  by: initials,
+  revision: z.int().min(0),
+});
+export type StepHabitChange = z.infer<typeof stepHabitChange>;
+
+export const stepHabit = stepHabitChange.extend({ at_ms: whenever_ms, revision: z.int().min(1) });
+export type StepHabit = z.infer<typeof stepHabit>;
+
+export const stepHabits = sqliteTable('step_habits', {
+  method: textColumn('method').primaryKey(),
+  edits: textColumn('edits', { mode: 'json' }).$type<StepEdit[]>().notNull(),
+  by: textColumn('by').notNull(),
+  at_ms: integer('at_ms').notNull(),
+  revision: integer('revision').notNull().default(1),
+});

@@ -1,0 +1,132 @@
+import { index, integer, real, sqliteTable, text as textColumn } from 'drizzle-orm/sqlite-core';
+import { z } from 'zod';
+import { ALLOY_IDS } from '../core/materials/alloys';
+import type { Supply } from '../core/method/bench';
+import { initials, oneOf, quantity, recordId, text, whenever_ms } from './fields';
+import { jobs } from './job';
+import type { SupplyInput } from './supplyInput';
+
+/** What a supply is; what is left of it stands in its moves. */
+export const supplySpec = z.discriminatedUnion(
+  'kind',
+  [
+    z.strictObject({
+      kind: z.literal('wire'),
+      alloy: oneOf(ALLOY_IDS),
+      diameter_mm: quantity('mm', 0.2, 3),
+    }),
+    z.strictObject({ kind: z.literal('braid'), width_mm: quantity('mm', 0.5, 8) }),
+    z.strictObject({ kind: z.literal('low-melt'), alloy: oneOf(ALLOY_IDS) }),
+    z.strictObject({ kind: z.literal('paste'), alloy: oneOf(ALLOY_IDS) }),
+    z.strictObject({ kind: z.literal('flux') }),
+    z.strictObject({ kind: z.literal('solvent') }),
+    z.strictObject({ kind: z.literal('foil') }),
+    z.strictObject({ kind: z.literal('tape') }),
+  ],
+  { error: 'kind must be one of wire, braid, low-melt, paste, flux, solvent, foil, tape' },
+);
+export type SupplySpec = z.infer<typeof supplySpec>;
+
+/** Unit that a kind of supply is counted in. */
+export const SUPPLY_UNITS: Readonly<Record<Supply['kind'], 'mm' | 'g' | 'mL' | 'cm²'>> = {
+  wire: 'mm',
+  braid: 'mm',
+  'low-melt': 'g',
+  paste: 'g',
+  flux: 'mL',
+  solvent: 'mL',
+  foil: 'cm²',
+  tape: 'cm²',
+};
+
+export const newSupply = z.strictObject({
+  name: text(1, 80),
+  spec: supplySpec,
+  /** What is there now, in the kind's unit. */
+  left: quantity('', 0, 1e7),
+  /** Under this much it is time to buy. */
+  low: quantity('', 0, 1e7).default(0),
+  by: initials,
+});
+export type NewSupply = z.infer<typeof newSupply>;
+
+export const supplyRecord = newSupply.omit({ left: true, by: true }).extend({
+  id: recordId,
+  retired: z.boolean(),
+  revision: z.int().min(1),
+});
+export type SupplyRecord = z.infer<typeof supplyRecord>;
+
+/** A supply with what its moves leave of it. */
+export interface SupplySheet extends SupplyRecord {
+  readonly left: number;
+}
+
+export const supplies = sqliteTable('supplies', {
+  id: textColumn('id').primaryKey(),
+  name: textColumn('name').notNull(),
+  spec: textColumn('spec', { mode: 'json' }).$type<SupplySpec>().notNull(),
+  low: real('low').notNull().default(0),
+  retired: integer('retired', { mode: 'boolean' }).notNull().default(false),
+  revision: integer('revision').notNull().default(1),
+});
+
+export const MOVE_REASONS = ['counted', 'bought', 'used', 'thrown'] as const;
+
+/** What a person writes of a stock: bought or thrown by how much, or counted as how much. */
+export const newMove = z.strictObject({
+  supplyId: recordId,
+  reason: oneOf(MOVE_REASONS),
+  /** How much came or went; of `counted`, how much there is. */
+  amount: quantity('', 0, 1e7),
+  by: initials,
+});
+export type NewMove = z.infer<typeof newMove>;
+
+/** One entry of a stock's ledger: appended, never changed; a miscount is put right by counting again. */
+export const supplyMove = z.strictObject({
+  id: recordId,
+  supplyId: recordId,
+  /** Signed, in the kind's unit. */
+  change: z.number().min(-1e7).max(1e7),
+  reason: oneOf(MOVE_REASONS),
+  jobId: recordId.nullable(),
+  by: initials,
+  at_ms: whenever_ms,
+});
+export type SupplyMove = z.infer<typeof supplyMove>;
+
+export const supplyMoves = sqliteTable(
+  'supply_moves',
+  {
+    id: textColumn('id').primaryKey(),
+    supplyId: textColumn('supply_id')
+      .notNull()
+      .references(() => supplies.id),
+    change: real('change').notNull(),
+    reason: textColumn('reason').$type<SupplyMove['reason']>().notNull(),
+    jobId: textColumn('job_id').references(() => jobs.id),
+    by: textColumn('by').notNull(),
+    at_ms: integer('at_ms').notNull(),
+  },
+  (table) => [index('supply_moves_of').on(table.supplyId, table.at_ms)],
+);
+
+/** A supply as a plan takes it. */
+export function supplyInputOf({ id, name, spec, left }: SupplySheet): SupplyInput {
+  switch (spec.kind) {
+    case 'wire':
+      return { id, name, ...spec, left_mm: left };
+    case 'braid':
+      return { id, name, ...spec, left_mm: left };
+    case 'low-melt':
+    case 'paste':
+      return { id, name, ...spec, left_g: left };
+    case 'flux':
+    case 'solvent':
+      return { id, name, ...spec, left_mL: left };
+    case 'foil':
+    case 'tape':
+      return { id, name, ...spec, left_cm2: left };
+  }
+}

@@ -1,0 +1,109 @@
+import { explore, MODEL_VERSION } from '../core/method/plan';
+import { edited } from '../core/method/steps/edits';
+import type { PlanRequest, Setting } from '../core/method/request';
+import { celsius } from '../core/quantity/convert';
+import { InputError } from '../schema/faults';
+import type { AcceptPlan } from '../schema/job';
+import type { FoundAnswer } from '../schema/planAnswer';
+import { foundAnswerOf } from '../schema/planAnswerOf';
+import { addedStep } from '../schema/stepWords';
+import {
+  choicesOf,
+  planRequestOf,
+  settingOf,
+  type ChoiceInput,
+  type SettingInput,
+} from '../schema/planRequest';
+import type { Db } from './db';
+import { Conflict } from './errors';
+import { newId } from './ids';
+import { planningFor } from './planning';
+import { addJob, type JobWithEvents } from './repositories/jobs';
+import { getSite } from './repositories/sites';
+
+/**
+ * Accepts a plan: solves the chosen settings again from the record, lets other requests in between
+ * batches, and writes the job with its inputs, its plan and its opening entry.
+ */
+export async function acceptJob(
+  db: Db,
+  accepted: AcceptPlan,
+  now_ms: () => number,
+  id = newId('job'),
+): Promise<JobWithEvents> {
+  const { input, inputsKey } = planningFor(db, accepted.siteId, accepted);
+  if (inputsKey !== accepted.inputsKey) throw stalePlan();
+  const request = planRequestOf(input);
+  const plan = foundAnswerOf(await solved(request, accepted.choices));
+  if (planningFor(db, accepted.siteId, accepted).inputsKey !== inputsKey) throw stalePlan();
+  const { boardId } = getSite(db, accepted.siteId);
+  const steps: FoundAnswer['steps'] = edited(plan.steps, accepted.edits, addedStep);
+  return addJob(
+    db,
+    {
+      id,
+      boardId,
+      siteId: accepted.siteId,
+      goal: accepted.goal,
+      by: accepted.by,
+      status: 'running',
+      input,
+      setting: accepted.choices[0]!.setting,
+      choices: accepted.choices,
+      plan: { ...plan, steps },
+      modelVersion: MODEL_VERSION,
+      outcome: null,
+      cause: '',
+      acceptedAt_ms: now_ms(),
+      closedAt_ms: null,
+    },
+    accepted.by,
+  );
+}
+
+async function solved(request: PlanRequest, inputs: readonly ChoiceInput[]) {
+  inputs.forEach((choice, i) => benchSetting(request, choice.setting, `$.choices[${i}].setting`));
+  const choices = choicesOf(request, inputs);
+  if (!choices) {
+    throw new InputError([
+      { path: '$.choices', message: `do not cover every phase of "${request.goal}"; give one for each` },
+    ]);
+  }
+  const solving = explore(request, choices);
+  let next = solving.next();
+  while (!next.done) {
+    await new Promise(setImmediate);
+    next = solving.next();
+  }
+  return next.value;
+}
+
+const stalePlan = (): Conflict =>
+  new Conflict('the board, its history or the bench changed since this plan was made; reload and plan again');
+
+/** The technician's setting on this bench, or what is wrong with it. */
+export function benchSetting(request: PlanRequest, input: SettingInput, path = '$.setting'): Setting {
+  const setting = settingOf(request, input);
+  if (!setting) {
+    const [key, id] = input.kind === 'air' ? ['stationId', input.stationId] : ['ironId', input.ironId];
+    throw new InputError([
+      { path: `${path}.${key}`, message: `"${id}" is not on the bench; choose one that is` },
+    ]);
+  }
+  const [given_C, range_K, name, key] =
+    input.kind === 'air' && setting.kind === 'air'
+      ? [input.air_C, setting.station.airRange_K, setting.station.name, 'air_C']
+      : input.kind === 'hand' && setting.kind === 'hand'
+        ? [input.setpoint_C, setting.iron.setpointRange_K, setting.iron.name, 'setpoint_C']
+        : [0, [0, Infinity] as const, '', ''];
+  const [low, high] = range_K.map(celsius) as [number, number];
+  if (given_C < low - 0.01 || given_C > high + 0.01) {
+    throw new InputError([
+      {
+        path: `${path}.${key}`,
+        message: `is ${given_C} °C, outside what ${name} reaches; give ${low.toFixed(0)} to ${high.toFixed(0)} °C`,
+      },
+    ]);
+  }
+  return setting;
+}

@@ -1,0 +1,140 @@
+import { isSurface, padNamesOf } from '../core/packages/form';
+import { airScenario, airFrom_s } from '../core/method/heat/airScenario';
+import { livesAt, livesOf } from '../core/method/heat/forecast';
+import { scenarioFor } from '../core/method/heat/holeTouch';
+import { landTouch } from '../core/method/heat/landTouch';
+import { methodOf } from '../core/method/methods';
+import type { MethodId } from '../core/method/methods/method';
+import { MODEL_VERSION, phaseRequest } from '../core/method/plan';
+import type { AirSetting, HandSetting, PhaseRequest } from '../core/method/request';
+import { celsius } from '../core/quantity/convert';
+import type { RunEventBody } from '../core/record/runEvents';
+import { TOGETHER, type Dwell, type RunState } from '../core/record/runState';
+import { simulateField } from '../core/thermal/field/run';
+import { doseCurve } from '../core/thermal/history';
+import { simulateJoint } from '../core/thermal/joint/simulate';
+import type { JobRecord } from '../schema/job';
+import { placedPadsOf } from '../schema/placedPads';
+import { planRequestOf, type ChoiceInput } from '../schema/planRequest';
+import { benchSetting } from './accepting';
+import type { Db } from './db';
+import { getBoard } from './repositories/boards';
+import { sitesOf } from './repositories/sites';
+import { LEAST_DOSE, LEAST_PEAK_C, padsAbout, sharesOf } from './sharing';
+
+type Exposure = Extract<RunEventBody, { kind: 'exposure' }>;
+
+/** A tool in the hand is followed this long at most; longer holds are as long as the last of it. */
+const LONGEST_TOUCH_s = 60;
+
+/**
+ * What the server adds to a heating's end: the heat that each pad and the laminate took, for the time it really
+ * lasted, and the share of the pads about it.
+ */
+export const exposureFor =
+  (db: Db) =>
+  (job: JobRecord, state: RunState): RunEventBody[] => {
+    const dwell = state.dwells.at(-1);
+    if (!dwell || dwell.off_s === null || dwell.exposure) return [];
+    const choice = choiceOf(job, dwell);
+    const request = phaseRequest(planRequestOf(job.input), choice.phase, []);
+    const setting = benchSetting(request, choice.setting);
+    if (setting.kind === 'air') return underAir(db, job, request, setting, dwell.off_s);
+    return isSurface(request.site.part)
+      ? onLands(request, choice.method, setting, dwell)
+      : [atHole(db, job, request, setting, dwell)];
+  };
+
+/** The choice that a heating's step belongs to; jobs of an earlier model have the one they were accepted with. */
+function choiceOf(job: JobRecord, dwell: Dwell): ChoiceInput {
+  const step = job.plan.steps.find((s) => s.id === dwell.stepId);
+  const found = job.choices.find((c) => c.phase === step?.phase) ?? job.choices[0];
+  return found ?? { phase: 'remove', method: 'leg-at-a-time', setting: job.setting };
+}
+
+function atHole(
+  db: Db,
+  job: JobRecord,
+  request: PhaseRequest,
+  setting: HandSetting,
+  { pad, off_s }: Dwell,
+): Exposure {
+  const scenario = scenarioFor(request, setting, pad);
+  const about = padsAbout(db, job, pad);
+  const duration_s = Math.min(LONGEST_TOUCH_s, Math.max(off_s!, 0.05));
+  const run = simulateJoint(scenario, { duration_s, probes: about.probes });
+  const lives = livesOf(scenario);
+  return {
+    kind: 'exposure',
+    pad,
+    duration_s: off_s!,
+    padDose: doseCurve(lives.pad, run.time_s, run.land_K).at(-1)!,
+    laminateDose: doseCurve(lives.laminate, run.time_s, run.laminate_K).at(-1)!,
+    peak_C: celsius(hottest(run.land_K)),
+    modelVersion: MODEL_VERSION,
+    others: sharesOf(about, scenario.board.laminate, run),
+  };
+}
+
+/** Lands under a hand tool: one, or all that it stood on or was drawn over. */
+function onLands(request: PhaseRequest, method: MethodId, setting: HandSetting, dwell: Dwell): Exposure[] {
+  const { heat } = methodOf(method);
+  const touch =
+    dwell.pad === TOGETHER && heat.kind === 'hand'
+      ? heat.touchesOf(request, setting)[0]!
+      : landTouch(request, setting, [dwell.pad], 'one');
+  const duration_s = Math.min(LONGEST_TOUCH_s, Math.max(dwell.off_s!, 0.05));
+  const run = touch.run({ duration_s });
+  const lives = livesAt(touch.laminate, touch.land_m2);
+  const padDose = doseCurve(lives.pad, run.time_s, run.land_K).at(-1)!;
+  const laminateDose = doseCurve(lives.laminate, run.time_s, run.laminate_K).at(-1)!;
+  return touch.pads.map((pad) => ({
+    kind: 'exposure',
+    pad,
+    duration_s: dwell.off_s!,
+    padDose,
+    laminateDose,
+    peak_C: celsius(hottest(run.land_K)),
+    modelVersion: MODEL_VERSION,
+    others: [],
+  }));
+}
+
+/** The whole board under air for as long as it really was, soak included: every pad that took part. */
+function underAir(
+  db: Db,
+  job: JobRecord,
+  request: PhaseRequest,
+  setting: AirSetting,
+  off_s: number,
+): Exposure[] {
+  const run = simulateField(
+    airScenario(request, setting, Math.max(off_s, 1), [{ duration_s: 120, preheat_K: null }]),
+  );
+  const { construction } = getBoard(db, job.boardId);
+  const sites = sitesOf(db, job.boardId);
+  const refOf = new Map(sites.map((site) => [site.id, site.ref]));
+  const others = placedPadsOf(sites, construction.copperLayers.length).flatMap((pad) => {
+    if (pad.siteId === job.siteId) return [];
+    const found = run.pads.find((p) => p.ref === refOf.get(pad.siteId) && p.pad === pad.name);
+    if (!found || (found.dose < LEAST_DOSE && celsius(found.peak_K) < LEAST_PEAK_C)) return [];
+    return [{ padId: pad.id, padDose: found.dose, peak_C: celsius(found.peak_K) }];
+  });
+  const names = padNamesOf(request.site.part);
+  const own = run.pads.filter((pad) => pad.ref === request.site.ref && names.includes(pad.pad));
+  return own.map((pad, i) => ({
+    kind: 'exposure',
+    pad: pad.pad,
+    duration_s: off_s + airFrom_s(setting),
+    padDose: pad.dose,
+    laminateDose: run.board.laminateDose,
+    peak_C: celsius(pad.peak_K),
+    modelVersion: MODEL_VERSION,
+    // The others' share stands once, with the first of the site's own.
+    others: i === 0 ? others.slice(0, MOST_OTHERS) : [],
+  }));
+}
+
+const MOST_OTHERS = 1000;
+
+const hottest = (row: Float64Array): number => row.reduce((a, b) => Math.max(a, b), 0);

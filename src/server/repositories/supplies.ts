@@ -1,0 +1,128 @@
+import { and, asc, desc, eq, sum } from 'drizzle-orm';
+import {
+  supplies,
+  supplyMoves,
+  supplyRecord,
+  type NewMove,
+  type NewSupply,
+  type SupplyMove,
+  type SupplyRecord,
+  type SupplySheet,
+} from '../../schema/supply';
+import type { Db } from '../db';
+import { Conflict, NotFound } from '../errors';
+import { newId } from '../ids';
+
+/** Supplies in use with what their moves leave of them, by name. */
+export function listSupplies(db: Db): SupplySheet[] {
+  const left = new Map(
+    db
+      .select({ id: supplyMoves.supplyId, left: sum(supplyMoves.change).mapWith(Number) })
+      .from(supplyMoves)
+      .groupBy(supplyMoves.supplyId)
+      .all()
+      .map((row) => [row.id, row.left] as const),
+  );
+  return db
+    .select()
+    .from(supplies)
+    .where(eq(supplies.retired, false))
+    .orderBy(asc(supplies.name))
+    .all()
+    .map((row) => ({ ...supplyRecord.parse(row), left: Math.max(0, left.get(row.id) ?? 0) }));
+}
+
+export function addSupply(
+  db: Db,
+  { left, by, ...supply }: NewSupply,
+  now_ms: number,
+  id = newId('supply'),
+): SupplySheet {
+  return db.transaction((tx) => {
+    const record: SupplyRecord = { ...supply, id, retired: false, revision: 1 };
+    tx.insert(supplies).values(record).run();
+    if (left > 0) {
+      tx.insert(supplyMoves)
+        .values({
+          id: `${id}-first`,
+          supplyId: id,
+          change: left,
+          reason: 'counted',
+          jobId: null,
+          by,
+          at_ms: now_ms,
+        })
+        .run();
+    }
+    return { ...record, left };
+  });
+}
+
+/** Takes a supply out of use; its moves stay. */
+export function retireSupply(db: Db, id: string, revision: number): { id: string } {
+  const done = db
+    .update(supplies)
+    .set({ retired: true, revision: revision + 1 })
+    .where(and(eq(supplies.id, id), eq(supplies.revision, revision)))
+    .run();
+  if (done.changes === 1) return { id };
+  if (!db.select({ id: supplies.id }).from(supplies).where(eq(supplies.id, id)).get())
+    throw new NotFound('supply', id);
+  throw new Conflict('another screen has changed this supply; reload to see it');
+}
+
+/** Appends a move: what a person counted, bought or threw away. */
+export function moveSupply(db: Db, move: NewMove, now_ms: number, id = newId('move')): SupplySheet {
+  return db.transaction(() => {
+    const supply = listSupplies(db).find((s) => s.id === move.supplyId);
+    if (!supply) throw new NotFound('supply', move.supplyId);
+    const change = {
+      counted: move.amount - supply.left,
+      bought: move.amount,
+      used: -Math.min(move.amount, supply.left),
+      thrown: -Math.min(move.amount, supply.left),
+    }[move.reason];
+    db.insert(supplyMoves)
+      .values({
+        id,
+        supplyId: supply.id,
+        change,
+        reason: move.reason,
+        jobId: null,
+        by: move.by,
+        at_ms: now_ms,
+      })
+      .run();
+    return { ...supply, left: supply.left + change };
+  });
+}
+
+/** Books what a job used: no more than there is. Called within the transaction that closes the job. */
+export function bookUse(
+  db: Db,
+  job: { readonly id: string; readonly by: string },
+  uses: readonly { readonly supplyId: string | null; readonly amount: number }[],
+  now_ms: number,
+): void {
+  const stock = new Map(listSupplies(db).map((s) => [s.id, s.left]));
+  uses.forEach(({ supplyId, amount }, i) => {
+    const left = supplyId === null ? undefined : stock.get(supplyId);
+    if (supplyId === null || left === undefined || left <= 0 || amount <= 0) return;
+    db.insert(supplyMoves)
+      .values({
+        id: `${job.id}-use-${i + 1}`,
+        supplyId,
+        change: -Math.min(amount, left),
+        reason: 'used',
+        jobId: job.id,
+        by: job.by,
+        at_ms: now_ms,
+      })
+      .onConflictDoNothing()
+      .run();
+  });
+}
+
+/** The last moves of all stock, newest first. */
+export const recentMoves = (db: Db, limit: number): SupplyMove[] =>
+  db.select().from(supplyMoves).orderBy(desc(supplyMoves.at_ms)).limit(limit).all();
