@@ -233,6 +233,9 @@ const hollowOf = (n: z.infer<typeof hollow>): HollowTip => ({
   inner_m: metres(n.inner_mm),
 });
 
+export const nozzleWords = (n: NozzleRecord): string =>
+  'diameter_mm' in n ? `⌀ ${n.diameter_mm} mm` : `${n.width_mm} × ${n.height_mm} mm`;
+
 export const nozzleOf = (n: NozzleRecord): Nozzle =>
   'diameter_mm' in n
     ? { shape: 'round', diameter_m: metres(n.diameter_mm) }

@@ -18,7 +18,9 @@ import { readingsOfBoard } from './repositories/readings';
 import { getSite, sitesOf, type SiteWithPads } from './repositories/sites';
 import type { SiteGroupRecord } from '../schema/siteGroup';
 import { listHabits } from './repositories/stepHabits';
-import { listTools } from './repositories/tools';
+import { listSupplies, recentMoves } from './repositories/supplies';
+import { allTools, listTools } from './repositories/tools';
+import type { RigSheet } from '../schema/rigSheet';
 import { recordsByPerson } from './trackRecord';
 
 /** Gathers one board's sheet: the board, its sites, what was found and what was done. */
@@ -148,3 +150,14 @@ export function runSheet(db: Db, jobId: string, now_ms: number): RunSheet {
     now_ms,
   };
 }
+
+/** Moves of stock that the Rig shows. */
+const SHOWN_MOVES = 20;
+
+/** Gathers what the Rig is drawn from. */
+export const rigSheet = (db: Db, now_ms: number): RigSheet => ({
+  tools: allTools(db),
+  supplies: listSupplies(db),
+  moves: recentMoves(db, SHOWN_MOVES),
+  now_ms,
+});

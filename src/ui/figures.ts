@@ -38,3 +38,11 @@ export function clockText(left_ms: number): string {
     ? `${sign}${hours}:${String(minutes).padStart(2, '0')}:${rest}`
     : `${sign}${minutes}:${rest}`;
 }
+
+/** An amount of stock in the unit it is counted in, in the size that reads best. */
+export function amountWords({ amount, unit }: { readonly amount: number; readonly unit: string }): string {
+  if (unit === 'mm' && amount >= 10_000) return `${(amount / 1000).toFixed(1)} m`;
+  if (unit === 'mL' && amount > 0 && amount < 0.1) return `${(amount * 1000).toFixed(0)} µL`;
+  if (unit === 'g' && amount > 0 && amount < 0.1) return `${(amount * 1000).toFixed(0)} mg`;
+  return `${amount >= 100 ? amount.toFixed(0) : Number(amount.toPrecision(2))} ${unit}`;
+}

@@ -3,7 +3,8 @@ import type { AirSheet } from '~/schema/airSheet';
 import { CommandButton } from '~/ui/controls/Button';
 import { Segments, SelectField } from '~/ui/controls/Field';
 import { AIR_COMMANDS, type AirCommand } from './commands';
-import { nozzleInWords, type AirSetting } from './setting';
+import { nozzleWords } from '~/schema/tool';
+import type { AirSetting } from './setting';
 import css from './air.module.css';
 
 interface AirPanelProps {
@@ -56,7 +57,7 @@ export function AirPanel({ sheet, station, setting, onChange, run, children }: A
         label="Nozzle"
         value={JSON.stringify(setting.nozzle)}
         onChange={(key) => onChange({ nozzle: nozzles.find((n) => JSON.stringify(n) === key)! })}
-        options={nozzles.map((n) => ({ value: JSON.stringify(n), label: nozzleInWords(n) }))}
+        options={nozzles.map((n) => ({ value: JSON.stringify(n), label: nozzleWords(n) }))}
       />
       <Dial
         id="standoff"

@@ -39,9 +39,6 @@ export function fieldsOfLoad(sheet: AirSheet): AirSetting {
 
 export const widthOf = (n: NozzleRecord): number => ('diameter_mm' in n ? n.diameter_mm : n.width_mm);
 
-export const nozzleInWords = (n: NozzleRecord): string =>
-  'diameter_mm' in n ? `⌀ ${n.diameter_mm} mm` : `${n.width_mm} × ${n.height_mm} mm`;
-
 /** Beyond the nozzle's rim by this much foil begins. */
 const FOIL_GAP_mm = 3;
 

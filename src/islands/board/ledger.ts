@@ -1,6 +1,7 @@
 import { FACE_STATES, type FaceFindingRecord } from '~/schema/faceFinding';
 import { placeInWords } from '~/ui/face/facePlaces';
 import { PAD_STATES } from '~/core/record/padStates';
+import { TOGETHER } from '~/core/record/runState';
 import type { BoardSheet, JobLine, SiteSheet } from '~/schema/boardSheet';
 import type { ImportRecord } from '~/schema/boardImport';
 import type { FindingRecord } from '~/schema/finding';
@@ -67,7 +68,7 @@ function jobLines(job: JobLine): LedgerLine[] {
           line(
             event,
             'dwell',
-            `Pin ${event.pad}: ${melt}, iron off at ${event.elapsed_s.toFixed(1)} s${cost}`,
+            `${event.pad === TOGETHER ? 'All pads together' : `Pin ${event.pad}`}: ${melt}, off at ${event.elapsed_s.toFixed(1)} s${cost}`,
           ),
         ];
       }

@@ -1,7 +1,7 @@
-import type { DrawAnswer, FoundAnswer, PhaseAnswer } from '~/schema/planAnswer';
+import type { FoundAnswer, PhaseAnswer } from '~/schema/planAnswer';
 import { phasesIn } from '~/schema/planAnswer';
 import { Caution } from '~/ui/controls/Notes';
-import { budget, degrees, seconds } from '~/ui/figures';
+import { amountWords, budget, degrees, seconds } from '~/ui/figures';
 import css from './plan.module.css';
 
 /** What the job uses up, what it does to others, how it comes down, and what to mind. */
@@ -105,10 +105,3 @@ function Neighbours({ phase: { neighbours, shared } }: { phase: PhaseAnswer }) {
 }
 
 const sentence = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
-
-export function amountWords({ amount, unit }: Pick<DrawAnswer, 'amount' | 'unit'>): string {
-  if (unit === 'mm' && amount >= 10_000) return `${(amount / 1000).toFixed(1)} m`;
-  if (unit === 'mL' && amount < 0.1) return `${(amount * 1000).toFixed(0)} µL`;
-  if (unit === 'g' && amount < 0.1) return `${(amount * 1000).toFixed(0)} mg`;
-  return `${amount >= 100 ? amount.toFixed(0) : Number(amount.toPrecision(2))} ${unit}`;
-}

@@ -2,7 +2,7 @@ import type { AirSettingInput, ChoiceInput, HandSettingInput, PreheatInput } fro
 import type { HotAirSpec, NozzleRecord } from '~/schema/tool';
 import { CommandButton } from '~/ui/controls/Button';
 import { Segments, SelectField } from '~/ui/controls/Field';
-import { nozzleInWords } from '~/islands/air/setting';
+import { nozzleWords } from '~/schema/tool';
 import { planCommand, type PlanCommand } from './commands';
 import { sameTip, tipWords, type OfferedTool } from './tools';
 import css from './plan.module.css';
@@ -167,7 +167,7 @@ function AirPart({
         label="Nozzle"
         value={key(nozzles.find((n) => key(n) === key(setting.nozzle)) ?? nozzles[0]!)}
         onChange={(chosen) => onSetting({ nozzle: nozzles.find((n) => key(n) === chosen)! })}
-        options={nozzles.map((n) => ({ value: key(n), label: nozzleInWords(n) }))}
+        options={nozzles.map((n) => ({ value: key(n), label: nozzleWords(n) }))}
       />
       <Degrees
         label="Air"

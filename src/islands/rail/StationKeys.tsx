@@ -37,6 +37,9 @@ export function StationKeys({ by, muted }: { by: string; muted: boolean }) {
       case 'bench':
         window.location.href = '/';
         return true;
+      case 'rig':
+        window.location.href = '/rig';
+        return true;
       case 'initials':
         initials.current?.focus();
         initials.current?.select();

@@ -1,6 +1,6 @@
 import type { Command } from '~/ui/keyboard/command';
 
-export type StationCommand = 'help' | 'theme' | 'mute' | 'bench' | 'initials' | `clock-${number}`;
+export type StationCommand = 'help' | 'theme' | 'mute' | 'bench' | 'rig' | 'initials' | `clock-${number}`;
 
 /** What every screen can do, whatever it shows. Digits jump to the clocks on the rail. */
 export const STATION_COMMANDS: readonly Command<StationCommand>[] = [
@@ -8,6 +8,7 @@ export const STATION_COMMANDS: readonly Command<StationCommand>[] = [
   { id: 'theme', label: 'Daylight or lamp-off', keys: ['\\'], group: 'Everywhere' },
   { id: 'mute', label: 'Sounds on or off', keys: ['"'], group: 'Everywhere' },
   { id: 'bench', label: 'Bench', keys: ['Home'], group: 'Everywhere' },
+  { id: 'rig', label: 'Rig', keys: ['End'], group: 'Everywhere' },
   { id: 'initials', label: 'Who is at the bench', keys: ['@'], group: 'Everywhere' },
   ...Array.from({ length: 9 }, (_, i) => ({
     id: `clock-${i + 1}` as const,

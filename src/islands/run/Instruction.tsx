@@ -1,4 +1,4 @@
-import { useEffect, useRef } from 'react';
+import { useEffect, useRef, type ReactNode } from 'react';
 import type { Dwell, RunState } from '~/core/record/runState';
 import type { StepAnswer } from '~/schema/planAnswer';
 import { CommandButton } from '~/ui/controls/Button';
@@ -18,6 +18,10 @@ interface InstructionProps {
   readonly now_ms: number;
   readonly early: boolean;
   readonly why: boolean;
+  /** What gives the heat: Iron, Gun, Tips or Air. */
+  readonly tool: string;
+  /** The site as it lies, for steps that ask for it. */
+  readonly picture: ReactNode;
   readonly run: (id: RunCommand) => boolean;
 }
 
@@ -25,7 +29,7 @@ const command = (id: RunCommand) => RUN_COMMANDS.find((c) => c.id === id)!;
 
 /** The one thing to do now, large enough to read from the lens. */
 export function Instruction(props: InstructionProps) {
-  const { step, index, count, why, run } = props;
+  const { step, index, count, why, picture, run } = props;
   if (!step) {
     return (
       <div className={css['instruction']}>
@@ -51,6 +55,7 @@ export function Instruction(props: InstructionProps) {
       </p>
       <h2 className={css['title']}>{step.title}</h2>
       <p className={css['detail']}>{step.detail}</p>
+      {step.picture && picture}
       {step.cautions.map((text) => (
         <Caution key={text}>{text}</Caution>
       ))}
@@ -73,7 +78,7 @@ export function Instruction(props: InstructionProps) {
   );
 }
 
-function Heat({ step, at, lastDwell, now_ms, why, run }: InstructionProps & { step: StepAnswer }) {
+function Heat({ step, at, lastDwell, now_ms, why, tool, run }: InstructionProps & { step: StepAnswer }) {
   const dwell = step.dwell!;
   const heating = at.heating;
   const elapsed_s = heating ? Math.max(0, (now_ms - heating.on_ms) / 1000) : null;
@@ -95,12 +100,12 @@ function Heat({ step, at, lastDwell, now_ms, why, run }: InstructionProps & { st
         {dwell.setpoint_C} °C · {secondsRange(...dwell.expect_s)} · stop at {seconds(dwell.stop_s)}
       </p>
       <div className={css['clockRow']} data-zone={zone}>
-        <p className={css['clock']} role="timer" aria-label="Time under the iron">
+        <p className={css['clock']} role="timer" aria-label="Time under heat">
           {shown_s === null ? '0.0' : shown_s.toFixed(1)}
           <small>s</small>
         </p>
         <p className={css['zone']} aria-live="assertive">
-          {ZONE_WORDS[zone]}
+          {zone === 'rest' ? `${tool.toLowerCase()} off` : ZONE_WORDS[zone]}
           {zone === 'molten' && <span> off within {seconds(dwell.holdAfterMelt_s)}</span>}
         </p>
       </div>
@@ -116,7 +121,7 @@ function Heat({ step, at, lastDwell, now_ms, why, run }: InstructionProps & { st
         {!heating && !lastDwell && (
           <CommandButton
             command={command('go')}
-            label="Iron on"
+            label={`${tool} on`}
             look="primary"
             className={css['big']}
             run={run}
@@ -132,7 +137,7 @@ function Heat({ step, at, lastDwell, now_ms, why, run }: InstructionProps & { st
             />
             <CommandButton
               command={command('go')}
-              label="Iron off"
+              label={`${tool} off`}
               look="primary"
               className={css['big']}
               run={run}
@@ -160,7 +165,7 @@ function Heat({ step, at, lastDwell, now_ms, why, run }: InstructionProps & { st
           {seconds(lastDwell.off_s)}
           {lastDwell.exposure &&
             `; took ${budget(lastDwell.exposure.padDose)} of the pad’s budget (estimate)`}
-          .{lastDwell.melted_s === null && ` ${dwell.ifNotMolten.replace('Iron off. ', '')}`}
+          .{lastDwell.melted_s === null && ` ${dwell.ifNotMolten.replace(/^\w+ off[.,] /, '')}`}
         </p>
       )}
     </>
@@ -169,8 +174,7 @@ function Heat({ step, at, lastDwell, now_ms, why, run }: InstructionProps & { st
 
 type Zone = 'rest' | 'not-yet' | 'expect' | 'window' | 'molten' | 'stop';
 
-const ZONE_WORDS: Readonly<Record<Zone, string>> = {
-  rest: 'iron off',
+const ZONE_WORDS: Readonly<Record<Exclude<Zone, 'rest'>, string>> = {
   'not-yet': 'not yet',
   expect: 'watch for the melt',
   window: 'window',

@@ -1,10 +1,14 @@
 import { useEffect, useReducer, useRef, useState } from 'react';
 import { PAD_STATES, type PadStateId } from '~/core/record/padStates';
+import { TOGETHER } from '~/core/record/runState';
+import { isSurfaceInput } from '~/schema/package';
+import { phasesIn, type StepAnswer } from '~/schema/planAnswer';
 import type { RunSheet } from '~/schema/runSheet';
 import type { WritableEvent } from '~/schema/runEvent';
 import { GOAL_WORDS, settingInWords } from '~/schema/words';
 import { Button, ButtonLink, CommandButton } from '~/ui/controls/Button';
 import { ErrorNote } from '~/ui/controls/Notes';
+import { AsItLies } from '~/ui/face/AsItLies';
 import { useCommands } from '~/ui/keyboard/useCommands';
 import { LandDrawing } from '~/ui/land/LandDrawing';
 import { $by } from '~/ui/preferences';
@@ -105,7 +109,7 @@ export function RunView({ sheet }: { sheet: RunSheet }) {
         return write({ kind: 'step-back', stepId: stepIds[at.stepIndex - 1]! });
       case 'land':
         lands.current?.querySelector('svg')?.focus();
-        dispatch({ type: 'pad', pad: state.pad ?? step?.pad ?? site.pads[0]!.name });
+        dispatch({ type: 'pad', pad: state.pad ?? padOf(step) ?? site.pads[0]!.name });
         return true;
       case 'note':
         dispatch({ type: 'open', what: 'note' });
@@ -155,6 +159,8 @@ export function RunView({ sheet }: { sheet: RunSheet }) {
             now_ms={now_ms}
             early={state.early}
             why={state.open === 'why'}
+            tool={toolOf(job, step)}
+            picture={<AsItLies site={site} board={sheet.board.construction} />}
             run={run}
           />
         )}
@@ -164,15 +170,15 @@ export function RunView({ sheet }: { sheet: RunSheet }) {
         <div className={css['lands']} ref={lands}>
           <LandDrawing
             part={site.package}
-            from="solder side"
-            selected={state.pad ?? step?.pad ?? null}
+            from={isSurfaceInput(site.package) ? 'part side' : 'solder side'}
+            selected={state.pad ?? padOf(step) ?? null}
             run={state.run}
             choosing={state.pending !== null}
             onSelect={choose}
             onRun={take}
             onState={mark}
             pads={site.pads.map((p) => {
-              const dwell = at.dwells.findLast((d) => d.pad === p.name);
+              const dwell = at.dwells.findLast((d) => d.pad === p.name || d.pad === TOGETHER);
               return {
                 name: p.name,
                 net: p.net,
@@ -244,6 +250,18 @@ export function RunView({ sheet }: { sheet: RunSheet }) {
       />
     </div>
   );
+}
+
+/** A step's own pad; none where all are heated together. */
+const padOf = (step: StepAnswer | null): string | null =>
+  step?.pad === TOGETHER ? null : (step?.pad ?? null);
+
+/** What the hand holds in a heating step, by the phase it belongs to. */
+function toolOf(job: RunSheet['job'], step: StepAnswer | null): string {
+  const { chosen } = phasesIn(job.plan).find((p) => p.phase === step?.phase) ?? job.plan;
+  if (chosen.nozzle) return 'Air';
+  if (chosen.tip && 'inner_mm' in chosen.tip) return 'Gun';
+  return chosen.method === 'tweezers' ? 'Tips' : 'Iron';
 }
 
 function Closed({ outcome, boardId, siteId }: { outcome: string; boardId: string; siteId: string }) {

@@ -1,11 +1,11 @@
-import { z } from 'zod';
 import { parseInput } from '~/schema/faults';
+import { wholeNumber } from '~/schema/fields';
 import { retireSupply } from '~/server/repositories/supplies';
-import { endpoint, readJson } from '~/server/respond';
+import { endpoint } from '~/server/respond';
 
-const retired = z.strictObject({ revision: z.int().min(1) });
+const revision = wholeNumber(1, 1e9);
 
-export const DELETE = endpoint(async (context) => {
-  const { revision } = parseInput(retired, await readJson(context));
-  return retireSupply(context.locals.db, context.params['id']!, revision);
+export const DELETE = endpoint((context) => {
+  const read = parseInput(revision, Number(context.url.searchParams.get('revision')));
+  return retireSupply(context.locals.db, context.params['id']!, read);
 });

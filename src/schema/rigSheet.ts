@@ -1,0 +1,11 @@
+import type { SupplyMove, SupplySheet } from './supply';
+import type { ToolRecord } from './tool';
+
+/** All that the Rig is drawn from. */
+export interface RigSheet {
+  readonly tools: readonly ToolRecord[];
+  readonly supplies: readonly SupplySheet[];
+  /** The last moves of stock, newest first. */
+  readonly moves: readonly SupplyMove[];
+  readonly now_ms: number;
+}
