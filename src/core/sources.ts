@@ -8,7 +8,8 @@ import { SURFACE_TRAITS, UNDER_BODY } from './packages/surfaceFamilies';
 import { PREHEATERS, STILL_AIR } from './materials/air';
 import { ALLOYS } from './materials/alloys';
 import { BRAID, FLOOD, FLUX, PASTE, SHEET, SOLVENT, WIRE } from './materials/consumables';
-import { FINE_PITCH, GUN, SWEEP, TIGHT_HOLE } from './method/methods/data';
+import { RECAP } from './method/recap/data';
+import { GUN, SWEEP, TIGHT_HOLE } from './method/methods/data';
 import { COPPER } from './materials/copper';
 import { EUTECTICS, LIQUIDUS_SLOPE, MIXTURE } from './materials/mixtures';
 import { LAMINATES, PAD_BOND } from './materials/laminates';
@@ -55,8 +56,8 @@ export function registeredData(): Subject[] {
     ['Foil and tape', SHEET],
     ['Guns on leads', GUN],
     ['Tight holes', TIGHT_HOLE],
-    ['Fine pitch', FINE_PITCH],
     ['Swept tips', SWEEP],
+    ['Whole-board jobs', RECAP],
     ['Through-hole families', FAMILY_TRAITS],
     ['Surface families', SURFACE_TRAITS],
     ['Solder on lands', PASTE],

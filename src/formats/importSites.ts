@@ -161,6 +161,7 @@ function siteAt(
     rotation_deg: rounded((at.rotation_rad * 180) / Math.PI, 1),
     alloy: ground.alloy,
     package: input,
+    clinched: false,
     pads: padNamesOf(part).map((pad) => {
       const { net, land } = known(pad);
       const place = places.get(pad)!;

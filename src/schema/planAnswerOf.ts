@@ -8,7 +8,7 @@ import { MODEL_VERSION, type FoundPlan, type NoPlan, type PhasePlan, type Plan }
 import type { Ranked } from '../core/method/rank';
 import type { Remedy } from '../core/method/remedies';
 import type { Setting } from '../core/method/request';
-import { frontier } from '../core/method/search';
+import { frontierAbout } from '../core/method/search';
 import type { Step } from '../core/method/steps/step';
 import { celsius, millimetres } from '../core/quantity/convert';
 import type { Spread } from '../core/statistics/percentile';
@@ -235,7 +235,7 @@ export const methodAnswerOf = ({
   leaves: method.leaves,
   minutes: price?.minutes ?? null,
   option: best && optionAnswerOf(method.id, best),
-  frontier: frontier(candidates).map((c) => optionAnswerOf(method.id, c)),
+  frontier: (best ? frontierAbout(candidates, best) : []).map((c) => optionAnswerOf(method.id, c)),
 });
 
 const materialsAnswerOf = (m: Materials): MaterialsAnswer => ({
@@ -355,9 +355,9 @@ function changesInWords(remedy: Remedy): string {
   const away = remedy.onBench ? '' : ' (not on this bench)';
   switch (remedy.kind) {
     case 'preheat':
-      return warm ? `Warm the board first: ${warm}, ${at}` : at;
+      return warm ? `Warm the board first${away}: ${warm}, ${at}` : at;
     case 'wider-tip':
-      return `A wider tip${away}: ${at}`;
+      return `A wider tip${away}: ${at}${warm ? `, board warmed: ${warm}` : ''}`;
     case 'low-melt':
       return `Low-melt alloy in every joint${away}: ${at}`;
     case 'give-up-the-part':

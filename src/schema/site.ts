@@ -20,6 +20,8 @@ export const newSite = z.strictObject({
   rotation_deg: quantity('°', -360, 360).default(0),
   alloy: oneOf(ALLOY_IDS),
   package: anyPackage,
+  /** Leads bent over on the solder side. */
+  clinched: z.boolean().default(false),
   pads: z
     .array(
       z.strictObject({
@@ -59,6 +61,7 @@ export const sites = sqliteTable(
     rotation_deg: real('rotation_deg').notNull().default(0),
     alloy: textColumn('alloy').$type<AlloyId>().notNull(),
     package: textColumn('package', { mode: 'json' }).$type<AnyPackageInput>().notNull(),
+    clinched: integer('clinched', { mode: 'boolean' }).notNull().default(false),
     revision: integer('revision').notNull().default(1),
   },
   (table) => [uniqueIndex('sites_ref').on(table.boardId, table.ref), index('sites_board').on(table.boardId)],

@@ -14,3 +14,4 @@ export { siteGroups } from './siteGroup';
 export { tools } from './tool';
 export { stepHabits } from './stepHabit';
 export { supplies, supplyMoves } from './supply';
+export { recaps } from './recap';

@@ -50,6 +50,7 @@ export function planningFor(db: Db, siteId: string, wanted: Wanted): SitePlannin
       alloy: site.alloy,
       package: site.package,
       connections: connectionsByPad(site),
+      clinched: site.clinched,
       padStates: Object.fromEntries(
         site.pads.flatMap((pad) => (found.has(pad.id) ? [[pad.name, found.get(pad.id)!]] : [])),
       ),

@@ -5,6 +5,7 @@ import type { FieldBandAnswer } from '../schema/fieldBand';
 import type { FoundAnswer, OptionAnswer, PinAnswer, PlanAnswer } from '../schema/planAnswer';
 import type { Phase } from '../core/method/goals';
 import type { ChoiceInput, PlanInput } from '../schema/planRequest';
+import type { RecapAnswer } from '../schema/recap';
 import type { FieldPicture } from '../schema/simulateField';
 import type { SimulateInput } from '../schema/simulateRequest';
 
@@ -14,6 +15,10 @@ export type { CentroidColumns, ImportChoices, ImportFile, ImportGround, ImportPr
 export type Task =
   | { readonly kind: 'plan'; readonly input: PlanInput }
   | { readonly kind: 'explore'; readonly input: PlanInput; readonly choices: readonly ChoiceInput[] }
+  | {
+      readonly kind: 'recap';
+      readonly asks: readonly { readonly value: string; readonly input: PlanInput }[];
+    }
   | { readonly kind: 'field'; readonly input: SimulateInput; readonly frames: number }
   | {
       readonly kind: 'field-band';
@@ -64,6 +69,7 @@ export type ProgressMessage =
 export interface AnswerOf {
   readonly plan: PlanAnswer;
   readonly explore: FoundAnswer;
+  readonly recap: RecapAnswer;
   readonly field: FieldPicture;
   readonly 'field-band': FieldBandAnswer;
   readonly import: ImportPreview;

@@ -1,6 +1,7 @@
 import { curvesOf, type TouchCurves } from '../core/method/heat/curves';
 import { methodOf } from '../core/method/methods';
 import { explore, phaseRequest, plan } from '../core/method/plan';
+import { recap } from '../core/method/recap/plan';
 import type { Phase } from '../core/method/goals';
 import type { Method } from '../core/method/methods/method';
 import type { Progress } from '../core/method/progress';
@@ -9,6 +10,7 @@ import { planImport, type ImportPreview } from '../formats/importPlan';
 import { celsius } from '../core/quantity/convert';
 import { foundAnswerOf, optionAnswerOf, pinAnswerOf, planAnswerOf } from '../schema/planAnswerOf';
 import { choicesOf, planRequestOf } from '../schema/planRequest';
+import { recapAnswerOf } from '../schema/recapAnswerOf';
 import { solveFieldBand, type FieldBandAnswer } from '../schema/fieldBand';
 import { solveField, type FieldPicture, type HotAirLoad } from '../schema/simulateField';
 import type { SimulateInput } from '../schema/simulateRequest';
@@ -19,6 +21,10 @@ export function* solve(task: Task): Generator<ProgressMessage, AnyAnswer> {
   if (task.kind === 'field') return yield* solveBoard(task);
   if (task.kind === 'field-band') return yield* solveBand(task);
   if (task.kind === 'import') return yield* readImport(task);
+  if (task.kind === 'recap') {
+    const asks = task.asks.map(({ value, input }) => ({ value, request: planRequestOf(input) }));
+    return recapAnswerOf(yield* relay(recap(asks)));
+  }
   const request = planRequestOf(task.input);
   if (task.kind === 'plan') {
     const found = yield* relay(plan(request));

@@ -20,7 +20,8 @@ import { frontier } from './search';
 import { PLAN } from './settings';
 
 const easy = planRequest({ '1': [trackOn(2)], '2': [trackOn(2)] }, { board: TWO_LAYER });
-const grounded = planRequest({ '1': [trackOn(4)], '2': [planeOn(2, 3)] });
+const grounded = planRequest({ '1': [trackOn(4)], '2': [planeOn(2, 3)] }, { preheaters: [] });
+const warmable = planRequest({ '1': [trackOn(4)], '2': [planeOn(2, 3)] });
 
 function found(plan: Plan): FoundPlan {
   if (plan.outcome !== 'found') throw new Error(plan.outcome);
@@ -99,6 +100,17 @@ describe('a goal of two halves', () => {
   });
 });
 
+describe('a plane pin on a bench with a preheater', () => {
+  const plan = firstOf(planOf(warmable));
+
+  it('is warmed first: cold it is defeated, warm it is in time (common practice)', () => {
+    expect(plan.chosen.setting.preheat).not.toBeNull();
+    expect(plan.bands.every(isSure)).toBe(true);
+    // Every point beside it is of the same warmth.
+    expect(plan.frontier.every((c) => c.setting.preheat !== null)).toBe(true);
+  });
+});
+
 describe('a plan that cannot be', () => {
   const plan = planOf(grounded);
 
@@ -106,6 +118,7 @@ describe('a plan that cannot be', () => {
     if (plan.outcome !== 'no-feasible-setting') throw new Error(plan.outcome);
     const preheat = plan.remedies.find((r) => r.kind === 'preheat')!;
     expect(preheat.works).toBe(true);
+    expect(preheat.onBench).toBe(false);
     expect(preheat.setting.preheat).not.toBeNull();
     if (preheat.setting.kind !== 'hand') throw new Error(preheat.setting.kind);
     const again = tryOut(inPhase(grounded), EACH_HOLE, preheat.setting);
@@ -130,7 +143,7 @@ describe('one temperature that does not serve all pins', () => {
   const plan = planOf(
     planRequest(
       { '1': [trackOn(4)], '2': [reliefOn(2)] },
-      { history: { padDose: { '1': 0.8 }, laminateDose: 0, partCycles: 3 } },
+      { preheaters: [], history: { padDose: { '1': 0.8 }, laminateDose: 0, partCycles: 3 } },
     ),
   );
 

@@ -12,7 +12,7 @@ import { verifyAir } from './heat/airVerify';
 import { isSure, pinBand, type PinBand } from './heat/bands';
 import { coolDownOf, type CoolDown } from './heat/coolDown';
 import { allowanceFor, forecastTouch } from './heat/forecast';
-import { searchByHand, tryOut, type HandHeat } from './heat/handSearch';
+import { searchWarmToo, tryOut, type HandHeat } from './heat/handSearch';
 import { neighbourHeat } from './heat/neighbours';
 import { sharedHeat, type SharedHeat } from './heat/sharing';
 import { materialsFor, summed, type Draw, type Materials } from './materials';
@@ -29,7 +29,7 @@ import {
   type PlanRequest,
   type Setting,
 } from './request';
-import { coolDown_s, frontier, nearestMiss, preference } from './search';
+import { coolDown_s, frontier, frontierAbout, nearestMiss, preference } from './search';
 import { AIR, PLAN } from './settings';
 import { stepsFor } from './steps/frame';
 import type { Step } from './steps/step';
@@ -195,7 +195,7 @@ const firstWord = (request: PhaseRequest, { method, best, candidates }: Ranked):
   phase: request.phase,
   method: method.id,
   chosen: best!,
-  frontier: frontier(candidates),
+  frontier: frontierAbout(candidates, best!),
 });
 
 /** Every method at nominal values, tools in the hand first: they answer soonest. Methods that ask alike share. */
@@ -217,7 +217,7 @@ function* tryMethods(request: PhaseRequest): Generator<Progress, Tried[]> {
       continue;
     }
     const { key } = method.heat;
-    const known = answers.get(key) ?? (yield* searchByHand(request, method.heat, null));
+    const known = answers.get(key) ?? (yield* searchWarmToo(request, method.heat));
     answers.set(key, known);
     list.push(tried(method, rules, known));
   }
@@ -242,7 +242,8 @@ function* proveByHand(
     if (!survivesBadContact(request, heat, setting)) continue;
     const bands = yield* bandsOf(request, heat, setting, isHopeless);
     if (bands?.every(isSure)) {
-      return handPlan(request, one.method, heat, candidate, bands, frontier(one.candidates), ranked);
+      const front = frontierAbout(one.candidates, candidate);
+      return handPlan(request, one.method, heat, candidate, bands, front, ranked);
     }
   }
   return null;

@@ -1,7 +1,7 @@
 import { isSurface } from '../packages/form';
 import { boardTemperature_K } from '../thermal/preheat';
 import type { SolidTip } from '../thermal/joint/scenario';
-import { usualPreheat } from './bench';
+import { usualPreheat, type Preheater } from './bench';
 import type { Binding, Candidate } from './candidate';
 import { keepsPart } from './goals';
 import { searchAir } from './heat/airSearch';
@@ -34,6 +34,14 @@ export interface Remedy {
 
 /** A tip wider than any on the bench, to say whether buying or borrowing one would do. */
 const WIDE_TIP: SolidTip = { shape: 'bevel', width_m: 5e-3, construction: 'cartridge' };
+
+/** A warm-air preheater as benches have them, to say whether getting one would do. */
+const BORROWED: Preheater = {
+  id: 'borrowed',
+  name: 'Warm-air preheater',
+  kind: 'convective',
+  setpointRange_K: [333.15, 473.15],
+};
 
 interface Trial {
   readonly kind: RemedyKind;
@@ -82,8 +90,9 @@ function trialsFor(request: PhaseRequest, method: Method, binding: Binding): Tri
   const trials: Trial[] = [];
   const { heat } = method;
   if (heat.kind === 'hand' && binding.limit !== 'method') {
-    for (const heater of request.preheaters) {
-      trials.push({ kind: 'preheat', method, request, preheat: usualPreheat(heater), onBench: true });
+    // A preheater that is there was part of the search already.
+    if (request.preheaters.length === 0) {
+      trials.push({ kind: 'preheat', method, request, preheat: usualPreheat(BORROWED), onBench: false });
     }
     const widest_m = Math.max(0, ...request.irons.flatMap((iron) => iron.tips.map((tip) => tip.width_m)));
     if (

@@ -1,7 +1,7 @@
 import { boardTemperature_K } from '../thermal/preheat';
 import type { Candidate } from './candidate';
 import type { PlanRequest, Setting } from './request';
-import { PLAN } from './settings';
+import { PLAN, RANK } from './settings';
 
 /** Candidates that no other beats in both damage and time, quickest last. */
 export function frontier(candidates: readonly Candidate[]): Candidate[] {
@@ -21,11 +21,19 @@ export function frontier(candidates: readonly Candidate[]): Candidate[] {
  * apart go by time, and so by the shorter dwell.
  */
 export function preference(candidates: readonly Candidate[]): Candidate[] {
-  const step = (damage: number): number => Math.floor(damage / PLAN.damageResolution);
-  return candidates
-    .filter((c) => c.feasible)
-    .sort((a, b) => step(a.damage) - step(b.damage) || a.time_s! - b.time_s!);
+  const cost = ({ damage, setting }: Candidate): number =>
+    Math.floor(damage / PLAN.damageResolution) * PLAN.damageResolution +
+    RANK.perMinute * ((setting.preheat?.soak_s ?? 0) / 60);
+  return candidates.filter((c) => c.feasible).sort((a, b) => cost(a) - cost(b) || a.time_s! - b.time_s!);
 }
+
+/** The frontier among settings of the same warmth as one of them: a soak is another kind of time. */
+export const frontierAbout = (candidates: readonly Candidate[], about: Candidate): Candidate[] => {
+  const warmed = (c: Candidate): boolean => c.setting.preheat !== null;
+  return about.setting.kind === 'air'
+    ? frontier(candidates)
+    : frontier(candidates.filter((c) => warmed(c) === warmed(about)));
+};
 
 /** The candidate that fails by least: shortest lateness first, then the hottest of the coldest solder. */
 export function nearestMiss(candidates: readonly Candidate[]): Candidate {

@@ -23,6 +23,8 @@ export const PLAN = {
   acceptableMiss: 0.2,
   /** Chance that a dwell kept to its stop overspends a budget: it costs a pad, so it is kept smaller. */
   acceptableHarm: 0.1,
+  /** Where the best cold setting spends more than this the board is tried warm as well (assumed). */
+  warmFrom: 0.05,
   /** Damages closer than this share of the budget are the same within the estimate. */
   damageResolution: 0.01,
   setpointStep_K: 20,

@@ -96,6 +96,8 @@ export function BoardView({ sheet }: { sheet: BoardSheet }) {
         return go(`/boards/${board.id}/import`);
       case 'photos':
         return go(`/boards/${board.id}/photos`);
+      case 'recap':
+        return state.sites.length > 1 && go(`/boards/${board.id}/recap`);
       case 'edit':
         return go(`/boards/${board.id}/edit`);
       case 'correct':
@@ -140,6 +142,11 @@ export function BoardView({ sheet }: { sheet: BoardSheet }) {
             <ButtonLink small href={`/boards/${board.id}/label`}>
               Label <KeyCap of="l" />
             </ButtonLink>
+            {state.sites.length > 1 && (
+              <ButtonLink small href={`/boards/${board.id}/recap`}>
+                Whole board <KeyCap of="y" />
+              </ButtonLink>
+            )}
           </div>
         </div>
       </section>

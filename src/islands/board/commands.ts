@@ -14,6 +14,7 @@ export type BoardCommand =
   | 'photos'
   | 'edit'
   | 'correct'
+  | 'recap'
   | 'label';
 
 export const BOARD_COMMANDS: readonly Command<BoardCommand>[] = [
@@ -30,6 +31,7 @@ export const BOARD_COMMANDS: readonly Command<BoardCommand>[] = [
   { id: 'photos', label: 'Photos of this board', keys: ['o'], group: 'Board' },
   { id: 'edit', label: 'Change what is told of this board', keys: ['e'], group: 'Board' },
   { id: 'correct', label: 'Correct this site, or take it off', keys: ['w'], group: 'Board' },
+  { id: 'recap', label: 'Plan many sites at once', keys: ['y'], group: 'Board' },
   { id: 'label', label: 'Print its label', keys: ['l'], group: 'Board' },
 ];
 

@@ -199,6 +199,15 @@ export function SiteForm({ board, sites, library: kept, side: startSide, site: k
           onChange={(alloy) => setValue('alloy', alloy)}
           options={ALLOY_IDS.map((id) => ({ value: id, label: ALLOYS[id].name }))}
         />
+        <Segments
+          label="Leads on the solder side"
+          value={draft.clinched ? 'clinched' : 'straight'}
+          onChange={(leads) => setValue('clinched', leads === 'clinched')}
+          options={[
+            { value: 'straight', label: 'straight' },
+            { value: 'clinched', label: 'bent over' },
+          ]}
+        />
       </section>
       <section>
         <h2>Part</h2>

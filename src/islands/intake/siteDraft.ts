@@ -17,6 +17,7 @@ export interface SiteDraft {
   y_mm: number;
   rotation_deg: number;
   alloy: AlloyId;
+  clinched: boolean;
   part: PackageDraft;
   pads: PadDraft[];
   trackWidth_mm: number;
@@ -42,6 +43,7 @@ export const blankSite = (length_mm: number, width_mm: number): SiteDraft => ({
   y_mm: Math.round(width_mm / 2),
   rotation_deg: 0,
   alloy: 'sn60pb40',
+  clinched: false,
   part: startOf('radial'),
   pads: [blankPad(), { ...blankPad(), kind: 'thermal-relief', net: 'GND' }],
   trackWidth_mm: 0.25,
@@ -59,6 +61,7 @@ export const draftOfSite = (site: SiteRecord): SiteDraft => ({
   y_mm: site.y_mm,
   rotation_deg: site.rotation_deg,
   alloy: site.alloy,
+  clinched: site.clinched,
   part: draftOf(site.package),
 });
 
@@ -95,6 +98,7 @@ export function siteOf(draft: SiteDraft, construction: Pick<Construction, 'coppe
     rotation_deg,
     alloy,
     package: input,
+    clinched: holed && draft.clinched,
     pads: padByPad(draft.part)
       ? padsFor(draft.pads, names.length).map((pad, i) => ({
           name: names[i]!,

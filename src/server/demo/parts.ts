@@ -94,6 +94,7 @@ export const partsWith =
       rotation_deg: turn,
       alloy,
       package: package_,
+      clinched: false,
       pads: nets.map((net, i) => ({ name: String(i + 1), net, connections: copperOf(net, holed, side) })),
     };
   };

@@ -1,5 +1,5 @@
 import type { Preheat } from '../../thermal/preheat';
-import type { HandTool } from '../bench';
+import { usualPreheat, type HandTool } from '../bench';
 import type { Binding, Candidate } from '../candidate';
 import type { Progress } from '../progress';
 import type { HandSetting, PhaseRequest } from '../request';
@@ -83,7 +83,19 @@ export function settingsOnBench(
   );
 }
 
-/** Every setting on the bench tried at nominal values. */
+/** Cold, and over each preheater where cold will not do or costs much. */
+export function* searchWarmToo(request: PhaseRequest, heat: HandHeat): Generator<Progress, Candidate[]> {
+  const cold = yield* searchByHand(request, heat, null);
+  const best = Math.min(...cold.filter((c) => c.feasible).map((c) => c.damage));
+  if (best <= PLAN.warmFrom) return cold;
+  const all = [...cold];
+  for (const heater of request.preheaters) {
+    all.push(...(yield* searchByHand(request, heat, usualPreheat(heater))));
+  }
+  return all;
+}
+
+/** Every setting on the bench tried at nominal values, for one preheat. */
 export function* searchByHand(
   request: PhaseRequest,
   heat: HandHeat,

@@ -23,17 +23,6 @@ export const TIGHT_HOLE = {
   ),
 } as const;
 
-export const FINE_PITCH = {
-  below: property(
-    0.8e-3,
-    'm',
-    [0.65e-3, 1e-3],
-    0.2,
-    'assumed',
-    'pitch drawn over and not soldered one by one: common practice',
-  ),
-} as const;
-
 /** A tip drawn over many joints in turn. */
 export const SWEEP = {
   excess: property(

@@ -26,6 +26,7 @@ export const BEACON: DemoBoard = {
       y_mm: 46,
       rotation_deg: 0,
       alloy: 'sn60pb40',
+      clinched: false,
       package: radial(10, 5),
       pads: [
         { name: '1', net: 'V24_F', connections: [track(0.6)] },
@@ -40,6 +41,7 @@ export const BEACON: DemoBoard = {
       y_mm: 46,
       rotation_deg: 0,
       alloy: 'sn60pb40',
+      clinched: false,
       package: radial(10, 5),
       pads: [
         { name: '1', net: 'V24', connections: [relief(3)] },
@@ -54,6 +56,7 @@ export const BEACON: DemoBoard = {
       y_mm: 62,
       rotation_deg: 90,
       alloy: 'sn60pb40',
+      clinched: false,
       package: {
         family: 'axial',
         pins: 2,
@@ -76,6 +79,7 @@ export const BEACON: DemoBoard = {
       y_mm: 50,
       rotation_deg: 90,
       alloy: 'sn60pb40',
+      clinched: false,
       package: {
         family: 'header',
         pins: 6,
@@ -99,6 +103,7 @@ export const BEACON: DemoBoard = {
       y_mm: 52,
       rotation_deg: 0,
       alloy: 'sn60pb40',
+      clinched: false,
       package: {
         family: 'dip',
         pins: 14,
@@ -122,6 +127,7 @@ export const BEACON: DemoBoard = {
       y_mm: 76,
       rotation_deg: 0,
       alloy: 'sn60pb40',
+      clinched: false,
       package: { family: 'qfp', pins: 44, pitch_mm: 0.8 },
       pads: surfacePads(numbered(44), {
         '6': 'GND',
@@ -140,6 +146,7 @@ export const BEACON: DemoBoard = {
       y_mm: 82,
       rotation_deg: 90,
       alloy: 'sn60pb40',
+      clinched: false,
       package: { family: 'chip', code: '0603' },
       pads: surfacePads(numbered(2), { '1': 'V5', '2': 'GND' }),
     },
@@ -151,6 +158,7 @@ export const BEACON: DemoBoard = {
       y_mm: 70,
       rotation_deg: 0,
       alloy: 'sn60pb40',
+      clinched: false,
       package: { family: 'chip', code: '0805' },
       pads: surfacePads(numbered(2), {}),
     },
@@ -162,6 +170,7 @@ export const BEACON: DemoBoard = {
       y_mm: 84,
       rotation_deg: 0,
       alloy: 'sn60pb40',
+      clinched: false,
       package: { family: 'canElectrolytic', bodyDiameter_mm: 6.3 },
       pads: surfacePads(numbered(2), { '1': 'V5', '2': 'GND' }),
     },

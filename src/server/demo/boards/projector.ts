@@ -40,6 +40,7 @@ export const PROJECTOR: DemoBoard = {
       y_mm: 80,
       rotation_deg: 90,
       alloy: 'sac305',
+      clinched: false,
       package: radial(16, 7.5, 0.8),
       pads: [
         { name: '1', net: 'VM', connections: [plane(5)] },
@@ -54,6 +55,7 @@ export const PROJECTOR: DemoBoard = {
       y_mm: 80,
       rotation_deg: 90,
       alloy: 'sac305',
+      clinched: false,
       package: radial(16, 7.5, 0.8),
       pads: [
         { name: '1', net: 'VM', connections: [relief(5)] },

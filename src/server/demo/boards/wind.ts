@@ -22,6 +22,7 @@ export const WIND: DemoBoard = {
       y_mm: 30,
       rotation_deg: 0,
       alloy: 'sn63pb37',
+      clinched: false,
       package: radial(5, 5, 0.5),
       pads: [
         { name: '1', net: 'SIG', connections: [track(0.25)] },

@@ -1,0 +1,44 @@
+import { property } from '../../materials/property';
+
+/** What a whole-board job is reckoned with beyond its heat. */
+export const RECAP = {
+  /** Sites within this of each other are warmed together. */
+  areaRadius: property(
+    25e-3,
+    'm',
+    [15e-3, 40e-3],
+    0.3,
+    'assumed',
+    'a hand preheater or a lens field covers about 50 mm: common practice',
+  ),
+  /** Moving lens, light and hands to another area. */
+  move_s: property(20, 's', [8, 60], 0.4, 'assumed', 'common practice'),
+  /** Opening another tray, reading it, putting the last one away. */
+  tray_s: property(25, 's', [10, 60], 0.4, 'assumed', 'common practice'),
+  /** A wrong part taken from one open tray, against taking it among several that look alike. */
+  slipOneTray: property(
+    0.0005,
+    '1',
+    [0.0002, 0.003],
+    1,
+    'from-memory',
+    'Swain & Guttmann, NUREG/CR-1278 (1983): selection errors, clearly delineated',
+  ),
+  slipManyTrays: property(
+    0.003,
+    '1',
+    [0.001, 0.01],
+    1,
+    'from-memory',
+    'Swain & Guttmann, NUREG/CR-1278 (1983): selection among similar items told apart by label only',
+  ),
+  /** A neighbour is worked once its land is cooler than this. */
+  coolEnough: property(
+    333.15,
+    'K',
+    [318, 353],
+    0.03,
+    'assumed',
+    'flux does not boil off at once and a finger can rest: common practice',
+  ),
+} as const;

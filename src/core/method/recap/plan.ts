@@ -1,0 +1,101 @@
+import { STILL_AIR } from '../../materials/air';
+import { arealHeat_J_m2K } from '../../thermal/stackup';
+import { isSurface } from '../../packages/form';
+import { holeTouch } from '../heat/holeTouch';
+import { landTouch } from '../heat/landTouch';
+import type { Progress } from '../progress';
+import { padOrder, type Neighbour, type PlanRequest } from '../request';
+import { sequences, type Sequence, type Warmth } from './sequence';
+import { recapSite, type RecapAsk, type RecapSite } from './site';
+
+/** Parts to have ready, value by value. */
+export interface PickLine {
+  readonly value: string;
+  readonly family: string;
+  readonly refs: readonly string[];
+}
+
+/** A whole-board job: every site, both orders, what to have ready. */
+export interface RecapPlan {
+  readonly sites: readonly RecapSite[];
+  readonly byValue: Sequence;
+  readonly byArea: Sequence;
+  readonly picks: readonly PickLine[];
+}
+
+/** Distances at which the warmth about a worked joint is read, m. */
+const AWAY_m = [3e-3, 5e-3, 8e-3, 12e-3, 20e-3, 35e-3];
+
+/** Plans every site at nominal values, then both orders. Yields as it goes; asked no further, it is cancelled. */
+export function* recap(asks: readonly RecapAsk[]): Generator<Progress, RecapPlan> {
+  const known = new Map<string, RecapSite['work']>();
+  const sites: RecapSite[] = [];
+  for (const ask of asks) {
+    const steps = recapSite(ask, known);
+    let next = steps.next();
+    while (!next.done) {
+      yield { stage: 'search', done: sites.length, of: asks.length };
+      next = steps.next();
+    }
+    sites.push(next.value);
+    yield { stage: 'search', done: sites.length, of: asks.length };
+  }
+  const [byValue, byArea] = sequences(sites, warmthOf(asks, sites));
+  return { sites, byValue, byArea, picks: picksOf(asks) };
+}
+
+/** The warmth about the hardest joint of the first site that can be worked; none where none can. */
+function warmthOf(asks: readonly RecapAsk[], sites: readonly RecapSite[]): Warmth {
+  const request = asks[0]?.request;
+  const at = sites.findIndex((s) => s.work !== null);
+  const ambient_K = request?.ambient_K ?? 296.15;
+  const constant_s = request
+    ? arealHeat_J_m2K(request.board) / (STILL_AIR.boardTop.value + STILL_AIR.boardBottom.value)
+    : 1;
+  const ask = asks[at];
+  const work = sites[at]?.work;
+  if (!ask || work?.off.setting.kind !== 'hand') return { rise_K: () => 0, constant_s, ambient_K };
+  const peaks = peaksAround(ask.request, work.off);
+  return {
+    constant_s,
+    ambient_K,
+    rise_K: (distance_m) => {
+      const i = AWAY_m.findIndex((d) => d >= distance_m);
+      const peak = i < 0 ? ambient_K : peaks[i]!;
+      return Math.max(0, peak - ambient_K);
+    },
+  };
+}
+
+function peaksAround(request: PlanRequest, off: NonNullable<RecapSite['work']>['off']): number[] {
+  const { setting } = off;
+  if (setting.kind !== 'hand') return AWAY_m.map(() => request.ambient_K);
+  const { site } = request;
+  const pad = padOrder(request).at(-1)!;
+  const alone = { ...request, phase: 'remove' as const };
+  const touch = isSurface(site.part)
+    ? landTouch(alone, setting, [pad], 'one')
+    : holeTouch(alone, setting, pad);
+  const around = AWAY_m.map((away_m, i): Neighbour => ({
+    ref: `at ${i}`,
+    x_m: site.x_m + away_m,
+    y_m: site.y_m,
+    rotation_rad: 0,
+    side: site.partSide,
+    alloy: site.alloy,
+    part: null,
+  }));
+  return touch.peaksNear(around, off.heat_s);
+}
+
+function picksOf(asks: readonly RecapAsk[]): PickLine[] {
+  const lines = new Map<string, { value: string; family: string; refs: string[] }>();
+  for (const { value, request } of asks) {
+    const { family } = request.site.part;
+    const key = `${family} ${value}`;
+    const line = lines.get(key) ?? { value, family, refs: [] };
+    line.refs.push(request.site.ref);
+    lines.set(key, line);
+  }
+  return [...lines.values()].sort((a, b) => a.value.localeCompare(b.value, 'en', { numeric: true }));
+}

@@ -1,0 +1,9 @@
+import { parseInput } from '~/schema/faults';
+import { newRecap } from '~/schema/recap';
+import { keepRecap } from '~/server/repositories/recaps';
+import { endpoint, readJson } from '~/server/respond';
+
+export const POST = endpoint(async (context) => {
+  const given = parseInput(newRecap, await readJson(context));
+  return keepRecap(context.locals.db, context.params['id']!, given, Date.now());
+}, 201);

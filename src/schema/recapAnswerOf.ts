@@ -1,0 +1,41 @@
+import { MODEL_VERSION } from '../core/method/plan';
+import { methodOf } from '../core/method/methods';
+import type { RecapPlan } from '../core/method/recap/plan';
+import type { RecapPhase } from '../core/method/recap/site';
+import { optionAnswerOf } from './planAnswerOf';
+import type { RecapAnswer } from './recap';
+import { settingInWords } from './words';
+
+/** A whole-board plan in bench units. */
+export const recapAnswerOf = (plan: RecapPlan): RecapAnswer => ({
+  modelVersion: MODEL_VERSION,
+  sites: plan.sites.map((site) => ({
+    ref: site.ref,
+    value: site.value,
+    off: site.work && phaseAnswer(site.work.off),
+    on: site.work && phaseAnswer(site.work.on),
+    clinched: site.clinched,
+    needsPreheat: site.needsPreheat,
+    planePins: [...site.planePins],
+  })),
+  byValue: { ...plan.byValue, refs: [...plan.byValue.refs] },
+  byArea: { ...plan.byArea, refs: [...plan.byArea.refs] },
+  picks: plan.picks.map((line) => ({ ...line, refs: [...line.refs] })),
+});
+
+const phaseAnswer = (phase: RecapPhase): NonNullable<RecapAnswer['sites'][number]['off']> => ({
+  method: methodOf(phase.method).name,
+  setting: settingInWords(
+    optionAnswerOf(phase.method, {
+      setting: phase.setting,
+      pins: [],
+      feasible: true,
+      time_s: null,
+      damage: phase.damage,
+      binding: null,
+    }),
+  ),
+  minutes: phase.minutes,
+  damage: phase.damage,
+  heat_s: phase.heat_s,
+});

@@ -1,0 +1,38 @@
+import { desc, eq } from 'drizzle-orm';
+import { recapRecord, recaps, type NewRecap, type RecapRecord } from '../../schema/recap';
+import type { Db } from '../db';
+import { newId } from '../ids';
+import { InputError } from '../../schema/faults';
+import { getBoard } from './boards';
+import { sitesOf } from './sites';
+
+/** Whole-board jobs of a board that were kept, newest first. */
+export const recapsOf = (db: Db, boardId: string): RecapRecord[] =>
+  db
+    .select()
+    .from(recaps)
+    .where(eq(recaps.boardId, boardId))
+    .orderBy(desc(recaps.at_ms))
+    .all()
+    .map((row) => recapRecord.parse(row));
+
+/** Keeps a whole-board job; every site of it must be the board's. */
+export function keepRecap(
+  db: Db,
+  boardId: string,
+  given: NewRecap,
+  now_ms: number,
+  id = newId('recap'),
+): RecapRecord {
+  getBoard(db, boardId);
+  const known = new Set(sitesOf(db, boardId).map((site) => site.id));
+  const stray = given.siteIds.findIndex((siteId) => !known.has(siteId));
+  if (stray >= 0) {
+    throw new InputError([
+      { path: `$.siteIds[${stray}]`, message: 'is no site of this board; reload and choose again' },
+    ]);
+  }
+  const record: RecapRecord = { ...given, id, boardId, at_ms: now_ms };
+  db.insert(recaps).values(record).run();
+  return record;
+}
