@@ -3,6 +3,7 @@ import { ALLOYS } from '../../materials/alloys';
 import { arealHeat_J_m2K } from '../../thermal/stackup';
 import { SOLVER } from '../../thermal/network/settings';
 import { formOf, isSurface, landShapes, mass_kg, padNamesOf } from '../../packages/form';
+import { SURFACE_TRAITS } from '../../packages/surfaceFamilies';
 import { padEndurance, laminateEndurance } from '../../thermal/dose';
 import { doseCurve, firstReached_s, valueAt } from '../../thermal/history';
 import { unitResponses, type UnitResponses } from '../../thermal/field/respond';
@@ -62,8 +63,11 @@ const MIDDLE_AIR_K = (AIR.airRange_K[0] + AIR.airRange_K[1]) / 2;
 
 /** The best-fitting nozzle at each flow, cold and over each preheater; the next wider one at the first flow. */
 function arrangements(request: PhaseRequest, shielded: boolean): Arrangement[] {
+  const { part } = request.site;
+  // Joints that cannot be seen are not hurried: from below as well, wherever the bench can (common practice).
+  const hidden = isSurface(part) && SURFACE_TRAITS[part.family].hidden && request.preheaters.length > 0;
   const warms = [
-    null,
+    ...(hidden ? [] : [null]),
     ...request.preheaters.map((p) => ({
       kind: p.kind,
       setpoint_K: p.setpointRange_K[1],

@@ -31,7 +31,9 @@ export function* sharedHeat(
   let time_s = 0;
   for (const mate of mates) {
     const alone = aloneOn(request, mate.ref);
-    const best = preference(yield* searchAir(alone))[0]?.setting as AirSetting | undefined;
+    const able = preference(yield* searchAir(alone)).map((c) => c.setting as AirSetting);
+    // Like with like: warmed from below apart if together.
+    const best = able.find((s) => (s.preheat === null) === (setting.preheat === null));
     const own = best ?? setting;
     const run = yield* runAlone(alone, own);
     time_s += run.time_s.at(-1)!;
