@@ -3,7 +3,10 @@ import { mkdtempSync, rmSync } from 'node:fs';
 import { cpus, tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { Worker } from 'node:worker_threads';
-import { explore, plan } from '../src/core/method/plan';
+import { pinBand } from '../src/core/method/heat/bands';
+import { allowanceFor } from '../src/core/method/heat/forecast';
+import { holeTouch } from '../src/core/method/heat/holeTouch';
+import { plan } from '../src/core/method/plan';
 import { simulateField } from '../src/core/thermal/field/run';
 import { simulateJoint } from '../src/core/thermal/joint/simulate';
 import { planImport } from '../src/formats/importPlan';
@@ -15,7 +18,16 @@ import { addBoard } from '../src/server/repositories/boards';
 import { addSite } from '../src/server/repositories/sites';
 import { ensureRig } from '../src/server/rig';
 import { field, HEAVY_FOUR, insulated, jetOver, square, stage, surfacePart } from '../tests/support/field';
-import { IRON, planRequest, reliefOn, scenario, settingAt, trackOn } from '../tests/support/samples';
+import {
+  inPhase,
+  IRON,
+  planRequest,
+  reliefOn,
+  scenario,
+  settingAt,
+  surfaceRequest,
+  trackOn,
+} from '../tests/support/samples';
 import { SIMULATE_EXAMPLE } from '../tests/support/requests';
 
 /** Measures what issues ask for and prints one table. Nothing here passes or fails. */
@@ -131,16 +143,19 @@ async function bandInWorker(): Promise<void> {
 
 function bandTimes(): number[] {
   const single = planRequest({ '1': [trackOn(4)], '2': [trackOn(4)] });
-  const choices = [{ phase: 'remove', method: 'leg-at-a-time', setting: settingAt(360) }] as const;
-  drain(explore(single, choices));
-  return timed(5, () => drain(explore(single, choices)));
+  const touch = holeTouch(single, settingAt(360), '1');
+  const allowance = allowanceFor(inPhase(single), ['1']);
+  const band = (): unknown => drain(pinBand(touch, allowance, { draws: 300, seed: 1 }));
+  band();
+  return timed(5, band);
 }
 
-function plans(): void {
+/** A whole plan, and when its first useful answer came. */
+function planTimes(of: typeof request, count: number): { firsts: number[]; totals: number[] } {
   const firsts: number[] = [];
-  const totals = timed(5, () => {
+  const totals = timed(count, () => {
     const start = performance.now();
-    const steps = plan(request);
+    const steps = plan(of);
     let seen = false;
     let next = steps.next();
     while (!next.done) {
@@ -151,8 +166,29 @@ function plans(): void {
       next = steps.next();
     }
   });
-  report('iron plan, two pins, 39 settings: first answer', '≤ 300 ms', firsts);
-  report('iron plan with frontier and bands, complete', '≤ 1 s', totals);
+  return { firsts, totals };
+}
+
+function plans(): void {
+  planTimes(request, 1);
+  const iron = planTimes(request, 5);
+  report('iron plan, two pins, three tips: first answer', '≤ 300 ms', iron.firsts);
+  report('iron plan with frontier and bands, complete', '≤ 1 s', iron.totals);
+  const chip = planTimes(surfaceRequest({ family: 'soic', pins: 8 }), 3);
+  report('SOIC-8, iron and hot air compared: first answer', '≤ 300 ms', chip.firsts);
+  const air = { irons: [], tweezers: [] };
+  const small = planTimes(surfaceRequest({ family: 'soic', pins: 8 }, air), 3);
+  report(
+    'hot-air plan of an SOIC-8 on a 2 mm grid, verified, with bands and cool-down',
+    '≤ 4 s',
+    small.totals,
+  );
+  const pack = planTimes(surfaceRequest({ family: 'qfp', pins: 100 }, air, ['10', '20', '30']), 3);
+  report(
+    'hot-air plan of a QFP-100 on a 2 mm grid, verified, with bands and cool-down',
+    '≤ 4 s',
+    pack.totals,
+  );
 }
 
 /** A netlist of 20,000 records on 500 parts, and artwork of 20,000 draws and flashes on 160 × 100 mm. */

@@ -52,7 +52,7 @@ describe('tools of the rig', () => {
     withCapacitor(db);
     const gun = listTools(db).find((t) => t.spec.kind === 'gun')!;
     const before = planningFor(db, 'site-1', { goal: 'reflow' }).inputsKey;
-    changeTool(db, gun.id, { ...gun, offset_K: -12, hours: 60, clogged: 0.3, checkedAt_ms: 1 } as never);
+    changeTool(db, gun.id, { ...gun, offset_K: -12, hours: 60, clogged: 0.3, checkedAt_ms: 1 });
     const { input, inputsKey } = planningFor(db, 'site-1', { goal: 'reflow' });
     const given = input.bench.find((t) => t.id === gun.id)!;
     expect(given).toMatchObject({ offset_K: -12, clogged: 0.3 });

@@ -3,6 +3,7 @@ import { planOf } from '../../../tests/support/solve';
 import {
   CAPACITOR,
   inPhase,
+  IRON,
   planeOn,
   planRequest,
   reliefOn,
@@ -19,6 +20,7 @@ import { padOrder } from './request';
 import { frontier } from './search';
 import { PLAN } from './settings';
 
+const WIDE = { shape: 'bevel', width_m: 3e-3, construction: 'cartridge' } as const;
 const easy = planRequest({ '1': [trackOn(2)], '2': [trackOn(2)] }, { board: TWO_LAYER });
 const grounded = planRequest({ '1': [trackOn(4)], '2': [planeOn(2, 3)] }, { preheaters: [] });
 const warmable = planRequest({ '1': [trackOn(4)], '2': [planeOn(2, 3)] });
@@ -143,7 +145,11 @@ describe('one temperature that does not serve all pins', () => {
   const plan = planOf(
     planRequest(
       { '1': [trackOn(4)], '2': [reliefOn(2)] },
-      { preheaters: [], history: { padDose: { '1': 0.8 }, laminateDose: 0, partCycles: 3 } },
+      {
+        preheaters: [],
+        irons: [{ ...IRON, tips: [WIDE] }],
+        history: { padDose: { '1': 0.85 }, laminateDose: 0, partCycles: 3 },
+      },
     ),
   );
 

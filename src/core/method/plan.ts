@@ -12,7 +12,7 @@ import { verifyAir } from './heat/airVerify';
 import { isSure, pinBand, type PinBand } from './heat/bands';
 import { coolDownOf, type CoolDown } from './heat/coolDown';
 import { allowanceFor, forecastTouch } from './heat/forecast';
-import { searchWarmToo, tryOut, type HandHeat } from './heat/handSearch';
+import { searchPreheated, searchWarmToo, tryOut, type HandHeat } from './heat/handSearch';
 import { neighbourHeat } from './heat/neighbours';
 import { sharedHeat, type SharedHeat } from './heat/sharing';
 import { materialsFor, summed, type Draw, type Materials } from './materials';
@@ -179,15 +179,52 @@ function* planPhase(request: PhaseRequest): Generator<Progress, PhaseResult> {
   const first = ranked[0];
   if (first?.feasible && first.best) yield firstWord(request, first);
 
+  const proven = yield* firstProven(request, ranked);
+  if (proven) return { outcome: 'found', plan: proven };
+  // Cold settings that looked able are not sure enough: the same over a preheater, where it was not tried yet.
+  const warmer = yield* warmed(request, list);
+  if (warmer) {
+    const again = rank(request, warmer);
+    const warm = yield* firstProven(request, again);
+    return warm ? { outcome: 'found', plan: warm } : yield* infeasible(request, again);
+  }
+  return yield* infeasible(request, ranked);
+}
+
+/** The first method in rank that keeps its promises when drawn. */
+function* firstProven(
+  request: PhaseRequest,
+  ranked: readonly Ranked[],
+): Generator<Progress, PhasePlan | null> {
   for (const one of ranked) {
     if (!one.feasible) break;
     const proven =
       one.method.heat.kind === 'air'
         ? yield* proveAir(request, one, ranked)
         : yield* proveByHand(request, one.method.heat, one, ranked);
-    if (proven) return { outcome: 'found', plan: proven };
+    if (proven) return proven;
   }
-  return yield* infeasible(request, ranked);
+  return null;
+}
+
+/** Hand methods over every preheater, in place of cold; null where all of them were tried warm already. */
+function* warmed(request: PhaseRequest, list: readonly Tried[]): Generator<Progress, Tried[] | null> {
+  const answers = new Map<string, Candidate[]>();
+  let any = false;
+  const again: Tried[] = [];
+  for (const one of list) {
+    const { heat } = one.method;
+    const warm = one.candidates.some((c) => c.setting.preheat !== null);
+    if (heat.kind !== 'hand' || !one.allowed || warm || request.preheaters.length === 0) {
+      again.push(one);
+      continue;
+    }
+    any = true;
+    const known = answers.get(heat.key) ?? (yield* searchPreheated(request, heat));
+    answers.set(heat.key, known);
+    again.push(tried(one.method, one.rules, known));
+  }
+  return any ? again : null;
 }
 
 const firstWord = (request: PhaseRequest, { method, best, candidates }: Ranked): Progress => ({
@@ -211,8 +248,6 @@ function* tryMethods(request: PhaseRequest): Generator<Progress, Tried[]> {
       continue;
     }
     if (method.heat.kind === 'air') {
-      const soFar = rank(request, list)[0];
-      if (soFar?.feasible && soFar.best) yield firstWord(request, soFar);
       list.push(tried(method, rules, yield* searchAir(request)));
       continue;
     }
@@ -220,6 +255,8 @@ function* tryMethods(request: PhaseRequest): Generator<Progress, Tried[]> {
     const known = answers.get(key) ?? (yield* searchWarmToo(request, method.heat));
     answers.set(key, known);
     list.push(tried(method, rules, known));
+    const soFar = rank(request, list)[0];
+    if (soFar?.feasible && soFar.best) yield firstWord(request, soFar);
   }
   return list;
 }
@@ -237,9 +274,11 @@ function* proveByHand(
   one: Ranked,
   ranked: readonly Ranked[],
 ): Generator<Progress, PhasePlan | null> {
+  let left: number = PLAN.proven;
   for (const candidate of preference(one.candidates)) {
     const setting = candidate.setting as HandSetting;
     if (!survivesBadContact(request, heat, setting)) continue;
+    if (left-- === 0) return null;
     const bands = yield* bandsOf(request, heat, setting, isHopeless);
     if (bands?.every(isSure)) {
       const front = frontierAbout(one.candidates, candidate);

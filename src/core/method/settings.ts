@@ -32,7 +32,13 @@ export const PLAN = {
   leastSetpoint_K: 513.15,
   /** Search and bands: melt times stay within 2 % of a fine run, far inside what is uncertain. */
   tolerance_K: 25,
-  draws: 300,
+  /** Bands of a plan: the share at a tenth is good to two in a hundred. */
+  draws: 200,
+  /** So many settings of a method are drawn before the next method is tried. */
+  proven: 6,
+  /** Dwells closer than this are the same to a hand; under air, than the second. */
+  timeResolution_s: 1.5,
+  airResolution_s: 10,
   batch: 25,
   /** Dose curves are compared on this grid. */
   gridStep_s: 0.1,
@@ -78,6 +84,8 @@ export const AIR = {
   filmsAt_K: 430,
   /** Unit runs step like this; the melt moves by under 2 s. */
   step_s: 2,
+  /** Unit runs take the board in three layers, as they leave out so much else; full runs take every layer. */
+  responseLayers: 3,
   draws: 12,
   /** Held this many times the slowest draw's melt, something is not as planned (assumed). */
   patience: 1.3,

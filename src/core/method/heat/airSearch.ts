@@ -55,7 +55,7 @@ const responsesOf = (request: PhaseRequest, arrangement: Arrangement): UnitRespo
   unitResponses(
     airScenario(request, { ...arrangement, kind: 'air', air_K: MIDDLE_AIR_K }, longestAir_s(request)),
     AIR.filmsAt_K,
-    { step_s: AIR.step_s },
+    { step_s: AIR.step_s, layers: AIR.responseLayers },
   );
 
 /** A jet's own film depends on its temperature a little; unit runs take it in the middle of the range. */

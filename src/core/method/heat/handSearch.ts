@@ -3,6 +3,7 @@ import { usualPreheat, type HandTool } from '../bench';
 import type { Binding, Candidate } from '../candidate';
 import type { Progress } from '../progress';
 import type { HandSetting, PhaseRequest } from '../request';
+import { preference } from '../search';
 import { PLAN } from '../settings';
 import { allowanceFor, forecastTouch, type PinForecast } from './forecast';
 import type { Touch } from './touch';
@@ -88,26 +89,66 @@ export function* searchWarmToo(request: PhaseRequest, heat: HandHeat): Generator
   const cold = yield* searchByHand(request, heat, null);
   const best = Math.min(...cold.filter((c) => c.feasible).map((c) => c.damage));
   if (best <= PLAN.warmFrom) return cold;
-  const all = [...cold];
+  return [...cold, ...(yield* searchPreheated(request, heat))];
+}
+
+/** Over each preheater of the bench at its usual setting. */
+export function* searchPreheated(request: PhaseRequest, heat: HandHeat): Generator<Progress, Candidate[]> {
+  const all: Candidate[] = [];
   for (const heater of request.preheaters) {
     all.push(...(yield* searchByHand(request, heat, usualPreheat(heater))));
   }
   return all;
 }
 
-/** Every setting on the bench tried at nominal values, for one preheat. */
+/**
+ * Every tip on the bench at nominal values, for one preheat, from its hottest down in double steps: a tip that never
+ * melts a joint at one setting does not at a colder one. About the best of each tip the steps between are tried too.
+ */
 export function* searchByHand(
   request: PhaseRequest,
   heat: HandHeat,
   preheat: Preheat | null,
 ): Generator<Progress, Candidate[]> {
-  const settings = settingsOnBench(request, heat, preheat);
+  const tips = tipsOf(settingsOnBench(request, heat, preheat));
   const candidates: Candidate[] = [];
-  for (const setting of settings) {
-    candidates.push(tryOut(request, heat, setting));
-    yield { stage: 'search', done: candidates.length, of: settings.length };
+  let done = 0;
+  for (const settings of tips) {
+    const tried = new Map<number, Candidate>();
+    const at = (i: number): Candidate | null => {
+      const setting = settings[i];
+      if (!setting) return null;
+      const known = tried.get(i) ?? tryOut(request, heat, setting);
+      tried.set(i, known);
+      return known;
+    };
+    for (let i = 0; i < settings.length; i += 2) {
+      const candidate = at(i)!;
+      yield { stage: 'search', done: done + i, of: tips.length * settings.length };
+      if (candidate.pins.every((pin) => pin.off_s === null)) break;
+    }
+    const best = preference([...tried.values()])[0];
+    if (best) {
+      const middle = settings.indexOf(best.setting as HandSetting);
+      [middle - 1, middle + 1].forEach(at);
+    } else {
+      // What lies between may just do, for all pins or for some of them.
+      [...tried.keys()].forEach((i) => at(i + 1));
+    }
+    done += settings.length;
+    candidates.push(...[...tried].sort(([a], [b]) => b - a).map(([, candidate]) => candidate));
   }
   return [...candidates, ...turnedByPin(candidates)];
+}
+
+/** Settings by tip, the hottest of each first. */
+function tipsOf(settings: readonly HandSetting[]): HandSetting[][] {
+  const tips = new Map<string, HandSetting[]>();
+  for (const setting of settings) {
+    const key = `${setting.iron.id} ${JSON.stringify(setting.tip)}`;
+    tips.set(key, [setting, ...(tips.get(key) ?? [])]);
+  }
+  return [...tips.values()];
 }
 
 /**

@@ -77,9 +77,10 @@ export const lowMeltFlood: Method = {
   failure: 'A joint it never mixed with still holds; what is left of it weakens the next joints.',
   leaves: 'Lands under low-melt alloy, to be wicked clean twice; the part whole, its leads coated.',
   needs: { ...NOTHING, lowMelt: true, braid: true },
-  survival: 0.92,
-  harm: 0.03,
-  hands_s: { once: 150, perPad: 5 },
+  survival: 0.9,
+  // Every land is wicked twice after it.
+  harm: 0.06,
+  hands_s: { once: 180, perPad: 12 },
   heat: {
     ...EACH_FLOODED,
     touchesOf: (request, setting) =>
