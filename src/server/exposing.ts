@@ -24,8 +24,8 @@ import { LEAST_DOSE, LEAST_PEAK_C, padsAbout, sharesOf } from './sharing';
 
 type Exposure = Extract<RunEventBody, { kind: 'exposure' }>;
 
-/** A tool in the hand is followed this long at most; longer holds are as long as the last of it. */
-const LONGEST_TOUCH_s = 60;
+/** No touch is shorter than a hand can make it. */
+const SHORTEST_TOUCH_s = 0.05;
 
 /**
  * What the server adds to a heating's end: the heat that each pad and the laminate took, for the time it really
@@ -61,7 +61,7 @@ function atHole(
 ): Exposure {
   const scenario = scenarioFor(request, setting, pad);
   const about = padsAbout(db, job, pad);
-  const duration_s = Math.min(LONGEST_TOUCH_s, Math.max(off_s!, 0.05));
+  const duration_s = Math.max(off_s!, SHORTEST_TOUCH_s);
   const run = simulateJoint(scenario, { duration_s, probes: about.probes });
   const lives = livesOf(scenario);
   return {
@@ -83,7 +83,7 @@ function onLands(request: PhaseRequest, method: MethodId, setting: HandSetting, 
     dwell.pad === TOGETHER && heat.kind === 'hand'
       ? heat.touchesOf(request, setting)[0]!
       : landTouch(request, setting, [dwell.pad], 'one');
-  const duration_s = Math.min(LONGEST_TOUCH_s, Math.max(dwell.off_s!, 0.05));
+  const duration_s = Math.max(dwell.off_s!, SHORTEST_TOUCH_s);
   const run = touch.run({ duration_s });
   const lives = livesAt(touch.laminate, touch.land_m2);
   const padDose = doseCurve(lives.pad, run.time_s, run.land_K).at(-1)!;

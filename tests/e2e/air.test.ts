@@ -4,7 +4,10 @@ test('hot air by mouse: from the board to a lift window, foil, and through time'
   await page.goto('/boards/demo-beacon-4');
   await ready(page);
   await page.getByRole('button', { name: /^U7,/ }).click();
-  await page.getByRole('link', { name: /Plan/ }).click();
+  await page.getByRole('link', { name: /^Plan/ }).click();
+  await page.waitForURL('**/sites/demo-beacon-4-U7/plan');
+  await ready(page);
+  await page.getByRole('button', { name: /Air field/ }).click();
   await page.waitForURL('**/sites/demo-beacon-4-U7/air');
   await solved(page);
   await expect(page.getByText(/C31 reaches 200 °C/)).toBeVisible();

@@ -107,5 +107,29 @@ export async function accepted(page: Page, siteId: string): Promise<void> {
   await saved(page);
 }
 
+/** Confirms and ends steps one after another until the one with that title stands. */
+export async function upTo(page: Page, title: RegExp | string): Promise<void> {
+  const heading = page.getByRole('region', { name: 'This step' }).getByRole('heading', { level: 2 });
+  for (let i = 0; i < 20; i++) {
+    const now = await heading.innerText();
+    if (typeof title === 'string' ? now === title : title.test(now)) return;
+    await page.getByRole('button', { name: /^(Confirmed|Done|Yes, end the wait early|Next step)/ }).click();
+    await expect
+      .poll(async () => `${await heading.innerText()}${await page.getByText(/end the wait early/).count()}`)
+      .not.toBe(`${now}0`);
+  }
+  throw new Error(`no step ${String(title)}`);
+}
+
+/** Takes a way by its name, unless it is the one that is set. */
+export async function takeWay(page: Page, name: string): Promise<void> {
+  const ways = page.getByRole('list', { name: 'Ways to do it' });
+  const way = ways.getByRole('button', { name: new RegExp(name) });
+  if ((await way.getAttribute('aria-pressed')) === 'true') return;
+  if ((await way.getAttribute('aria-expanded')) !== 'true') await way.click();
+  await ways.getByRole('button', { name: 'Take this way' }).click();
+  await solved(page);
+}
+
 export const clockOf = async (page: Page): Promise<number> =>
   parseFloat(await page.getByRole('timer').innerText());

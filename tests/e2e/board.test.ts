@@ -1,5 +1,17 @@
 import { deflateSync } from 'node:zlib';
-import { accepted, expect, ownBoard, ownSite, placeCapacitor, ready, signIn, solved, test } from './bench';
+import {
+  accepted,
+  expect,
+  ownBoard,
+  ownSite,
+  placeCapacitor,
+  ready,
+  saved,
+  signIn,
+  solved,
+  test,
+  upTo,
+} from './bench';
 import type { Page } from '@playwright/test';
 
 /** A board with two capacitors that share both nets. */
@@ -329,12 +341,13 @@ test('a pad whose budget is gone is warned of before the next plan, and the boar
     });
     expect(answer.ok(), await answer.text()).toBe(true);
   };
-  // Straight to the first pin by the record's own door: it was held far too long.
+  await upTo(page, /pin 1$/);
+  await saved(page);
+  // The first pin by the record's own door: it was held far too long.
   const { events } = (await (await page.request.get(`/api/jobs/${jobId}/events`)).json()) as {
     events: { seq: number }[];
   };
   let seq = events.at(-1)!.seq;
-  for (const stepId of ['set', 'flux', 'solder']) await append(seq++, { kind: 'step-done', stepId });
   await append(seq++, { kind: 'heat-on', stepId: 'heat-1', pad: '1' });
   await append(seq, { kind: 'heat-off', stepId: 'heat-1', pad: '1', elapsed_s: 240 });
 

@@ -118,6 +118,22 @@ test('requests that must not get in do not', async ({ baseURL }) => {
   expect(page.headers.get('content-security-policy')).toMatch(/default-src 'self'/);
 });
 
+const HOLES = { pitch_mm: 2.54, leadDiameter_mm: 0.6, holeDiameter_mm: 0.9, landDiameter_mm: 1.7 };
+
+/** Every family of the command line's contract, with what it cannot do without. */
+const FAMILIES: readonly (readonly [string, object])[] = [
+  ['radial', { ...HOLES, pins: 2 }],
+  ['axial', { ...HOLES, pins: 2, pitch_mm: 10 }],
+  ['dip', { ...HOLES, pins: 8 }],
+  ['header', { ...HOLES, pins: 4 }],
+  ['jack', { ...HOLES, pins: 3, pitch_mm: 5 }],
+  ['to220', { ...HOLES, pins: 3 }],
+  ...['dpak', 'chip', 'canElectrolytic', 'soic', 'ssop', 'tsop', 'soj', 'plcc', 'qfn', 'bga', 'sot23'].map(
+    (family) => [family, {}] as const,
+  ),
+  ['qfp', { pins: 44 }],
+];
+
 test.describe('the command line', () => {
   const run = (args: string[], input: unknown) =>
     spawnSync(process.execPath, ['dist/cli.mjs', ...args], {
@@ -135,16 +151,51 @@ test.describe('the command line', () => {
     expect(answer.pads[0]!.fullMelt_s).toBeGreaterThan(0);
   });
 
-  test('plan answers the same example as a plan request, feasible or with remedies that were solved', () => {
-    const { status, stdout } = run(['plan'], PLAN_EXAMPLE);
-    expect(status).toBe(0);
-    const answer = JSON.parse(stdout.toString()) as {
-      outcome: string;
-      remedies: { kind: string; works: boolean }[];
+  test('plan answers the same example as a plan request: warmed, or infeasible with remedies that were solved', () => {
+    const planned = (request: object) => {
+      const { status, stdout } = run(['plan'], request);
+      expect(status).toBe(0);
+      return JSON.parse(stdout.toString()) as {
+        outcome: string;
+        chosen: { preheat: object | null } | null;
+        methods: { id: string; feasible: boolean; reasons: string[] }[];
+        remedies: { kind: string; works: boolean }[];
+      };
     };
-    expect(answer.outcome).toBe('no-feasible-setting');
-    expect(answer.remedies.find((r) => r.kind === 'preheat')?.works).toBe(true);
+    const warm = planned(PLAN_EXAMPLE);
+    expect(warm.outcome).toBe('found');
+    expect(warm.chosen!.preheat).not.toBeNull();
+    expect(warm.methods.every((m) => m.reasons.length > 0)).toBe(true);
+    const cold = planned({ ...PLAN_EXAMPLE, bench: PLAN_EXAMPLE.bench.slice(0, 1) });
+    expect(cold.outcome).toBe('no-feasible-setting');
+    expect(cold.remedies.find((r) => r.kind === 'preheat')?.works).toBe(true);
   });
+
+  for (const [family, rest] of FAMILIES) {
+    test(`plan takes every goal for ${family}`, () => {
+      for (const goal of ['remove-keep-part', 'remove-sacrifice-part', 'reflow', 'fit']) {
+        const { status, stdout, stderr } = run(['plan'], {
+          ...PLAN_EXAMPLE,
+          goal,
+          neighbours: [],
+          bench: [
+            ...PLAN_EXAMPLE.bench,
+            {
+              kind: 'hot-air',
+              airRange_C: [100, 480],
+              flowRange_L_min: [10, 120],
+              nozzles: [{ diameter_mm: 8 }, { width_mm: 18, height_mm: 18 }],
+            },
+          ],
+          site: { ...PLAN_EXAMPLE.site, package: { family, ...rest }, connections: {} },
+        });
+        expect(stderr.toString()).toBe('');
+        expect(status).toBe(0);
+        const answer = JSON.parse(stdout.toString()) as { outcome: string };
+        expect(['found', 'no-feasible-setting']).toContain(answer.outcome);
+      }
+    });
+  }
 
   test('bad input is exit 2, a line a fault, path first', () => {
     const { status, stderr, stdout } = run(['simulate'], {

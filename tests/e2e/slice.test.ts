@@ -1,4 +1,4 @@
-import { clockOf, expect, ready, saved, signIn, solved, test } from './bench';
+import { clockOf, expect, ready, saved, signIn, solved, takeWay, test, upTo } from './bench';
 
 /** The whole slice: bench, board, plan, run, finding, outcome, ledger; once by mouse and once by keyboard. */
 
@@ -11,19 +11,27 @@ test('by mouse, with a reload while a pin is under the iron', async ({ page, bas
   await page.getByRole('button', { name: /^C7/ }).first().click();
   await page.getByRole('link', { name: /^Plan/ }).click();
   await solved(page);
+  await takeWay(page, 'Iron, a leg at a time');
+  await page.getByText('cold', { exact: true }).click();
+  await solved(page);
 
   // What happens at another temperature and with another tip, as they change.
-  const melt = page.locator('li', { hasText: 'Pin 2' }).locator('dd').first();
+  const melt = page
+    .locator('li', { hasText: 'solid at stop' })
+    .filter({ hasText: 'Pin 2' })
+    .locator('dd')
+    .first();
   const before = await melt.innerText();
   for (let i = 0; i < 6; i++) await page.getByRole('button', { name: /Cooler/ }).click();
   await solved(page);
   expect(await melt.innerText()).not.toBe(before);
-  await page.getByLabel('Iron', { exact: true }).selectOption({ label: 'Cartridge station, 70 W' });
+  await page.getByLabel('Tool', { exact: true }).selectOption({ label: 'Cartridge station, 70 W' });
   await page.getByRole('radio', { name: /conical/ }).check();
   await solved(page);
   await expect(page.locator('[data-verdict="doubtful"]')).toContainText(/still solid/);
-  await page.getByRole('button', { name: /The plan’s own choice/ }).click();
+  await page.getByRole('button', { name: /Plan’s choice/ }).click();
   await solved(page);
+  await takeWay(page, 'Iron, a leg at a time');
   await expect(page.locator('.js-plotly-plot').first()).toBeVisible();
 
   await page.getByRole('button', { name: /Accept and run/ }).click();
@@ -31,13 +39,9 @@ test('by mouse, with a reload while a pin is under the iron', async ({ page, bas
   await ready(page);
   const step = (title: string) => expect(page.getByRole('heading', { name: title, level: 2 })).toBeVisible();
   await step('Discharge and measure');
-  await page.getByRole('button', { name: /Confirmed/ }).click();
-  await step('Set the station');
-  await page.getByRole('button', { name: /Confirmed/ }).click();
-  await step('Flux');
-  await page.getByRole('button', { name: /^Done/ }).click();
-  await step('Add fresh solder');
-  await page.getByRole('button', { name: /^Done/ }).click();
+  await upTo(page, 'Note how it stands');
+  await expect(page.getByRole('img', { name: /C7 as it lies on the board, pin 1 marked/ })).toBeVisible();
+  await upTo(page, 'Heat pin 1');
 
   await step('Heat pin 1');
   await page.getByRole('button', { name: /Iron on/ }).click();
@@ -65,21 +69,12 @@ test('by mouse, with a reload while a pin is under the iron', async ({ page, bas
   await page.getByRole('button', { name: /Iron off/ }).click();
   await page.getByRole('button', { name: /Next step/ }).click();
 
-  await step('Lift the part');
-  await page.getByRole('button', { name: /^Done/ }).click();
-  await step('Dress the holes');
-  await page.getByRole('button', { name: /^Done/ }).click();
-  await step('Inspect');
+  await upTo(page, 'Inspect before anything hides it');
   await page.getByRole('option', { name: /Pin 2/ }).click();
   await page.getByLabel('Finding on pin 2').selectOption('lifted');
   await expect(page.getByRole('option', { name: /Pin 2.*Lifted/ })).toBeVisible();
   await page.getByRole('button', { name: /^Done/ }).click();
-  await step('Clean');
-  await page.getByRole('button', { name: /^Done/ }).click();
-  await step('Let it dry and cool');
-  await page.getByRole('button', { name: /^Done/ }).click();
-  await page.getByRole('button', { name: /end the wait early/ }).click();
-  await step('Close the job');
+  await upTo(page, 'Close the job');
   await page.getByRole('button', { name: /Close with an outcome/ }).click();
   await page.getByRole('radio', { name: 'improved' }).check();
   await page.getByLabel(/Root cause/).fill('Dried out beside the regulator');
@@ -116,12 +111,18 @@ test('by keyboard alone, with a reload in the middle of a step', async ({ page }
   await keys('p');
   await page.waitForURL('**/plan');
   await solved(page);
-  await keys('+', 'w', 'w', 'c');
+  // Another way, another temperature, and back to the plan's own.
+  await keys('m');
+  await solved(page);
+  await keys('+', 'c');
   await solved(page);
   await keys('a');
   await page.waitForURL('**/jobs/**');
   await ready(page);
-  const at = (title: string) => expect(page.getByRole('heading', { name: title, level: 2 })).toBeVisible();
+  const at = (title: string | RegExp) =>
+    expect(page.getByRole('heading', { name: title, level: 2 })).toBeVisible();
+  await at('Note how it stands');
+  await keys(' ');
   await at('Set the station');
   await keys(' ');
   await at('Flux');
@@ -130,7 +131,7 @@ test('by keyboard alone, with a reload in the middle of a step', async ({ page }
   await keys(' ');
   await at('Add fresh solder');
   await keys(' ');
-  await at('Heat pin 1');
+  await at(/pin 1$/);
   await keys(' ');
   await page.waitForTimeout(700);
   await keys('m');
@@ -138,13 +139,13 @@ test('by keyboard alone, with a reload in the middle of a step', async ({ page }
   await keys(' ');
   await expect(page.getByText(/Molten at/)).toBeVisible();
   await keys(' ');
-  await at('Heat pin 2');
+  await at(/pin 2$/);
   await keys(' ');
   await saved(page);
   await page.reload();
   await ready(page);
-  await at('Heat pin 2');
-  await expect(page.getByRole('button', { name: /Iron off/ })).toBeVisible();
+  await at(/pin 2$/);
+  await expect(page.getByRole('button', { name: /(Iron|Gun) off/ })).toBeVisible();
   await keys('m', ' ');
   await expect(page.getByText(/Molten at/)).toBeVisible();
   await keys(' ');
@@ -152,7 +153,7 @@ test('by keyboard alone, with a reload in the middle of a step', async ({ page }
   await keys(' ');
   await at('Dress the holes');
   await keys(' ');
-  await at('Inspect');
+  await at('Inspect before anything hides it');
   // Onto the lands, to pin 2, lifted.
   await keys('f', '2', 'l');
   await expect(page.getByRole('option', { name: /Pin 2.*Lifted/ })).toBeVisible();

@@ -46,10 +46,12 @@ export function FrontierPanel({
             <CommandButton small command={planCommand('low-and-long')} run={run} />
             <CommandButton small command={planCommand('hot-and-quick')} run={run} />
             <CommandButton small command={planCommand('choice')} label="Plan’s choice" run={run} />
-            <CommandButton small command={planCommand('hot-air')} label="Air field" run={run} />
           </div>
         </>
       )}
+      <div className={css['field']}>
+        <CommandButton small command={planCommand('hot-air')} label="Air field" run={run} />
+      </div>
     </div>
   );
 }
