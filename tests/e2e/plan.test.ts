@@ -71,6 +71,7 @@ test('a job of two halves: each half its own setting, and one list of steps', as
   await signIn(page, baseURL!);
   const { siteId } = await ownSite(page, 'Replace');
   await page.goto(`/sites/${siteId}/plan`);
+  await ready(page);
   await page.getByLabel('Goal', { exact: true }).selectOption('replace');
   await solved(page);
   await page.getByText('Put it on', { exact: true }).click();

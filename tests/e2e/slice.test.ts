@@ -12,8 +12,6 @@ test('by mouse, with a reload while a pin is under the iron', async ({ page, bas
   await page.getByRole('link', { name: /^Plan/ }).click();
   await solved(page);
   await takeWay(page, 'Iron, a leg at a time');
-  await page.getByText('cold', { exact: true }).click();
-  await solved(page);
 
   // What happens at another temperature and with another tip, as they change.
   const melt = page
@@ -22,11 +20,12 @@ test('by mouse, with a reload while a pin is under the iron', async ({ page, bas
     .locator('dd')
     .first();
   const before = await melt.innerText();
-  for (let i = 0; i < 6; i++) await page.getByRole('button', { name: /Cooler/ }).click();
+  for (let i = 0; i < 6; i++) await page.getByRole('button', { name: /Hotter/ }).click();
   await solved(page);
   expect(await melt.innerText()).not.toBe(before);
   await page.getByLabel('Tool', { exact: true }).selectOption({ label: 'Cartridge station, 70 W' });
   await page.getByRole('radio', { name: /conical/ }).check();
+  await page.getByText('cold', { exact: true }).click();
   await solved(page);
   await expect(page.locator('[data-verdict="doubtful"]')).toContainText(/still solid/);
   await page.getByRole('button', { name: /Plan’s choice/ }).click();
