@@ -17,6 +17,7 @@ const PAGES = [
   '/rig',
   '/sites/demo-beacon-4-U7/air',
   '/jobs/demo-job-tide',
+  '/jobs/demo-job-tide/plan',
   '/jobs/demo-job-wind',
 ];
 

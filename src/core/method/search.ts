@@ -18,14 +18,25 @@ export function frontier(candidates: readonly Candidate[]): Candidate[] {
 
 /**
  * The order in which to trust candidates: damage first, but damages that the estimate cannot tell
- * apart go by time, and so by the shorter dwell.
+ * apart go by time, and times that a hand cannot tell apart by the cooler tool. A soak costs its minutes.
  */
 export function preference(candidates: readonly Candidate[]): Candidate[] {
   const cost = ({ damage, setting }: Candidate): number =>
     Math.floor(damage / PLAN.damageResolution) * PLAN.damageResolution +
     RANK.perMinute * ((setting.preheat?.soak_s ?? 0) / 60);
-  return candidates.filter((c) => c.feasible).sort((a, b) => cost(a) - cost(b) || a.time_s! - b.time_s!);
+  const able = candidates.filter((c) => c.feasible);
+  const quickest = new Map<number, number>();
+  for (const c of able) quickest.set(cost(c), Math.min(quickest.get(cost(c)) ?? Infinity, c.time_s!));
+  const late = (c: Candidate): number => Math.floor((c.time_s! - quickest.get(cost(c))!) / resolution_s(c));
+  return able.sort(
+    (a, b) => cost(a) - cost(b) || late(a) - late(b) || heat_K(a) - heat_K(b) || a.time_s! - b.time_s!,
+  );
 }
+
+const resolution_s = ({ setting }: Candidate): number =>
+  setting.kind === 'air' ? PLAN.airResolution_s : PLAN.timeResolution_s;
+const heat_K = ({ setting }: Candidate): number =>
+  setting.kind === 'air' ? setting.air_K : setting.setpoint_K;
 
 /** The frontier among settings of the same warmth as one of them: a soak is another kind of time. */
 export const frontierAbout = (candidates: readonly Candidate[], about: Candidate): Candidate[] => {

@@ -37,7 +37,7 @@ export const PLAN = {
   /** So many settings of a method are drawn before the next method is tried. */
   proven: 6,
   /** Dwells closer than this are the same to a hand; under air, than the second. */
-  timeResolution_s: 1.5,
+  timeResolution_s: 3,
   airResolution_s: 10,
   batch: 25,
   /** Dose curves are compared on this grid. */

@@ -13,15 +13,18 @@ export function CurvesPanel({
   pin,
   pad,
   alloy,
+  mixed,
 }: {
   readonly curve: CurveAnswer | undefined;
   readonly pin: PinAnswer | undefined;
   readonly pad: string;
   readonly alloy: AlloyId;
+  /** Where the joint melts once something was melted into it; null: as its alloy does. */
+  readonly mixed: { readonly solidus_C: number; readonly liquidus_C: number } | null;
 }) {
   const { solidus, liquidus } = ALLOYS[alloy];
-  const melting = { solidus_C: celsius(solidus.value), liquidus_C: celsius(liquidus.value) };
-  const { solidus_C, liquidus_C } = melting;
+  const solidus_C = mixed?.solidus_C ?? celsius(solidus.value);
+  const liquidus_C = mixed?.liquidus_C ?? celsius(liquidus.value);
   const build = useCallback(
     (colours: ChartColours) => curveChart(curve!, pin, { solidus_C, liquidus_C }, colours),
     [curve, pin, solidus_C, liquidus_C],

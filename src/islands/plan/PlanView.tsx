@@ -7,7 +7,7 @@ import type { PlanRequest } from '~/core/method/request';
 import { socketFor } from '~/core/packages/socket';
 import { choiceOfOption } from '~/schema/optionChoice';
 import { isSurfaceInput, partOf } from '~/schema/package';
-import type { MethodAnswer, OptionAnswer } from '~/schema/planAnswer';
+import { phasesIn, type MethodAnswer, type OptionAnswer } from '~/schema/planAnswer';
 import { planRequestOf, type ChoiceInput, type PlanInput } from '~/schema/planRequest';
 import type { PlanSheet } from '~/schema/planSheet';
 import { ErrorNote } from '~/ui/controls/Notes';
@@ -215,6 +215,9 @@ export function PlanView({ sheet }: { sheet: PlanSheet }) {
             pin={pins[state.pad] ?? pins['all']}
             pad={state.pad}
             alloy={site.alloy}
+            mixed={
+              choice?.method === 'low-melt-flood' && isSurfaceInput(site.package) ? mixtureAt(state) : null
+            }
           />
         )}
       </section>
@@ -270,6 +273,12 @@ function begun(whole: PlanRequest, state: PlanState): ChoiceInput[] {
       const open = methodsFor(asked).filter((m) => m.rules(asked).every((rule) => !rule.forbids));
       return open.flatMap((method) => beginning(asked, method.id) ?? []).slice(0, 1);
     });
+}
+
+/** What the joints of the phase that is looked at melt at, once its alloy is in them. */
+function mixtureAt(state: PlanState) {
+  if (state.exploration.status !== 'done') return null;
+  return phasesIn(state.exploration.answer).find((p) => p.phase === state.phase)?.materials.mixture ?? null;
 }
 
 function noFrontier(state: PlanState): string {

@@ -233,7 +233,8 @@ export function RunView({ sheet }: { sheet: RunSheet }) {
         </div>
         <StepList steps={steps} at={at} />
         <p className="quiet">
-          {GOAL_WORDS[job.goal]}. {settingInWords(job.plan.chosen)}.
+          {GOAL_WORDS[job.goal]}. {settingInWords(job.plan.chosen)}.{' '}
+          <a href={`/jobs/${job.id}/plan`}>Plan and done</a>
         </p>
       </section>
 

@@ -19,6 +19,8 @@ import { addBoard, setWaiting } from '../repositories/boards';
 import { addFinding } from '../repositories/findings';
 import { appendEvent, getJob } from '../repositories/jobs';
 import { addSite, sitesOf } from '../repositories/sites';
+import { listSupplies, moveSupply } from '../repositories/supplies';
+import { changeTool, listTools } from '../repositories/tools';
 import { newFaceFinding } from '../../schema/faceFinding';
 import { newPhoto } from '../../schema/photo';
 import { newReading } from '../../schema/reading';
@@ -50,6 +52,35 @@ export async function seedDemo(db: Db, now_ms: number, tell: (line: string) => v
     await seedStory(db, story, now_ms);
   }
   for (const { id, waiting } of DEMO_BOARDS) if (waiting) setWaiting(db, id, waiting);
+  seedRig(db, now_ms);
+}
+
+/** A bench that has been worked at: one iron reads cold, the gun wants cleaning soon, tape runs out. */
+function seedRig(db: Db, now_ms: number): void {
+  const worn = [
+    { id: 'iron-slip-on', offset_K: -9, hours: 70, clogged: 0, days: 12 },
+    { id: 'gun-vacuum', offset_K: -4, hours: 25, clogged: 0.2, days: 5 },
+  ];
+  for (const { id, days, ...state } of worn) {
+    const tool = listTools(db).find((t) => t.id === id && t.revision === 1);
+    if (!tool) continue;
+    changeTool(db, id, {
+      name: tool.name,
+      spec: tool.spec,
+      ...state,
+      checkedAt_ms: now_ms - days * DAY_ms,
+      retired: false,
+      revision: 1,
+    });
+  }
+  const tape = listSupplies(db).find((s) => s.id === 'tape');
+  if (tape && tape.left > 600)
+    moveSupply(
+      db,
+      { supplyId: 'tape', reason: 'counted', amount: 54, by: 'HL' },
+      now_ms - 2 * DAY_ms,
+      'demo-tape',
+    );
 }
 
 function seedBoard(db: Db, demo: DemoBoard, now_ms: number): void {

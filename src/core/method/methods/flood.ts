@@ -83,9 +83,11 @@ export const lowMeltFlood: Method = {
   hands_s: { once: 180, perPad: 12 },
   heat: {
     ...EACH_FLOODED,
+    // A joint on a land is so thin that it dissolves in seconds; along a barrel that would take the better part of
+    // an hour (thickness squared over about 1e-9 m²/s in the melt), so each pin has to pass its own melting first.
     touchesOf: (request, setting) =>
       hasHoles(request)
-        ? padOrder(request).map((pad) => holeTouch(request, setting, pad, floodedMixture(request)))
+        ? padOrder(request).map((pad) => holeTouch(request, setting, pad))
         : EACH_FLOODED.touchesOf(request, setting),
   },
   suits: (request) =>
@@ -97,6 +99,13 @@ export const lowMeltFlood: Method = {
       ? []
       : [forbids('No low-melt alloy is in stock.')]),
     notes(mixtureInWords(floodedMixture(request))),
+    ...(hasHoles(request)
+      ? [
+          notes(
+            'In a barrel it mixes only once the old solder is liquid: each pin is taken past its own melting.',
+          ),
+        ]
+      : []),
   ],
   work: (request, setting, bands) => [
     step({
