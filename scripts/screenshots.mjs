@@ -82,10 +82,51 @@ try {
   await page.keyboard.press('j');
   await shoot(page, 'import');
 
+  const tight = await page.request.post(`${base}api/boards`, {
+    data: {
+      name: 'Ticket reader 2',
+      owner: 'MK',
+      fault: 'reads nothing',
+      construction: {
+        length_mm: 100,
+        width_mm: 80,
+        thickness_mm: 1.6,
+        laminate: 'fr4-standard',
+        copperLayers: [0.3, 0.4].map((coverage) => ({ weight_oz: 1, coverage })),
+      },
+    },
+  });
+  const tightId = (await tight.json()).id;
+  const placed = async (ref, x_mm, package_, pads) => {
+    const site = await page.request.post(`${base}api/boards/${tightId}/sites`, {
+      data: {
+        ref,
+        side: 'top',
+        x_mm,
+        y_mm: 40,
+        alloy: 'sn60pb40',
+        package: package_,
+        pads: Array.from({ length: pads }, (_, k) => ({
+          name: String(k + 1),
+          connections: [{ kind: 'track', width_mm: 0.3, layers: [1] }],
+        })),
+      },
+    });
+    return (await site.json()).id;
+  };
+  const reader = await placed('U1', 50, { family: 'qfn' }, 33);
+  await placed('R1', 58, { family: 'chip', code: '0603' }, 2);
   const dark = await sheet({ theme: 'lamp-off' });
-  await dark.goto(`${base}sites/demo-beacon-4-C8/plan`);
-  await dark.waitForSelector('[data-solved]', { timeout: 60_000 });
+  await dark.goto(`${base}sites/${reader}/plan`);
+  await dark.waitForSelector('[data-searched][data-solved]', { timeout: 90_000 });
   await shoot(dark, 'plan-remedies-lamp-off');
+
+  await page.goto(`${base}rig`);
+  await page.waitForSelector('main [data-ready]');
+  await shoot(page, 'rig');
+  await page.goto(`${base}boards/demo-dimmer-4/recap`);
+  await page.waitForSelector('[data-solved]', { timeout: 60_000 });
+  await shoot(page, 'whole-board');
 
   await page.goto(`${base}sites/demo-beacon-4-U7/air`);
   await page.waitForSelector('[data-solved]', { timeout: 60_000 });
@@ -93,12 +134,14 @@ try {
   await shoot(page, 'hot-air');
 
   await page.goto(`${base}sites/demo-beacon-4-C7/plan`);
-  await page.waitForSelector('[data-solved]', { timeout: 60_000 });
+  await page.waitForSelector('[data-searched][data-solved]', { timeout: 60_000 });
   await shoot(page, 'plan');
   await page.keyboard.press('a');
   await page.waitForURL('**/jobs/**');
   await page.waitForSelector('[data-unsent="0"][data-ready]');
-  for (let i = 0; i < 4; i++) {
+  // Up to the first pin under heat; a wait is ended early by pressing twice.
+  for (let i = 0; i < 14; i++) {
+    if (/pin 1$/.test(await page.locator('section[aria-label="This step"] h2').innerText())) break;
     await page.keyboard.press(' ');
     await page.waitForTimeout(400);
   }

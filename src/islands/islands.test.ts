@@ -198,6 +198,13 @@ describe('plan', () => {
     expect(planReduce(state, { type: 'goal', goal: 'fit' })).toEqual(start('fit', '2'));
   });
 
+  it('what is known of its water is kept over a new goal, and asks for a new plan', () => {
+    const moisture = { level: '3', outOfBag_h: 400, bake_C: 125 } as const;
+    const state = planReduce(start('fit', '1'), { type: 'moisture', moisture });
+    expect(state.search.status).toBe('running');
+    expect(planReduce(state, { type: 'goal', goal: 'reflow' }).moisture).toEqual(moisture);
+  });
+
   it('moves along the frontier one point at a time and stops at its ends', () => {
     const front = [9, 5, 3].map((liftFrom_s, i) => ({ ...OPTION, liftFrom_s, setpoint_C: 300 + 40 * i }));
     expect(alongFrontier(front, front[0]!, 1)).toBe(front[1]);

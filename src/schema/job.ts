@@ -2,6 +2,7 @@ import { index, integer, sqliteTable, text as textColumn } from 'drizzle-orm/sql
 import { z } from 'zod';
 import { GOALS, type Goal } from '../core/method/goals';
 import { boards, OUTCOMES, type Outcome } from './board';
+import { moistureInput } from './moisture';
 import { initials, oneOf, recordId, text, whenever_ms, wholeNumber } from './fields';
 import { foundAnswer, type FoundAnswer } from './planAnswer';
 import { WORTHS } from '../core/method/request';
@@ -26,6 +27,8 @@ export const acceptPlan = z.strictObject({
   worth: oneOf(WORTHS).default('ordinary'),
   /** Sites that come off in the same heat. */
   mates: z.array(text(1, 16)).max(20).default([]),
+  /** What is known of the water in its body; null: its level is not known. */
+  moisture: moistureInput.nullable().default(null),
   /** A method and a setting for each phase of the goal. */
   choices: z.array(choiceInput).min(1).max(2),
   edits: stepEdits.default([]),

@@ -3,6 +3,7 @@ import { exposuresOf, spentByPad } from '../core/record/heatLife';
 import { spentDoses } from '../core/record/runState';
 import type { Goal } from '../core/method/goals';
 import type { Worth } from '../core/method/request';
+import type { MoistureInput } from '../schema/moisture';
 import { planInput, type PlanInput } from '../schema/planRequest';
 import { supplyInputOf } from '../schema/supply';
 import { benchToolOf } from '../schema/tool';
@@ -22,6 +23,8 @@ export interface Wanted {
   readonly worth?: Worth | undefined;
   /** References of sites that come off in the same heat. */
   readonly mates?: readonly string[] | undefined;
+  /** What is known of the water in its body. */
+  readonly moisture?: MoistureInput | null | undefined;
   /** Whose record with methods counts. */
   readonly by?: string | undefined;
 }
@@ -89,9 +92,10 @@ const MOST_NEIGHBOURS = 200;
 /** A request from the record with what is wanted put in. */
 export const wantedOf = (
   input: PlanInput,
-  { goal, worth, mates, record }: Wanted & { readonly record: PlanInput['record'] },
+  { goal, worth, mates, moisture, record }: Wanted & { readonly record: PlanInput['record'] },
 ): PlanInput => ({
   ...input,
+  site: moisture ? { ...input.site, moisture } : input.site,
   goal,
   worth: worth ?? 'ordinary',
   record,

@@ -178,6 +178,7 @@ test.describe('the command line', () => {
           ...PLAN_EXAMPLE,
           goal,
           neighbours: [],
+          board: { ...PLAN_EXAMPLE.board, length_mm: 60, width_mm: 50 },
           bench: [
             ...PLAN_EXAMPLE.bench,
             {
@@ -187,7 +188,7 @@ test.describe('the command line', () => {
               nozzles: [{ diameter_mm: 8 }, { width_mm: 18, height_mm: 18 }],
             },
           ],
-          site: { ...PLAN_EXAMPLE.site, package: { family, ...rest }, connections: {} },
+          site: { ...PLAN_EXAMPLE.site, x_mm: 30, y_mm: 25, package: { family, ...rest }, connections: {} },
         });
         expect(stderr.toString()).toBe('');
         expect(status).toBe(0);

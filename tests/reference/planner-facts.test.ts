@@ -5,6 +5,7 @@ import { isSure } from '~/core/method/heat/bands';
 import { tryOut } from '~/core/method/heat/handSearch';
 import { gun } from '~/core/method/methods/gun';
 import { harmChance } from '~/core/method/rank';
+import type { PlanRequest } from '~/core/method/request';
 import { frontier } from '~/core/method/search';
 import { AIR, PLAN } from '~/core/method/settings';
 import { surfacePackage } from '~/core/packages/outlines';
@@ -296,5 +297,31 @@ describe('a socket', () => {
     expect(first(plan).request.site.part.family).toBe('dipSocket');
     const ids = found(plan).steps.map((s) => s.id);
     expect(ids[ids.indexOf('heat-1') + 1]).toBe('look-1');
+  });
+});
+
+describe('water in a moulded body that will pass 200 °C (J-STD-033 floor life and bake table, from memory)', () => {
+  const HOUR_s = 3600;
+  const stepOf = (moisture: PlanRequest['moisture']) =>
+    found(planOf(surfaceRequest({ family: 'qfn' }, { irons: [], tweezers: [], moisture }))).steps.find(
+      (s) => s.id === 'moisture',
+    );
+
+  it('past its floor life it is baked first: level 3, 400 h out, under 1.4 mm thick, 9 h at 125 °C', () => {
+    const step = stepOf({ level: '3', exposed_s: 400 * HOUR_s, bake_C: 125 });
+    expect(step).toMatchObject({ kind: 'gate', title: 'Bake 9 h at 125 °C first' });
+  });
+
+  it('within its 168 h it goes straight on; a level nobody knows is asked for at a gate', () => {
+    expect(stepOf({ level: '3', exposed_s: 100 * HOUR_s, bake_C: 125 })).toBeUndefined();
+    expect(stepOf(null)).toMatchObject({ kind: 'gate', title: 'Its moisture level, before any heat' });
+  });
+
+  it('a hand iron that leaves the body cool asks for nothing', () => {
+    const request = surfaceRequest(
+      { family: 'soic', pins: 8 },
+      { goal: 'reflow', stations: [], tweezers: [] },
+    );
+    expect(found(planOf(request)).steps.some((s) => s.id === 'moisture')).toBe(false);
   });
 });

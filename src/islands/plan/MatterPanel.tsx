@@ -1,11 +1,13 @@
 import type { FoundAnswer, PhaseAnswer } from '~/schema/planAnswer';
 import { phasesIn } from '~/schema/planAnswer';
+import type { PlanInput } from '~/schema/planRequest';
 import { Caution } from '~/ui/controls/Notes';
+import { HeatAbout } from '~/ui/face/HeatAbout';
 import { amountWords, budget, degrees, seconds } from '~/ui/figures';
 import css from './plan.module.css';
 
 /** What the job uses up, what it does to others, how it comes down, and what to mind. */
-export function MatterPanel({ answer }: { answer: FoundAnswer }) {
+export function MatterPanel({ answer, input }: { answer: FoundAnswer; input: PlanInput }) {
   const phases = phasesIn(answer);
   const short = answer.draws.filter((d) => d.short);
   const mixed = phases.flatMap((p) => (p.materials.mixture ? [p.materials.mixture] : []))[0];
@@ -37,7 +39,7 @@ export function MatterPanel({ answer }: { answer: FoundAnswer }) {
       )}
       <h2>Neighbours</h2>
       {phases.map((p) => (
-        <Neighbours key={p.phase} phase={p} />
+        <Neighbours key={p.phase} phase={p} input={input} />
       ))}
       {phases.map(
         (p) =>
@@ -74,7 +76,12 @@ export function MatterPanel({ answer }: { answer: FoundAnswer }) {
   );
 }
 
-function Neighbours({ phase: { neighbours, shared } }: { phase: PhaseAnswer }) {
+function Neighbours({ phase: { neighbours, shared }, input }: { phase: PhaseAnswer; input: PlanInput }) {
+  const placed = new Map(input.neighbours.map((n) => [n.ref, n]));
+  const about = neighbours.flatMap((n) => {
+    const at = placed.get(n.ref);
+    return at ? [{ ...at, hottest_C: Math.max(n.joint_C, n.body_C), ok: n.ok }] : [];
+  });
   const risky = neighbours.filter((n) => !n.ok);
   const warmest = neighbours.reduce<(typeof neighbours)[number] | null>(
     (a, b) => (a && a.joint_C >= b.joint_C ? a : b),
@@ -82,6 +89,7 @@ function Neighbours({ phase: { neighbours, shared } }: { phase: PhaseAnswer }) {
   );
   return (
     <>
+      <HeatAbout site={input.site} neighbours={about} />
       {neighbours.length === 0 && <p className="quiet">No other site on this board.</p>}
       {warmest && risky.length === 0 && (
         <p className="quiet">

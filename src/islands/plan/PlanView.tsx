@@ -6,6 +6,7 @@ import { phaseRequest } from '~/core/method/plan';
 import type { PlanRequest } from '~/core/method/request';
 import { socketFor } from '~/core/packages/socket';
 import { choiceOfOption } from '~/schema/optionChoice';
+import { takesMoisture } from '~/schema/moisture';
 import { isSurfaceInput, partOf } from '~/schema/package';
 import { phasesIn, type MethodAnswer, type OptionAnswer } from '~/schema/planAnswer';
 import { planRequestOf, type ChoiceInput, type PlanInput } from '~/schema/planRequest';
@@ -24,6 +25,7 @@ import { FrontierPanel } from './FrontierPanel';
 import { GoalPanel } from './GoalPanel';
 import { MatterPanel } from './MatterPanel';
 import { MethodList } from './MethodList';
+import { Moisture } from '../air/Moisture';
 import { nearSites } from './near';
 import { Proposal } from './Proposal';
 import { SettingPanel, type StationSheet } from './SettingPanel';
@@ -57,16 +59,17 @@ export function PlanView({ sheet }: { sheet: PlanSheet }) {
   const by = useStore($by);
   useEffect(() => setReady(true), []);
 
-  const { goal, worth, mates } = state;
+  const { goal, worth, mates, moisture } = state;
   const input = useMemo(
     (): PlanInput => ({
       ...sheet.input,
+      site: moisture ? { ...sheet.input.site, moisture } : sheet.input.site,
       goal,
       worth,
       record: [...(sheet.records[by] ?? [])],
       neighbours: sheet.input.neighbours.map((n) => ({ ...n, comesToo: mates.includes(n.ref) })),
     }),
-    [sheet, goal, worth, mates, by],
+    [sheet, goal, worth, mates, moisture, by],
   );
   const { stop } = usePlanning(input, state, dispatch);
   const { accept, keep, habits, kept, forget } = useAccepting(sheet, state, by, dispatch);
@@ -181,6 +184,9 @@ export function PlanView({ sheet }: { sheet: PlanSheet }) {
           onWorth={(next) => dispatch({ type: 'worth', worth: next })}
           onMates={(next) => dispatch({ type: 'mates', mates: next })}
         />
+        {takesMoisture(partOf(site.package)) && (
+          <Moisture value={moisture} onChange={(next) => dispatch({ type: 'moisture', moisture: next })} />
+        )}
         <MethodList
           methods={methods}
           chosen={choice?.method ?? null}
@@ -257,7 +263,7 @@ export function PlanView({ sheet }: { sheet: PlanSheet }) {
             onKeep={keep}
             run={run}
           />
-          <MatterPanel answer={state.exploration.answer} />
+          <MatterPanel answer={state.exploration.answer} input={sheet.input} />
         </section>
       )}
     </div>

@@ -2,6 +2,7 @@ import { phasesOf, type Goal, type Phase } from '~/core/method/goals';
 import type { StepEdit } from '~/core/method/steps/edits';
 import type { Worth } from '~/core/method/request';
 import { choiceOfOption, choicesIn } from '~/schema/optionChoice';
+import type { MoistureInput } from '~/schema/moisture';
 import type { FoundAnswer, MethodAnswer, OptionAnswer, PinAnswer, PlanAnswer } from '~/schema/planAnswer';
 import type { ChoiceInput } from '~/schema/planRequest';
 import type { CurveAnswer, ProgressMessage } from '~/workers/protocol';
@@ -36,6 +37,8 @@ export interface PlanState {
   readonly goal: Goal;
   readonly worth: Worth;
   readonly mates: readonly string[];
+  /** Null: the part's moisture level is not known. */
+  readonly moisture: MoistureInput | null;
   /** The phase that is looked at. */
   readonly phase: Phase;
   /** What is set on the bench now, phase by phase; empty until the search has a first proposal. */
@@ -55,6 +58,7 @@ export type PlanAction =
   | { readonly type: 'goal'; readonly goal: Goal }
   | { readonly type: 'worth'; readonly worth: Worth }
   | { readonly type: 'mates'; readonly mates: readonly string[] }
+  | { readonly type: 'moisture'; readonly moisture: MoistureInput | null }
   | { readonly type: 'phase'; readonly phase: Phase }
   | { readonly type: 'set'; readonly choice: ChoiceInput; readonly frontier?: readonly OptionAnswer[] }
   /** Halves of the job that the search set nothing for. */
@@ -76,6 +80,7 @@ export const start = (goal: Goal, pad: string, mates: readonly string[] = []): P
   goal,
   worth: 'ordinary',
   mates,
+  moisture: null,
   phase: phasesOf(goal)[0],
   choices: [],
   byHand: false,
@@ -91,11 +96,13 @@ export const start = (goal: Goal, pad: string, mates: readonly string[] = []): P
 export function reduce(state: PlanState, action: PlanAction): PlanState {
   switch (action.type) {
     case 'goal':
-      return { ...start(action.goal, state.pad, state.mates), worth: state.worth, edits: state.edits };
+      return { ...restarted({ ...state, goal: action.goal }) };
     case 'worth':
       return { ...restarted(state), worth: action.worth };
     case 'mates':
       return { ...restarted(state), mates: action.mates };
+    case 'moisture':
+      return { ...restarted(state), moisture: action.moisture };
     case 'phase':
       return { ...state, phase: action.phase };
     case 'set':
@@ -136,6 +143,7 @@ export function reduce(state: PlanState, action: PlanAction): PlanState {
 const restarted = (state: PlanState): PlanState => ({
   ...start(state.goal, state.pad, state.mates),
   worth: state.worth,
+  moisture: state.moisture,
   edits: state.edits,
 });
 

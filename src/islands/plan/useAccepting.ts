@@ -38,6 +38,7 @@ export function useAccepting(
       goal: state.goal,
       worth: state.worth,
       mates: state.mates,
+      moisture: state.moisture,
       inputsKey: sheet.inputsKey,
       choices: phasesOf(state.goal).map((phase) => choiceAt(state, phase)),
       edits: state.edits,
