@@ -69,7 +69,7 @@ function Body({
   look: 'worked' | 'warm' | 'behind' | 'hot';
 }) {
   const { body, ...rest } = partOf(part.package ?? { family: 'chip', code: '0603' });
-  const lands = landShapes({ body, ...rest } as Parameters<typeof landShapes>[0]);
+  const lands = landShapes({ body, ...rest });
   const across = Math.max(
     millimetres(body.width_m),
     ...lands.map((l) => 2 * millimetres(Math.abs(l.y_m)) + millimetres(l.height_m)),
