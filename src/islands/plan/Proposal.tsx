@@ -25,6 +25,8 @@ export function Proposal({
   const pins = freshPins(state);
   const solving = state.exploration.status === 'running' || state.exploration.status === 'idle';
   const verdict = state.exploration.status === 'done' ? verdictOf(pins, pins.length || 1) : 'computing';
+  const atRisk = tooHot(state);
+  const shown = verdict === 'clear' && atRisk.length > 0 ? 'doubtful' : verdict;
   const busy = search.status === 'running' || state.exploration.status === 'running';
   const option = phaseOf(state).option;
   return (
@@ -36,8 +38,9 @@ export function Proposal({
             <span className={css['tag']}>the plan’s choice</span>
           )}
         </p>
-        <p className={css[verdict]} role="status" data-verdict={verdict}>
-          {verdict === 'clear' && clearInWords(pins)}
+        <p className={css[shown]} role="status" data-verdict={shown}>
+          {atRisk.length > 0 && `${atRisk.join(', ')} would get too hot: shield, or go gentler. `}
+          {shown === 'clear' && clearInWords(pins)}
           {verdict === 'doubtful' && doubtInWords(state)}
           {verdict === 'computing' &&
             (solving ? progressInWords(state) : 'Stopped before the bands were complete.')}
@@ -123,6 +126,14 @@ function Infeasible({
       </ul>
     </div>
   );
+}
+
+/** Neighbours that the setting at hand would take past their limits. */
+function tooHot(state: PlanState): readonly string[] {
+  if (state.exploration.status !== 'done') return [];
+  const { answer } = state.exploration;
+  const phase = [answer, ...answer.then].find((p) => p.phase === state.phase);
+  return phase?.chosen.neighboursAtRisk ?? [];
 }
 
 function clearInWords(pins: readonly PinAnswer[]): string {
