@@ -42,7 +42,7 @@ export function clockText(left_ms: number): string {
 /** An amount of stock in the unit it is counted in, in the size that reads best. */
 export function amountWords({ amount, unit }: { readonly amount: number; readonly unit: string }): string {
   if (unit === 'mm' && amount >= 10_000) return `${(amount / 1000).toFixed(1)} m`;
-  if (unit === 'mL' && amount > 0 && amount < 0.1) return `${(amount * 1000).toFixed(0)} µL`;
-  if (unit === 'g' && amount > 0 && amount < 0.1) return `${(amount * 1000).toFixed(0)} mg`;
+  if (unit === 'mL' && amount > 0 && amount < 0.1) return `${Number((amount * 1000).toPrecision(2))} µL`;
+  if (unit === 'g' && amount > 0 && amount < 0.1) return `${Number((amount * 1000).toPrecision(2))} mg`;
   return `${amount >= 100 ? amount.toFixed(0) : Number(amount.toPrecision(2))} ${unit}`;
 }
