@@ -6,11 +6,17 @@ export interface SolveHandlers<Kind extends TaskKind> {
   readonly onFailed: (message: string) => void;
 }
 
-/** One worker for one kind of task; a new task cancels the one before it. */
+/** A screen drawn again for every message would take the cores that the answer needs. */
+const LOOK_ms = 80;
+
+/** One worker for one kind of task; a new task cancels the one before it. Progress is shown a few times a second. */
 export class Solver<Kind extends TaskKind> {
   private worker: Worker | null = null;
   private current = 0;
   private handlers: SolveHandlers<Kind> | null = null;
+  private waiting: ProgressMessage[] = [];
+  private timer: ReturnType<typeof setTimeout> | null = null;
+  private looked_ms = -Infinity;
 
   solve(task: Extract<Task, { kind: Kind }>, handlers: SolveHandlers<Kind>): void {
     this.cancel();
@@ -20,15 +26,21 @@ export class Solver<Kind extends TaskKind> {
     this.send({ type: 'solve', jobId: this.current, task });
   }
 
+  /** Loads the worker and its helpers ahead of a plan. */
+  prepare(): void {
+    this.worker ??= this.start();
+    this.send({ type: 'prepare' });
+  }
+
   cancel(): void {
     if (this.handlers) this.send({ type: 'cancel', jobId: this.current });
-    this.handlers = null;
+    this.settle();
   }
 
   dispose(): void {
     this.worker?.terminate();
     this.worker = null;
-    this.handlers = null;
+    this.settle();
   }
 
   private start(): Worker {
@@ -42,19 +54,38 @@ export class Solver<Kind extends TaskKind> {
     this.worker?.postMessage(message);
   }
 
+  /** Hands on what has come since the last look; in one turn, so that the screen is drawn once. */
+  private show(): void {
+    if (this.timer !== null) clearTimeout(this.timer);
+    this.timer = null;
+    this.looked_ms = performance.now();
+    const { waiting } = this;
+    this.waiting = [];
+    for (const progress of waiting) this.handlers?.onProgress(progress);
+  }
+
+  private settle(): void {
+    if (this.timer !== null) clearTimeout(this.timer);
+    this.timer = null;
+    this.waiting = [];
+    this.handlers = null;
+  }
+
   private receive(message: FromWorker): void {
     if (message.jobId !== this.current || !this.handlers) return;
     const { handlers } = this;
     switch (message.type) {
       case 'progress':
-        handlers.onProgress(message.progress);
+        this.waiting.push(message.progress);
+        this.timer ??= setTimeout(() => this.show(), LOOK_ms - (performance.now() - this.looked_ms));
         break;
       case 'done':
-        this.handlers = null;
+        this.show();
+        this.settle();
         handlers.onDone(message.answer as AnswerOf[Kind]);
         break;
       case 'failed':
-        this.handlers = null;
+        this.settle();
         handlers.onFailed(message.message);
         break;
     }

@@ -1,45 +1,50 @@
+import { Breath } from './breath';
+import { Helpers, type Helper } from './helpers';
 import type { AnyAnswer, FromWorker, ProgressMessage, ToWorker } from './protocol';
-import { solve } from './solve';
+import { messageOf, solve } from './solve';
 
-/** Dispatches planning tasks. Between slices the event loop runs, so that a cancel can come in. */
-const SLICE_ms = 15;
+/** Dispatches planning tasks; pieces of a plan go to helpers, one for each core. */
 const cancelled = new Set<number>();
-const channel = new MessageChannel();
-const waiting: (() => void)[] = [];
-channel.port1.onmessage = () => waiting.shift()?.();
-
-const breathe = (): Promise<void> =>
-  new Promise((resolve) => {
-    waiting.push(resolve);
-    channel.port2.postMessage(null);
-  });
+const breath = new Breath();
+const helpers = new Helpers(
+  () => new Worker(new URL('./piece.worker.ts', import.meta.url), { type: 'module' }) as Helper,
+);
 
 const post = (message: FromWorker, transfer: Transferable[] = []): void =>
   (self as unknown as DedicatedWorkerGlobalScope).postMessage(message, transfer);
 
 self.onmessage = (event: MessageEvent<ToWorker>) => {
   const message = event.data;
-  if (message.type === 'cancel') cancelled.add(message.jobId);
-  else void run(message);
+  switch (message.type) {
+    case 'prepare':
+      helpers.prepare();
+      break;
+    case 'solve':
+      void run(message);
+      break;
+    case 'cancel':
+      cancelled.add(message.jobId);
+      helpers.drop();
+      break;
+  }
 };
 
 async function run({ jobId, task }: Extract<ToWorker, { type: 'solve' }>): Promise<void> {
+  const show = (progress: ProgressMessage): void =>
+    post({ type: 'progress', jobId, progress }, buffersOf(progress));
   try {
     const steps = solve(task);
-    let sliceEnd = performance.now() + SLICE_ms;
-    for (;;) {
-      const next = steps.next();
-      if (next.done) {
-        post({ type: 'done', jobId, answer: next.value }, pictureBuffers(next.value));
-        return;
-      }
-      post({ type: 'progress', jobId, progress: next.value }, buffersOf(next.value));
-      if (performance.now() > sliceEnd) {
-        await breathe();
-        if (cancelled.delete(jobId)) return;
-        sliceEnd = performance.now() + SLICE_ms;
-      }
+    let next = steps.next();
+    while (!next.done) {
+      const { value } = next;
+      let answers: unknown;
+      if (value.stage === 'ask') answers = await helpers.solve(value, (p) => show(messageOf(p)));
+      else show(value);
+      if (breath.due()) await breath.taken();
+      if (cancelled.delete(jobId)) return;
+      next = steps.next(answers);
     }
+    post({ type: 'done', jobId, answer: next.value }, pictureBuffers(next.value));
   } catch (error) {
     post({ type: 'failed', jobId, message: error instanceof Error ? error.message : String(error) });
   }

@@ -36,6 +36,8 @@ export type Task =
 export type TaskKind = Task['kind'];
 
 export type ToWorker =
+  /** A plan will be asked for: its helpers load meanwhile. */
+  | { readonly type: 'prepare' }
   | { readonly type: 'solve'; readonly jobId: number; readonly task: Task }
   | { readonly type: 'cancel'; readonly jobId: number };
 

@@ -1,7 +1,9 @@
 import { curvesOf, type TouchCurves } from '../core/method/heat/curves';
 import { methodOf } from '../core/method/methods';
-import { explore, phaseRequest, plan } from '../core/method/plan';
-import { recap } from '../core/method/recap/plan';
+import { phaseRequest } from '../core/method/phase/phasePlan';
+import type { Ask, Working } from '../core/method/pieces/piece';
+import { exploreInPieces, planInPieces } from '../core/method/plan';
+import { recapInPieces } from '../core/method/recap/plan';
 import type { Phase } from '../core/method/goals';
 import type { Method } from '../core/method/methods/method';
 import type { Progress } from '../core/method/progress';
@@ -16,18 +18,21 @@ import { solveField, type FieldPicture, type HotAirLoad } from '../schema/simula
 import type { SimulateInput } from '../schema/simulateRequest';
 import type { AnyAnswer, CurveAnswer, ProgressMessage, Task } from './protocol';
 
-/** Runs one task step by step; every yield is a message and a chance to be cancelled. */
-export function* solve(task: Task): Generator<ProgressMessage, AnyAnswer> {
+/** A task's steps: what can be shown, and pieces that may be solved side by side; it is answered with theirs. */
+type Steps<Result> = Generator<ProgressMessage | Ask, Result, unknown>;
+
+/** Runs one task step by step; every yield is a chance to be cancelled. */
+export function* solve(task: Task): Steps<AnyAnswer> {
   if (task.kind === 'field') return yield* solveBoard(task);
   if (task.kind === 'field-band') return yield* solveBand(task);
   if (task.kind === 'import') return yield* readImport(task);
   if (task.kind === 'recap') {
     const asks = task.asks.map(({ value, input }) => ({ value, request: planRequestOf(input) }));
-    return recapAnswerOf(yield* relay(recap(asks)));
+    return recapAnswerOf(yield* relay(recapInPieces(asks)));
   }
   const request = planRequestOf(task.input);
   if (task.kind === 'plan') {
-    const found = yield* relay(plan(request));
+    const found = yield* relay(planInPieces(request));
     if (found.outcome === 'found') {
       for (const { phase, method, chosen } of found.phases)
         yield* curves(request, phase, method, chosen.setting);
@@ -38,7 +43,7 @@ export function* solve(task: Task): Generator<ProgressMessage, AnyAnswer> {
   const choices = choicesOf(request, task.choices);
   if (!choices) throw new Error('a tool that was set is not on the bench, or a phase has no setting');
   for (const { phase, method, setting } of choices) yield* curves(request, phase, methodOf(method), setting);
-  return foundAnswerOf(yield* relay(explore(request, choices)));
+  return foundAnswerOf(yield* relay(exploreInPieces(request, choices)));
 }
 
 /** Nominal temperatures of a hand tool's touches, for drawing. */
@@ -87,15 +92,22 @@ function hotAirOf({ load }: SimulateInput): HotAirLoad {
   return load;
 }
 
-function* relay<Result>(steps: Generator<Progress, Result>): Generator<ProgressMessage, Result> {
-  for (;;) {
-    const next = steps.next();
-    if (next.done) return next.value;
-    yield messageOf(next.value);
+function* relay<Result>(steps: Working<Result>): Steps<Result> {
+  let next = steps.next();
+  while (!next.done) {
+    const { value } = next;
+    if (value.stage === 'ask') {
+      next = steps.next(yield value);
+    } else {
+      yield messageOf(value);
+      next = steps.next();
+    }
   }
+  return next.value;
 }
 
-function messageOf(progress: Progress): ProgressMessage {
+/** What a screen is shown of a plan in the making. */
+export function messageOf(progress: Progress): ProgressMessage {
   switch (progress.stage) {
     case 'search':
     case 'verify':

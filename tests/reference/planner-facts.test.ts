@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import type { FoundPlan, Plan, PhasePlan } from '~/core/method/plan';
+import type { PhasePlan } from '~/core/method/phase/phasePlan';
+import type { FoundPlan, Plan } from '~/core/method/plan';
 import { methodsFor } from '~/core/method/methods';
 import { isSure } from '~/core/method/heat/bands';
 import { tryOut } from '~/core/method/heat/handSearch';

@@ -15,7 +15,8 @@ import {
 import { isSure } from './heat/bands';
 import { tryOut } from './heat/handSearch';
 import { EACH_HOLE } from './methods/hole';
-import type { FoundPlan, Plan, PhasePlan } from './plan';
+import type { PhasePlan } from './phase/phasePlan';
+import type { FoundPlan, Plan } from './plan';
 import { padOrder } from './request';
 import { frontier } from './search';
 import { PLAN } from './settings';

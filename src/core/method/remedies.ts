@@ -8,7 +8,7 @@ import { searchAir } from './heat/airSearch';
 import { searchByHand } from './heat/handSearch';
 import type { Method, MethodId } from './methods/method';
 import { methodOf, methodsFor } from './methods';
-import type { Progress } from './progress';
+import type { Working } from './pieces/piece';
 import type { PhaseRequest, Setting } from './request';
 import { nearestMiss, preference } from './search';
 import type { Preheat } from '../thermal/preheat';
@@ -53,11 +53,7 @@ interface Trial {
 }
 
 /** Solves the job again under each change that could free it; none is offered unsolved. */
-export function* findRemedies(
-  request: PhaseRequest,
-  method: Method,
-  binding: Binding,
-): Generator<Progress, Remedy[]> {
+export function* findRemedies(request: PhaseRequest, method: Method, binding: Binding): Working<Remedy[]> {
   const remedies: Remedy[] = [];
   for (const trial of trialsFor(request, method, binding)) {
     const candidates = yield* solved(trial);
@@ -79,7 +75,7 @@ export function* findRemedies(
   return remedies.sort((a, b) => Number(b.works) - Number(a.works) || Number(b.onBench) - Number(a.onBench));
 }
 
-function* solved(trial: Trial): Generator<Progress, Candidate[]> {
+function* solved(trial: Trial): Working<Candidate[]> {
   const { heat } = trial.method;
   return heat.kind === 'air'
     ? yield* searchAir(trial.request, { shielded: trial.shielded ?? false })

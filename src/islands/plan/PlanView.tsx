@@ -2,7 +2,7 @@ import { useEffect, useMemo, useReducer, useState } from 'react';
 import { useStore } from '@nanostores/react';
 import { phasesOf, type Goal } from '~/core/method/goals';
 import { methodOf, methodsFor } from '~/core/method/methods';
-import { phaseRequest } from '~/core/method/plan';
+import { phaseRequest } from '~/core/method/phase/phasePlan';
 import type { PlanRequest } from '~/core/method/request';
 import { socketFor } from '~/core/packages/socket';
 import { choiceOfOption } from '~/schema/optionChoice';

@@ -6,6 +6,10 @@ import { wantsProof, type PlanAction, type PlanState } from './state';
 /** Waits for a hand on the slider to rest before drawing bands again. */
 const REST_ms = 60;
 
+/** The searching worker loads while the page comes alive. */
+const early = typeof window === 'undefined' ? null : new Solver<'plan'>();
+early?.prepare();
+
 /** Keeps two workers busy: one searches the bench, one follows the setting at hand. New inputs cancel old work. */
 export function usePlanning(
   input: PlanInput,
@@ -18,7 +22,7 @@ export function usePlanning(
   const wanted = wantsProof(state);
 
   useEffect(() => {
-    search.current ??= new Solver<'plan'>();
+    search.current ??= early ?? new Solver<'plan'>();
     search.current.solve(
       { kind: 'plan', input },
       {

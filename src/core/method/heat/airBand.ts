@@ -1,8 +1,10 @@
 import { padNamesOf } from '../../packages/form';
 import { fieldDraws } from '../../thermal/field/bands';
 import { runField, type FieldRun } from '../../thermal/field/run';
+import type { FieldFactors } from '../../thermal/field/scenario';
 import type { Watch } from '../../thermal/field/watch';
 import { percentile, spreadOf } from '../../statistics/percentile';
+import { ask, type Working } from '../pieces/piece';
 import { matesOf, padNameIn, type AirSetting, type PhaseRequest } from '../request';
 import { AIR, PLAN } from '../settings';
 import { airFrom_s, airScenario } from './airScenario';
@@ -12,7 +14,7 @@ import type { PinBand } from './bands';
 import type { Stop } from './forecast';
 
 /** One draw: when each pad melted, and when it met a limit while still held; times from the air on. */
-interface Drawn {
+export interface Drawn {
   readonly melt_s: ReadonlyMap<string, number>;
   readonly last_s: number;
   readonly limit: Stop | null;
@@ -21,40 +23,57 @@ interface Drawn {
 }
 
 /**
- * Streams the bands of all pads under air: one set after each draw, the last one complete; null while a draw is
- * being solved. The stop is set as for a hand tool: where a tenth of all draws has met a limit while still held.
+ * The bands of all pads under air, shown by their slowest while the draws come in. The stop is set as for a hand tool:
+ * where a tenth of all draws has met a limit while still held.
  */
-export function* airBands(
-  request: PhaseRequest,
-  setting: AirSetting,
-): Generator<readonly PinBand[] | null, readonly PinBand[]> {
-  const limits = airLimits(request, padNamesOf(request.site.part));
+export function* airBands(request: PhaseRequest, setting: AirSetting): Working<readonly PinBand[]> {
+  const longest_s = longestAir_s(request);
   const pads = matesOf(request).flatMap((mate) =>
     padNamesOf(mate.part).map((pad) => padNameIn(request.site, mate.ref, pad)),
   );
-  const scenario = airScenario(request, setting, longestAir_s(request));
+  const draws = fieldDraws(airScenario(request, setting, longest_s), AIR.draws, request.seed);
+  const seen = yield* ask(
+    request,
+    draws.map((factors) => ({ kind: 'air-draw', setting, factors })),
+    {
+      shown: (drawn) => ({
+        stage: 'band',
+        phase: request.phase,
+        setting,
+        band: slowest(summarise(pads, drawn, longest_s)),
+      }),
+    },
+  );
+  return summarise(pads, seen, longest_s);
+}
+
+const slowest = (bands: readonly PinBand[]): PinBand =>
+  bands.reduce((a, b) => (b.melt_s.p50 > a.melt_s.p50 ? b : a));
+
+/** One draw of the whole model, until all is molten and settled or a limit is met. */
+export function* drawAir(
+  request: PhaseRequest,
+  setting: AirSetting,
+  factors: FieldFactors,
+): Generator<null, Drawn> {
+  const limits = airLimits(request, padNamesOf(request.site.part));
   const from_s = airFrom_s(setting);
-  const seen: Drawn[] = [];
-  for (const factors of fieldDraws(scenario, AIR.draws, request.seed)) {
-    const isSettled = settled(padCount(request));
-    let limit: Stop | null = null;
-    const steps = runField(scenario, {
-      factors,
-      stopWhen: (time_s, watch) => {
-        const broken = brokenBy(watch, limits);
-        if (broken) limit = { stop_s: Math.max(0, time_s - from_s), because: broken };
-        return broken !== null || isSettled(time_s, watch);
-      },
-    });
-    let next = steps.next();
-    while (!next.done) {
-      yield null;
-      next = steps.next();
-    }
-    seen.push(drawnOf(next.value, request, from_s, limit));
-    if (seen.length < AIR.draws) yield summarise(pads, seen, longestAir_s(request));
+  const isSettled = settled(padCount(request));
+  let limit: Stop | null = null;
+  const steps = runField(airScenario(request, setting, longestAir_s(request)), {
+    factors,
+    stopWhen: (time_s, watch) => {
+      const broken = brokenBy(watch, limits);
+      if (broken) limit = { stop_s: Math.max(0, time_s - from_s), because: broken };
+      return broken !== null || isSettled(time_s, watch);
+    },
+  });
+  let next = steps.next();
+  while (!next.done) {
+    yield null;
+    next = steps.next();
   }
-  return summarise(pads, seen, longestAir_s(request));
+  return drawnOf(next.value, request, from_s, limit);
 }
 
 function brokenBy(watch: Watch, { allowance }: AirLimits): Stop['because'] | null {

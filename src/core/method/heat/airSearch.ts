@@ -11,14 +11,15 @@ import type { Nozzle } from '../../thermal/surface/jet';
 import type { AirStation } from '../bench';
 import type { Candidate } from '../candidate';
 import { bodyCounts } from '../goals';
-import type { Progress } from '../progress';
+import { ask, type Working } from '../pieces/piece';
 import { matesOf, padNameIn, type AirSetting, type PhaseRequest } from '../request';
+import { nearestMiss } from '../search';
 import { AIR } from '../settings';
 import { airFrom_s, airScenario, groundOf, reachOf } from './airScenario';
 import { airLimits, judgeNeighbour, longestAir_s, shockDamage, type AirLimits } from './airJudge';
 
 /** One arrangement of air over a site: everything but the temperatures, which superposition answers. */
-type Arrangement = Omit<AirSetting, 'kind' | 'air_K' | 'preheat'> & {
+export type Arrangement = Omit<AirSetting, 'kind' | 'air_K' | 'preheat'> & {
   readonly preheat: NonNullable<AirSetting['preheat']> | null;
 };
 
@@ -30,18 +31,22 @@ type Arrangement = Omit<AirSetting, 'kind' | 'air_K' | 'preheat'> & {
 export function* searchAir(
   request: PhaseRequest,
   options: { readonly shielded?: boolean } = {},
-): Generator<Progress, Candidate[]> {
+): Working<Candidate[]> {
   const plans = arrangements(request, options.shielded ?? false);
+  const answers = yield* ask(
+    request,
+    plans.map((arrangement) => ({ kind: 'arrangement', arrangement })),
+    { shown: ({ length }) => ({ stage: 'search', done: length, of: plans.length }) },
+  );
+  return answers.flat();
+}
+
+/** One arrangement at every pair of temperatures: all that will do, or the one that came nearest. */
+export function solveArrangement(request: PhaseRequest, arrangement: Arrangement): Candidate[] {
   const limits = airLimits(request, padNamesOf(request.site.part));
-  const candidates: Candidate[] = [];
-  let done = 0;
-  for (const arrangement of plans) {
-    const responses = responsesOf(request, arrangement);
-    candidates.push(...answers(request, arrangement, responses, limits));
-    done++;
-    yield { stage: 'search', done, of: plans.length };
-  }
-  return candidates;
+  const all = answers(request, arrangement, responsesOf(request, arrangement), limits);
+  const able = all.filter((candidate) => candidate.feasible);
+  return able.length > 0 || all.length === 0 ? able : [nearestMiss(all)];
 }
 
 /** One setting by superposition alone: the figures that follow a finger along the frontier. */

@@ -1,8 +1,11 @@
 import { jointDraws } from '../../thermal/joint/draws';
 import { doseCurve, valueAt } from '../../thermal/history';
 import { percentile, spreadOf, type Spread } from '../../statistics/percentile';
+import type { Progress } from '../progress';
+import type { HandSetting, PhaseRequest } from '../request';
 import { PLAN } from '../settings';
-import { livesAt, stopOf, type Allowance, type Stop } from './forecast';
+import { allowanceFor, livesAt, stopOf, type Allowance, type Stop } from './forecast';
+import type { HandHeat } from './handSearch';
 import type { Touch } from './touch';
 
 /** What is known of one touch when the uncertain inputs are drawn many times. */
@@ -68,6 +71,31 @@ export function* pinBand(
     }
   }
   return summarise(touch, dwells, allowance);
+}
+
+/** The band of one touch of a setting as a piece of a plan; null once no more draws can make it sure. */
+export function* drawTouch(
+  request: PhaseRequest,
+  heat: HandHeat,
+  asked: { readonly setting: HandSetting; readonly touch: string; readonly onlySure: boolean },
+): Generator<Progress, PinBand | null> {
+  const { setting, onlySure } = asked;
+  const { phase, seed } = request;
+  const touch = heat.touchesOf(request, setting).find((t) => t.name === asked.touch);
+  if (!touch) throw new Error(`no touch ${asked.touch}`);
+  const steps = pinBand(touch, allowanceFor(request, touch.pads), { draws: PLAN.draws, seed });
+  let next = steps.next();
+  for (;;) {
+    yield { stage: 'band', phase, setting, band: next.value };
+    if (onlySure && isHopeless(next.value)) return null;
+    if (next.done) return next.value;
+    next = steps.next();
+  }
+}
+
+/** A band that more draws will hardly bring back under the acceptable chance: two standard errors over. */
+function isHopeless({ chanceSolidAtStop: chance, draws }: PinBand): boolean {
+  return chance - 2 * Math.sqrt((chance * (1 - chance)) / draws) > PLAN.acceptableMiss;
 }
 
 /** Draws are followed this long past their melt; later dose is extended along its last slope. */

@@ -1,7 +1,7 @@
 import type { Preheat } from '../../thermal/preheat';
 import { usualPreheat, type HandTool } from '../bench';
 import type { Binding, Candidate } from '../candidate';
-import type { Progress } from '../progress';
+import { ask, type Working } from '../pieces/piece';
 import type { HandSetting, PhaseRequest } from '../request';
 import { preference } from '../search';
 import { PLAN } from '../settings';
@@ -85,7 +85,7 @@ export function settingsOnBench(
 }
 
 /** Cold, and over each preheater where cold will not do or costs much. */
-export function* searchWarmToo(request: PhaseRequest, heat: HandHeat): Generator<Progress, Candidate[]> {
+export function* searchWarmToo(request: PhaseRequest, heat: HandHeat): Working<Candidate[]> {
   const cold = yield* searchByHand(request, heat, null);
   const best = Math.min(...cold.filter((c) => c.feasible).map((c) => c.damage));
   if (best <= PLAN.warmFrom) return cold;
@@ -93,7 +93,7 @@ export function* searchWarmToo(request: PhaseRequest, heat: HandHeat): Generator
 }
 
 /** Over each preheater of the bench at its usual setting. */
-export function* searchPreheated(request: PhaseRequest, heat: HandHeat): Generator<Progress, Candidate[]> {
+export function* searchPreheated(request: PhaseRequest, heat: HandHeat): Working<Candidate[]> {
   const all: Candidate[] = [];
   for (const heater of request.preheaters) {
     all.push(...(yield* searchByHand(request, heat, usualPreheat(heater))));
@@ -101,43 +101,55 @@ export function* searchPreheated(request: PhaseRequest, heat: HandHeat): Generat
   return all;
 }
 
-/**
- * Every tip on the bench at nominal values, for one preheat, from its hottest down in double steps: a tip that never
- * melts a joint at one setting does not at a colder one. About the best of each tip the steps between are tried too.
- */
+/** Every tip on the bench at nominal values, for one preheat. */
 export function* searchByHand(
   request: PhaseRequest,
   heat: HandHeat,
   preheat: Preheat | null,
-): Generator<Progress, Candidate[]> {
+): Working<Candidate[]> {
   const tips = tipsOf(settingsOnBench(request, heat, preheat));
-  const candidates: Candidate[] = [];
-  let done = 0;
-  for (const settings of tips) {
-    const tried = new Map<number, Candidate>();
-    const at = (i: number): Candidate | null => {
-      const setting = settings[i];
-      if (!setting) return null;
-      const known = tried.get(i) ?? tryOut(request, heat, setting);
-      tried.set(i, known);
-      return known;
-    };
-    for (let i = 0; i < settings.length; i += 2) {
-      const candidate = at(i)!;
-      yield { stage: 'search', done: done + i, of: tips.length * settings.length };
-      if (candidate.pins.every((pin) => pin.off_s === null)) break;
-    }
-    const best = preference([...tried.values()])[0];
-    if (best) {
-      const middle = settings.indexOf(best.setting as HandSetting);
-      [middle - 1, middle + 1].forEach(at);
-    } else {
-      // What lies between may just do, for all pins or for some of them.
-      [...tried.keys()].forEach((i) => at(i + 1));
-    }
-    done += settings.length;
-    candidates.push(...[...tried].sort(([a], [b]) => b - a).map(([, candidate]) => candidate));
+  const ladders = yield* ask(
+    request,
+    tips.map((settings) => ({ kind: 'ladder', heat: heat.key, settings })),
+    { shown: ({ length }) => ({ stage: 'search', done: length, of: tips.length }) },
+  );
+  return ladders.flat();
+}
+
+/**
+ * One tip from its hottest setting down in double steps: a tip that never melts a joint at one setting does not at a
+ * colder one. About the best the steps between are tried too, and each pin at a setting of its own.
+ */
+export function* climb(
+  request: PhaseRequest,
+  heat: HandHeat,
+  settings: readonly HandSetting[],
+): Generator<null, Candidate[]> {
+  const tried = new Map<number, Candidate>();
+  const at = (i: number): Candidate | null => {
+    const setting = settings[i];
+    if (!setting) return null;
+    const known = tried.get(i) ?? tryOut(request, heat, setting);
+    tried.set(i, known);
+    return known;
+  };
+  for (let i = 0; i < settings.length; i += 2) {
+    const candidate = at(i)!;
+    yield null;
+    if (candidate.pins.every((pin) => pin.off_s === null)) break;
   }
+  const best = preference([...tried.values()])[0];
+  if (best) {
+    const middle = settings.indexOf(best.setting as HandSetting);
+    [middle - 1, middle + 1].forEach(at);
+  } else {
+    // What lies between may just do, for all pins or for some of them.
+    for (const i of [...tried.keys()]) {
+      at(i + 1);
+      yield null;
+    }
+  }
+  const candidates = [...tried].sort(([a], [b]) => b - a).map(([, candidate]) => candidate);
   return [...candidates, ...turnedByPin(candidates)];
 }
 
@@ -155,17 +167,10 @@ function tipsOf(settings: readonly HandSetting[]): HandSetting[][] {
  * Where no one set temperature of a tip serves all pins, each pin at its own: the gentlest that is in time, and the
  * quickest. The station is turned between pins that differ; a signal pin and its plane neighbour are the usual case.
  */
-function turnedByPin(candidates: readonly Candidate[]): Candidate[] {
-  const byTip = new Map<string, Candidate[]>();
-  for (const candidate of candidates) {
-    const { iron, tip } = candidate.setting as HandSetting;
-    const key = `${iron.id} ${JSON.stringify(tip)}`;
-    byTip.set(key, [...(byTip.get(key) ?? []), candidate]);
-  }
-  return [...byTip.values()].flatMap((of) =>
-    of.some((c) => c.feasible) ? [] : [turned(of, gentler), turned(of, quicker)].filter((c) => c !== null),
-  );
-}
+const turnedByPin = (of: readonly Candidate[]): Candidate[] =>
+  of.length === 0 || of.some((c) => c.feasible)
+    ? []
+    : [turned(of, gentler), turned(of, quicker)].filter((c) => c !== null);
 
 const gentler = (a: PinForecast, b: PinForecast): number =>
   step(a.padDoseAtOff) - step(b.padDoseAtOff) || a.off_s! - b.off_s!;

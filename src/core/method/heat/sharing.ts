@@ -1,5 +1,5 @@
 import { runField, type FieldRun } from '../../thermal/field/run';
-import type { Progress } from '../progress';
+import type { Working } from '../pieces/piece';
 import { matesOf, padNameIn, type AirSetting, type PhaseRequest } from '../request';
 import { preference } from '../search';
 import { airFrom_s, airScenario } from './airScenario';
@@ -24,7 +24,7 @@ export function* sharedHeat(
   request: PhaseRequest,
   setting: AirSetting,
   together: SharedHeat['together'],
-): Generator<Progress, SharedHeat | null> {
+): Working<SharedHeat | null> {
   const mates = matesOf(request);
   if (mates.length < 2) return null;
   const doses = new Map<string, number>();
@@ -87,7 +87,7 @@ function aloneOn(request: PhaseRequest, ref: string): PhaseRequest {
   };
 }
 
-function* runAlone(request: PhaseRequest, setting: AirSetting): Generator<Progress, FieldRun> {
+function* runAlone(request: PhaseRequest, setting: AirSetting): Working<FieldRun> {
   const steps = runField(airScenario(request, setting, longestAir_s(request)), {
     stopWhen: settled(padNamesOf(request.site.part).length),
   });

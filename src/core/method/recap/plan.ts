@@ -3,6 +3,8 @@ import { arealHeat_J_m2K } from '../../thermal/stackup';
 import { isSurface } from '../../packages/form';
 import { holeTouch } from '../heat/holeTouch';
 import { landTouch } from '../heat/landTouch';
+import type { Working } from '../pieces/piece';
+import { serially } from '../pieces/solve';
 import type { Progress } from '../progress';
 import { padOrder, type Neighbour, type PlanRequest } from '../request';
 import { sequences, type Sequence, type Warmth } from './sequence';
@@ -27,15 +29,16 @@ export interface RecapPlan {
 const AWAY_m = [3e-3, 5e-3, 8e-3, 12e-3, 20e-3, 35e-3];
 
 /** Plans every site at nominal values, then both orders. Yields as it goes; asked no further, it is cancelled. */
-export function* recap(asks: readonly RecapAsk[]): Generator<Progress, RecapPlan> {
+export function* recapInPieces(asks: readonly RecapAsk[]): Working<RecapPlan> {
   const known = new Map<string, RecapSite['work']>();
   const sites: RecapSite[] = [];
   for (const ask of asks) {
     const steps = recapSite(ask, known);
     let next = steps.next();
     while (!next.done) {
-      yield { stage: 'search', done: sites.length, of: asks.length };
-      next = steps.next();
+      const far = { stage: 'search', done: sites.length, of: asks.length } as const;
+      // How far one site is says little: the board's own count is shown.
+      next = steps.next(yield next.value.stage === 'ask' ? { ...next.value, shown: () => far } : far);
     }
     sites.push(next.value);
     yield { stage: 'search', done: sites.length, of: asks.length };
@@ -43,6 +46,10 @@ export function* recap(asks: readonly RecapAsk[]): Generator<Progress, RecapPlan
   const [byValue, byArea] = sequences(sites, warmthOf(asks, sites));
   return { sites, byValue, byArea, picks: picksOf(asks) };
 }
+
+/** The same on one thread. */
+export const recap = (asks: readonly RecapAsk[]): Generator<Progress, RecapPlan> =>
+  serially(recapInPieces(asks));
 
 /** The warmth about the hardest joint of the first site that can be worked; none where none can. */
 function warmthOf(asks: readonly RecapAsk[], sites: readonly RecapSite[]): Warmth {

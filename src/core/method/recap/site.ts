@@ -3,7 +3,7 @@ import type { Candidate } from '../candidate';
 import { searchWarmToo } from '../heat/handSearch';
 import { methodsFor } from '../methods';
 import type { MethodId } from '../methods/method';
-import type { Progress } from '../progress';
+import type { Working } from '../pieces/piece';
 import { minutesFor, rank, tried, type Tried } from '../rank';
 import { copperWeight, type PhaseRequest, type PlanRequest, type Setting } from '../request';
 import { preference } from '../search';
@@ -45,7 +45,7 @@ export interface RecapAsk {
 export function* recapSite(
   { value, request }: RecapAsk,
   known: Map<string, RecapSite['work']>,
-): Generator<Progress, RecapSite> {
+): Working<RecapSite> {
   const { site } = request;
   const key = JSON.stringify([
     site.part,
@@ -75,7 +75,7 @@ export function* recapSite(
   };
 }
 
-function* bestByHand(request: PhaseRequest): Generator<Progress, RecapPhase | null> {
+function* bestByHand(request: PhaseRequest): Working<RecapPhase | null> {
   const methods = methodsFor(request).filter(
     (m) => m.heat.kind === 'hand' && m.rules(request).every((rule) => !rule.forbids),
   );

@@ -1,0 +1,119 @@
+import { STILL_AIR } from '../../materials/air';
+import { PESSIMISTIC_CONTACT } from '../../thermal/joint/draws';
+import { arealHeat_J_m2K } from '../../thermal/stackup';
+import type { Candidate } from '../candidate';
+import { isSure, type PinBand } from '../heat/bands';
+import { allowanceFor, forecastTouch } from '../heat/forecast';
+import { tryOut, type HandHeat } from '../heat/handSearch';
+import { neighbourHeat } from '../heat/neighbours';
+import { materialsFor } from '../materials';
+import type { Method } from '../methods/method';
+import { ask, type Working } from '../pieces/piece';
+import type { Ranked } from '../rank';
+import type { HandSetting, PhaseRequest } from '../request';
+import { coolDown_s, frontierAbout, preference } from '../search';
+import { PLAN } from '../settings';
+import type { PhasePlan } from './phasePlan';
+
+/** Settings of a hand method by preference, each drawn until one is sure. */
+export function* proveByHand(
+  request: PhaseRequest,
+  heat: HandHeat,
+  one: Ranked,
+  ranked: readonly Ranked[],
+): Working<PhasePlan | null> {
+  let left: number = PLAN.proven;
+  for (const candidate of preference(one.candidates)) {
+    const setting = candidate.setting as HandSetting;
+    if (!survivesBadContact(request, heat, setting)) continue;
+    if (left-- === 0) return null;
+    const bands = yield* bandsOf(request, heat, setting, true);
+    if (bands?.every(isSure)) {
+      const front = frontierAbout(one.candidates, candidate);
+      return handPlan(request, one.method, heat, candidate, bands, front, ranked);
+    }
+  }
+  return null;
+}
+
+export function* exploreHand(
+  request: PhaseRequest,
+  method: Method,
+  setting: HandSetting,
+  ranked: readonly Ranked[],
+): Working<PhasePlan> {
+  if (method.heat.kind === 'air') throw new Error(`${method.id} takes no tool in the hand`);
+  const candidate = tryOut(request, method.heat, setting);
+  yield { stage: 'first', phase: request.phase, method: method.id, chosen: candidate, frontier: [] };
+  const bands = (yield* bandsOf(request, method.heat, setting, false))!;
+  return handPlan(request, method, method.heat, candidate, bands, [], ranked);
+}
+
+function handPlan(
+  request: PhaseRequest,
+  method: Method,
+  heat: HandHeat,
+  chosen: Candidate,
+  bands: readonly PinBand[],
+  front: readonly Candidate[],
+  methods: readonly Ranked[],
+): PhasePlan {
+  const setting = chosen.setting as HandSetting;
+  const touches = distinct(heat, request, setting);
+  const stops = new Map(bands.map((band) => [band.pad, band.stop_s]));
+  return {
+    phase: request.phase,
+    request,
+    method,
+    chosen,
+    bands,
+    frontier: front,
+    neighbours: neighbourHeat(request, touches, (touch) => stops.get(touch.name)!),
+    methods,
+    materials: materialsFor(request, method, setting),
+    shared: null,
+    coolDown: null,
+    coolDown_s: coolDown_s(
+      request,
+      setting,
+      arealHeat_J_m2K(request.board),
+      STILL_AIR.boardTop.value + STILL_AIR.boardBottom.value,
+    ),
+  };
+}
+
+const distinct = (heat: HandHeat, request: PhaseRequest, setting: HandSetting) =>
+  heat.touchesOf(request, setting).slice(0, MOST_NEIGHBOUR_TOUCHES);
+
+/** Neighbours are read from this many touches at most: on large parts the outer pins alone would do. */
+const MOST_NEIGHBOUR_TOUCHES = 44;
+
+/**
+ * One run at the pessimistic tenth of contact and tip, on the hardest touch: it only spares the draws on settings
+ * that they would refuse anyway.
+ */
+function survivesBadContact(request: PhaseRequest, heat: HandHeat, setting: HandSetting): boolean {
+  const touch = heat.touchesOf(request, setting).at(-1)!;
+  const forecast = forecastTouch(touch, allowanceFor(request, touch.pads), { factors: PESSIMISTIC_CONTACT });
+  return forecast.off_s !== null && forecast.off_s <= touch.longest_s;
+}
+
+/** Bands of all touches; touches alike share one. Null once one of them cannot be made sure and only sure ones will do. */
+function* bandsOf(
+  request: PhaseRequest,
+  heat: HandHeat,
+  setting: HandSetting,
+  onlySure: boolean,
+): Working<PinBand[] | null> {
+  const touches = heat.touchesOf(request, setting);
+  // The hardest touch first: it is the one that rules a setting out.
+  const unlike = [...new Map([...touches].map((touch) => [touch.likeness, touch])).values()].reverse();
+  const bands = yield* ask(
+    request,
+    unlike.map(({ name }) => ({ kind: 'band', heat: heat.key, setting, touch: name, onlySure })),
+    { enough: (band) => band === null },
+  );
+  const known = new Map(bands.map((band, i) => [unlike[i]!.likeness, band]));
+  if (bands.length < unlike.length || bands.includes(null)) return null;
+  return touches.map((touch) => ({ ...known.get(touch.likeness)!, pad: touch.name, pads: touch.pads }));
+}

@@ -1,0 +1,55 @@
+import { socketFor } from '../../packages/socket';
+import type { Candidate } from '../candidate';
+import type { Phase } from '../goals';
+import type { NeighbourHeat } from '../heat/airJudge';
+import type { PinBand } from '../heat/bands';
+import type { CoolDown } from '../heat/coolDown';
+import type { SharedHeat } from '../heat/sharing';
+import type { Materials } from '../materials';
+import type { Method } from '../methods/method';
+import type { Ranked } from '../rank';
+import type { PhaseRequest, PlanRequest } from '../request';
+
+/** One phase solved: what is done, with what, and what it costs. */
+export interface PhasePlan {
+  readonly phase: Phase;
+  readonly request: PhaseRequest;
+  readonly method: Method;
+  readonly chosen: Candidate;
+  readonly bands: readonly PinBand[];
+  readonly frontier: readonly Candidate[];
+  readonly neighbours: readonly NeighbourHeat[];
+  readonly methods: readonly Ranked[];
+  readonly materials: Materials;
+  readonly coolDown: CoolDown | null;
+  readonly coolDown_s: number | null;
+  /** What the parts that come off together save; null where one comes off alone. */
+  readonly shared: SharedHeat | null;
+}
+
+/** What a phase is asked on: what the phases before it spent, and a socket in the part's place where one is fitted. */
+export function phaseRequest(
+  request: PlanRequest,
+  phase: Phase,
+  before: readonly Pick<PhasePlan, 'bands'>[],
+): PhaseRequest {
+  const padDose: Record<string, number> = { ...request.history.padDose };
+  let { laminateDose } = request.history;
+  for (const { bands } of before) {
+    for (const band of bands) {
+      for (const pad of band.pads) padDose[pad] = (padDose[pad] ?? 0) + band.padDose.p50;
+    }
+    laminateDose += Math.max(...bands.map((band) => band.laminateDose.p50));
+  }
+  const { site } = request;
+  const socket = request.goal === 'fit-socket' ? socketFor(site.part) : null;
+  return {
+    ...request,
+    phase,
+    site: socket ? { ...site, part: socket } : site,
+    // One at a time goes back on what came off together.
+    neighbours:
+      phase === 'fit' ? request.neighbours.map((n) => ({ ...n, comesToo: false })) : request.neighbours,
+    history: { padDose, laminateDose, partCycles: request.history.partCycles + before.length },
+  };
+}

@@ -1,0 +1,71 @@
+import type { FieldFactors } from '../../thermal/field/scenario';
+import type { Candidate } from '../candidate';
+import type { Drawn } from '../heat/airBand';
+import type { Arrangement } from '../heat/airSearch';
+import type { PinBand } from '../heat/bands';
+import type { Progress } from '../progress';
+import type { AirSetting, HandSetting, PhaseRequest } from '../request';
+
+/** What each kind of piece answers with. */
+interface AnswerOf {
+  readonly ladder: readonly Candidate[];
+  readonly arrangement: readonly Candidate[];
+  /** Null once it is hopeless. */
+  readonly band: PinBand | null;
+  readonly 'air-draw': Drawn;
+}
+
+/**
+ * A part of a plan's computation that needs nothing of the others. Plain data, as its answer is, so that pieces may be
+ * solved side by side on other threads.
+ */
+export type Piece =
+  /** One tip's set temperatures, the hottest first. */
+  | { readonly kind: 'ladder'; readonly heat: string; readonly settings: readonly HandSetting[] }
+  /** One arrangement of air, at every pair of temperatures. */
+  | { readonly kind: 'arrangement'; readonly arrangement: Arrangement }
+  /** The band of one touch; given up early where only a sure one is wanted. */
+  | {
+      readonly kind: 'band';
+      readonly heat: string;
+      readonly setting: HandSetting;
+      readonly touch: string;
+      readonly onlySure: boolean;
+    }
+  /** One draw of a setting of air. */
+  | { readonly kind: 'air-draw'; readonly setting: AirSetting; readonly factors: FieldFactors };
+
+type PieceOf<Kind extends Piece['kind']> = Extract<Piece, { kind: Kind }>;
+
+/** Pieces of one request, handed to whoever drives the computation; it answers with theirs, in their order. */
+export interface Ask {
+  readonly stage: 'ask';
+  readonly request: PhaseRequest;
+  readonly pieces: readonly Piece[];
+  /** Whether one answer makes the rest pointless; those not solved are left out. */
+  readonly enough: (answer: unknown) => boolean;
+  /** What there is to show once some are solved, in the order they came. */
+  readonly shown: (answers: readonly unknown[]) => Progress | null;
+}
+
+/** A computation that shows how far it is and asks for pieces; a driver answers them. */
+export type Working<Result> = Generator<Progress | Ask, Result, unknown>;
+
+/** Asks for pieces of one kind; answers in the order asked, or those that came by when one was enough. */
+export function* ask<Kind extends Piece['kind']>(
+  request: PhaseRequest,
+  pieces: readonly PieceOf<Kind>[],
+  options: {
+    readonly enough?: (answer: AnswerOf[Kind]) => boolean;
+    readonly shown?: (answers: readonly AnswerOf[Kind][]) => Progress | null;
+  } = {},
+): Working<readonly AnswerOf[Kind][]> {
+  const { enough = () => false, shown = () => null } = options;
+  return (yield {
+    stage: 'ask',
+    request,
+    pieces,
+    enough: (answer) => enough(answer as AnswerOf[Kind]),
+    shown: (answers) => shown(answers as readonly AnswerOf[Kind][]),
+  }) as readonly AnswerOf[Kind][];
+}

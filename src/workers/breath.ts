@@ -1,0 +1,26 @@
+/** How long a worker computes before its event loop runs, so that a message can come in. */
+const SLICE_ms = 15;
+
+/** Counts a worker's slices: `due` says whether one is over, `taken` lets the event loop run and begins the next. */
+export class Breath {
+  private end_ms = performance.now() + SLICE_ms;
+  private readonly channel = new MessageChannel();
+  private readonly waiting: (() => void)[] = [];
+
+  constructor() {
+    this.channel.port1.onmessage = () => this.waiting.shift()?.();
+  }
+
+  due(): boolean {
+    return performance.now() > this.end_ms;
+  }
+
+  async taken(): Promise<void> {
+    // A message to itself comes round sooner than a timer, which browsers hold back.
+    await new Promise<void>((resolve) => {
+      this.waiting.push(resolve);
+      this.channel.port2.postMessage(null);
+    });
+    this.end_ms = performance.now() + SLICE_ms;
+  }
+}

@@ -1,0 +1,111 @@
+import { describe, expect, it } from 'vitest';
+import { planOf } from '../../tests/support/solve';
+import { planeOn, planRequest, surfaceRequest, trackOn } from '../../tests/support/samples';
+import { solvePiece } from '../core/method/pieces/solve';
+import { planInPieces, type Plan } from '../core/method/plan';
+import type { Progress } from '../core/method/progress';
+import type { PhaseRequest, PlanRequest } from '../core/method/request';
+import { Helpers, type Helper } from './helpers';
+import type { FromHelper, ToHelper } from './pieceProtocol';
+
+/** A helper on this thread, behind the same copying that a worker's messages go through. */
+class StandIn implements Helper {
+  onmessage: Helper['onmessage'] = null;
+  onerror: Helper['onerror'] = null;
+  readonly got: ToHelper[] = [];
+  private request: PhaseRequest | null = null;
+
+  constructor(private readonly breaks: string | null = null) {}
+
+  postMessage(sent: ToHelper): void {
+    const message = structuredClone(sent);
+    this.got.push(message);
+    if (message.type === 'request') this.request = message.request;
+    if (message.type === 'solve') setTimeout(() => this.solve(message), 0);
+  }
+
+  private solve({ pieceId, piece }: Extract<ToHelper, { type: 'solve' }>): void {
+    if (this.breaks) return this.say({ type: 'failed', pieceId, message: this.breaks });
+    const steps = solvePiece(this.request!, piece);
+    let next = steps.next();
+    while (!next.done) {
+      if (next.value) this.say({ type: 'progress', pieceId, progress: next.value });
+      next = steps.next();
+    }
+    this.say({ type: 'done', pieceId, answer: next.value });
+  }
+
+  private say(message: FromHelper): void {
+    this.onmessage?.({ data: structuredClone(message) });
+  }
+}
+
+const helpersOf = (made: StandIn[], most: number): Helpers =>
+  new Helpers(() => {
+    const helper = new StandIn();
+    made.push(helper);
+    return helper;
+  }, most);
+
+async function planned(request: PlanRequest, helpers: Helpers, seen: Progress[] = []): Promise<Plan> {
+  const steps = planInPieces(request);
+  let next = steps.next();
+  while (!next.done) {
+    const { value } = next;
+    next = steps.next(
+      value.stage === 'ask' ? await helpers.solve(value, (progress) => seen.push(progress)) : undefined,
+    );
+  }
+  return next.value;
+}
+
+const hard = planRequest({ '1': [trackOn(4)], '2': [planeOn(2, 3)] });
+
+describe('a plan whose pieces are solved side by side', () => {
+  it('is the plan of one thread, for holes', async () => {
+    const made: StandIn[] = [];
+    expect(await planned(hard, helpersOf(made, 3))).toEqual(planOf(hard));
+    expect(made.length).toBeGreaterThan(1);
+  });
+
+  it('is the plan of one thread, for lands under air', async () => {
+    const air = surfaceRequest({ family: 'soic', pins: 8 }, { irons: [], tweezers: [] });
+    expect(await planned(air, helpersOf([], 2))).toEqual(planOf(air));
+  });
+
+  it('tells each helper a request once, and hands a piece only to a free one', async () => {
+    const made: StandIn[] = [];
+    await planned(hard, helpersOf(made, 2));
+    expect(made).toHaveLength(2);
+    for (const { got } of made) {
+      expect(got.filter((m) => m.type === 'request')).toHaveLength(1);
+      expect(got.filter((m) => m.type === 'solve').length).toBeGreaterThan(2);
+    }
+  });
+
+  it('shows its search and its bands while they come', async () => {
+    const seen: Progress[] = [];
+    await planned(hard, helpersOf([], 2), seen);
+    const searched = seen.filter((p) => p.stage === 'search');
+    expect(searched.at(-1)!.done).toBe(searched.at(-1)!.of);
+    expect(seen.filter((p) => p.stage === 'band').map((p) => p.band.draws)).toContain(25);
+  });
+
+  it('is given up at once, and what was under way is not taken for the next', async () => {
+    const made: StandIn[] = [];
+    const helpers = helpersOf(made, 2);
+    const steps = planInPieces(hard);
+    const first = steps.next().value;
+    if (!('stage' in first) || first.stage !== 'ask') throw new Error('no pieces asked for');
+    const dropped = helpers.solve(first, () => undefined);
+    helpers.drop();
+    expect(await dropped).toBeNull();
+    expect(made.every(({ got }) => got.some((m) => m.type === 'drop'))).toBe(true);
+    expect(await planned(hard, helpers)).toEqual(planOf(hard));
+  });
+
+  it('fails with what a helper says', async () => {
+    const helpers = new Helpers(() => new StandIn('singular network'), 1);
+    await expect(planned(hard, helpers)).rejects.toThrow('singular network');
+  });
+});
