@@ -1,9 +1,11 @@
 import { z } from 'zod';
 import { TIP_CONSTRUCTION_IDS, TIP_SHAPE_IDS } from '../core/materials/tips';
 import { PREHEATER_IDS } from '../core/materials/air';
+import { PLAN } from '../core/method/settings';
+import { celsius } from '../core/quantity/convert';
 import type { Binding } from '../core/method/candidate';
 import type { Phase } from '../core/method/goals';
-import type { Remedy } from '../core/method/remedies';
+import type { Remedy } from '../core/method/remedies/remedy';
 
 /** A plan as it leaves the core: bench units, null where something never happened. */
 
@@ -222,7 +224,7 @@ export interface BindingAnswer {
   readonly short_s: number | null;
   readonly shortOfLiquidus_K: number | null;
   readonly lastToMelt: string;
-  readonly neighbour: { readonly ref: string; readonly body_C: number } | null;
+  readonly neighbour: { readonly ref: string; readonly body_C: number; readonly joint_C: number } | null;
 }
 
 export interface RemedyAnswer {
@@ -256,7 +258,10 @@ export type PlanAnswer =
 export function bindingInWords(binding: BindingAnswer): string {
   if (binding.limit === 'method') return 'cannot be reached by any tool or method on this bench';
   if (binding.neighbour) {
-    return `would be molten in time, but ${binding.neighbour.ref} reaches ${Math.round(binding.neighbour.body_C)} °C meanwhile`;
+    const { ref, body_C, joint_C } = binding.neighbour;
+    return body_C > celsius(PLAN.neighbourBody_K)
+      ? `would be molten in time, but the body of ${ref} reaches ${Math.round(body_C)} °C meanwhile`
+      : `would be molten in time, but the joints of ${ref} reach ${Math.round(joint_C)} °C meanwhile, less than ${PLAN.neighbourMargin_K} K under their melting`;
   }
   const which =
     binding.limit === 'melt' || binding.limit === 'longest dwell' ? 'longest dwell' : binding.limit;

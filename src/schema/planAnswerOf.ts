@@ -8,7 +8,7 @@ import type { NoPlan } from '../core/method/phase/noPlan';
 import type { PhasePlan } from '../core/method/phase/phasePlan';
 import { MODEL_VERSION, type FoundPlan, type Plan } from '../core/method/plan';
 import type { Ranked } from '../core/method/rank';
-import type { Remedy } from '../core/method/remedies';
+import type { Remedy } from '../core/method/remedies/remedy';
 import type { Setting } from '../core/method/request';
 import { frontierAbout } from '../core/method/search';
 import type { Step } from '../core/method/steps/step';
@@ -313,7 +313,9 @@ function stepAnswerOf(step: Step): StepAnswer {
 
 const bindingAnswerOf = ({ neighbour, ...binding }: Binding): BindingAnswer => ({
   ...binding,
-  neighbour: neighbour ? { ref: neighbour.ref, body_C: celsius(neighbour.body_K) } : null,
+  neighbour: neighbour
+    ? { ref: neighbour.ref, body_C: celsius(neighbour.body_K), joint_C: celsius(neighbour.joint_K) }
+    : null,
 });
 
 function remedyAnswerOf(remedy: Remedy): RemedyAnswer {
@@ -336,7 +338,7 @@ function remedyAnswerOf(remedy: Remedy): RemedyAnswer {
       ? `every pin melts and is off within ${remedy.time_s!.toFixed(1)} s, at ${(100 * remedy.damage).toPrecision(2)} % of the worst pad’s budget`
       : binding
         ? `still not enough: pin ${binding.pad} ${bindingInWords(binding)}`
-        : 'still not enough',
+        : 'still not enough: it does at nominal values, but not surely once contact and tip vary',
     option: {
       ...optionAnswerOf(remedy.method, stub),
       melt_s: { p10: null, p50: null, p90: null },
@@ -359,6 +361,7 @@ function changesInWords(remedy: Remedy): string {
     case 'preheat':
       return warm ? `Warm the board first${away}: ${warm}, ${at}` : at;
     case 'wider-tip':
+    case 'wider-tip-and-preheat':
       return `A wider tip${away}: ${at}${warm ? `, board warmed: ${warm}` : ''}`;
     case 'low-melt':
       return `Low-melt alloy in every joint${away}: ${at}`;

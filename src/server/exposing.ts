@@ -43,7 +43,7 @@ export const exposureFor =
     if (setting.kind === 'air') return underAir(db, job, request, setting, dwell.off_s);
     return isSurface(request.site.part)
       ? onLands(request, choice.method, setting, dwell)
-      : [atHole(db, job, request, setting, dwell)];
+      : [atHole(db, job, request, choice.method, setting, dwell)];
   };
 
 /** The choice that a heating's step belongs to; jobs of an earlier model have the one they were accepted with. */
@@ -57,10 +57,11 @@ function atHole(
   db: Db,
   job: JobRecord,
   request: PhaseRequest,
+  method: MethodId,
   setting: HandSetting,
   { pad, off_s }: Dwell,
 ): Exposure {
-  const scenario = scenarioFor(request, setting, pad);
+  const scenario = scenarioFor(request, setting, pad, { stub: method === 'cut-then-pins' });
   const about = padsAbout(db, job, pad);
   const duration_s = Math.max(off_s!, SHORTEST_TOUCH_s);
   const run = simulateJoint(scenario, { duration_s, probes: about.probes });

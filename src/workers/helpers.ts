@@ -114,7 +114,7 @@ export class Helpers {
     if (!round || !piece) return;
     switch (message.type) {
       case 'progress':
-        round.onProgress(message.progress);
+        if (!round.ask.silent) round.onProgress(message.progress);
         break;
       case 'failed':
         this.fail(message.message);

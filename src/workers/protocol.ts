@@ -55,6 +55,7 @@ export interface CurveAnswer {
 
 export type ProgressMessage =
   | { readonly stage: 'search'; readonly done: number; readonly of: number }
+  | { readonly stage: 'remedies'; readonly done: number; readonly of: number }
   | { readonly stage: 'verify'; readonly done: number; readonly of: number }
   | {
       readonly stage: 'first';

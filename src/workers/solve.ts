@@ -110,6 +110,7 @@ function* relay<Result>(steps: Working<Result>): Steps<Result> {
 export function messageOf(progress: Progress): ProgressMessage {
   switch (progress.stage) {
     case 'search':
+    case 'remedies':
     case 'verify':
       return progress;
     case 'first':

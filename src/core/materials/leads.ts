@@ -15,6 +15,11 @@ export const LEAD_METALS = {
     conductivity: property(280, 'W/mK', [200, 350], 0.15, 'from-memory', ALLOYS_SOURCE),
     volumetricHeat: property(3.45e6, 'J/m³K', [3.3e6, 3.6e6], 0.03, 'from-memory', ALLOYS_SOURCE),
   },
+  brass: {
+    name: 'Brass',
+    conductivity: property(120, 'W/mK', [90, 150], 0.12, 'from-memory', ALLOYS_SOURCE),
+    volumetricHeat: property(3.2e6, 'J/m³K', [3.1e6, 3.3e6], 0.02, 'from-memory', ALLOYS_SOURCE),
+  },
   'copper-clad-steel': {
     name: 'Copper-clad steel wire',
     conductivity: property(125, 'W/mK', [90, 170], 0.15, 'from-memory', ALLOYS_SOURCE),

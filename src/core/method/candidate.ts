@@ -27,5 +27,5 @@ export interface Binding {
   readonly shortOfLiquidus_K: number | null;
   readonly lastToMelt: string;
   /** The neighbour that gets too hot. */
-  readonly neighbour?: { readonly ref: string; readonly body_K: number };
+  readonly neighbour?: { readonly ref: string; readonly body_K: number; readonly joint_K: number };
 }

@@ -7,6 +7,8 @@ import type { Setting } from './request';
 /** What a plan in the making can already show. */
 export type Progress =
   | { readonly stage: 'search'; readonly done: number; readonly of: number }
+  /** Nothing will do: changes are being solved. */
+  | { readonly stage: 'remedies'; readonly done: number; readonly of: number }
   | { readonly stage: 'verify'; readonly done: number; readonly of: number }
   | {
       readonly stage: 'first';

@@ -102,6 +102,15 @@ export const AIR = {
   coolLongest_s: 900,
 } as const;
 
+/** What is tried where nothing on the bench will do as it is usually set. */
+export const REMEDY = {
+  /** A board of many layers is warmed hotter and for longer (common practice: until its top passes 100 °C). */
+  preheats: [
+    { setpoint_K: 453.15, soak_s: 240 },
+    { setpoint_K: 473.15, soak_s: 300 },
+  ],
+} as const;
+
 /** Weights that put unlike costs of a method on one scale: one land's whole budget is 1. Each is a judgement (assumed). */
 export const RANK = {
   /** A hundred minutes of hands weigh as much as a land. */

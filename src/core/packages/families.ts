@@ -15,6 +15,8 @@ export interface FamilyTraits {
   readonly standoff: Property<'m'>;
   /** Lead inside the body before its heat counts as the body's. */
   readonly leadInBody: Property<'m'>;
+  /** What a lead is moulded or pressed into; null where it is joined to metal in there. */
+  readonly moulding: Property<'W/mK'> | null;
   readonly polarised: boolean;
 }
 
@@ -26,6 +28,24 @@ const limit = (value_K: number, source: string) =>
   property(value_K, 'K', [value_K - 20, value_K + 20], 0.02, 'assumed', source);
 const leadLength = (value: number) =>
   property(value, 'm', [0.3 * value, 2 * value], 0.3, 'assumed', 'common practice');
+
+/** Nylon and polyester with glass, and filled epoxy. */
+const PLASTIC = property(
+  0.3,
+  'W/mK',
+  [0.2, 0.5],
+  0.2,
+  'from-memory',
+  'glass-filled nylon and polyester data sheets, from memory',
+);
+const EPOXY = property(
+  0.8,
+  'W/mK',
+  [0.6, 1.0],
+  0.15,
+  'from-memory',
+  'silica-filled moulding compound data sheets, from memory',
+);
 
 /** Ramp of a through-hole body under hot air. */
 export const THROUGH_HOLE_RAMP = property(
@@ -56,6 +76,7 @@ export const FAMILY_TRAITS = {
     bodyDensity: bodyDensity(1600),
     standoff: leadLength(1.0e-3),
     leadInBody: leadLength(4.0e-3),
+    moulding: null,
     polarised: true,
   },
   axial: {
@@ -66,6 +87,7 @@ export const FAMILY_TRAITS = {
     bodyDensity: bodyDensity(2600),
     standoff: leadLength(5.0e-3),
     leadInBody: leadLength(1.0e-3),
+    moulding: null,
     polarised: false,
   },
   dip: {
@@ -76,36 +98,40 @@ export const FAMILY_TRAITS = {
     bodyDensity: bodyDensity(2400),
     standoff: leadLength(2.5e-3),
     leadInBody: leadLength(2.0e-3),
+    moulding: EPOXY,
     polarised: true,
   },
   dipSocket: {
     name: 'Socket, dual in-line',
-    leadMetal: 'copper',
+    leadMetal: 'brass',
     bodyLimit: limit(413.15, 'polyester socket body, softening under load from about 140 °C'),
     bodyHeat: bodyHeat(1.9e6),
     bodyDensity: bodyDensity(1700),
     standoff: leadLength(0.5e-3),
-    leadInBody: leadLength(3.0e-3),
+    leadInBody: leadLength(4.0e-3),
+    moulding: PLASTIC,
     polarised: true,
   },
   header: {
     name: 'Pin header',
-    leadMetal: 'copper',
+    leadMetal: 'brass',
     bodyLimit: limit(403.15, 'nylon or polyester insulator softening, 130 °C'),
     bodyHeat: bodyHeat(1.9e6),
     bodyDensity: bodyDensity(1900),
     standoff: leadLength(0.5e-3),
-    leadInBody: leadLength(2.0e-3),
+    leadInBody: leadLength(8.0e-3),
+    moulding: PLASTIC,
     polarised: true,
   },
   jack: {
     name: 'Jack or socket',
-    leadMetal: 'copper',
+    leadMetal: 'brass',
     bodyLimit: limit(393.15, 'moulded thermoplastic connector, softening from 120 °C'),
     bodyHeat: bodyHeat(1.7e6),
     bodyDensity: bodyDensity(1500),
     standoff: leadLength(0.5e-3),
-    leadInBody: leadLength(3.0e-3),
+    leadInBody: leadLength(6.0e-3),
+    moulding: PLASTIC,
     polarised: true,
   },
   to220: {
@@ -116,6 +142,7 @@ export const FAMILY_TRAITS = {
     bodyDensity: bodyDensity(2800),
     standoff: leadLength(3.5e-3),
     leadInBody: leadLength(1.5e-3),
+    moulding: null,
     polarised: true,
   },
 } as const satisfies Record<string, FamilyTraits>;

@@ -5,6 +5,7 @@ import { LEAD_METALS } from '../materials/leads';
 import { jointVolume_m3 } from '../solder/volumes';
 import { classificationPeak_K } from './classification';
 import { FAMILY_TRAITS, THROUGH_HOLE_RAMP, type FamilyId } from './families';
+import { leadConductance_W_K, leadPath } from './leadPath';
 import { SURFACE_TRAITS, UNDER_BODY, type JointForm, type SurfaceFamilyId } from './surfaceFamilies';
 import type { SurfaceLand, SurfacePackage } from './surface';
 import {
@@ -159,8 +160,8 @@ function directContact_W_K(
 
 function throughHoleForm(part: ThroughHolePackage, thickness_m: number): PartForm {
   const traits = FAMILY_TRAITS[part.family];
-  const metal = LEAD_METALS[traits.leadMetal];
-  const lead_m2 = (Math.PI / 4) * part.leadDiameter_m ** 2;
+  const lead = leadPath(part);
+  const lead_W_K = leadConductance_W_K(part);
   const volume_m3 = jointVolume_m3(part, thickness_m, true);
   return {
     family: part.family,
@@ -171,8 +172,8 @@ function throughHoleForm(part: ThroughHolePackage, thickness_m: number): PartFor
       width_m: part.landDiameter_m,
       height_m: part.landDiameter_m,
       solder_m3: volume_m3,
-      lead_W_K: (metal.conductivity.value * lead_m2) / (traits.standoff.value + traits.leadInBody.value),
-      foot_J_K: lead_m2 * thickness_m * metal.volumetricHeat.value,
+      lead_W_K,
+      foot_J_K: lead.section_m2 * thickness_m * lead.volumetricHeat_J_m3K,
       hole_m: part.holeDiameter_m,
     })),
     body: {

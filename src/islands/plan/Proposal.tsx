@@ -154,6 +154,9 @@ function doubtInWords(state: PlanState): string {
 }
 
 function progressInWords(state: PlanState): string {
+  if (state.search.status === 'running' && state.search.remedies) {
+    return `Nothing here keeps every limit yet. Solving what could be changed: ${state.search.done + 1} of ${state.search.of}`;
+  }
   if (state.search.status === 'running' && state.choices.length === 0) {
     return `Trying settings: ${state.search.done} of ${state.search.of}`;
   }
@@ -164,7 +167,7 @@ function progressInWords(state: PlanState): string {
 }
 
 function progressShare(state: PlanState): number | undefined {
-  if (state.search.status === 'running' && state.choices.length === 0)
+  if (state.search.status === 'running' && (state.search.remedies || state.choices.length === 0))
     return state.search.done / state.search.of;
   const { curves } = phaseOf(state);
   const drawn = freshPins(state).reduce((sum, p) => sum + p.draws, 0);

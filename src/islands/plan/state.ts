@@ -8,7 +8,13 @@ import type { ChoiceInput } from '~/schema/planRequest';
 import type { CurveAnswer, ProgressMessage } from '~/workers/protocol';
 
 export type Search =
-  | { readonly status: 'running'; readonly done: number; readonly of: number }
+  | {
+      readonly status: 'running';
+      readonly done: number;
+      readonly of: number;
+      /** Nothing will do: what could be changed is being solved. */
+      readonly remedies?: boolean;
+    }
   | { readonly status: 'done'; readonly answer: PlanAnswer }
   | { readonly status: 'stopped' }
   | { readonly status: 'failed'; readonly message: string };
@@ -197,7 +203,10 @@ export const freshPins = (state: PlanState, phase: Phase = state.phase): PinAnsw
 function searchProgress(state: PlanState, progress: ProgressMessage): PlanState {
   switch (progress.stage) {
     case 'search':
-      return { ...state, search: { status: 'running', done: progress.done, of: progress.of } };
+    case 'remedies': {
+      const remedies = progress.stage === 'remedies';
+      return { ...state, search: { status: 'running', done: progress.done, of: progress.of, remedies } };
+    }
     case 'first': {
       const next = withPhase(state, progress.phase, { frontier: progress.frontier });
       if (state.byHand) return next;

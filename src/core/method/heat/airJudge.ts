@@ -54,3 +54,7 @@ export const judgeNeighbour = (limit: NeighbourLimit, joint_K: number, body_K: n
   body_K,
   ok: joint_K <= limit.joint_K && body_K <= limit.body_K,
 });
+
+/** The neighbour that is worst off. */
+export const hottestOf = (risky: readonly NeighbourHeat[]): NeighbourHeat =>
+  risky.reduce((a, b) => (Math.max(b.body_K, b.joint_K) > Math.max(a.body_K, a.joint_K) ? b : a));

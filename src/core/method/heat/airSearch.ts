@@ -16,7 +16,7 @@ import { matesOf, padNameIn, type AirSetting, type PhaseRequest } from '../reque
 import { nearestMiss } from '../search';
 import { AIR } from '../settings';
 import { airFrom_s, airScenario, groundOf, reachOf } from './airScenario';
-import { airLimits, judgeNeighbour, longestAir_s, shockDamage, type AirLimits } from './airJudge';
+import { airLimits, judgeNeighbour, longestAir_s, shockDamage, type AirLimits, hottestOf } from './airJudge';
 
 /** One arrangement of air over a site: everything but the temperatures, which superposition answers. */
 export type Arrangement = Omit<AirSetting, 'kind' | 'air_K' | 'preheat'> & {
@@ -265,7 +265,7 @@ function superposed(
             short_s: null,
             shortOfLiquidus_K: null,
             lastToMelt: latest.lastToMelt,
-            neighbour: worstOf(atRisk),
+            neighbour: hottestOf(atRisk),
           }
         : null
       : {
@@ -277,9 +277,6 @@ function superposed(
         },
   };
 }
-
-const worstOf = (risky: NonNullable<Candidate['neighbours']>): { ref: string; body_K: number } =>
-  risky.reduce((a, b) => (b.body_K > a.body_K ? b : a));
 
 const lastIndex = (times: readonly number[]): number =>
   times.reduce((best, t, i) => (t > times[best]! ? i : best), 0);

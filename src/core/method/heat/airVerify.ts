@@ -8,7 +8,7 @@ import type { Progress } from '../progress';
 import { matesOf, padNameIn, type AirSetting, type PhaseRequest } from '../request';
 import { AIR } from '../settings';
 import { airFrom_s, airScenario } from './airScenario';
-import { airLimits, judgeNeighbour, longestAir_s, shockDamage, type AirLimits } from './airJudge';
+import { airLimits, hottestOf, judgeNeighbour, longestAir_s, shockDamage, type AirLimits } from './airJudge';
 import type { PinForecast } from './forecast';
 
 /**
@@ -106,7 +106,7 @@ function judged(request: PhaseRequest, setting: AirSetting, run: FieldRun, limit
             short_s: null,
             shortOfLiquidus_K: null,
             lastToMelt: `pad ${last.pad}`,
-            neighbour: atRisk.reduce((a, b) => (b.body_K > a.body_K ? b : a)),
+            neighbour: hottestOf(atRisk),
           }
         : null
       : {

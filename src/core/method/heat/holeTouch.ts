@@ -16,12 +16,19 @@ import {
 import { PLAN } from '../settings';
 import type { Touch, TouchRun } from './touch';
 
+/** What was done to a pin before it is heated. */
+export interface Prepared {
+  readonly melting?: MeltingRange | undefined;
+  /** Cut off at the body. */
+  readonly stub?: boolean | undefined;
+}
+
 /** One pin of a through-hole part under an iron or a gun. Throws for a surface part. */
 export function scenarioFor(
   request: PlanRequest,
   setting: HandSetting,
   pad: string,
-  melting?: MeltingRange,
+  { melting, stub }: Prepared = {},
 ): JointScenario {
   const { site } = request;
   return {
@@ -36,6 +43,7 @@ export function scenarioFor(
     iron: ironOf(setting, pad),
     preheat: setting.preheat,
     melting,
+    stub,
   };
 }
 
@@ -57,9 +65,9 @@ export function holeTouch(
   request: PlanRequest,
   setting: HandSetting,
   pad: string,
-  melting?: MeltingRange,
+  prepared: Prepared = {},
 ): Touch {
-  const scenario = scenarioFor(request, setting, pad, melting);
+  const scenario = scenarioFor(request, setting, pad, prepared);
   const { part } = scenario;
   const meltMargin_K = setting.tip.shape === 'hollow' ? JOINT.suctionMargin_K : 0;
   const run: Touch['run'] = (options) => {

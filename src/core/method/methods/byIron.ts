@@ -5,7 +5,7 @@ import { padOrder, type PhaseRequest } from '../request';
 import { touchSteps } from '../steps/heatSteps';
 import { step, type Step } from '../steps/step';
 import { TIGHT_HOLE } from './data';
-import { EACH_HOLE, hasHoles } from './hole';
+import { EACH_HOLE, EACH_STUB, hasHoles } from './hole';
 import { forbids, lossOfPart, notes, NOTHING, padsInWords, type Method, type Rule } from './method';
 
 /** More legs than this cannot be walked out by rocking one at a time (common practice). */
@@ -136,8 +136,8 @@ export const cutThenPins: Method = {
   survival: 0,
   harm: 0.04,
   hands_s: { once: 30, perPad: 10 },
-  heat: EACH_HOLE,
-  suits: (request) => hasHoles(request) && pinsOf(request) > 2,
+  heat: EACH_STUB,
+  suits: (request) => hasHoles(request) && pinsOf(request) > 1,
   rules: (request) => [
     ...noIron(request),
     ...lossOfPart(request, keepsPart(request.goal)),

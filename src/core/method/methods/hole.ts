@@ -18,6 +18,14 @@ export const EACH_HOLE: HandHeat = {
   freshSolder: true,
 };
 
+/** The same on stubs, once the body is cut away. */
+export const EACH_STUB: HandHeat = {
+  ...EACH_HOLE,
+  key: 'iron, stub by stub',
+  touchesOf: (request, setting) =>
+    padOrder(request).map((pad) => holeTouch(request, setting, pad, { stub: true })),
+};
+
 /** Nozzles that go over the lead with room to move, and stand on the land. */
 export function fittingNozzles(request: PhaseRequest, gun: HandTool): HandTool['tips'] {
   const { leadDiameter_m, landDiameter_m } = throughHole(request.site);

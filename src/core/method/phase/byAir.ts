@@ -13,35 +13,35 @@ import type { Ranked } from '../rank';
 import type { AirSetting, PhaseRequest } from '../request';
 import { frontier, preference } from '../search';
 import { AIR } from '../settings';
-import type { PhasePlan } from './phasePlan';
+import { Lessons } from './lessons';
+import type { PhasePlan, Sure } from './phasePlan';
 
-/** Settings of air by preference, each verified by the whole model, then drawn. */
+/** Settings of air by preference, each verified by the whole model, then drawn until one is sure. */
+export function* sureByAir(request: PhaseRequest, candidates: readonly Candidate[]): Working<Sure | null> {
+  const lessons = new Lessons(request);
+  let left: number = AIR.verified;
+  for (const candidate of preference(candidates)) {
+    if (lessons.speakAgainst(candidate)) continue;
+    if (left-- === 0) return null;
+    const verified = yield* verifyAir(request, candidate.setting as AirSetting);
+    lessons.learn(candidate, verified);
+    if (!verified.feasible) continue;
+    const bands = yield* airBands(request, verified.setting as AirSetting);
+    if (bands.every(isSure)) return { candidate: verified, bands };
+  }
+  return null;
+}
+
+/** The plan of air's first sure setting. */
 export function* proveAir(
   request: PhaseRequest,
   one: Ranked,
   ranked: readonly Ranked[],
 ): Working<PhasePlan | null> {
-  let left: number = AIR.verified;
-  for (const candidate of spread(preference(one.candidates))) {
-    if (left-- === 0) return null;
-    const verified = yield* verifyAir(request, candidate.setting as AirSetting);
-    if (!verified.feasible) continue;
-    const bands = yield* airBands(request, verified.setting as AirSetting);
-    if (!bands.every(isSure)) continue;
-    return yield* airPlan(request, one.method, verified, bands, frontier(one.candidates), ranked);
-  }
-  return null;
-}
-
-/** The best, and then others that differ from it enough to be worth another full run. */
-function spread(candidates: readonly Candidate[]): Candidate[] {
-  const kept: Candidate[] = [];
-  for (const candidate of candidates) {
-    const last = kept.at(-1);
-    if (!last || Math.abs(candidate.time_s! - last.time_s!) > AIR.tellApart * last.time_s!)
-      kept.push(candidate);
-  }
-  return kept;
+  const sure = yield* sureByAir(request, one.candidates);
+  if (!sure) return null;
+  const front = frontier(one.candidates);
+  return yield* airPlan(request, one.method, sure.candidate, sure.bands, front, ranked);
 }
 
 export function* exploreAir(

@@ -13,27 +13,36 @@ import type { Ranked } from '../rank';
 import type { HandSetting, PhaseRequest } from '../request';
 import { coolDown_s, frontierAbout, preference } from '../search';
 import { PLAN } from '../settings';
-import type { PhasePlan } from './phasePlan';
+import type { PhasePlan, Sure } from './phasePlan';
 
 /** Settings of a hand method by preference, each drawn until one is sure. */
+export function* sureByHand(
+  request: PhaseRequest,
+  heat: HandHeat,
+  candidates: readonly Candidate[],
+): Working<Sure | null> {
+  let left: number = PLAN.proven;
+  for (const candidate of preference(candidates)) {
+    const setting = candidate.setting as HandSetting;
+    if (!survivesBadContact(request, heat, setting)) continue;
+    if (left-- === 0) return null;
+    const bands = yield* bandsOf(request, heat, setting, true);
+    if (bands?.every(isSure)) return { candidate, bands };
+  }
+  return null;
+}
+
+/** The plan of a hand method's first sure setting. */
 export function* proveByHand(
   request: PhaseRequest,
   heat: HandHeat,
   one: Ranked,
   ranked: readonly Ranked[],
 ): Working<PhasePlan | null> {
-  let left: number = PLAN.proven;
-  for (const candidate of preference(one.candidates)) {
-    const setting = candidate.setting as HandSetting;
-    if (!survivesBadContact(request, heat, setting)) continue;
-    if (left-- === 0) return null;
-    const bands = yield* bandsOf(request, heat, setting, true);
-    if (bands?.every(isSure)) {
-      const front = frontierAbout(one.candidates, candidate);
-      return handPlan(request, one.method, heat, candidate, bands, front, ranked);
-    }
-  }
-  return null;
+  const sure = yield* sureByHand(request, heat, one.candidates);
+  if (!sure) return null;
+  const front = frontierAbout(one.candidates, sure.candidate);
+  return handPlan(request, one.method, heat, sure.candidate, sure.bands, front, ranked);
 }
 
 export function* exploreHand(

@@ -5,7 +5,7 @@ import { methodOf } from '../methods';
 import type { MethodId } from '../methods/method';
 import type { Working } from '../pieces/piece';
 import type { Ranked } from '../rank';
-import { findRemedies, type Remedy } from '../remedies';
+import { findRemedies, type Remedy } from '../remedies/remedy';
 import type { PhaseRequest } from '../request';
 import { nearestMiss } from '../search';
 
@@ -31,7 +31,7 @@ export function* infeasible(request: PhaseRequest, ranked: readonly Ranked[]): W
   const binding = nearest
     ? (nearest.miss.binding ?? unsureBinding(nearest.miss))
     : ({ pad: '', limit: 'method', short_s: null, shortOfLiquidus_K: null, lastToMelt: '' } as const);
-  const remedies = yield* findRemedies(request, method, binding);
+  const remedies = yield* findRemedies(request, { method, binding, nearest: nearest?.miss ?? null });
   return {
     outcome: 'no-feasible-setting',
     phase: request.phase,

@@ -27,6 +27,12 @@ export interface PhasePlan {
   readonly shared: SharedHeat | null;
 }
 
+/** A setting that stayed sure when it was drawn, and its bands. */
+export interface Sure {
+  readonly candidate: Candidate;
+  readonly bands: readonly PinBand[];
+}
+
 /** What a phase is asked on: what the phases before it spent, and a socket in the part's place where one is fitted. */
 export function phaseRequest(
   request: PlanRequest,

@@ -46,6 +46,8 @@ export interface Ask {
   readonly enough: (answer: unknown) => boolean;
   /** What there is to show once some are solved, in the order they came. */
   readonly shown: (answers: readonly unknown[]) => Progress | null;
+  /** What the pieces say while they are solved is not passed on. */
+  readonly silent?: boolean;
 }
 
 /** A computation that shows how far it is and asks for pieces; a driver answers them. */
@@ -68,4 +70,16 @@ export function* ask<Kind extends Piece['kind']>(
     enough: (answer) => enough(answer as AnswerOf[Kind]),
     shown: (answers) => shown(answers as readonly AnswerOf[Kind][]),
   }) as readonly AnswerOf[Kind][];
+}
+
+/** The same without a word: for settings that are not the ones on screen. */
+export function* silently<Result>(steps: Working<Result>): Working<Result> {
+  let next = steps.next();
+  while (!next.done) {
+    const { value } = next;
+    next = steps.next(
+      value.stage === 'ask' ? yield { ...value, silent: true, shown: () => null } : undefined,
+    );
+  }
+  return next.value;
 }

@@ -35,13 +35,13 @@ export function* serially<Result>(steps: Working<Result>): Generator<Progress, R
       next = steps.next();
       continue;
     }
-    const { request, pieces, enough, shown } = next.value;
+    const { request, pieces, enough, shown, silent } = next.value;
     const answers: unknown[] = [];
     for (const piece of pieces) {
       const solving = solvePiece(request, piece);
       let part = solving.next();
       while (!part.done) {
-        if (part.value) yield part.value;
+        if (part.value && !silent) yield part.value;
         part = solving.next();
       }
       answers.push(part.value);

@@ -1,9 +1,8 @@
 import { ALLOYS } from '../../materials/alloys';
 import { WIRE } from '../../materials/consumables';
 import { COPPER } from '../../materials/copper';
-import { LEAD_METALS } from '../../materials/leads';
 import { STILL_AIR } from '../../materials/air';
-import { FAMILY_TRAITS } from '../../packages/families';
+import { leadPath } from '../../packages/leadPath';
 import { bodyCapacity_J_K, bodySurface_m2 } from '../../packages/throughHole';
 import { filletRise_m, filletVolume_m3 } from '../../solder/volumes';
 import type { NetworkBuilder } from '../network/network';
@@ -11,10 +10,14 @@ import { ringArea_m2, type LandLink, type RingMesh } from './rings';
 import { isPlated, meltingOf, type Factors, type JointScenario } from './scenario';
 import { JOINT } from './settings';
 
+/** A part pressed onto the board still has this much lead between (assumed). */
+const LEAST_STANDOFF_m = 0.3e-3;
+
 export interface Barrel {
   readonly nearFillet: number;
   /** Every solder node from the iron's face to the far one. */
   readonly solder: readonly SolderPlace[];
+  /** The part's body; of a pin that was cut, the end of its stub. */
   readonly body: number;
   readonly landLinks: readonly LandLink[];
 }
@@ -38,8 +41,7 @@ export function addBarrel(
   const { part, board } = scenario;
   const alloy = ALLOYS[scenario.alloy];
   const melting = meltingOf(scenario);
-  const traits = FAMILY_TRAITS[part.family];
-  const metal = LEAD_METALS[traits.leadMetal];
+  const path = leadPath(part);
   const plated = isPlated(scenario);
   const count = JOINT.slices;
   const dz = board.thickness_m / count;
@@ -48,11 +50,11 @@ export function addBarrel(
   const middle_m = Math.sqrt((lead_m ** 2 + hole_m ** 2) / 2);
   const land_m = mesh.landRadius_m;
   const landLinks: LandLink[] = [];
-  const leadArea = Math.PI * lead_m ** 2;
+  const leadArea = path.section_m2;
   const solderArea = Math.PI * (hole_m ** 2 - lead_m ** 2);
   const wallArea = Math.PI * ((hole_m + COPPER.plating.value * factors.plating) ** 2 - hole_m ** 2);
   const rise_m = filletRise_m(lead_m, land_m);
-  const kLead = metal.conductivity.value;
+  const kLead = path.conductivity_W_mK;
   const kSolid = alloy.conductivitySolid.value;
   const kLiquid = alloy.conductivityLiquid.value;
 
@@ -76,7 +78,7 @@ export function addBarrel(
     const face = end === 'near' ? 0 : mesh.sheets.length - 1;
     const solderEnd = (end === 'near') === (scenario.face === 'solder-side');
     const lead = net.node(
-      leadArea * (rise_m + (solderEnd ? JOINT.protrusion_m : 0)) * metal.volumetricHeat.value,
+      leadArea * (rise_m + (solderEnd ? JOINT.protrusion_m : 0)) * path.volumetricHeat_J_m3K,
       board_K,
     );
     const fresh_m3 = end === 'near' && scenario.iron.freshSolder ? WIRE.addedToJoint.value : 0;
@@ -99,7 +101,7 @@ export function addBarrel(
   for (let k = 0; k <= count; k++) {
     // Slices sit at both faces and evenly between; the outer two are half as thick.
     const thick_m = k === 0 || k === count ? dz / 2 : dz;
-    const lead = net.node(leadArea * thick_m * metal.volumetricHeat.value, board_K);
+    const lead = net.node(leadArea * thick_m * path.volumetricHeat_J_m3K, board_K);
     net.link(above.lead, lead, (kLead * leadArea) / (k === 0 ? rise_m / 2 : dz));
     if (!plated) {
       landLinks.push(leakThroughGap(mesh, k * dz, thick_m, lead, lead_m, hole_m));
@@ -127,13 +129,38 @@ export function addBarrel(
   }
 
   const bodyLead = scenario.face === 'solder-side' ? farLead : near.lead;
-  const standoff_m = traits.standoff.value;
-  const outer = net.node(leadArea * Math.max(standoff_m, 0.3e-3) * metal.volumetricHeat.value, board_K);
-  const body = net.node(bodyCapacity_J_K(part), board_K);
-  net.link(bodyLead, outer, (kLead * leadArea) / (standoff_m / 2 + rise_m / 2));
-  net.link(outer, body, (kLead * leadArea) / (standoff_m / 2 + traits.leadInBody.value));
-  net.toAir(body, STILL_AIR.partSurface.value * factors.film * bodySurface_m2(part), scenario.ambient_K);
+  const body = addBody(net, scenario, bodyLead, rise_m, board_K, factors);
   return { nearFillet: near.solder, solder, body, landLinks };
+}
+
+/** Adds the lead beyond the board and the body it goes into; returns the node that speaks for the body. */
+function addBody(
+  net: NetworkBuilder,
+  { part, ambient_K, stub }: JointScenario,
+  fillet: number,
+  rise_m: number,
+  board_K: number,
+  factors: Factors,
+): number {
+  const path = leadPath(part);
+  const { section_m2, conductivity_W_mK, standoff_m, inBody_m } = path;
+  const piece = (length_m: number) => net.node(section_m2 * length_m * path.volumetricHeat_J_m3K, board_K);
+  const join = (a: number, b: number, length_m: number) =>
+    net.link(a, b, (conductivity_W_mK * section_m2) / length_m);
+
+  const outer = piece(Math.max(standoff_m, LEAST_STANDOFF_m));
+  join(fillet, outer, standoff_m / 2 + rise_m / 2);
+  if (stub) return outer;
+  const body = net.node(bodyCapacity_J_K(part), board_K);
+  net.toAir(body, STILL_AIR.partSurface.value * factors.film * bodySurface_m2(part), ambient_K);
+  if (path.intoMoulding_W_K === null) {
+    join(outer, body, standoff_m / 2 + inBody_m);
+    return body;
+  }
+  const inner = piece(inBody_m);
+  join(outer, inner, standoff_m / 2 + inBody_m / 2);
+  net.link(inner, body, path.intoMoulding_W_K);
+  return body;
 }
 
 /** A wall slice's links to the sheets about its depth; a sheet between two slices is shared by nearness. */

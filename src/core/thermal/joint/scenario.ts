@@ -66,6 +66,8 @@ export interface JointScenario {
   readonly preheat: Preheat | null;
   /** Where the solder melts, if something was melted into it; else as its alloy does. */
   readonly melting?: MeltingRange | undefined;
+  /** Cut away at the body: a stub stands in the hole, and nothing hangs on it that has to be warmed. */
+  readonly stub?: boolean | undefined;
 }
 
 export const meltingOf = ({ alloy, melting }: Pick<JointScenario, 'alloy' | 'melting'>): MeltingRange =>

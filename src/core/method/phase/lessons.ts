@@ -1,0 +1,50 @@
+import { padNamesOf } from '../../packages/form';
+import type { Candidate } from '../candidate';
+import { airLimits, judgeNeighbour, type NeighbourLimit } from '../heat/airJudge';
+import type { PhaseRequest } from '../request';
+import { AIR } from '../settings';
+
+/**
+ * What full runs taught about settings that superposition alone had judged: by how much it foretold a neighbour too
+ * cool, and which times under air were tried. It spares full runs that would end the same way.
+ */
+export class Lessons {
+  private readonly limits: readonly NeighbourLimit[];
+  /** K that a neighbour's joint and body were hotter than foretold. */
+  private readonly missed = new Map<string, { readonly joint_K: number; readonly body_K: number }>();
+  private tried_s: number | null = null;
+
+  constructor(request: PhaseRequest) {
+    this.limits = airLimits(request, padNamesOf(request.site.part)).neighbours;
+  }
+
+  learn(foretold: Candidate, verified: Candidate): void {
+    // Where a neighbour stood in the way, another setting of much the same time may spare it.
+    this.tried_s = verified.binding?.limit === 'neighbour' ? null : foretold.time_s;
+    for (const was of verified.neighbours ?? []) {
+      const thought = foretold.neighbours?.find((n) => n.ref === was.ref);
+      if (!thought) continue;
+      const known = this.missed.get(was.ref) ?? { joint_K: 0, body_K: 0 };
+      this.missed.set(was.ref, {
+        joint_K: Math.max(known.joint_K, was.joint_K - thought.joint_K),
+        body_K: Math.max(known.body_K, was.body_K - thought.body_K),
+      });
+    }
+  }
+
+  speakAgainst(candidate: Candidate): boolean {
+    return this.isTried(candidate) || !(candidate.neighbours ?? []).every((n) => this.staysCool(n));
+  }
+
+  /** Too like the last one to be worth another full run. */
+  private isTried({ time_s }: Candidate): boolean {
+    const { tried_s } = this;
+    return tried_s !== null && Math.abs(time_s! - tried_s) <= AIR.tellApart * tried_s;
+  }
+
+  private staysCool({ ref, joint_K, body_K }: NonNullable<Candidate['neighbours']>[number]): boolean {
+    const limit = this.limits.find((l) => l.ref === ref);
+    const missed = this.missed.get(ref) ?? { joint_K: 0, body_K: 0 };
+    return !limit || judgeNeighbour(limit, joint_K + missed.joint_K, body_K + missed.body_K).ok;
+  }
+}

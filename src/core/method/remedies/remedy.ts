@@ -1,0 +1,100 @@
+import { boardTemperature_K } from '../../thermal/preheat';
+import type { Binding, Candidate } from '../candidate';
+import { searchAir } from '../heat/airSearch';
+import { searchByHand } from '../heat/handSearch';
+import type { Method, MethodId } from '../methods/method';
+import { sureByAir } from '../phase/byAir';
+import { sureByHand } from '../phase/byHand';
+import { silently, type Working } from '../pieces/piece';
+import type { PhaseRequest, Setting } from '../request';
+import { nearestMiss, preference } from '../search';
+import { combinedTrials, singleTrials, type Trial } from './trials';
+
+export type RemedyKind =
+  | 'preheat'
+  | 'wider-tip'
+  | 'wider-tip-and-preheat'
+  | 'low-melt'
+  | 'give-up-the-part'
+  | 'shield'
+  | 'fresh-solder'
+  | 'hot-air';
+
+/** A change that was solved again: what it is, and what it brings. */
+export interface Remedy {
+  readonly kind: RemedyKind;
+  readonly method: MethodId;
+  /** Whether a setting stayed sure when it was drawn, as a plan's does. */
+  readonly works: boolean;
+  /** Whether the bench has what it asks for. */
+  readonly onBench: boolean;
+  /** The best setting under that change. */
+  readonly setting: Setting;
+  readonly time_s: number | null;
+  readonly damage: number;
+  readonly binding: Binding | null;
+  /** Board temperature at touch-down, K, for preheat. */
+  readonly board_K: number;
+}
+
+/** What could not be done, and the setting that came nearest. */
+export interface Stuck {
+  readonly method: Method;
+  readonly binding: Binding;
+  readonly nearest: Candidate | null;
+}
+
+/**
+ * Solves the job again under each change that could free it; none is offered unsolved. Changes are put together only
+ * where no single one will do with what the bench has.
+ */
+export function* findRemedies(request: PhaseRequest, stuck: Stuck): Working<Remedy[]> {
+  const single = singleTrials(request, stuck);
+  const remedies = yield* solvedAgain(request, single, { done: 0, of: single.length });
+  if (!remedies.some((r) => r.works && r.onBench)) {
+    const combined = combinedTrials(request, stuck);
+    const counted = { done: single.length, of: single.length + combined.length };
+    remedies.push(...(yield* solvedAgain(request, combined, counted)));
+  }
+  return remedies.sort((a, b) => Number(b.works) - Number(a.works) || Number(b.onBench) - Number(a.onBench));
+}
+
+function* solvedAgain(
+  request: PhaseRequest,
+  trials: readonly Trial[],
+  { done, of }: { readonly done: number; readonly of: number },
+): Working<Remedy[]> {
+  const remedies: Remedy[] = [];
+  for (const [i, trial] of trials.entries()) {
+    yield { stage: 'remedies', done: done + i, of };
+    const candidates = yield* silently(solved(trial));
+    if (candidates.length === 0) continue;
+    const sure = yield* silently(surest(trial, candidates));
+    const shown = sure ?? preference(candidates)[0] ?? nearestMiss(candidates);
+    remedies.push({
+      kind: trial.kind,
+      method: trial.method.id,
+      works: sure !== null,
+      onBench: trial.onBench,
+      setting: shown.setting,
+      time_s: shown.time_s,
+      damage: shown.damage,
+      binding: shown.binding,
+      board_K: boardTemperature_K(request.board, shown.setting.preheat, request.ambient_K),
+    });
+  }
+  return remedies;
+}
+
+function* solved({ request, method, preheat, shielded = false }: Trial): Working<Candidate[]> {
+  return method.heat.kind === 'air'
+    ? yield* searchAir(request, { shielded })
+    : yield* searchByHand(request, method.heat, preheat);
+}
+
+/** The preferred candidate that stays sure when it is drawn; null where none does. */
+function* surest({ request, method }: Trial, candidates: readonly Candidate[]): Working<Candidate | null> {
+  return method.heat.kind === 'air'
+    ? ((yield* sureByAir(request, candidates))?.candidate ?? null)
+    : ((yield* sureByHand(request, method.heat, candidates))?.candidate ?? null);
+}
