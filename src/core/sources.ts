@@ -7,6 +7,7 @@ import { FAMILY_TRAITS, HOLE_CLEARANCE, THROUGH_HOLE_RAMP } from './packages/fam
 import { SURFACE_TRAITS, UNDER_BODY } from './packages/surfaceFamilies';
 import { PREHEATERS, STILL_AIR } from './materials/air';
 import { ALLOYS } from './materials/alloys';
+import { CELL } from './materials/cells';
 import { BRAID, FLOOD, FLUX, PASTE, SHEET, SOLVENT, WIRE } from './materials/consumables';
 import { RECAP } from './method/recap/data';
 import { GUN, SWEEP, TIGHT_HOLE } from './method/methods/data';
@@ -48,6 +49,7 @@ export function registeredData(): Subject[] {
     ['Preheaters at joint scale', PREHEATERS],
     ['Faces, jets and preheaters at board scale', SURFACE],
     ['Shields', SHIELDS],
+    ['Lithium cells', CELL],
     ['Wire', WIRE],
     ['Braid', BRAID],
     ['Flux', FLUX],

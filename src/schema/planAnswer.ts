@@ -1,8 +1,6 @@
 import { z } from 'zod';
 import { TIP_CONSTRUCTION_IDS, TIP_SHAPE_IDS } from '../core/materials/tips';
 import { PREHEATER_IDS } from '../core/materials/air';
-import { PLAN } from '../core/method/settings';
-import { celsius } from '../core/quantity/convert';
 import type { Binding } from '../core/method/candidate';
 import type { Phase } from '../core/method/goals';
 import type { Remedy } from '../core/method/remedies/remedy';
@@ -186,6 +184,9 @@ const sharedAnswer = z.strictObject({
   padDose: z.number(),
 });
 
+/** Distance from the site's middle; null: nowhere on the board is cool enough. */
+const keepOutAnswer = z.strictObject({ limit_C: z.number(), within_mm: maybe });
+
 const phaseFields = {
   phase: z.enum(PHASES).default('remove'),
   chosen: optionAnswer,
@@ -199,6 +200,8 @@ const phaseFields = {
   materials: materialsAnswer,
   coolDown: coolDownAnswer.nullable().default(null),
   shared: sharedAnswer.nullable().default(null),
+  /** How far a lithium cell has to stay away; null where none is on the board. */
+  keepOut: keepOutAnswer.nullable().default(null),
 };
 export const phaseAnswer = z.strictObject(phaseFields);
 export type PhaseAnswer = z.infer<typeof phaseAnswer>;
@@ -225,6 +228,8 @@ export interface BindingAnswer {
   readonly shortOfLiquidus_K: number | null;
   readonly lastToMelt: string;
   readonly neighbour: { readonly ref: string; readonly body_C: number; readonly joint_C: number } | null;
+  /** The end of a sentence that begins with its pin. */
+  readonly says: string;
 }
 
 export interface RemedyAnswer {
@@ -253,22 +258,3 @@ export interface NoPlanAnswer {
 
 export type PlanAnswer =
   FoundAnswer | NoPlanAnswer | { outcome: 'not-converged'; modelVersion: string; pad: string };
-
-/** The binding limit as the end of a sentence that begins with its pin. */
-export function bindingInWords(binding: BindingAnswer): string {
-  if (binding.limit === 'method') return 'cannot be reached by any tool or method on this bench';
-  if (binding.neighbour) {
-    const { ref, body_C, joint_C } = binding.neighbour;
-    return body_C > celsius(PLAN.neighbourBody_K)
-      ? `would be molten in time, but the body of ${ref} reaches ${Math.round(body_C)} °C meanwhile`
-      : `would be molten in time, but the joints of ${ref} reach ${Math.round(joint_C)} °C meanwhile, less than ${PLAN.neighbourMargin_K} K under their melting`;
-  }
-  const which =
-    binding.limit === 'melt' || binding.limit === 'longest dwell' ? 'longest dwell' : binding.limit;
-  if (binding.shortOfLiquidus_K !== null) {
-    return `never melts through: the ${binding.lastToMelt} stays ${binding.shortOfLiquidus_K.toFixed(0)} K below liquidus`;
-  }
-  return binding.short_s
-    ? `meets its ${which} ${binding.short_s.toFixed(1)} s before it could be off`
-    : `has too little room before its ${which} once contact and tip vary`;
-}

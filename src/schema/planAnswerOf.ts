@@ -1,3 +1,4 @@
+import { bindingInWords, touchInWords } from '../core/method/bindingWords';
 import type { Candidate, Binding } from '../core/method/candidate';
 import { CAUTIONS, type CautionId } from '../core/method/cautions';
 import { isSure, type PinBand } from '../core/method/heat/bands';
@@ -15,7 +16,6 @@ import type { Step } from '../core/method/steps/step';
 import { celsius, millimetres } from '../core/quantity/convert';
 import type { Spread } from '../core/statistics/percentile';
 import {
-  bindingInWords,
   type BindingAnswer,
   type DrawAnswer,
   type FoundAnswer,
@@ -81,6 +81,10 @@ function phaseAnswerOf(plan: PhasePlan): PhaseAnswer {
     methods: plan.methods.map(methodAnswerOf),
     materials: materialsAnswerOf(plan.materials),
     coolDown: coolDown && coolDownAnswerOf(coolDown),
+    keepOut: plan.keepOut && {
+      limit_C: celsius(plan.keepOut.limit_K),
+      within_mm: plan.keepOut.within_m === null ? null : millimetres(plan.keepOut.within_m),
+    },
     shared: plan.shared && {
       refs: [...plan.shared.refs],
       heatsApart: plan.shared.apart.heats,
@@ -311,12 +315,16 @@ function stepAnswerOf(step: Step): StepAnswer {
   };
 }
 
-const bindingAnswerOf = ({ neighbour, ...binding }: Binding): BindingAnswer => ({
-  ...binding,
-  neighbour: neighbour
-    ? { ref: neighbour.ref, body_C: celsius(neighbour.body_K), joint_C: celsius(neighbour.joint_K) }
-    : null,
-});
+const bindingAnswerOf = (of: Binding): BindingAnswer => {
+  const { neighbour, ...binding } = of;
+  return {
+    ...binding,
+    says: bindingInWords(of),
+    neighbour: neighbour
+      ? { ref: neighbour.ref, body_C: celsius(neighbour.body_K), joint_C: celsius(neighbour.joint_K) }
+      : null,
+  };
+};
 
 function remedyAnswerOf(remedy: Remedy): RemedyAnswer {
   const stub: Candidate = {
@@ -337,7 +345,7 @@ function remedyAnswerOf(remedy: Remedy): RemedyAnswer {
     achieves: remedy.works
       ? `every pin melts and is off within ${remedy.time_s!.toFixed(1)} s, at ${(100 * remedy.damage).toPrecision(2)} % of the worst pad’s budget`
       : binding
-        ? `still not enough: pin ${binding.pad} ${bindingInWords(binding)}`
+        ? `still not enough: ${touchInWords(binding.pad)} ${binding.says}`
         : 'still not enough: it does at nominal values, but not surely once contact and tip vary',
     option: {
       ...optionAnswerOf(remedy.method, stub),

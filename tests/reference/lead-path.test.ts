@@ -17,6 +17,13 @@ const HEADER: ThroughHolePackage = {
   body: { shape: 'block', length_m: 40e-3, width_m: 10e-3, height_m: 9e-3 },
 };
 
+const TAB: ThroughHolePackage = {
+  ...CAPACITOR,
+  family: 'to220',
+  leadDiameter_m: 0.9e-3,
+  holeDiameter_m: 1.2e-3,
+};
+
 /** What a straight fin with an adiabatic end takes at its root, W/K: √(hPkA) tanh(mL), Incropera table 3.4 case B. */
 const finConductance_W_K = (perLength_W_mK: number, kA_Wm_K: number, length_m: number): number =>
   Math.sqrt(perLength_W_mK * kA_Wm_K) * Math.tanh(length_m * Math.sqrt(perLength_W_mK / kA_Wm_K));
@@ -65,10 +72,7 @@ describe('a pin cut off at the body', () => {
   it.each([
     ['a wound capacitor', CAPACITOR],
     ['a connector', HEADER],
-    [
-      'a power tab',
-      { ...CAPACITOR, family: 'to220', leadDiameter_m: 0.9e-3, holeDiameter_m: 1.2e-3 },
-    ],
+    ['a power tab', TAB],
   ])('of %s melts sooner: nothing behind it has to be warmed (common practice)', (_, part) => {
     expect(melt(part, true)).toBeLessThan(melt(part, false));
   });

@@ -95,6 +95,7 @@ function whole(request: PlanRequest, phases: readonly [PhasePlan, ...PhasePlan[]
         bands: p.bands,
         bodyPeak_K: Math.max(...p.chosen.pins.map((pin) => pin.bodyPeak_K)),
         coolDown: p.coolDown,
+        keepOut: p.keepOut,
         coolDown_s: p.coolDown_s,
       })),
     ),

@@ -1,7 +1,8 @@
+import { bindingInWords, touchInWords } from './bindingWords';
 import type { Candidate } from './candidate';
 import { keepsPart } from './goals';
 import type { Method, Rule } from './methods/method';
-import { preference } from './search';
+import { nearestMiss, preference } from './search';
 import type { PhaseRequest } from './request';
 import { PLAN, RANK } from './settings';
 import { padNamesOf } from '../packages/form';
@@ -134,7 +135,7 @@ function reasonsFor(
       ...said,
       t.candidates.length === 0
         ? 'No tool for it is on the bench.'
-        : 'No setting of its tools keeps every limit.',
+        : `No setting of its tools keeps every limit.${atBest(t.candidates)}`,
     ];
   }
   const { price } = t;
@@ -153,6 +154,13 @@ function reasonsFor(
     first && first !== t && first.price ? behind(price, first.price, first.method.name) : '',
   ];
   return [...said, ...lines.filter((line) => line !== '')];
+}
+
+/** What stands in the way of the setting that comes nearest. */
+function atBest(candidates: readonly Candidate[]): string {
+  const { binding } = nearestMiss(candidates);
+  if (!binding) return '';
+  return ` At best ${touchInWords(binding.pad)} ${bindingInWords(binding)}.`;
 }
 
 /** What puts a method behind the first one: the largest of the differences. */

@@ -48,14 +48,18 @@ export const frontierAbout = (candidates: readonly Candidate[], about: Candidate
 
 /** The candidate that fails by least: shortest lateness first, then the hottest of the coldest solder. */
 export function nearestMiss(candidates: readonly Candidate[]): Candidate {
-  const NEVER_s = 1e3;
-  const shortfall = ({ binding }: Candidate): number => {
-    if (!binding) return 0;
-    // Everything melts in time, and something beside it gets too hot: a shield away from working.
-    if (binding.neighbour) return (binding.neighbour.body_K - PLAN.neighbourBody_K) / PLAN.neighbourBody_K;
-    return binding.short_s ?? NEVER_s + (binding.shortOfLiquidus_K ?? 0);
-  };
-  return candidates.reduce((a, b) => (shortfall(b) < shortfall(a) ? b : a));
+  return candidates.reduce((a, b) => (missOf(b) < missOf(a) ? b : a));
+}
+
+/** Longer than any lateness: what never melts is farther off than what melts late. */
+const NEVER_s = 1e3;
+
+/** How far a setting is from working, on a scale that only orders. */
+export function missOf({ binding }: Pick<Candidate, 'binding'>): number {
+  if (!binding) return 0;
+  // Everything melts in time, and something beside it gets too hot: a shield away from working.
+  if (binding.neighbour) return (binding.neighbour.body_K - PLAN.neighbourBody_K) / PLAN.neighbourBody_K;
+  return binding.short_s ?? NEVER_s + (binding.shortOfLiquidus_K ?? 0);
 }
 
 /** How long a preheated board takes to be cool to the touch in still air, s; null without preheat. */

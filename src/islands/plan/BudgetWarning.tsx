@@ -1,16 +1,29 @@
 import { overspends, type Overspend } from '~/core/method/overspend';
 import type { PinAnswer } from '~/schema/planAnswer';
+import type { Goal } from '~/core/method/goals';
+import { Button, ButtonLink } from '~/ui/controls/Button';
 import { Caution } from '~/ui/controls/Notes';
 import { budget } from '~/ui/figures';
+import css from './plan.module.css';
 
 /** Warns before a plan takes a pad past the end of its heat budget, and says what else could be done. */
 export function BudgetWarning({
   pins,
   spent,
+  cut,
+  socket,
+  board,
+  onGoal,
 }: {
   readonly pins: readonly PinAnswer[];
   /** What each pad has spent, its share of its neighbours' heat included. */
   readonly spent: Readonly<Record<string, number>>;
+  /** Whether the part could still be given up, and whether a socket goes in its place. */
+  readonly cut: boolean;
+  readonly socket: boolean;
+  /** The board's page. */
+  readonly board: string;
+  readonly onGoal: (goal: Goal) => void;
 }) {
   const over = overspends(
     pins.map((pin) => ({
@@ -22,8 +35,23 @@ export function BudgetWarning({
   if (over.length === 0) return null;
   return (
     <Caution>
-      <strong>This would overspend.</strong> {over.map(inWords).join(' ')} Cut the leads and take them one at
-      a time, fit a socket so that it is the last heat here, or leave the part.
+      <strong>This would overspend.</strong> {over.map(inWords).join(' ')} Leaving the part as it is costs
+      these pads nothing.
+      <span className={css['offers']}>
+        {cut && (
+          <Button small onClick={() => onGoal('remove-sacrifice-part')}>
+            Give it up and cut it away
+          </Button>
+        )}
+        {socket && (
+          <Button small onClick={() => onGoal('fit-socket')}>
+            Fit a socket: the last heat here
+          </Button>
+        )}
+        <ButtonLink small href={board}>
+          Leave it: back to the board
+        </ButtonLink>
+      </span>
     </Caution>
   );
 }

@@ -14,11 +14,13 @@ export function CurvesPanel({
   pad,
   alloy,
   mixed,
+  searching,
 }: {
   readonly curve: CurveAnswer | undefined;
   readonly pin: PinAnswer | undefined;
   readonly pad: string;
   readonly alloy: AlloyId;
+  readonly searching: boolean;
   /** Where the joint melts once something was melted into it; null: as its alloy does. */
   readonly mixed: { readonly solidus_C: number; readonly liquidus_C: number } | null;
 }) {
@@ -33,7 +35,7 @@ export function CurvesPanel({
     <div className={css['curves']}>
       <h3>{curve?.pad === 'all' ? 'All pads together' : `Pin ${pad}`}: temperatures at nominal values</h3>
       {curve ? (
-        <Chart label={`Temperatures of pin ${pad}`} height={244} build={build} />
+        <Chart label={`Temperatures of pin ${pad}`} height={244} build={build} waits={searching} />
       ) : (
         <p className="quiet">Waiting for a setting…</p>
       )}

@@ -11,6 +11,7 @@ export function FrontierPanel({
   frontier,
   option,
   empty,
+  searching,
   onTake,
   run,
 }: {
@@ -18,6 +19,7 @@ export function FrontierPanel({
   readonly option: OptionAnswer | null;
   /** What is said where there is none. */
   readonly empty: string;
+  readonly searching: boolean;
   readonly onTake: (option: OptionAnswer | null) => void;
   readonly run: (id: PlanCommand) => void;
 }) {
@@ -36,6 +38,7 @@ export function FrontierPanel({
             label="Frontier of damage against time"
             height={230}
             build={build}
+            waits={searching}
             onPoint={(index, trace) => {
               if (trace === 0) onTake(frontier[index] ?? null);
             }}

@@ -76,7 +76,13 @@ export function MatterPanel({ answer, input }: { answer: FoundAnswer; input: Pla
   );
 }
 
-function Neighbours({ phase: { neighbours, shared }, input }: { phase: PhaseAnswer; input: PlanInput }) {
+function Neighbours({
+  phase: { neighbours, shared, keepOut },
+  input,
+}: {
+  phase: PhaseAnswer;
+  input: PlanInput;
+}) {
   const placed = new Map(input.neighbours.map((n) => [n.ref, n]));
   const about = neighbours.flatMap((n) => {
     const at = placed.get(n.ref);
@@ -101,6 +107,16 @@ function Neighbours({ phase: { neighbours, shared }, input }: { phase: PhaseAnsw
           {n.ref} reaches {degrees(Math.max(n.joint_C, n.body_C))}: shield it, or work from farther off.
         </Caution>
       ))}
+      {keepOut && (
+        <p data-keep-out>
+          <strong>Lithium cell:</strong>{' '}
+          {keepOut.within_mm === null
+            ? `the whole board passes ${degrees(keepOut.limit_C)}; it has to come out.`
+            : keepOut.within_mm > 0
+              ? `keep it farther than ${Math.ceil(keepOut.within_mm)} mm from ${input.site.ref}; nearer, the board passes ${degrees(keepOut.limit_C)}.`
+              : `nothing beyond the joints passes ${degrees(keepOut.limit_C)}.`}
+        </p>
+      )}
       {shared && (
         <p data-shared>
           <strong>{shared.refs.join(' and ')} in one heat:</strong> {seconds(shared.time_s)} of heat instead

@@ -1,6 +1,6 @@
 import { useEffect, useMemo, useReducer, useState } from 'react';
 import { useStore } from '@nanostores/react';
-import { phasesOf, type Goal } from '~/core/method/goals';
+import { keepsPart, phasesOf, type Goal } from '~/core/method/goals';
 import { methodOf, methodsFor } from '~/core/method/methods';
 import { phaseRequest } from '~/core/method/phase/phasePlan';
 import type { PlanRequest } from '~/core/method/request';
@@ -26,6 +26,7 @@ import { GoalPanel } from './GoalPanel';
 import { MatterPanel } from './MatterPanel';
 import { MethodList } from './MethodList';
 import { Moisture } from '../air/Moisture';
+import { meltOrderInWords, meltRanks } from './meltOrder';
 import { nearSites } from './near';
 import { Proposal } from './Proposal';
 import { SettingPanel, type StationSheet } from './SettingPanel';
@@ -165,6 +166,7 @@ export function PlanView({ sheet }: { sheet: PlanSheet }) {
   };
   useCommands('plan', PLAN_COMMANDS, run);
 
+  const order = meltRanks(Object.values(pins));
   const underAir = choice?.setting.kind === 'air';
   const toolId = choice?.setting.kind === 'air' ? choice.setting.stationId : choice?.setting.ironId;
   return (
@@ -212,7 +214,14 @@ export function PlanView({ sheet }: { sheet: PlanSheet }) {
           onTake={(o) => take(o)}
           onGiveUp={() => dispatch({ type: 'goal', goal: 'remove-sacrifice-part' })}
         />
-        <BudgetWarning pins={freshPins(state)} spent={whole.history.padDose} />
+        <BudgetWarning
+          pins={freshPins(state)}
+          spent={whole.history.padDose}
+          cut={keepsPart(goal)}
+          socket={goal !== 'fit-socket' && socketFor(partOf(site.package)) !== null}
+          board={`/boards/${sheet.board.id}`}
+          onGoal={(next) => dispatch({ type: 'goal', goal: next })}
+        />
         <ErrorNote error={state.error} />
         <WindowsPanel state={state} pads={site.pads} onPad={(pad) => dispatch({ type: 'pad', pad })} />
         {!underAir && (
@@ -221,6 +230,7 @@ export function PlanView({ sheet }: { sheet: PlanSheet }) {
             pin={pins[state.pad] ?? pins['all']}
             pad={state.pad}
             alloy={site.alloy}
+            searching={!searched}
             mixed={
               choice?.method === 'low-melt-flood' && isSurfaceInput(site.package) ? mixtureAt(state) : null
             }
@@ -234,16 +244,23 @@ export function PlanView({ sheet }: { sheet: PlanSheet }) {
             from={isSurfaceInput(site.package) ? 'part side' : 'solder side'}
             selected={state.pad}
             onSelect={(pad) => dispatch({ type: 'pad', pad })}
-            pads={padMarks(site.pads, sheet.padStates, (pad) => {
-              const own = pins[pad] ?? pins['all'];
-              return own && secondsRange(own.melt_s.p10, own.melt_s.p90);
-            })}
+            pads={padMarks(
+              site.pads,
+              sheet.padStates,
+              (pad) => {
+                const own = pins[pad] ?? pins['all'];
+                return own && secondsRange(own.melt_s.p10, own.melt_s.p90);
+              },
+              order,
+            )}
           />
         </div>
+        <p className={css['order']}>{meltOrderInWords(Object.values(pins))}</p>
         <FrontierPanel
           frontier={frontier}
           option={option}
           empty={noFrontier(state)}
+          searching={!searched}
           onTake={(o) => take(o)}
           run={run}
         />

@@ -1,5 +1,6 @@
+import { touchInWords } from '~/core/method/bindingWords';
 import { AIR, PLAN } from '~/core/method/settings';
-import { bindingInWords, type NoPlanAnswer, type OptionAnswer, type PinAnswer } from '~/schema/planAnswer';
+import type { NoPlanAnswer, OptionAnswer, PinAnswer } from '~/schema/planAnswer';
 import { choiceInWords, settingInWords } from '~/schema/words';
 import { Button, CommandButton } from '~/ui/controls/Button';
 import { planCommand, type PlanCommand } from './commands';
@@ -96,27 +97,34 @@ function Infeasible({
   onTake: (option: OptionAnswer) => void;
   onGiveUp: () => void;
 }) {
+  const able = answer.remedies.filter((r) => r.works);
+  const unable = answer.remedies.filter((r) => !r.works);
   return (
     <div className={css['infeasible']}>
       <p>
         <strong>Nothing on this bench keeps every limit as things stand.</strong>{' '}
         {answer.nearest
-          ? `Nearest: ${settingInWords(answer.nearest)}, where pin ${answer.binding.pad} ${bindingInWords(answer.binding)}.`
+          ? `Nearest: ${settingInWords(answer.nearest)}, where ${touchInWords(answer.binding.pad)} ${answer.binding.says}.`
           : 'No way can be used here; their reasons stand beside them.'}
       </p>
+      {able.length === 0 && unable.length > 0 && (
+        <p>
+          No change that was solved will do either. What is left: leave the part, solder to its leads above
+          the board, or take it to a bench that heats both faces at once.
+        </p>
+      )}
       <ul>
-        {answer.remedies.map((remedy) => (
+        {able.map((remedy) => (
           <li key={`${remedy.kind} ${remedy.changes}`}>
             <span>
-              <strong>{remedy.works ? 'Would do' : 'Would not do'}:</strong> {remedy.changes};{' '}
-              {remedy.achieves}.
+              <strong>Would do:</strong> {remedy.changes}; {remedy.achieves}.
             </span>
-            {remedy.works && remedy.onBench && remedy.kind !== 'give-up-the-part' && (
+            {remedy.onBench && remedy.kind !== 'give-up-the-part' && (
               <Button small onClick={() => onTake(remedy.option)}>
                 Set it
               </Button>
             )}
-            {remedy.works && remedy.kind === 'give-up-the-part' && (
+            {remedy.kind === 'give-up-the-part' && (
               <Button small onClick={onGiveUp}>
                 Give it up
               </Button>
@@ -124,6 +132,22 @@ function Infeasible({
           </li>
         ))}
       </ul>
+      {unable.length > 0 && (
+        <details>
+          <summary>
+            {unable.length === 1 ? 'One change was' : `${unable.length} changes were`} solved and would not do
+          </summary>
+          <ul>
+            {unable.map((remedy) => (
+              <li key={`${remedy.kind} ${remedy.changes}`}>
+                <span>
+                  {remedy.changes}; {remedy.achieves}.
+                </span>
+              </li>
+            ))}
+          </ul>
+        </details>
+      )}
     </div>
   );
 }
@@ -140,17 +164,20 @@ function clearInWords(pins: readonly PinAnswer[]): string {
   const worst = pins.reduce((a, b) => (b.chanceSolidAtStop > a.chanceSolidAtStop ? b : a));
   return worst.chanceSolidAtStop < 0.02
     ? 'Every pin melts well before its stop.'
-    : `Will do. Pin ${worst.pad} is still solid at its stop in ${Math.round(worst.chanceSolidAtStop * 100)} of 100 cases.`;
+    : `Will do. ${stillSolid(worst.pad)} in ${Math.round(worst.chanceSolidAtStop * 100)} of 100 cases.`;
 }
+
+const stillSolid = (pad: string): string =>
+  pad === 'all' ? 'Not all joints are liquid at the stop' : `Pin ${pad} is still solid at its stop`;
 
 function doubtInWords(state: PlanState): string {
   const doubtful = freshPins(state).filter((pin) => !pin.sure);
   const worst = doubtful.reduce((a, b) => (b.chanceSolidAtStop > a.chanceSolidAtStop ? b : a));
   const late = worst.liftFrom_s === null || worst.liftFrom_s > worst.stop_s;
   if (late || worst.chanceSolidAtStop > worst.draws ** -0.5) {
-    return `Pin ${worst.pad} is still solid at its stop in ${Math.round(worst.chanceSolidAtStop * 100)} of 100 cases. Have the next way ready.`;
+    return `${stillSolid(worst.pad)} in ${Math.round(worst.chanceSolidAtStop * 100)} of 100 cases. Have the next way ready.`;
   }
-  return `Pin ${worst.pad} leaves ${worst.holdAfterMelt_s.toFixed(1)} s between melt and its ${worst.stopBecause}: too little to lift without haste.`;
+  return `${worst.pad === 'all' ? 'This' : `Pin ${worst.pad}`} leaves ${worst.holdAfterMelt_s.toFixed(1)} s between melt and its ${worst.stopBecause}: too little to lift without haste.`;
 }
 
 function progressInWords(state: PlanState): string {

@@ -156,7 +156,7 @@ export function frontierChart(
         type: 'log',
         tickvals: TICKS_percent,
         ticktext: TICKS_percent.map(String),
-        range: logRange(y),
+        range: logRange(chosen ? [...y, damageOf(chosen) * 100] : y),
       },
       annotations: ends.map(([i, text, anchor]) => ({
         x: x[i]!,
@@ -171,7 +171,9 @@ export function frontierChart(
   };
 }
 
-const TICKS_percent = [0.1, 0.2, 0.5, 1, 2, 5, 10, 20, 50, 100, 200, 500];
+const TICKS_percent = [-3, -2, -1, 0, 1, 2].flatMap((p) =>
+  [1, 2, 5].map((n) => Number((n * 10 ** p).toPrecision(1))),
+);
 
 /** Half a step of room above and below, on a logarithmic axis. */
 const logRange = (values: readonly number[]): [number, number] => [

@@ -21,6 +21,8 @@ interface ChartProps {
   readonly label: string;
   readonly height: number;
   readonly build: (colours: ChartColours) => { data: Data[]; layout: Partial<Layout> };
+  /** Something presses: the library, which takes a second to load, comes only once it is over, or takes too long. */
+  readonly waits?: boolean;
   readonly onPoint?: (pointIndex: number, trace: number) => void;
 }
 
@@ -32,10 +34,13 @@ interface PlotHost extends HTMLDivElement {
   removeAllListeners?: (name: 'plotly_click') => void;
 }
 
+/** Longer than this no chart waits. */
+const PATIENCE_ms = 2000;
+
 let loading: Promise<Plotly> | null = null;
 
 /** A quantitative chart in the page's own colours; the library comes only when a chart is shown. */
-export function Chart({ label, height, build, onPoint }: ChartProps) {
+export function Chart({ label, height, build, waits = false, onPoint }: ChartProps) {
   const host = useRef<PlotHost>(null);
   const [plotly, setPlotly] = useState<Plotly | null>(null);
   const [failed, setFailed] = useState(false);
@@ -44,9 +49,16 @@ export function Chart({ label, height, build, onPoint }: ChartProps) {
   click.current = onPoint;
 
   useEffect(() => {
-    loading ??= import('plotly.js-cartesian-dist-min').then((m) => m.default);
-    loading.then(setPlotly, () => setFailed(true));
-  }, []);
+    if (plotly) return;
+    const timer = setTimeout(
+      () => {
+        loading ??= import('plotly.js-cartesian-dist-min').then((m) => m.default);
+        loading.then(setPlotly, () => setFailed(true));
+      },
+      waits && !loading ? PATIENCE_ms : 0,
+    );
+    return () => clearTimeout(timer);
+  }, [plotly, waits]);
 
   useEffect(() => {
     const element = host.current;

@@ -4,6 +4,7 @@ import { heaviestKind, type ConnectionRecord } from '~/schema/connection';
 import type { AnyPackageInput } from '~/schema/package';
 import { ConnectionArt, LandPatterns } from './ConnectionArt';
 import { layoutOf, numberPlace, viewOf } from './layout';
+import { LateShade, OrderNumber } from './OrderMark';
 import { ScaleBar } from './ScaleBar';
 import { StateBadge } from './StateBadge';
 import { nextZoom, ZOOM_KEYS, ZoomKeys } from './ZoomKeys';
@@ -19,6 +20,8 @@ export interface PadMark {
   readonly state: PadStateId;
   /** A line under the pad's number, such as its melt time. */
   readonly note?: string;
+  /** Its place among the pads in the order in which they melt. */
+  readonly order?: { readonly rank: number; readonly of: number };
 }
 
 interface LandDrawingProps {
@@ -154,7 +157,7 @@ export function LandDrawing({
               id={`${patternId}-${place.pad}`}
               role="option"
               aria-selected={isSelected}
-              aria-label={`Pin ${place.pad}, ${mark.net || 'no net'}, ${heaviestKind(mark.connections)}, ${state.name}${mark.note ? `, ${mark.note}` : ''}`}
+              aria-label={`Pin ${place.pad}, ${mark.net || 'no net'}, ${heaviestKind(mark.connections)}, ${state.name}${mark.note ? `, ${mark.note}` : ''}${mark.order ? `, melts ${mark.order.rank} of ${mark.order.of}` : ''}`}
               className={css['pad']}
               onClick={(event) => {
                 if (band.moved()) return;
@@ -196,6 +199,7 @@ export function LandDrawing({
               ) : (
                 <circle className={css['land']} cx={place.x} cy={place.y} r={place.radius} />
               )}
+              {mark.order && <LateShade {...mark.order} place={place} strong={fine} />}
               {place.hole !== null && (
                 <circle className={css['hole']} cx={place.x} cy={place.y} r={place.hole} />
               )}
@@ -237,6 +241,14 @@ export function LandDrawing({
                 >
                   {place.pad}
                 </text>
+              )}
+              {mark.order && !fine && (
+                <OrderNumber
+                  rank={mark.order.rank}
+                  x={place.x - place.halfWidth - unit * 0.25}
+                  y={place.y + place.halfHeight}
+                  size={unit}
+                />
               )}
               {mark.state !== 'sound' && (
                 <StateBadge

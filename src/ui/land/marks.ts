@@ -14,6 +14,7 @@ export const padMarks = (
   pads: readonly PadRow[],
   states: Readonly<Record<string, PadStateId>>,
   noteOf: (pad: string) => string | undefined,
+  orders: ReadonlyMap<string, NonNullable<PadMark['order']>> = new Map(),
 ): PadMark[] =>
   pads.map((pad) => ({
     name: pad.name,
@@ -21,4 +22,5 @@ export const padMarks = (
     connections: pad.connections,
     state: states[pad.id] ?? 'sound',
     note: noteOf(pad.name),
+    order: orders.get(pad.name),
   }));

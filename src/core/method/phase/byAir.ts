@@ -5,6 +5,7 @@ import { answerAir } from '../heat/airSearch';
 import { verifyAir } from '../heat/airVerify';
 import { isSure, type PinBand } from '../heat/bands';
 import { coolDownOf } from '../heat/coolDown';
+import { hasCell, keepOutUnderAir } from '../heat/keepOut';
 import { sharedHeat } from '../heat/sharing';
 import { materialsFor } from '../materials';
 import type { Method } from '../methods/method';
@@ -74,6 +75,7 @@ function* airPlan(
   const setting = verified.setting as AirSetting;
   const air_s = verified.time_s ?? longestAir_s(request);
   const coolDown = yield* coolDownOf(request, setting, air_s);
+  const keepOut = hasCell(request) ? yield* keepOutUnderAir(request, setting, air_s) : null;
   const padDose = Math.max(...verified.pins.map((pin) => pin.padDoseAtOff));
   const shared = yield* sharedHeat(request, setting, { time_s: air_s, padDose });
   return {
@@ -86,6 +88,7 @@ function* airPlan(
     neighbours: verified.neighbours ?? [],
     methods,
     materials: materialsFor(request, method, setting),
+    keepOut,
     shared,
     coolDown,
     coolDown_s: coolDown.clock_s,

@@ -5,7 +5,9 @@ import type { Candidate } from '../candidate';
 import { isSure, type PinBand } from '../heat/bands';
 import { allowanceFor, forecastTouch } from '../heat/forecast';
 import { tryOut, type HandHeat } from '../heat/handSearch';
+import { hasCell, keepOutByHand } from '../heat/keepOut';
 import { neighbourHeat } from '../heat/neighbours';
+import type { Touch } from '../heat/touch';
 import { materialsFor } from '../materials';
 import type { Method } from '../methods/method';
 import { ask, type Working } from '../pieces/piece';
@@ -70,6 +72,7 @@ function handPlan(
   const setting = chosen.setting as HandSetting;
   const touches = distinct(heat, request, setting);
   const stops = new Map(bands.map((band) => [band.pad, band.stop_s]));
+  const stop_sOf = (touch: Touch): number => stops.get(touch.name)!;
   return {
     phase: request.phase,
     request,
@@ -77,9 +80,10 @@ function handPlan(
     chosen,
     bands,
     frontier: front,
-    neighbours: neighbourHeat(request, touches, (touch) => stops.get(touch.name)!),
+    neighbours: neighbourHeat(request, touches, stop_sOf),
     methods,
     materials: materialsFor(request, method, setting),
+    keepOut: hasCell(request) ? keepOutByHand(request, setting, touches, stop_sOf) : null,
     shared: null,
     coolDown: null,
     coolDown_s: coolDown_s(

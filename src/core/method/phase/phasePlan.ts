@@ -4,6 +4,7 @@ import type { Phase } from '../goals';
 import type { NeighbourHeat } from '../heat/airJudge';
 import type { PinBand } from '../heat/bands';
 import type { CoolDown } from '../heat/coolDown';
+import type { KeepOut } from '../heat/keepOut';
 import type { SharedHeat } from '../heat/sharing';
 import type { Materials } from '../materials';
 import type { Method } from '../methods/method';
@@ -23,6 +24,8 @@ export interface PhasePlan {
   readonly materials: Materials;
   readonly coolDown: CoolDown | null;
   readonly coolDown_s: number | null;
+  /** How far a lithium cell has to stay away; null where none is on the board. */
+  readonly keepOut: KeepOut | null;
   /** What the parts that come off together save; null where one comes off alone. */
   readonly shared: SharedHeat | null;
 }

@@ -7,7 +7,7 @@ import { sureByAir } from '../phase/byAir';
 import { sureByHand } from '../phase/byHand';
 import { silently, type Working } from '../pieces/piece';
 import type { PhaseRequest, Setting } from '../request';
-import { nearestMiss, preference } from '../search';
+import { missOf, nearestMiss, preference } from '../search';
 import { combinedTrials, singleTrials, type Trial } from './trials';
 
 export type RemedyKind =
@@ -56,8 +56,24 @@ export function* findRemedies(request: PhaseRequest, stuck: Stuck): Working<Reme
     const counted = { done: single.length, of: single.length + combined.length };
     remedies.push(...(yield* solvedAgain(request, combined, counted)));
   }
-  return remedies.sort((a, b) => Number(b.works) - Number(a.works) || Number(b.onBench) - Number(a.onBench));
+  return bestOfKinds(remedies).sort(
+    (a, b) => Number(b.works) - Number(a.works) || Number(b.onBench) - Number(a.onBench),
+  );
 }
+
+/** One of each kind: what works before what comes nearest. */
+function bestOfKinds(remedies: readonly Remedy[]): Remedy[] {
+  const kinds = [...new Set(remedies.map((r) => r.kind))];
+  return kinds.map((kind) => {
+    const same = remedies.filter((r) => r.kind === kind);
+    const working = same.filter((r) => r.works);
+    return (working.length > 0 ? working : same).reduce((a, b) =>
+      working.length > 0 ? (b.damage < a.damage ? b : a) : nearerMiss(a, b),
+    );
+  });
+}
+
+const nearerMiss = (a: Remedy, b: Remedy): Remedy => (missOf(b) < missOf(a) ? b : a);
 
 function* solvedAgain(
   request: PhaseRequest,

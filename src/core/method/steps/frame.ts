@@ -3,6 +3,7 @@ import { isSurface } from '../../packages/form';
 import { bakeAdvice, DRY_REWORK_K } from '../../packages/moisture';
 import { SURFACE_TRAITS } from '../../packages/surfaceFamilies';
 import type { CoolDown } from '../heat/coolDown';
+import type { KeepOut } from '../heat/keepOut';
 import type { PinBand } from '../heat/bands';
 import { padsInWords, type Method } from '../methods/method';
 import { matesOf, padOrder, type Hazard, type PhaseRequest, type Setting } from '../request';
@@ -16,6 +17,7 @@ export interface PhaseWork {
   readonly bands: readonly PinBand[];
   readonly bodyPeak_K: number;
   readonly coolDown: CoolDown | null;
+  readonly keepOut: KeepOut | null;
   readonly coolDown_s: number | null;
 }
 
@@ -26,7 +28,10 @@ const GATES: Readonly<Record<Hazard, { title: string; detail: string }>> = {
   },
   mains: { title: 'Unplug and isolate', detail: 'Plug in sight, not only the switch off.' },
   eht: { title: 'Discharge the tube', detail: 'To the tube’s own ground braid, twice, a minute apart.' },
-  lithium: { title: 'Take the cell out', detail: 'Or shield it and keep it colder than the hand can bear.' },
+  lithium: {
+    title: 'Take the cell out',
+    detail: 'By its holder or its tabs, tool insulated, ends never joined.',
+  },
   'leaking-electrolyte': {
     title: 'Clean the leak first',
     detail: 'Blot, wash with alcohol, look at the copper under it.',
@@ -43,6 +48,7 @@ export function stepsFor(phases: readonly PhaseWork[]): Step[] {
         id: `gate-${hazard}`,
         kind: 'gate',
         ...GATES[hazard],
+        ...(hazard === 'lithium' ? { detail: cellInWords(phases) } : {}),
         why: 'Nothing is touched before its hazard is cleared.',
         cautions: [hazard],
       }),
@@ -83,6 +89,20 @@ export function stepsFor(phases: readonly PhaseWork[]): Step[] {
         ]),
   ];
   return steps;
+}
+
+/** What the model says of a cell that stays on the board: the widest of the phases' keep-outs. */
+function cellInWords(phases: readonly PhaseWork[]): string {
+  const keepOuts = phases.flatMap((p) => p.keepOut ?? []);
+  const whole = keepOuts.some((k) => k.within_m === null);
+  const within_m = Math.max(0, ...keepOuts.map((k) => k.within_m ?? 0));
+  const limit = keepOuts[0] ? celsius(keepOuts[0].limit_K) : '60';
+  const reach = whole
+    ? `The whole board passes ${limit} °C, which is all a cell stands: it has to come out.`
+    : within_m > 0
+      ? `Everything within ${Math.ceil(within_m * 1e3)} mm of ${phases[0]!.request.site.ref} passes ${limit} °C (estimate), which is all a cell stands. A cell farther off that cannot come out is shielded.`
+      : `Nothing beyond the joints themselves passes ${limit} °C (estimate), which is all a cell stands.`;
+  return `${GATES.lithium.detail} ${reach}`;
 }
 
 /** Solvent under a part needs more than three minutes (common practice). */

@@ -1,0 +1,50 @@
+import { describe, expect, it } from 'vitest';
+import type { PinAnswer } from '~/schema/planAnswer';
+import { meltOrderInWords, meltRanks } from './meltOrder';
+
+const pin = (pad: string, p50: number | null, pads: string[] = []): PinAnswer => ({
+  pad,
+  pads,
+  draws: 200,
+  melt_s: { p10: p50, p50, p90: p50 },
+  liftFrom_s: p50,
+  holdAfterMelt_s: 2,
+  stop_s: 12,
+  stopBecause: 'longest dwell',
+  chanceSolidAtStop: 0,
+  sure: true,
+  padDose: { p10: 0, p50: 0, p90: 0 },
+  laminateDose: { p10: 0, p50: 0, p90: 0 },
+});
+
+describe('the order in which pads melt', () => {
+  it('counts from the first, and pads within a twentieth share a place', () => {
+    const ranks = meltRanks([pin('3', 2.0), pin('1', 1.0), pin('2', 1.04), pin('4', 2.05)]);
+    expect([...ranks].sort()).toEqual([
+      ['1', { rank: 1, of: 2 }],
+      ['2', { rank: 1, of: 2 }],
+      ['3', { rank: 2, of: 2 }],
+      ['4', { rank: 2, of: 2 }],
+    ]);
+  });
+
+  it('puts last what never melts', () => {
+    const ranks = meltRanks([pin('1', null), pin('2', 3)]);
+    expect(ranks.get('1')).toEqual({ rank: 2, of: 2 });
+    expect(meltOrderInWords([pin('1', null), pin('2', 3)])).toBe(
+      'Melts first: pin 2. Last: pin 1, never within the dwell.',
+    );
+  });
+
+  it('is none where all are under one tip together', () => {
+    expect(meltRanks([pin('all', 2, ['1', '2', '3'])]).size).toBe(0);
+    expect(meltOrderInWords([pin('all', 2, ['1', '2', '3'])])).toBe('All melt together.');
+  });
+
+  it('says by how much the last is later', () => {
+    expect(meltOrderInWords([pin('1', 1), pin('2', 2.5)])).toBe(
+      'Melts first: pin 1. Last: pin 2, 1.5 s later at the median.',
+    );
+    expect(meltOrderInWords([])).toBeNull();
+  });
+});
