@@ -70,8 +70,8 @@ async function openPrepared(options: Options): Promise<Db> {
   try {
     mkdirSync(dirname(options.file), { recursive: true });
     const db = openDatabase(options.file, resolve(HERE, 'migrations'));
-    ensureRig(db);
     if (!options.empty) await seedDemo(db, Date.now(), (line) => console.log(line));
+    ensureRig(db);
     return db;
   } catch (error) {
     return fail(

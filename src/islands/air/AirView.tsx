@@ -10,6 +10,7 @@ import { seconds } from '~/ui/figures';
 import { useCommands } from '~/ui/keyboard/useCommands';
 import { LandDrawing } from '~/ui/land/LandDrawing';
 import { padMarks } from '~/ui/land/marks';
+import { meltRanks } from '~/ui/land/meltOrder';
 import { AirPanel } from './AirPanel';
 import { AIR_COMMANDS, type AirCommand } from './commands';
 import { Reading } from './Reading';
@@ -168,8 +169,11 @@ export function AirView({ sheet }: { sheet: AirSheet }) {
             from="part side"
             selected={state.pad}
             onSelect={(pad) => dispatch({ type: 'pad', pad })}
-            pads={padMarks(site.pads, sheet.padStates, (pad) =>
-              melts.has(pad) ? seconds(melts.get(pad) ?? null, 0) : undefined,
+            pads={padMarks(
+              site.pads,
+              sheet.padStates,
+              (pad) => (melts.has(pad) ? seconds(melts.get(pad) ?? null, 0) : undefined),
+              meltRanks([...melts].map(([pad, melt_s]) => ({ pads: [pad], melt_s }))),
             )}
           />
         </div>

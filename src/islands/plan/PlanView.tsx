@@ -8,7 +8,7 @@ import { socketFor } from '~/core/packages/socket';
 import { choiceOfOption } from '~/schema/optionChoice';
 import { takesMoisture } from '~/schema/moisture';
 import { isSurfaceInput, partOf } from '~/schema/package';
-import { phasesIn, type MethodAnswer, type OptionAnswer } from '~/schema/planAnswer';
+import { phasesIn, type MethodAnswer, type OptionAnswer, type PinAnswer } from '~/schema/planAnswer';
 import { planRequestOf, type ChoiceInput, type PlanInput } from '~/schema/planRequest';
 import type { PlanSheet } from '~/schema/planSheet';
 import { ErrorNote } from '~/ui/controls/Notes';
@@ -16,6 +16,7 @@ import { secondsRange } from '~/ui/figures';
 import { useCommands } from '~/ui/keyboard/useCommands';
 import { LandDrawing } from '~/ui/land/LandDrawing';
 import { padMarks } from '~/ui/land/marks';
+import { meltOrderInWords, meltRanks, type Melt } from '~/ui/land/meltOrder';
 import { $by } from '~/ui/preferences';
 import { adjusted } from './adjust';
 import { BudgetWarning } from './BudgetWarning';
@@ -26,7 +27,6 @@ import { GoalPanel } from './GoalPanel';
 import { MatterPanel } from './MatterPanel';
 import { MethodList } from './MethodList';
 import { Moisture } from '../air/Moisture';
-import { meltOrderInWords, meltRanks } from './meltOrder';
 import { nearSites } from './near';
 import { Proposal } from './Proposal';
 import { SettingPanel, type StationSheet } from './SettingPanel';
@@ -166,7 +166,7 @@ export function PlanView({ sheet }: { sheet: PlanSheet }) {
   };
   useCommands('plan', PLAN_COMMANDS, run);
 
-  const order = meltRanks(Object.values(pins));
+  const melts = Object.values(pins).map(meltOf);
   const underAir = choice?.setting.kind === 'air';
   const toolId = choice?.setting.kind === 'air' ? choice.setting.stationId : choice?.setting.ironId;
   return (
@@ -238,24 +238,26 @@ export function PlanView({ sheet }: { sheet: PlanSheet }) {
         )}
       </section>
       <section className={css['right']} aria-label="Lands and frontier">
-        <div className={css['land']}>
-          <LandDrawing
-            part={site.package}
-            from={isSurfaceInput(site.package) ? 'part side' : 'solder side'}
-            selected={state.pad}
-            onSelect={(pad) => dispatch({ type: 'pad', pad })}
-            pads={padMarks(
-              site.pads,
-              sheet.padStates,
-              (pad) => {
-                const own = pins[pad] ?? pins['all'];
-                return own && secondsRange(own.melt_s.p10, own.melt_s.p90);
-              },
-              order,
-            )}
-          />
+        <div className={css['lands']}>
+          <div className={css['land']}>
+            <LandDrawing
+              part={site.package}
+              from={isSurfaceInput(site.package) ? 'part side' : 'solder side'}
+              selected={state.pad}
+              onSelect={(pad) => dispatch({ type: 'pad', pad })}
+              pads={padMarks(
+                site.pads,
+                sheet.padStates,
+                (pad) => {
+                  const own = pins[pad] ?? pins['all'];
+                  return own && secondsRange(own.melt_s.p10, own.melt_s.p90);
+                },
+                meltRanks(melts),
+              )}
+            />
+          </div>
+          <p className={css['order']}>{meltOrderInWords(melts)}</p>
         </div>
-        <p className={css['order']}>{meltOrderInWords(Object.values(pins))}</p>
         <FrontierPanel
           frontier={frontier}
           option={option}
@@ -303,6 +305,11 @@ function mixtureAt(state: PlanState) {
   if (state.exploration.status !== 'done') return null;
   return phasesIn(state.exploration.answer).find((p) => p.phase === state.phase)?.materials.mixture ?? null;
 }
+
+const meltOf = ({ pad, pads, melt_s }: PinAnswer): Melt => ({
+  pads: pads.length > 0 ? pads : [pad],
+  melt_s: melt_s.p50,
+});
 
 function noFrontier(state: PlanState): string {
   if (state.search.status === 'running') return 'Searching the bench…';

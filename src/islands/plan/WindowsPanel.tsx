@@ -4,7 +4,8 @@ import { connectionInWords } from '~/schema/words';
 import { Figure } from '~/ui/controls/Notes';
 import { DwellWindow, sharedEnd_s } from '~/ui/dwell/DwellWindow';
 import { budget, chance, seconds, secondsRange } from '~/ui/figures';
-import { padsWords, pinGroups } from './pinGroups';
+import { padsWords } from '~/ui/land/padsWords';
+import { pinGroups } from './pinGroups';
 import { phaseOf, type PlanState } from './state';
 import css from './plan.module.css';
 

@@ -265,8 +265,12 @@ function Traveller({
           return (
             <li key={ref} data-done={own.done || undefined}>
               <a href={`/sites/${own.id}/plan?goal=replace`}>{ref}</a>
-              <span>{site.value}</span>
-              <span>
+              <strong>{site.value}</strong>
+              <span className="digits">
+                {minutes(site.off!.minutes + site.on!.minutes)}, {budget(site.off!.damage + site.on!.damage)}
+                {own.done && <strong> done</strong>}
+              </span>
+              <p>
                 {site.off!.setting}
                 {site.on!.setting !== site.off!.setting && (
                   <span className="quiet">; on with {site.on!.setting}</span>
@@ -277,13 +281,7 @@ function Traveller({
                     Pin {pin.pad} on its plane: {pin.todo}.
                   </em>
                 ))}
-              </span>
-              <span className="digits">
-                {minutes(site.off!.minutes + site.on!.minutes)}
-                <br />
-                {budget(site.off!.damage + site.on!.damage)}
-                {own.done && <strong> done</strong>}
-              </span>
+              </p>
             </li>
           );
         })}

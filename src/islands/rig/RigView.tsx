@@ -88,10 +88,12 @@ export function RigView({ sheet }: { sheet: RigSheet }) {
                       <span className="digits">{specInWords(tool.spec)}</span>
                       <span>{endsInWords(tool.spec)}</span>
                       <span className={css['state']}>
-                        {stateInWords(tool).join('; ') || 'as new'}
-                        {tool.checkedAt_ms !== null && (
-                          <span className="quiet"> checked {daysAgo(tool.checkedAt_ms, sheet.now_ms)}</span>
-                        )}
+                        {[
+                          ...(stateInWords(tool).length > 0 ? stateInWords(tool) : ['as new']),
+                          ...(tool.checkedAt_ms === null
+                            ? []
+                            : [`checked ${daysAgo(tool.checkedAt_ms, sheet.now_ms)}`]),
+                        ].join('; ')}
                       </span>
                     </button>
                     {state.open === tool.id && (

@@ -27,6 +27,7 @@ import { newReading } from '../../schema/reading';
 import { checklistFor, takeReading } from '../checking';
 import { addFaceFinding } from '../repositories/faceFindings';
 import { calibratePhoto, photosOf } from '../repositories/photos';
+import { ensureRig } from '../rig';
 import { addSiteGroup } from '../repositories/siteGroups';
 import { takePhoto } from '../photographing';
 import { DEMO_BOARDS } from './boards';
@@ -36,12 +37,15 @@ import { DEMO_STORIES, type DemoStory } from './stories';
 
 const DAY_ms = 86_400_000;
 const MINUTE_ms = 60_000;
+const STOCKED_daysAgo = 200;
 
 /**
  * Writes the demo workshop through the same doors as a real bench, with plans solved by the model.
  * Boards and jobs that are there already are left alone, so that it is safe to run again.
  */
 export async function seedDemo(db: Db, now_ms: number, tell: (line: string) => void): Promise<void> {
+  // The workshop counted its stock before its first job.
+  ensureRig(db, now_ms - STOCKED_daysAgo * DAY_ms);
   for (const demo of DEMO_BOARDS) {
     seedBoard(db, demo, now_ms);
     await seedPhoto(db, demo, now_ms);

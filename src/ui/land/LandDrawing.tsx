@@ -1,28 +1,17 @@
 import { useId, useMemo, useRef, useState, type KeyboardEvent } from 'react';
-import { PAD_STATES, padStateOfLetter, type PadStateId } from '~/core/record/padStates';
-import { heaviestKind, type ConnectionRecord } from '~/schema/connection';
+import { padStateOfLetter, type PadStateId } from '~/core/record/padStates';
 import type { AnyPackageInput } from '~/schema/package';
-import { ConnectionArt, LandPatterns } from './ConnectionArt';
-import { layoutOf, numberPlace, viewOf } from './layout';
-import { LateShade, OrderNumber } from './OrderMark';
+import { LandPatterns } from './ConnectionArt';
+import { layoutOf, viewOf } from './layout';
+import { PadArt, padInWords } from './PadArt';
+import type { PadMark } from './padMark';
 import { ScaleBar } from './ScaleBar';
-import { StateBadge } from './StateBadge';
 import { nextZoom, ZOOM_KEYS, ZoomKeys } from './ZoomKeys';
 import { TypedNumber } from './typedNumber';
 import { useBand } from './useBand';
 import { extended, nextPad, padsBetween } from './walk';
+import { wordPlaces } from './words';
 import css from './land.module.css';
-
-export interface PadMark {
-  readonly name: string;
-  readonly net: string;
-  readonly connections: readonly ConnectionRecord[];
-  readonly state: PadStateId;
-  /** A line under the pad's number, such as its melt time. */
-  readonly note?: string;
-  /** Its place among the pads in the order in which they melt. */
-  readonly order?: { readonly rank: number; readonly of: number };
-}
 
 interface LandDrawingProps {
   readonly part: AnyPackageInput;
@@ -147,128 +136,34 @@ export function LandDrawing({
         {places.map((place, index) => {
           const mark = pads.find((p) => p.name === place.pad);
           if (!mark) return null;
-          const state = PAD_STATES[mark.state];
           const isSelected = place.pad === selected;
-          const reachOut = Math.min(unit * 0.8, Math.max(0, layout.pitch / 2 - place.radius) * 0.9);
-          const outward = place.x === 0 ? 1 : Math.sign(place.x);
           return (
             <g
               key={place.pad}
               id={`${patternId}-${place.pad}`}
               role="option"
               aria-selected={isSelected}
-              aria-label={`Pin ${place.pad}, ${mark.net || 'no net'}, ${heaviestKind(mark.connections)}, ${state.name}${mark.note ? `, ${mark.note}` : ''}${mark.order ? `, melts ${mark.order.rank} of ${mark.order.of}` : ''}`}
+              aria-label={padInWords(mark)}
               className={css['pad']}
               onClick={(event) => {
                 if (band.moved()) return;
-                if (event.shiftKey && onRun && selected)
-                  onRun(
-                    padsBetween(
-                      places.map((p) => p.pad),
-                      selected,
-                      place.pad,
-                    ),
-                  );
+                if (event.shiftKey && onRun && selected) onRun(padsBetween(names, selected, place.pad));
                 else onSelect(place.pad, true);
               }}
             >
-              {/* Between land, number and mark nothing is missed. */}
-              <rect
-                className={css['hit']}
-                x={place.x - place.halfWidth - reachOut}
-                y={place.y - place.halfHeight - reachOut}
-                width={2 * (place.halfWidth + reachOut)}
-                height={2 * (place.halfHeight + reachOut)}
+              <PadArt
+                patternId={patternId}
+                place={place}
+                mark={mark}
+                words={wordPlaces(place, body, { fine, unit, odd: crowded && index % 2 === 1 })}
+                reach={layout.pitch / 2}
+                unit={unit}
+                fine={fine}
+                first={index === 0}
+                numbered={!fine || roomy || isSelected || index === 0 || (index + 1) % 10 === 0}
+                selected={isSelected}
+                taken={!isSelected && run.includes(place.pad)}
               />
-              <ConnectionArt
-                id={patternId}
-                connections={mark.connections}
-                x={place.x}
-                y={place.y}
-                radius={place.radius}
-                outward={outward}
-              />
-              {!place.round ? (
-                <rect
-                  className={css['land']}
-                  x={place.x - place.halfWidth}
-                  y={place.y - place.halfHeight}
-                  width={2 * place.halfWidth}
-                  height={2 * place.halfHeight}
-                />
-              ) : (
-                <circle className={css['land']} cx={place.x} cy={place.y} r={place.radius} />
-              )}
-              {mark.order && <LateShade {...mark.order} place={place} strong={fine} />}
-              {place.hole !== null && (
-                <circle className={css['hole']} cx={place.x} cy={place.y} r={place.hole} />
-              )}
-              {place.lead !== null && (
-                <circle className={css['lead']} cx={place.x} cy={place.y} r={place.lead} />
-              )}
-              {fine && index === 0 && (
-                <circle
-                  className={css['lead']}
-                  cx={place.x + (place.halfWidth + unit * 0.4) * Math.sign(-place.x || 1)}
-                  cy={place.y}
-                  r={unit * 0.3}
-                />
-              )}
-              {!isSelected && run.includes(place.pad) && (
-                <rect
-                  className={css['taken']}
-                  x={place.x - place.halfWidth - place.radius * 0.3}
-                  y={place.y - place.halfHeight - place.radius * 0.3}
-                  width={2 * place.halfWidth + place.radius * 0.6}
-                  height={2 * place.halfHeight + place.radius * 0.6}
-                />
-              )}
-              {isSelected && (
-                <rect
-                  className={css['selected']}
-                  x={place.x - place.halfWidth - place.radius * 0.35}
-                  y={place.y - place.halfHeight - place.radius * 0.35}
-                  width={2 * place.halfWidth + place.radius * 0.7}
-                  height={2 * place.halfHeight + place.radius * 0.7}
-                  strokeWidth={unit * 0.18}
-                />
-              )}
-              {(!fine || roomy || isSelected || index === 0 || (index + 1) % 10 === 0) && (
-                <text
-                  className={css['number']}
-                  {...numberPlace(place, body, fine, unit)}
-                  fontSize={unit * (fine ? 0.95 : 1.15)}
-                >
-                  {place.pad}
-                </text>
-              )}
-              {mark.order && !fine && (
-                <OrderNumber
-                  rank={mark.order.rank}
-                  x={place.x - place.halfWidth - unit * 0.25}
-                  y={place.y + place.halfHeight}
-                  size={unit}
-                />
-              )}
-              {mark.state !== 'sound' && (
-                <StateBadge
-                  state={mark.state}
-                  x={place.x + place.halfWidth}
-                  y={place.y - place.halfHeight}
-                  size={unit * 1.25}
-                />
-              )}
-              {mark.note && !fine && (
-                <text
-                  className={css['noteText']}
-                  x={place.x}
-                  y={place.y + place.halfHeight + unit * (crowded && index % 2 === 1 ? 2.35 : 1.25)}
-                  fontSize={unit * 0.92}
-                  textAnchor="middle"
-                >
-                  {mark.note}
-                </text>
-              )}
             </g>
           );
         })}

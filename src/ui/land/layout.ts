@@ -13,6 +13,8 @@ export interface DrawnPlace {
   readonly hole: number | null;
   readonly lead: number | null;
   readonly round: boolean;
+  /** Its nearest pad stands above or below it: words have room beside it only. */
+  readonly stacked: boolean;
 }
 
 export interface LandLayout {
@@ -30,7 +32,7 @@ export interface LandLayout {
 export function layoutOf(part: AnyPackageInput, from: 'solder side' | 'part side'): LandLayout {
   const geometry = partOf(part);
   const mirror = from === 'solder side' ? -1 : 1;
-  const places = landShapes(geometry).map((land) => ({
+  const flat = landShapes(geometry).map((land) => ({
     pad: land.pad,
     x: mirror * millimetres(land.x_m),
     // SVG counts downward.
@@ -42,6 +44,7 @@ export function layoutOf(part: AnyPackageInput, from: 'solder side' | 'part side
     lead: land.lead_m === null ? null : millimetres(land.lead_m) / 2,
     round: land.round,
   }));
+  const places = flat.map((place) => ({ ...place, stacked: isStacked(place, flat) }));
   const body = {
     width: millimetres(geometry.body.length_m),
     height: millimetres(geometry.body.width_m),
@@ -91,31 +94,6 @@ export function viewOf(layout: LandLayout, zoom: number, selected: string | null
   return { viewBox: `${x} ${y} ${width} ${height}`, unit, x, y, width, height };
 }
 
-/** Above the land; on a fine pitch outside the pack instead, where there is room. */
-export function numberPlace(
-  place: DrawnPlace,
-  body: { width: number; height: number },
-  fine: boolean,
-  unit: number,
-): { x: number; y: number; textAnchor: 'start' | 'middle' | 'end' } {
-  if (!fine) return { x: place.x, y: place.y - place.halfHeight - unit * 0.55, textAnchor: 'middle' };
-  const beside = Math.abs(place.x) / body.width >= Math.abs(place.y) / body.height;
-  if (beside) {
-    const out = Math.sign(place.x);
-    return {
-      x: place.x + out * (place.halfWidth + unit * 0.3),
-      y: place.y + unit * 0.32,
-      textAnchor: out < 0 ? 'end' : 'start',
-    };
-  }
-  const down = place.y > 0;
-  return {
-    x: place.x,
-    y: place.y + (down ? place.halfHeight + unit : -place.halfHeight - unit * 0.3),
-    textAnchor: 'middle',
-  };
-}
-
 function nearestGap(places: readonly Pick<DrawnPlace, 'x' | 'y'>[]): number {
   let least = Infinity;
   places.forEach((p, i) => {
@@ -123,4 +101,12 @@ function nearestGap(places: readonly Pick<DrawnPlace, 'x' | 'y'>[]): number {
     if (next) least = Math.min(least, Math.hypot(next.x - p.x, next.y - p.y));
   });
   return least;
+}
+
+function isStacked(place: { pad: string; x: number; y: number }, all: readonly (typeof place)[]): boolean {
+  const away = (p: typeof place): number => Math.hypot(p.x - place.x, p.y - place.y);
+  const others = all.filter((p) => p.pad !== place.pad);
+  if (others.length < 2) return false;
+  const nearest = others.reduce((a, b) => (away(b) < away(a) - 1e-6 ? b : a));
+  return Math.abs(nearest.y - place.y) > Math.abs(nearest.x - place.x);
 }

@@ -1,6 +1,6 @@
 import type { PadStateId } from '~/core/record/padStates';
 import type { ConnectionRecord } from '~/schema/connection';
-import type { PadMark } from './LandDrawing';
+import type { PadMark } from './padMark';
 
 interface PadRow {
   readonly id: string;

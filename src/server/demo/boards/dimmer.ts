@@ -61,8 +61,5 @@ export const DIMMER: DemoBoard = {
       by: 'AO',
     },
   ],
-  groups: [
-    { name: 'All electrolytics', refs: CAPACITORS.map((site) => site.ref) },
-    { name: 'Channel 1', refs: CAPACITORS.filter((s) => s.ref.startsWith('C1')).map((s) => s.ref) },
-  ],
+  groups: [{ name: 'Channel 1', refs: CAPACITORS.filter((s) => s.ref.startsWith('C1')).map((s) => s.ref) }],
 };

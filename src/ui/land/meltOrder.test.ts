@@ -1,21 +1,7 @@
 import { describe, expect, it } from 'vitest';
-import type { PinAnswer } from '~/schema/planAnswer';
-import { meltOrderInWords, meltRanks } from './meltOrder';
+import { meltOrderInWords, meltRanks, type Melt } from './meltOrder';
 
-const pin = (pad: string, p50: number | null, pads: string[] = []): PinAnswer => ({
-  pad,
-  pads,
-  draws: 200,
-  melt_s: { p10: p50, p50, p90: p50 },
-  liftFrom_s: p50,
-  holdAfterMelt_s: 2,
-  stop_s: 12,
-  stopBecause: 'longest dwell',
-  chanceSolidAtStop: 0,
-  sure: true,
-  padDose: { p10: 0, p50: 0, p90: 0 },
-  laminateDose: { p10: 0, p50: 0, p90: 0 },
-});
+const pin = (pad: string, melt_s: number | null, pads: string[] = [pad]): Melt => ({ pads, melt_s });
 
 describe('the order in which pads melt', () => {
   it('counts from the first, and pads within a twentieth share a place', () => {

@@ -1,5 +1,4 @@
-import type { PinAnswer } from '~/schema/planAnswer';
-import { padsWords } from './pinGroups';
+import { padsWords } from './padsWords';
 
 /** Medians closer than this share of the earlier one are not told apart. */
 const ALIKE = 0.05;
@@ -10,15 +9,21 @@ export interface MeltRank {
   readonly of: number;
 }
 
+/** When pads under one heat are molten through; null: never. */
+export interface Melt {
+  readonly pads: readonly string[];
+  readonly melt_s: number | null;
+}
+
 interface Tier {
   readonly melt_s: number;
   readonly pads: readonly string[];
 }
 
 /** Pads in the order in which they melt; those that the estimate cannot tell apart stand together. */
-function tiersOf(pins: readonly PinAnswer[]): Tier[] {
-  const sorted = pins
-    .map((pin) => ({ melt_s: pin.melt_s.p50 ?? Infinity, pads: pin.pads.length > 0 ? pin.pads : [pin.pad] }))
+function tiersOf(melts: readonly Melt[]): Tier[] {
+  const sorted = melts
+    .map(({ pads, melt_s }) => ({ pads, melt_s: melt_s ?? Infinity }))
     .sort((a, b) => a.melt_s - b.melt_s);
   const tiers: { melt_s: number; pads: string[] }[] = [];
   for (const { melt_s, pads } of sorted) {
@@ -30,8 +35,8 @@ function tiersOf(pins: readonly PinAnswer[]): Tier[] {
 }
 
 /** Each pad's place in the melt order; empty where all melt together. */
-export function meltRanks(pins: readonly PinAnswer[]): ReadonlyMap<string, MeltRank> {
-  const tiers = tiersOf(pins);
+export function meltRanks(melts: readonly Melt[]): ReadonlyMap<string, MeltRank> {
+  const tiers = tiersOf(melts);
   if (tiers.length < 2) return new Map();
   return new Map(
     tiers.flatMap(({ pads }, i) => pads.map((pad) => [pad, { rank: i + 1, of: tiers.length }] as const)),
@@ -39,8 +44,8 @@ export function meltRanks(pins: readonly PinAnswer[]): ReadonlyMap<string, MeltR
 }
 
 /** The order in a sentence; null while there is nothing to say. */
-export function meltOrderInWords(pins: readonly PinAnswer[]): string | null {
-  const tiers = tiersOf(pins);
+export function meltOrderInWords(melts: readonly Melt[]): string | null {
+  const tiers = tiersOf(melts);
   const [first, last] = [tiers[0], tiers.at(-1)];
   if (!first || !last) return null;
   if (first === last) return first.pads.length > 1 ? 'All melt together.' : null;

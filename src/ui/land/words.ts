@@ -1,0 +1,68 @@
+import type { DrawnPlace } from './layout';
+
+/** A spot for a word or a mark. */
+export interface Spot {
+  readonly x: number;
+  readonly y: number;
+  readonly textAnchor: 'start' | 'middle' | 'end';
+}
+
+/** Where a pad's words and marks go, so that those of two neighbours never lie on each other. */
+export interface WordPlaces {
+  readonly number: Spot;
+  /** Null where there is no room: it is read aloud, and the panels beside the drawing tell it. */
+  readonly note: Spot | null;
+  readonly order: Spot;
+  readonly badge: Spot;
+}
+
+/**
+ * Number above, note under, marks at the corners; of pads that stand above each other, number and order on the body's
+ * side, the rest outside. On a fine pitch the number stands outside the pack.
+ */
+export function wordPlaces(
+  place: DrawnPlace,
+  body: { width: number; height: number },
+  { fine, unit, odd }: { readonly fine: boolean; readonly unit: number; readonly odd: boolean },
+): WordPlaces {
+  const { x, y, halfWidth, halfHeight } = place;
+  const corner = { x: x + halfWidth, y: y - halfHeight, textAnchor: 'middle' } as const;
+  if (fine) {
+    const number = outsidePack(place, body, unit);
+    return { number, note: null, order: number, badge: corner };
+  }
+  if (!place.stacked) {
+    return {
+      number: { x, y: y - halfHeight - unit * 0.55, textAnchor: 'middle' },
+      note: { x, y: y + halfHeight + unit * (odd ? 2.35 : 1.25), textAnchor: 'middle' },
+      order: { x: x - halfWidth - unit * 0.25, y: y + halfHeight, textAnchor: 'middle' },
+      badge: corner,
+    };
+  }
+  const out = Math.sign(x) || 1;
+  const [inner, outer] = [x - out * halfWidth, x + out * halfWidth];
+  return {
+    number: { x: inner - out * unit * 0.35, y: y + unit * 0.4, textAnchor: out > 0 ? 'end' : 'start' },
+    note: null,
+    order: { x: outer + out * unit * 1.7, y, textAnchor: 'middle' },
+    badge: { x: outer + out * unit * 0.4, y: y - halfHeight * 0.4, textAnchor: 'middle' },
+  };
+}
+
+function outsidePack(place: DrawnPlace, body: { width: number; height: number }, unit: number): Spot {
+  const beside = Math.abs(place.x) / body.width >= Math.abs(place.y) / body.height;
+  if (beside) {
+    const out = Math.sign(place.x);
+    return {
+      x: place.x + out * (place.halfWidth + unit * 0.3),
+      y: place.y + unit * 0.32,
+      textAnchor: out < 0 ? 'end' : 'start',
+    };
+  }
+  const down = place.y > 0;
+  return {
+    x: place.x,
+    y: place.y + (down ? place.halfHeight + unit : -place.halfHeight - unit * 0.3),
+    textAnchor: 'middle',
+  };
+}
