@@ -95,7 +95,9 @@ test('nothing feasible: the limit that binds, and a remedy that was solved is se
   await page.goto(`/sites/${siteId}/plan`);
   await expect(page.getByText(/Nothing on this bench keeps every limit/)).toBeVisible({ timeout: 60_000 });
   await expect(
-    page.getByText(/would be molten in time, but the (body|joints) of R1 reach(es)? \d+ °C meanwhile/),
+    page.getByText(
+      /Nearest: .*would be molten in time, but the (body|joints) of R1 reach(es)? \d+ °C meanwhile/,
+    ),
   ).toBeVisible();
   const remedy = page.getByRole('listitem').filter({ hasText: 'Foil over the neighbours' });
   await expect(remedy).toContainText('Would do');

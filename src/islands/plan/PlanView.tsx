@@ -46,6 +46,7 @@ import {
 import { StepsPanel } from './StepsPanel';
 import { beginning, preheatFor, toolsFor } from './tools';
 import { useAccepting } from './useAccepting';
+import { useDraft } from './useDraft';
 import { usePlanning } from './usePlanning';
 import { WindowsPanel } from './WindowsPanel';
 import css from './plan.module.css';
@@ -59,6 +60,7 @@ export function PlanView({ sheet }: { sheet: PlanSheet }) {
   const [editing, setEditing] = useState(false);
   const by = useStore($by);
   useEffect(() => setReady(true), []);
+  useDraft(sheet, state, dispatch);
 
   const { goal, worth, mates, moisture } = state;
   const input = useMemo(
@@ -97,7 +99,7 @@ export function PlanView({ sheet }: { sheet: PlanSheet }) {
   // A workshop's habits with this method come with it; what was changed by hand stays.
   const habit = habits.find((h) => h.method === choice?.method)?.edits;
   useEffect(() => {
-    if (habit) dispatch({ type: 'edits', edits: habit });
+    if (habit) dispatch({ type: 'habit', edits: habit });
   }, [habit]);
 
   const set = (next: ChoiceInput | null, front?: readonly OptionAnswer[]): boolean => {

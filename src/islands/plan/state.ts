@@ -5,6 +5,7 @@ import { choiceOfOption, choicesIn } from '~/schema/optionChoice';
 import type { MoistureInput } from '~/schema/moisture';
 import type { FoundAnswer, MethodAnswer, OptionAnswer, PinAnswer, PlanAnswer } from '~/schema/planAnswer';
 import type { ChoiceInput } from '~/schema/planRequest';
+import type { PlanDraft } from './draft';
 import type { CurveAnswer, ProgressMessage } from '~/workers/protocol';
 
 export type Search =
@@ -56,6 +57,8 @@ export interface PlanState {
   readonly phases: Readonly<Partial<Record<Phase, PhaseState>>>;
   readonly pad: string;
   readonly edits: readonly StepEdit[];
+  /** The steps were changed by hand: a workshop's habit does not replace them. */
+  readonly edited: boolean;
   readonly accepting: boolean;
   readonly error: unknown;
 }
@@ -78,6 +81,8 @@ export type PlanAction =
   | { readonly type: 'explore-done'; readonly answer: FoundAnswer }
   | { readonly type: 'explore-failed'; readonly message: string }
   | { readonly type: 'edits'; readonly edits: readonly StepEdit[] }
+  | { readonly type: 'habit'; readonly edits: readonly StepEdit[] }
+  | { readonly type: 'restored'; readonly draft: PlanDraft }
   | { readonly type: 'stopped' }
   | { readonly type: 'accepting' }
   | { readonly type: 'accept-failed'; readonly error: unknown };
@@ -95,6 +100,7 @@ export const start = (goal: Goal, pad: string, mates: readonly string[] = []): P
   phases: {},
   pad,
   edits: [],
+  edited: false,
   accepting: false,
   error: null,
 });
@@ -132,7 +138,11 @@ export function reduce(state: PlanState, action: PlanAction): PlanState {
     case 'explore-failed':
       return { ...state, exploration: { status: 'failed', message: action.message } };
     case 'edits':
-      return { ...state, edits: action.edits };
+      return { ...state, edits: action.edits, edited: true };
+    case 'habit':
+      return state.edited ? state : { ...state, edits: action.edits };
+    case 'restored':
+      return restored(state, action.draft);
     case 'stopped':
       return {
         ...state,
@@ -146,11 +156,24 @@ export function reduce(state: PlanState, action: PlanAction): PlanState {
   }
 }
 
+/** A plan as it was before a reload; what was set by hand is solved again. */
+function restored(state: PlanState, { goal, worth, mates, moisture, choices, edits }: PlanDraft): PlanState {
+  const begun: PlanState = {
+    ...start(goal, state.pad, mates),
+    worth,
+    moisture,
+    edits: edits ?? [],
+    edited: edits !== null,
+  };
+  return choices.length === 0 ? begun : { ...begun, choices, byHand: true };
+}
+
 const restarted = (state: PlanState): PlanState => ({
   ...start(state.goal, state.pad, state.mates),
   worth: state.worth,
   moisture: state.moisture,
   edits: state.edits,
+  edited: state.edited,
 });
 
 export const phaseOf = (state: PlanState, phase: Phase = state.phase): PhaseState =>

@@ -4,6 +4,7 @@ import { methodOf } from '~/core/method/methods';
 import type { PlanSheet } from '~/schema/planSheet';
 import type { StepHabit } from '~/schema/stepHabit';
 import { postJson } from '~/ui/api';
+import { dropDraft } from './draft';
 import { choiceAt, type PlanAction, type PlanState } from './state';
 
 const WHO = 'Give your initials at the top first (key @), so that the record says who did this.';
@@ -44,6 +45,7 @@ export function useAccepting(
       edits: state.edits,
     }).then(
       ({ jobId }) => {
+        dropDraft(sessionStorage, sheet.site.id);
         window.location.href = `/jobs/${jobId}`;
       },
       (error: unknown) => dispatch({ type: 'accept-failed', error }),
