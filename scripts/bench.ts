@@ -6,7 +6,7 @@ import { Worker } from 'node:worker_threads';
 import { pinBand } from '../src/core/method/heat/bands';
 import { allowanceFor } from '../src/core/method/heat/forecast';
 import { holeTouch } from '../src/core/method/heat/holeTouch';
-import { plan } from '../src/core/method/plan';
+import { plan, planInPieces } from '../src/core/method/plan';
 import { simulateField } from '../src/core/thermal/field/run';
 import { simulateJoint } from '../src/core/thermal/joint/simulate';
 import { planImport } from '../src/formats/importPlan';
@@ -17,6 +17,8 @@ import { openDatabase } from '../src/server/db';
 import { addBoard } from '../src/server/repositories/boards';
 import { addSite } from '../src/server/repositories/sites';
 import { ensureRig } from '../src/server/rig';
+import { Helpers, type Helper } from '../src/workers/helpers';
+import type { FromHelper } from '../src/workers/pieceProtocol';
 import { field, HEAVY_FOUR, insulated, jetOver, square, stage, surfacePart } from '../tests/support/field';
 import {
   inPhase,
@@ -150,45 +152,93 @@ function bandTimes(): number[] {
   return timed(5, band);
 }
 
-/** A whole plan, and when its first useful answer came. */
-function planTimes(of: typeof request, count: number): { firsts: number[]; totals: number[] } {
+/** Helpers as the page has them, one a core, on this runtime's threads. */
+function helpersOnThreads(): { readonly helpers: Helpers; readonly end: () => Promise<unknown> } {
+  const threads: Worker[] = [];
+  const helpers = new Helpers(() => {
+    const thread = new Worker(new URL(import.meta.url), { argv: ['pieces'] });
+    threads.push(thread);
+    const helper: Helper = {
+      postMessage: (message) => thread.postMessage(message),
+      onmessage: null,
+      onerror: null,
+    };
+    thread.on('message', (data: FromHelper) => helper.onmessage?.({ data }));
+    thread.on('error', (error) => helper.onerror?.(error));
+    return helper;
+  }, cpus().length);
+  helpers.prepare();
+  return { helpers, end: () => Promise.all(threads.map((thread) => thread.terminate())) };
+}
+
+/** A whole plan as the page computes it, and when its first useful answer came. */
+async function planTimes(
+  helpers: Helpers,
+  of: typeof request,
+  count: number,
+): Promise<{ firsts: number[]; totals: number[] }> {
   const firsts: number[] = [];
-  const totals = timed(count, () => {
+  const totals: number[] = [];
+  for (let i = 0; i < count; i++) {
     const start = performance.now();
-    const steps = plan(of);
+    const steps = planInPieces(of);
     let seen = false;
     let next = steps.next();
     while (!next.done) {
-      if (!seen && next.value.stage === 'first') {
+      const { value } = next;
+      if (!seen && value.stage === 'first') {
         firsts.push(performance.now() - start);
         seen = true;
       }
-      next = steps.next();
+      next = steps.next(value.stage === 'ask' ? await helpers.solve(value, () => undefined) : undefined);
     }
-  });
+    totals.push(performance.now() - start);
+  }
   return { firsts, totals };
 }
 
-function plans(): void {
-  planTimes(request, 1);
-  const iron = planTimes(request, 5);
+async function plans(): Promise<void> {
+  const { helpers, end } = helpersOnThreads();
+  // Once for the threads to load and warm up, as after a page's first plan.
+  await planTimes(helpers, request, 2);
+  const iron = await planTimes(helpers, request, 5);
   report('iron plan, two pins, three tips: first answer', '≤ 300 ms', iron.firsts);
   report('iron plan with frontier and bands, complete', '≤ 1 s', iron.totals);
-  const chip = planTimes(surfaceRequest({ family: 'soic', pins: 8 }), 3);
+  report(
+    'the same on one thread',
+    '–',
+    timed(3, () => drain(plan(request))),
+  );
+  const chip = await planTimes(helpers, surfaceRequest({ family: 'soic', pins: 8 }), 3);
   report('SOIC-8, iron and hot air compared: first answer', '≤ 300 ms', chip.firsts);
   const air = { irons: [], tweezers: [] };
-  const small = planTimes(surfaceRequest({ family: 'soic', pins: 8 }, air), 3);
+  const small = await planTimes(helpers, surfaceRequest({ family: 'soic', pins: 8 }, air), 3);
   report(
     'hot-air plan of an SOIC-8 on a 2 mm grid, verified, with bands and cool-down',
     '≤ 4 s',
     small.totals,
   );
-  const pack = planTimes(surfaceRequest({ family: 'qfp', pins: 100 }, air, ['10', '20', '30']), 3);
+  const pack = await planTimes(
+    helpers,
+    surfaceRequest({ family: 'qfp', pins: 100 }, air, ['10', '20', '30']),
+    3,
+  );
   report(
     'hot-air plan of a QFP-100 on a 2 mm grid, verified, with bands and cool-down',
     '≤ 4 s',
     pack.totals,
   );
+  await end();
+}
+
+/** This thread as one of the planner's helpers: the page's own, with a port in place of its window. */
+async function solvePieces(): Promise<void> {
+  const { parentPort } = await import('node:worker_threads');
+  const scope = { postMessage: (message: FromHelper) => parentPort!.postMessage(message), onmessage: null };
+  Object.assign(globalThis, { self: scope });
+  await import('../src/workers/piece.worker');
+  const heard = scope as unknown as { onmessage: (event: { data: unknown }) => void };
+  parentPort!.on('message', (data) => heard.onmessage({ data }));
 }
 
 /** A netlist of 20,000 records on 500 parts, and artwork of 20,000 draws and flashes on 160 × 100 mm. */
@@ -299,13 +349,15 @@ function print(): void {
 if (process.argv[2] === 'band') {
   const { parentPort } = await import('node:worker_threads');
   parentPort!.postMessage(bandTimes());
+} else if (process.argv[2] === 'pieces') {
+  await solvePieces();
 } else {
   yardstick();
   // Joint runs come after the long ones: a shared core takes seconds to come up to its pace.
   boardRuns();
   jointRuns();
   await bandInWorker();
-  plans();
+  await plans();
   imports();
   await boardPages();
   print();
