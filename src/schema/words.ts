@@ -61,11 +61,14 @@ export function tipInWords({ tip, nozzle }: Pick<OptionAnswer, 'tip' | 'nozzle'>
 export function settingInWords(
   option: Pick<
     OptionAnswer,
-    'setpoint_C' | 'perPad_C' | 'tip' | 'nozzle' | 'tool' | 'preheat' | 'flow_L_min'
+    'setpoint_C' | 'perPad_C' | 'tip' | 'nozzle' | 'tool' | 'preheat' | 'flow_L_min' | 'standoff_mm'
   >,
 ): string {
   const tip = tipInWords(option);
-  const air = option.flow_L_min === null ? '' : `, ${Math.round(option.flow_L_min)} L/min`;
+  const air =
+    option.flow_L_min === null
+      ? ''
+      : `, ${Math.round(option.flow_L_min)} L/min${option.standoff_mm === null ? '' : ` from ${option.standoff_mm} mm`}`;
   const warm = option.preheat
     ? `, board warmed at ${Math.round(option.preheat.setpoint_C)} °C for ${Math.round(option.preheat.soak_s)} s`
     : '';
@@ -92,9 +95,10 @@ export function choiceInWords({ setting }: ChoiceInput, tool: string): string {
         setpoint_C: setting.air_C,
         perPad_C: {},
         flow_L_min: setting.flow_L_min,
+        standoff_mm: setting.standoff_mm,
         preheat: setting.preheat,
       })
-    : settingInWords({ ...setting, tool, nozzle: null, flow_L_min: null });
+    : settingInWords({ ...setting, tool, nozzle: null, flow_L_min: null, standoff_mm: null });
 }
 
 export function connectionInWords(list: readonly ConnectionRecord[]): string {

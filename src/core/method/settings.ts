@@ -69,8 +69,9 @@ export const AIR = {
   /** Soaked this many of its own time constants a board is within a tenth of settled. */
   soakConstants: 2.5,
   soakRange_s: [90, 300],
-  /** Working distance, and the distance the region is warmed from first (common practice: about a minute). */
-  standoff_m: 8e-3,
+  /** Working distances that are tried: close, and drawn back (common practice). */
+  standoffs_m: { close: 8e-3, back: 15e-3 },
+  /** The distance the region is warmed from first (common practice: about a minute). */
   approachStandoff_m: 40e-3,
   approach_s: 60,
   /** Share of the way from the least to the greatest flow of a station that is tried. */

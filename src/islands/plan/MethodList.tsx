@@ -66,7 +66,8 @@ export function MethodList({
 }
 
 function lineOf(method: MethodAnswer): string {
-  if (!method.feasible || !method.option) return method.reasons[0] ?? 'Not possible here.';
+  // Of several reasons the last is what the model said.
+  if (!method.feasible || !method.option) return method.reasons.at(-1) ?? 'Not possible here.';
   const damage = (method.option.padDose.p50 ?? 0) + (method.option.laminateDose ?? 0);
   const minutes = method.minutes ?? 0;
   const time = minutes < 1 ? `${Math.round(60 * minutes)} s` : `${minutes.toFixed(minutes < 10 ? 1 : 0)} min`;

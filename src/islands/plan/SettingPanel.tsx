@@ -3,6 +3,7 @@ import type { HotAirSpec, NozzleRecord } from '~/schema/tool';
 import { CommandButton } from '~/ui/controls/Button';
 import { Segments, SelectField } from '~/ui/controls/Field';
 import { nozzleWords } from '~/schema/tool';
+import { STANDOFF_mm } from './adjust';
 import { planCommand, type PlanCommand } from './commands';
 import { sameTip, tipWords, type OfferedTool } from './tools';
 import css from './plan.module.css';
@@ -192,10 +193,29 @@ function AirPart({
           onChange={(event) => onSetting({ flow_L_min: Number(event.target.value) })}
         />
       </div>
-      <p className="quiet">
-        {setting.standoff_mm} mm off
-        {setting.approach_s > 0 ? `, the first ${setting.approach_s} s from 40 mm` : ''}
-      </p>
+      <div className={css['temperature']}>
+        <label htmlFor="standoff">Stand-off</label>
+        <output htmlFor="standoff" className={css['flow']}>
+          {setting.standoff_mm}
+          <small>mm</small>
+        </output>
+        <input
+          id="standoff"
+          type="range"
+          min={STANDOFF_mm[0]}
+          max={STANDOFF_mm[1]}
+          step={1}
+          value={setting.standoff_mm}
+          onChange={(event) => onSetting({ standoff_mm: Number(event.target.value) })}
+        />
+        <div className={css['pair']}>
+          <CommandButton small command={planCommand('nearer')} label="Nearer" run={run} />
+          <CommandButton small command={planCommand('farther')} label="Farther" run={run} />
+        </div>
+      </div>
+      {setting.approach_s > 0 && (
+        <p className="quiet">The first {setting.approach_s} s from 40 mm, to warm the region.</p>
+      )}
     </>
   );
 }

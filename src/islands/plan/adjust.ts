@@ -13,6 +13,10 @@ export interface Adjustable {
 
 const STEP_C = 10;
 const STEP_L_min = 5;
+const STEP_mm = 1;
+
+/** A nozzle nearer than this touches the part; farther off the wand only warms the room. */
+export const STANDOFF_mm = [2, 40] as const;
 
 /** The choice as one command changes it; null where the command is not about what is set. */
 export function adjusted(
@@ -38,6 +42,12 @@ export function adjusted(
       return range
         ? changed(choice, { flow_L_min: clamp(setting.flow_L_min + sign * STEP_L_min, range) })
         : null;
+    }
+    case 'nearer':
+    case 'farther': {
+      if (setting.kind !== 'air') return null;
+      const by_mm = command === 'farther' ? STEP_mm : -STEP_mm;
+      return changed(choice, { standoff_mm: clamp(setting.standoff_mm + by_mm, STANDOFF_mm) });
     }
     case 'foil':
       return setting.kind === 'air' ? changed(choice, { shielded: !setting.shielded }) : null;

@@ -6,6 +6,8 @@ export type PlanCommand =
   | 'next-tip'
   | 'more-flow'
   | 'less-flow'
+  | 'nearer'
+  | 'farther'
   | 'foil'
   | 'warm'
   | 'flux'
@@ -33,6 +35,8 @@ export const PLAN_COMMANDS: readonly Command<PlanCommand>[] = [
   { id: 'next-tip', label: 'Next tip or nozzle', keys: ['t'], group: 'Plan' },
   { id: 'more-flow', label: 'More air', keys: ['>'], group: 'Plan' },
   { id: 'less-flow', label: 'Less air', keys: ['<'], group: 'Plan' },
+  { id: 'nearer', label: 'Nozzle nearer', keys: ['u'], group: 'Plan' },
+  { id: 'farther', label: 'Nozzle farther off', keys: ['d'], group: 'Plan' },
   { id: 'warm', label: 'Warm the board, or not', keys: ['w'], group: 'Plan' },
   { id: 'foil', label: 'Foil on the neighbours, or none', keys: ['o'], group: 'Plan' },
   { id: 'flux', label: 'Flux, or dry', keys: ['f'], group: 'Plan' },

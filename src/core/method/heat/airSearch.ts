@@ -66,7 +66,10 @@ const responsesOf = (request: PhaseRequest, arrangement: Arrangement): UnitRespo
 /** A jet's own film depends on its temperature a little; unit runs take it in the middle of the range. */
 const MIDDLE_AIR_K = (AIR.airRange_K[0] + AIR.airRange_K[1]) / 2;
 
-/** The best-fitting nozzle at each flow, cold and over each preheater; the next wider one at the first flow. */
+/**
+ * The best-fitting nozzle close by at each flow, drawn back and the next wider one at the greatest flow; each cold and
+ * over each preheater.
+ */
 function arrangements(request: PhaseRequest, shielded: boolean): Arrangement[] {
   const { part } = request.site;
   // Joints that cannot be seen are not hurried: from below as well, wherever the bench can (common practice).
@@ -82,16 +85,17 @@ function arrangements(request: PhaseRequest, shielded: boolean): Arrangement[] {
   return request.stations.flatMap((station) => {
     const [fits, wider] = nozzlesFor(request, station);
     const flows = flowsOf(request, station);
-    const pairs = [
-      ...flows.map((flow_m3_s) => ({ nozzle: fits, flow_m3_s })),
-      ...(wider ? [{ nozzle: wider, flow_m3_s: flows.at(-1)! }] : []),
+    const { close, back } = AIR.standoffs_m;
+    const most = flows.at(-1)!;
+    const jets = [
+      ...flows.map((flow_m3_s) => ({ nozzle: fits, flow_m3_s, standoff_m: close })),
+      { nozzle: fits, flow_m3_s: most, standoff_m: back },
+      ...(wider ? [{ nozzle: wider, flow_m3_s: most, standoff_m: close }] : []),
     ];
-    return pairs.flatMap(({ nozzle, flow_m3_s }) =>
+    return jets.flatMap((jet) =>
       warms.map((preheat) => ({
         station,
-        nozzle,
-        flow_m3_s,
-        standoff_m: AIR.standoff_m,
+        ...jet,
         // A body that is to live is not shocked: the region is warmed from farther off first.
         approach_s: bodyCounts(request.goal, request.phase) ? AIR.approach_s : 0,
         preheat,

@@ -1,0 +1,71 @@
+import { describe, expect, it } from 'vitest';
+import { kelvin } from '~/core/quantity/convert';
+import { inPhase, STATION, surfaceRequest } from '../../../../tests/support/samples';
+import type { Candidate } from '../candidate';
+import { serially } from '../pieces/solve';
+import type { AirSetting } from '../request';
+import { AIR } from '../settings';
+import { answerAir, searchAir } from './airSearch';
+import { verifyAir } from './airVerify';
+
+const request = inPhase(surfaceRequest({ family: 'plcc', pins: 20 }, { irons: [], tweezers: [] }));
+
+function ended<Result>(steps: Generator<unknown, Result>): Result {
+  let next = steps.next();
+  while (!next.done) next = steps.next();
+  return next.value;
+}
+
+const setting = (part: Partial<AirSetting> = {}): AirSetting => ({
+  kind: 'air',
+  station: STATION,
+  nozzle: { shape: 'round', diameter_m: 12e-3 },
+  air_K: kelvin(380),
+  flow_m3_s: 40 / 60_000,
+  standoff_m: AIR.standoffs_m.close,
+  preheat: null,
+  approach_s: 0,
+  shielded: false,
+  ...part,
+});
+
+const meltOf = (part: Partial<AirSetting>): number => answerAir(request, setting(part)).time_s ?? Infinity;
+
+describe('hot air', () => {
+  const candidates = ended(serially(searchAir(request))) as readonly Candidate[];
+  const tried = candidates.map((c) => c.setting as AirSetting);
+  const distinct = (of: (s: AirSetting) => unknown): number =>
+    new Set(tried.map((s) => JSON.stringify(of(s)))).size;
+
+  it('is searched over temperature, flow, stand-off, nozzle and warmth from below', () => {
+    expect(distinct((s) => s.air_K)).toBeGreaterThan(3);
+    expect(distinct((s) => s.flow_m3_s)).toBeGreaterThan(1);
+    expect(distinct((s) => s.standoff_m)).toBe(2);
+    expect(distinct((s) => s.nozzle)).toBeGreaterThan(1);
+    expect(distinct((s) => s.preheat?.setpoint_K ?? null)).toBeGreaterThan(1);
+  });
+
+  it('never melts later when hotter, with more air, from nearer, or over a warm board', () => {
+    const warm = { kind: 'convective', setpoint_K: kelvin(150), soak_s: 120 } as const;
+    expect(meltOf({ air_K: kelvin(420) })).toBeLessThan(meltOf({}));
+    expect(meltOf({ flow_m3_s: 60 / 60_000 })).toBeLessThan(meltOf({}));
+    expect(meltOf({ standoff_m: AIR.standoffs_m.back })).toBeGreaterThan(meltOf({}));
+    expect(meltOf({ preheat: warm })).toBeLessThan(meltOf({}));
+  });
+
+  it('superposed is near the whole model: latent heat and moving films move the melt by under a quarter', () => {
+    const verified = ended(verifyAir(request, setting()));
+    const ratio = verified.time_s! / meltOf({});
+    expect(ratio).toBeGreaterThan(0.8);
+    expect(ratio).toBeLessThan(1.25);
+  });
+
+  it('keeps every limit that a feasible setting claims to keep', () => {
+    for (const c of candidates.filter((one) => one.feasible)) {
+      expect(c.time_s).not.toBeNull();
+      expect(c.binding).toBeNull();
+      expect(c.pins.every((pin) => pin.off_s !== null && pin.off_s <= pin.stop_s + 1e-9)).toBe(true);
+      expect((c.neighbours ?? []).every((n) => n.ok)).toBe(true);
+    }
+  });
+});
