@@ -213,6 +213,11 @@ export const foundAnswer = z.strictObject({
   ...phaseFields,
   then: z.array(phaseAnswer).default([]),
   draws: z.array(drawAnswer).default([]),
+  /** Of the part that lives on; null where it goes or a fresh one comes. */
+  partCycles: z
+    .strictObject({ before: z.number(), after: z.number(), most: z.number(), over: z.boolean() })
+    .nullable()
+    .default(null),
   cautions: z.array(cautionAnswer),
   steps: z.array(stepAnswer).min(1).max(2500),
 });

@@ -51,6 +51,7 @@ export function foundAnswerOf(plan: FoundPlan): FoundAnswer {
     ...first,
     then,
     draws: plan.draws.map(drawAnswerOf),
+    partCycles: plan.partCycles,
     cautions: cautionsAnswer(plan.cautions),
     steps: plan.steps.map(stepAnswerOf),
   };

@@ -1,5 +1,6 @@
 import { createHash } from 'node:crypto';
 import { exposuresOf, spentByPad } from '../core/record/heatLife';
+import { cyclesSoFar } from '../core/method/partCycles';
 import { spentDoses } from '../core/record/runState';
 import type { Goal } from '../core/method/goals';
 import type { Worth } from '../core/method/request';
@@ -105,20 +106,25 @@ export const wantedOf = (
 const connectionsByPad = (site: SiteWithPads): Record<string, unknown> =>
   Object.fromEntries(site.pads.map((pad) => [pad.name, pad.connections]));
 
+/** Goals of a site's jobs that brought heat to it, the oldest first. */
+const goalsHeated = (ofBoard: ReturnType<typeof jobsOfBoard>, siteId: string) =>
+  ofBoard
+    .filter(({ job, events }) => job.siteId === siteId && events.some((event) => event.kind === 'exposure'))
+    .map(({ job }) => job.input.goal)
+    .reverse();
+
 /** Doses that a site's pads took from their own jobs, and their share of every other job on the board. */
 function spentOn(db: Db, site: SiteWithPads) {
   const history = siteHistory(db, site.id);
   const { laminateDose } = spentDoses(history);
-  const jobs = jobsOfBoard(db, site.boardId).map(({ job, events }) => ({ siteId: job.siteId, events }));
+  const ofBoard = jobsOfBoard(db, site.boardId);
+  const jobs = ofBoard.map(({ job, events }) => ({ siteId: job.siteId, events }));
   const byPad = spentByPad(exposuresOf(jobs, [site]));
   return {
     padDose: Object.fromEntries(
       site.pads.flatMap(({ id, name }) => (byPad.has(id) ? [[name, byPad.get(id)!] as const] : [])),
     ),
     laminateDose,
-    partCycles: Math.min(
-      100,
-      history.filter((events) => events.some((event) => event.kind === 'exposure')).length,
-    ),
+    partCycles: Math.min(100, cyclesSoFar(goalsHeated(ofBoard, site.id))),
   };
 }

@@ -3,6 +3,7 @@ import { phasesOf, type Phase } from './goals';
 import { summed, type Draw } from './materials';
 import { methodOf, methodsFor } from './methods';
 import type { MethodId } from './methods/method';
+import { partCycles, type PartCycles } from './partCycles';
 import { exploreAir, proveAir } from './phase/byAir';
 import { exploreHand, proveByHand } from './phase/byHand';
 import { infeasible, type NoPlan } from './phase/noPlan';
@@ -23,6 +24,7 @@ export interface FoundPlan {
   readonly outcome: 'found';
   readonly phases: readonly [PhasePlan, ...PhasePlan[]];
   readonly draws: readonly Draw[];
+  readonly partCycles: PartCycles | null;
   readonly cautions: readonly CautionId[];
   readonly steps: readonly Step[];
 }
@@ -85,6 +87,14 @@ function whole(request: PlanRequest, phases: readonly [PhasePlan, ...PhasePlan[]
   return {
     outcome: 'found',
     phases,
+    partCycles: partCycles(
+      request.goal,
+      request.history.partCycles,
+      phases.map(({ phase, chosen }) => ({
+        phase,
+        bodyPeak_K: Math.max(...chosen.pins.map((pin) => pin.bodyPeak_K)),
+      })),
+    ),
     draws: summed(phases.flatMap((p) => p.materials.draws)),
     cautions: cautionsFor(request),
     steps: stepsFor(

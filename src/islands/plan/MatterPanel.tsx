@@ -37,6 +37,21 @@ export function MatterPanel({ answer, input }: { answer: FoundAnswer; input: Pla
           good to about {Math.round(mixed.uncertainty_K)} K. {mixed.warning}
         </p>
       )}
+      {answer.partCycles && (
+        <>
+          <h2>The part itself</h2>
+          {answer.partCycles.over ? (
+            <Caution>
+              This would be heat cycle {answer.partCycles.after} of this part, and a body is good for about{' '}
+              {answer.partCycles.most}. Fit a fresh one, or a socket, or leave it.
+            </Caution>
+          ) : (
+            <p className="quiet">
+              Heat cycles: {answer.partCycles.before} before, {answer.partCycles.after} after this.
+            </p>
+          )}
+        </>
+      )}
       <h2>Neighbours</h2>
       {phases.map((p) => (
         <Neighbours key={p.phase} phase={p} input={input} />
