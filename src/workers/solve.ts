@@ -2,7 +2,7 @@ import { curvesOf, type TouchCurves } from '../core/method/heat/curves';
 import { methodOf } from '../core/method/methods';
 import { phaseRequest } from '../core/method/phase/phasePlan';
 import type { Ask, Working } from '../core/method/pieces/piece';
-import { exploreInPieces, planInPieces } from '../core/method/plan';
+import { exploreInPieces, planInPieces, type Explored } from '../core/method/plan';
 import { recapInPieces } from '../core/method/recap/plan';
 import type { Phase } from '../core/method/goals';
 import type { Method } from '../core/method/methods/method';
@@ -11,7 +11,7 @@ import type { PlanRequest, Setting } from '../core/method/request';
 import { planImport, type ImportPreview } from '../formats/importPlan';
 import { celsius } from '../core/quantity/convert';
 import { foundAnswerOf, optionAnswerOf, pinAnswerOf, planAnswerOf } from '../schema/planAnswerOf';
-import { choicesOf, planRequestOf } from '../schema/planRequest';
+import { choicesOf, planRequestOf, type PlanInput } from '../schema/planRequest';
 import { recapAnswerOf } from '../schema/recapAnswerOf';
 import { solveFieldBand, type FieldBandAnswer } from '../schema/fieldBand';
 import { solveField, type FieldPicture, type HotAirLoad } from '../schema/simulateField';
@@ -43,8 +43,20 @@ export function* solve(task: Task): Steps<AnyAnswer> {
   const choices = choicesOf(request, task.choices);
   if (!choices) throw new Error('a tool that was set is not on the bench, or a phase has no setting');
   for (const { phase, method, setting } of choices) yield* curves(request, phase, methodOf(method), setting);
-  return foundAnswerOf(yield* relay(exploreInPieces(request, choices)));
+  return foundAnswerOf(yield* relay(exploreInPieces(request, choices, exploredOn(task.input))));
 }
+
+/** What this worker has explored on the inputs it was last asked about: a change to one half leaves the other as it was. */
+let memory: { readonly input: string; readonly explored: Explored } = { input: '', explored: new Map() };
+
+function exploredOn(asked: PlanInput): Explored {
+  const input = JSON.stringify(asked);
+  if (memory.input !== input || memory.explored.size > MOST_EXPLORED) memory = { input, explored: new Map() };
+  return memory.explored;
+}
+
+/** Settings looked back at; more would only keep memory. */
+const MOST_EXPLORED = 40;
 
 /** Nominal temperatures of a hand tool's touches, for drawing. */
 function* curves(

@@ -59,21 +59,37 @@ export function* planInPieces(request: PlanRequest): Working<Plan> {
   return whole(request, done as [PhasePlan, ...PhasePlan[]]);
 }
 
+/** Phases of one request that were explored before, by the choices that led to them. */
+export type Explored = Map<string, PhasePlan>;
+
 /** Bands and everything that follows from settings a technician asks about, feasible or not. */
-export function* exploreInPieces(request: PlanRequest, choices: readonly Choice[]): Working<FoundPlan> {
+export function* exploreInPieces(
+  request: PlanRequest,
+  choices: readonly Choice[],
+  explored: Explored = new Map(),
+): Working<FoundPlan> {
   const done: PhasePlan[] = [];
+  const led: Choice[] = [];
   for (const phase of phasesOf(request.goal)) {
     const choice = choices.find((c) => c.phase === phase);
     if (!choice) throw new Error(`no setting for phase ${phase}`);
+    led.push(choice);
+    const key = JSON.stringify(led);
+    const known = explored.get(key);
+    if (known) {
+      done.push(known);
+      continue;
+    }
     const asked = phaseRequest(request, phase, done);
     const method = methodOf(choice.method);
     const ranked = uncompared(methodsFor(asked).map((m) => ({ method: m, rules: m.rules(asked) })));
     const { setting } = choice;
-    done.push(
+    const plan =
       setting.kind === 'air'
         ? yield* exploreAir(asked, method, setting, ranked)
-        : yield* exploreHand(asked, method, setting, ranked),
-    );
+        : yield* exploreHand(asked, method, setting, ranked);
+    explored.set(key, plan);
+    done.push(plan);
   }
   return whole(request, done as [PhasePlan, ...PhasePlan[]]);
 }

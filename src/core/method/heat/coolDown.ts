@@ -1,7 +1,8 @@
 import { BOW_LIMIT } from '../../thermal/warp';
 import { runField, type FieldRun } from '../../thermal/field/run';
 import type { Progress } from '../progress';
-import type { AirSetting, PlanRequest } from '../request';
+import { ask, type Working } from '../pieces/piece';
+import type { AirSetting, PhaseRequest, PlanRequest } from '../request';
 import { AIR, PLAN } from '../settings';
 import { airFrom_s, airScenario, surfaceMounted, type CoolStage } from './airScenario';
 
@@ -79,33 +80,40 @@ function ways(setting: AirSetting): Way[] {
 }
 
 /** The quickest way down that keeps bow and cooling rate within their limits, or the gentlest if none does. */
-export function* coolDownOf(
+export function* coolDownOf(request: PhaseRequest, setting: AirSetting, air_s: number): Working<CoolDown> {
+  const count = ways(setting).length;
+  const piece = (way: number) => ({ kind: 'way-down', setting, air_s, way }) as const;
+  // Most boards may simply be let go: the other ways are run only where that one will not do.
+  const [plain] = yield* ask(request, [piece(0)]);
+  if (plain!.ok) return plain!;
+  const others = yield* ask(
+    request,
+    Array.from({ length: count - 1 }, (_, i) => piece(i + 1)),
+  );
+  const all = [plain!, ...others];
+  return all.find((one) => one.ok) ?? all.reduce((a, b) => (gentler(b, a) ? b : a));
+}
+
+const gentler = (a: CoolDown, b: CoolDown): boolean =>
+  a.bowLeft < b.bowLeft - 1e-6 || (a.bowLeft < b.bowLeft + 1e-6 && a.fastest_K_s < b.fastest_K_s);
+
+/** One way down, run from the soak on: what it leaves in the board. */
+export function* wayDown(
   request: PlanRequest,
-  setting: AirSetting,
-  air_s: number,
+  { setting, air_s, way }: { readonly setting: AirSetting; readonly air_s: number; readonly way: number },
 ): Generator<Progress, CoolDown> {
-  let best: CoolDown | null = null;
-  for (const way of ways(setting)) {
-    const off_s = airFrom_s(setting) + air_s;
-    const held_s = Math.max(way.held_s, way.away_s);
-    const steps = runField(airScenario(request, setting, air_s, way.stages), {
-      stopWhen: (time_s, watch) => time_s > off_s + held_s && watch.hottestNow_K() < PLAN.cool_K,
-    });
-    let next = steps.next();
-    while (!next.done) {
-      yield { stage: 'verify', done: next.value.time_s, of: next.value.duration_s };
-      next = steps.next();
-    }
-    const result = read(request, setting, air_s, way, next.value);
-    if (result.ok) return result;
-    if (
-      !best ||
-      result.bowLeft < best.bowLeft - 1e-6 ||
-      (result.bowLeft < best.bowLeft + 1e-6 && result.fastest_K_s < best.fastest_K_s)
-    )
-      best = result;
+  const taken = ways(setting)[way]!;
+  const off_s = airFrom_s(setting) + air_s;
+  const held_s = Math.max(taken.held_s, taken.away_s);
+  const steps = runField(airScenario(request, setting, air_s, taken.stages), {
+    stopWhen: (time_s, watch) => time_s > off_s + held_s && watch.hottestNow_K() < PLAN.cool_K,
+  });
+  let next = steps.next();
+  while (!next.done) {
+    yield { stage: 'verify', done: next.value.time_s, of: next.value.duration_s };
+    next = steps.next();
   }
-  return best!;
+  return read(request, setting, air_s, taken, next.value);
 }
 
 function read(request: PlanRequest, setting: AirSetting, air_s: number, way: Way, run: FieldRun): CoolDown {

@@ -3,6 +3,7 @@ import type { Candidate } from '../candidate';
 import type { Drawn } from '../heat/airBand';
 import type { Arrangement } from '../heat/airSearch';
 import type { PinBand } from '../heat/bands';
+import type { CoolDown } from '../heat/coolDown';
 import type { Progress } from '../progress';
 import type { AirSetting, HandSetting, PhaseRequest } from '../request';
 
@@ -13,6 +14,7 @@ interface AnswerOf {
   /** Null once it is hopeless. */
   readonly band: PinBand | null;
   readonly 'air-draw': Drawn;
+  readonly 'way-down': CoolDown;
 }
 
 /**
@@ -33,7 +35,14 @@ export type Piece =
       readonly onlySure: boolean;
     }
   /** One draw of a setting of air. */
-  | { readonly kind: 'air-draw'; readonly setting: AirSetting; readonly factors: FieldFactors };
+  | { readonly kind: 'air-draw'; readonly setting: AirSetting; readonly factors: FieldFactors }
+  /** One way for a board to come down after air, by its place among them. */
+  | {
+      readonly kind: 'way-down';
+      readonly setting: AirSetting;
+      readonly air_s: number;
+      readonly way: number;
+    };
 
 type PieceOf<Kind extends Piece['kind']> = Extract<Piece, { kind: Kind }>;
 

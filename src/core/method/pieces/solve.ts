@@ -1,6 +1,7 @@
 import { solveArrangement } from '../heat/airSearch';
 import { drawAir } from '../heat/airBand';
 import { drawTouch } from '../heat/bands';
+import { wayDown } from '../heat/coolDown';
 import { climb, type HandHeat } from '../heat/handSearch';
 import { METHODS } from '../methods';
 import type { Progress } from '../progress';
@@ -18,6 +19,8 @@ export function* solvePiece(request: PhaseRequest, piece: Piece): Generator<Prog
       return yield* drawTouch(request, heatOf(piece.heat), piece);
     case 'air-draw':
       return yield* drawAir(request, piece.setting, piece.factors);
+    case 'way-down':
+      return yield* wayDown(request, piece);
   }
 }
 
