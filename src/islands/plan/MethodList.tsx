@@ -50,7 +50,14 @@ export function MethodList({
               <p className="quiet">Usual failure: {method.failure}</p>
               <p className="quiet">Leaves: {method.leaves}</p>
               {method.id !== chosen && method.option && (
-                <Button small onClick={() => onTake(method)}>
+                <Button
+                  small
+                  onClick={() => {
+                    // Its reasons have done their work; the settings below come back into sight.
+                    setOpen(null);
+                    onTake(method);
+                  }}
+                >
                   Take this way
                 </Button>
               )}

@@ -158,9 +158,12 @@ export function DwellWindow({
   );
 }
 
+/** Round times along the axis; the unit stands at its end, and no figure under it. */
 function ticks(end_s: number): number[] {
-  const step = [0.5, 1, 2, 5].find((s) => end_s / s <= 9) ?? 10;
-  return Array.from({ length: Math.floor(end_s / step + 1e-9) + 1 }, (_, i) => i * step);
+  const step = [0.5, 1, 2, 5, 10, 20, 50].find((s) => end_s / s <= 9) ?? 100;
+  return Array.from({ length: Math.floor(end_s / step + 1e-9) + 1 }, (_, i) => i * step).filter(
+    (t) => t <= 0.95 * end_s,
+  );
 }
 
 /** One axis for several pins: a little past the latest stop. */
