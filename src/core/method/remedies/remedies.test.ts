@@ -51,6 +51,15 @@ describe('remedies', () => {
     }
   });
 
+  it('stand beside methods that all say why they will not do', () => {
+    for (const request of [grounded, buried]) {
+      const plan = planOf(request);
+      if (plan.outcome !== 'no-feasible-setting') throw new Error(plan.outcome);
+      expect(plan.methods.some((m) => m.feasible)).toBe(false);
+      expect(plan.methods.every((m) => m.reasons.length > 0)).toBe(true);
+    }
+  });
+
   it('cut a two-legged part free where the part may be lost, stub by stub', () => {
     const cut = stuck(buried).find((r) => r.kind === 'give-up-the-part')!;
     expect(cut.method).toBe('cut-then-pins');
