@@ -25,6 +25,7 @@ test('a plan from its goal to the job without a mouse', async ({ page, baseURL }
   await page.keyboard.press('y');
   const steps = page.getByRole('region', { name: 'Steps and materials' });
   await expect(steps).toContainText('strips the oxide');
+  await expect(steps).toContainText('Not molten at the stop:');
   await page.keyboard.press('a');
   await page.waitForURL('**/jobs/**');
   await ready(page);

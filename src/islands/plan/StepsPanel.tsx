@@ -56,6 +56,9 @@ export function StepsPanel({ steps, edits, why, editing, kept, onEdits, onKeep, 
               {step.dwell
                 ? `${step.dwell.setpoint_C} °C · expect ${secondsRange(...step.dwell.expect_s)} · stop at ${seconds(step.dwell.stop_s)}`
                 : step.detail}
+              {step.dwell && tellsFirst(shown, i) && (
+                <small className={css['because']}>Not molten at the stop: {step.dwell.ifNotMolten}</small>
+              )}
               {step.wait_s !== null && <em className="digits"> {seconds(step.wait_s)}</em>}
               {why && <small className={css['because']}>{step.why}</small>}
             </span>
@@ -108,6 +111,10 @@ export function StepsPanel({ steps, edits, why, editing, kept, onEdits, onKeep, 
     </div>
   );
 }
+
+/** What to do then is told with the first heat that says it; the next ones mean the same. */
+const tellsFirst = (steps: readonly StepAnswer[], at: number): boolean =>
+  steps.findIndex((s) => s.dwell?.ifNotMolten === steps[at]!.dwell?.ifNotMolten) === at;
 
 function Row({
   step,
