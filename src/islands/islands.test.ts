@@ -1,7 +1,8 @@
 import { describe, expect, it } from 'vitest';
+import { OPTION, pin } from '../../tests/support/answers';
 import { BLANK_BOARD } from '../../tests/support/sheets';
 import type { RunEvent } from '~/core/record/runEvents';
-import type { FoundAnswer, OptionAnswer, PinAnswer } from '~/schema/planAnswer';
+import type { FoundAnswer } from '~/schema/planAnswer';
 import { matching, reduce as benchReduce, START } from './bench/state';
 import { initialState, reduce as boardReduce } from './board/state';
 import { padState, UNMARKED, worstState } from './findings/marking';
@@ -26,48 +27,7 @@ const layersOf = (count: number) => ({
   copperLayers: Array.from({ length: count }, () => ({ weight_oz: 1, coverage: 0.3 })),
 });
 
-const OPTION: OptionAnswer = {
-  method: 'joint-by-joint',
-  tool: 'Iron',
-  nozzle: null,
-  perPad_C: {},
-  approach_s: 0,
-  shielded: false,
-  rampRatio: null,
-  toolId: 'iron',
-  tip: { shape: 'chisel', width_mm: 2.4, construction: 'cartridge' },
-  setpoint_C: 340,
-  preheat: null,
-  flow_L_min: null,
-  standoff_mm: null,
-  fluxed: true,
-  freshSolder: true,
-  melt_s: { p10: null, p50: 1, p90: null },
-  liftFrom_s: 2.2,
-  stop_s: 6,
-  padDose: { p50: 0.03, p90: null },
-  laminateDose: 0,
-  partPeak_C: 40,
-  warp_pct: null,
-  neighboursAtRisk: [],
-  coolDown_s: null,
-  feasible: true,
-};
-
-const PIN: PinAnswer = {
-  pad: '1',
-  pads: ['1'],
-  draws: 300,
-  melt_s: { p10: 0.5, p50: 0.8, p90: 1.2 },
-  liftFrom_s: 1.3,
-  holdAfterMelt_s: 2,
-  stop_s: 6,
-  stopBecause: 'pad budget',
-  chanceSolidAtStop: 0.01,
-  sure: true,
-  padDose: { p10: 0, p50: 0.02, p90: 0.05 },
-  laminateDose: { p10: 0, p50: 0, p90: 0 },
-};
+const PIN = pin({});
 
 describe('bench', () => {
   it('arrows walk the boards and stop at both ends', () => {

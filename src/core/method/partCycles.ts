@@ -1,17 +1,15 @@
+import { DRY_REWORK_K } from '../packages/moisture';
 import { bodyCounts, phasesOf, type Goal, type Phase } from './goals';
 
 /** Reflows that a body is classified with, and so is good for (J-STD-020 preconditioning: three, from memory). */
 export const MOST_PART_CYCLES = 3;
-
-/** A body that stays cooler than this feels a hand joint, not a reflow (J-STD-033, local rework, from memory). */
-export const CYCLE_FROM_K = 473.15;
 
 /** Heat cycles of the part that a job is about. */
 export interface PartCycles {
   readonly before: number;
   readonly after: number;
   readonly most: number;
-  /** Past what it is good for by this job, with a body that gets as hot as in a reflow. */
+  /** Past what it is good for by this job; a body that stays as cool as in local rework is not counted out. */
   readonly over: boolean;
 }
 
@@ -24,7 +22,7 @@ export function partCycles(
   if (!livesOn(goal)) return null;
   const own = phases.filter(({ phase }) => bodyCounts(goal, phase));
   const after = before + own.length;
-  const hot = own.some(({ bodyPeak_K }) => bodyPeak_K >= CYCLE_FROM_K);
+  const hot = own.some(({ bodyPeak_K }) => bodyPeak_K > DRY_REWORK_K);
   return { before, after, most: MOST_PART_CYCLES, over: hot && after > MOST_PART_CYCLES };
 }
 

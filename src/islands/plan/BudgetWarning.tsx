@@ -18,9 +18,10 @@ export function BudgetWarning({
   readonly pins: readonly PinAnswer[];
   /** What each pad has spent, its share of its neighbours' heat included. */
   readonly spent: Readonly<Record<string, number>>;
-  /** Whether the part could still be given up, and whether a socket goes in its place. */
+  /** Whether the part could still be given up. */
   readonly cut: boolean;
-  readonly socket: boolean;
+  /** Whether a socket could go in its place: in this job, or once the part is off; null where there is none. */
+  readonly socket: 'now' | 'later' | null;
   /** The board's page. */
   readonly board: string;
   readonly onGoal: (goal: Goal) => void;
@@ -37,13 +38,14 @@ export function BudgetWarning({
     <Caution>
       <strong>This would overspend.</strong> {over.map(inWords).join(' ')} Leaving the part as it is costs
       these pads nothing.
+      {socket === 'later' && ' Once it is off, a socket makes its fitting the last heat here.'}
       <span className={css['offers']}>
         {cut && (
           <Button small onClick={() => onGoal('remove-sacrifice-part')}>
             Give it up and cut it away
           </Button>
         )}
-        {socket && (
+        {socket === 'now' && (
           <Button small onClick={() => onGoal('fit-socket')}>
             Fit a socket: the last heat here
           </Button>

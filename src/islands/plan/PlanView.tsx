@@ -220,7 +220,7 @@ export function PlanView({ sheet }: { sheet: PlanSheet }) {
           pins={freshPins(state)}
           spent={whole.history.padDose}
           cut={keepsPart(goal)}
-          socket={goal !== 'fit-socket' && socketFor(partOf(site.package)) !== null}
+          socket={socketFor(partOf(site.package)) ? socketAt(goal) : null}
           board={`/boards/${sheet.board.id}`}
           onGoal={(next) => dispatch({ type: 'goal', goal: next })}
         />
@@ -307,6 +307,10 @@ function mixtureAt(state: PlanState) {
   if (state.exploration.status !== 'done') return null;
   return phasesIn(state.exploration.answer).find((p) => p.phase === state.phase)?.materials.mixture ?? null;
 }
+
+/** A socket takes the part's place where one is being fitted; where it still stands, it has to come off first. */
+const socketAt = (goal: Goal): 'now' | 'later' | null =>
+  goal === 'fit' ? 'now' : phasesOf(goal)[0] === 'remove' ? 'later' : null;
 
 const meltOf = ({ pad, pads, melt_s }: PinAnswer): Melt => ({
   pads: pads.length > 0 ? pads : [pad],

@@ -1,3 +1,6 @@
+import type { ReactNode } from 'react';
+import { AIR } from '~/core/method/settings';
+import { millimetres } from '~/core/quantity/convert';
 import type { AirSettingInput, ChoiceInput, HandSettingInput, PreheatInput } from '~/schema/planRequest';
 import type { HotAirSpec, NozzleRecord } from '~/schema/tool';
 import { CommandButton } from '~/ui/controls/Button';
@@ -177,46 +180,71 @@ function AirPart({
         onChange={(air_C) => onSetting({ air_C })}
         run={run}
       />
-      <div className={css['temperature']}>
-        <label htmlFor="flow">Flow</label>
-        <output htmlFor="flow" className={css['flow']}>
-          {Math.round(setting.flow_L_min)}
-          <small>L/min</small>
-        </output>
-        <input
-          id="flow"
-          type="range"
-          min={flowRange_L_min[0]}
-          max={flowRange_L_min[1]}
-          step={1}
-          value={setting.flow_L_min}
-          onChange={(event) => onSetting({ flow_L_min: Number(event.target.value) })}
-        />
-      </div>
-      <div className={css['temperature']}>
-        <label htmlFor="standoff">Stand-off</label>
-        <output htmlFor="standoff" className={css['flow']}>
-          {setting.standoff_mm}
-          <small>mm</small>
-        </output>
-        <input
-          id="standoff"
-          type="range"
-          min={STANDOFF_mm[0]}
-          max={STANDOFF_mm[1]}
-          step={1}
-          value={setting.standoff_mm}
-          onChange={(event) => onSetting({ standoff_mm: Number(event.target.value) })}
-        />
+      <Slide
+        id="flow"
+        label="Flow"
+        unit="L/min"
+        range={flowRange_L_min}
+        value={Math.round(setting.flow_L_min)}
+        onChange={(flow_L_min) => onSetting({ flow_L_min })}
+      />
+      <Slide
+        id="standoff"
+        label="Stand-off"
+        unit="mm"
+        range={STANDOFF_mm}
+        value={setting.standoff_mm}
+        onChange={(standoff_mm) => onSetting({ standoff_mm })}
+      >
         <div className={css['pair']}>
           <CommandButton small command={planCommand('nearer')} label="Nearer" run={run} />
           <CommandButton small command={planCommand('farther')} label="Farther" run={run} />
         </div>
-      </div>
+      </Slide>
       {setting.approach_s > 0 && (
-        <p className="quiet">The first {setting.approach_s} s from 40 mm, to warm the region.</p>
+        <p className="quiet">
+          The first {setting.approach_s} s from {millimetres(AIR.approachStandoff_m)} mm, to warm the region.
+        </p>
       )}
     </>
+  );
+}
+
+function Slide({
+  id,
+  label,
+  unit,
+  range,
+  value,
+  onChange,
+  children,
+}: {
+  id: string;
+  label: string;
+  unit: string;
+  range: readonly [number, number];
+  value: number;
+  onChange: (value: number) => void;
+  children?: ReactNode;
+}) {
+  return (
+    <div className={css['temperature']}>
+      <label htmlFor={id}>{label}</label>
+      <output htmlFor={id} className={css['flow']}>
+        {value}
+        <small>{unit}</small>
+      </output>
+      <input
+        id={id}
+        type="range"
+        min={range[0]}
+        max={range[1]}
+        step={1}
+        value={value}
+        onChange={(event) => onChange(Number(event.target.value))}
+      />
+      {children}
+    </div>
   );
 }
 

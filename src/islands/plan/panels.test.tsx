@@ -1,7 +1,8 @@
 // @vitest-environment jsdom
 import { cleanup, fireEvent, render, screen, within } from '@testing-library/react';
 import { afterEach, describe, expect, it, vi } from 'vitest';
-import type { MethodAnswer, NoPlanAnswer, OptionAnswer, PinAnswer, RemedyAnswer } from '~/schema/planAnswer';
+import type { MethodAnswer, NoPlanAnswer, RemedyAnswer } from '~/schema/planAnswer';
+import { OPTION, pin } from '../../../tests/support/answers';
 import { BudgetWarning } from './BudgetWarning';
 import { MethodList } from './MethodList';
 import { Proposal } from './Proposal';
@@ -9,50 +10,6 @@ import { reduce, start, type PlanState } from './state';
 import { WindowsPanel } from './WindowsPanel';
 
 afterEach(cleanup);
-
-const OPTION: OptionAnswer = {
-  method: 'leg-at-a-time',
-  tool: 'Iron',
-  toolId: 'iron',
-  tip: { shape: 'chisel', width_mm: 2.4, construction: 'cartridge' },
-  nozzle: null,
-  setpoint_C: 340,
-  perPad_C: {},
-  preheat: null,
-  flow_L_min: null,
-  standoff_mm: null,
-  approach_s: 0,
-  shielded: false,
-  fluxed: true,
-  freshSolder: true,
-  melt_s: { p10: null, p50: 1, p90: null },
-  liftFrom_s: 2.2,
-  stop_s: 6,
-  padDose: { p50: 0.03, p90: null },
-  laminateDose: 0,
-  partPeak_C: 40,
-  rampRatio: null,
-  warp_pct: null,
-  neighboursAtRisk: [],
-  coolDown_s: null,
-  feasible: true,
-};
-
-const pin = (part: Partial<PinAnswer>): PinAnswer => ({
-  pad: '1',
-  pads: [],
-  draws: 200,
-  melt_s: { p10: 0.5, p50: 0.8, p90: 1.2 },
-  liftFrom_s: 1.3,
-  holdAfterMelt_s: 2,
-  stop_s: 6,
-  stopBecause: 'pad budget',
-  chanceSolidAtStop: 0.01,
-  sure: true,
-  padDose: { p10: 0.01, p50: 0.02, p90: 0.05 },
-  laminateDose: { p10: 0, p50: 0, p90: 0 },
-  ...part,
-});
 
 const method = (part: Partial<MethodAnswer>): MethodAnswer => ({
   id: 'leg-at-a-time',
@@ -115,7 +72,7 @@ describe('a plan that would overspend', () => {
         pins={[pin({ padDose: { p10: 0.05, p50: 0.1, p90: 0.2 } })]}
         spent={{ '1': spent }}
         cut
-        socket
+        socket="now"
         board="/boards/b"
         onGoal={vi.fn()}
         {...part}
@@ -136,8 +93,14 @@ describe('a plan that would overspend', () => {
     expect(screen.getByRole('link', { name: /Leave it/ }).getAttribute('href')).toBe('/boards/b');
   });
 
+  it('says of a socket that the part has to come off first, where it still stands', () => {
+    shown(0.95, { socket: 'later' });
+    expect(screen.getByText(/Once it is off, a socket makes its fitting the last heat/)).toBeTruthy();
+    expect(screen.queryByRole('button', { name: /Fit a socket/ })).toBeNull();
+  });
+
   it('offers no cut where the part is given up already, and no socket where none exists', () => {
-    shown(0.95, { cut: false, socket: false });
+    shown(0.95, { cut: false, socket: null });
     expect(screen.queryByRole('button')).toBeNull();
   });
 });

@@ -51,6 +51,20 @@ describe('how far a lithium cell has to stay from a hot joint', () => {
     expect(byHand(onPlane, 10).within_m!).toBeGreaterThan(byHand(onTrack, 10).within_m!);
   });
 
+  it('counts from the outermost joint: a long part keeps a cell as far from its ends as a short one', () => {
+    const part = {
+      ...onTrack.site.part,
+      family: 'dip' as const,
+      pins: 40,
+      pitch_m: 2.54e-3,
+      rowSpacing_m: 15.24e-3,
+    } as typeof onTrack.site.part;
+    const tracks = Object.fromEntries(Array.from({ length: 40 }, (_, i) => [String(i + 1), [trackOn(2)]]));
+    const long = { ...onTrack, site: { ...onTrack.site, part, connections: tracks } };
+    // The last pin of a row stands 24.1 mm along and 7.6 mm beside the middle.
+    expect(byHand(long, 4).within_m!).toBeGreaterThan(Math.hypot(24.13e-3, 7.62e-3) + 2e-3);
+  });
+
   it('is the whole board over a preheater: a cell is rated to 60 °C (data sheets, from memory)', () => {
     expect(CELL.lithiumLimit.value).toBe(kelvin(60));
     const preheat = { kind: 'convective', setpoint_K: kelvin(150), soak_s: 120 } as const;

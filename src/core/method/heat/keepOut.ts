@@ -2,8 +2,10 @@ import { CELL } from '../../materials/cells';
 import { boardTemperature_K } from '../../thermal/preheat';
 import { runField } from '../../thermal/field/run';
 import type { Progress } from '../progress';
-import type { AirSetting, HandSetting, Neighbour, PhaseRequest } from '../request';
+import type { AirSetting, HandSetting, Neighbour, PhaseRequest, PlanSite } from '../request';
 import { airScenario } from './airScenario';
+import { padPlace } from './holeTouch';
+import { bareNeighbour } from './neighbours';
 import type { Touch } from './touch';
 
 /** How far from the site a lithium cell has to stay. */
@@ -13,10 +15,8 @@ export interface KeepOut {
   readonly within_m: number | null;
 }
 
-/** Distances at which a hand tool's warmth is read, m. */
+/** Distances from a joint at which a hand tool's warmth is read, m. */
 const AWAY_m = [3e-3, 5e-3, 8e-3, 12e-3, 16e-3, 20e-3, 30e-3, 40e-3, 60e-3, 80e-3];
-/** Toward each side of the part. */
-const DIRECTIONS = [0, 0.5, 1, 1.5].map((turns) => turns * Math.PI);
 
 /** Heat goes on spreading after the air: the board is followed this much longer, s. */
 const AFTER_AIR_s = 60;
@@ -26,7 +26,10 @@ const limit_K = (): number => CELL.lithiumLimit.value;
 
 export const hasCell = ({ hazards }: PhaseRequest): boolean => hazards.includes('lithium');
 
-/** Under a tool in the hand, every touch held to its stop. */
+/**
+ * Under a tool in the hand, every touch held to its stop. The joint model is a disc about its pad, so warmth is read
+ * along one way outward; the outermost of the touch's pads may be the one that is hot.
+ */
 export function keepOutByHand(
   request: PhaseRequest,
   setting: HandSetting,
@@ -35,12 +38,15 @@ export function keepOutByHand(
 ): KeepOut {
   if (boardTemperature_K(request.board, setting.preheat, request.ambient_K) >= limit_K())
     return { limit_K: limit_K(), within_m: null };
-  const around = AWAY_m.flatMap((away_m) => DIRECTIONS.map((angle) => pointAt(request, away_m, angle)));
-  const perTouch = touches.map((touch) => touch.peaksNear(around, stop_sOf(touch)));
-  const peaks_K = AWAY_m.map((_, i) =>
-    Math.max(...perTouch.flatMap((peaks) => peaks.slice(i * DIRECTIONS.length, (i + 1) * DIRECTIONS.length))),
-  );
-  return { limit_K: limit_K(), within_m: reachOf(AWAY_m, peaks_K) };
+  let within_m = 0;
+  for (const touch of touches) {
+    const points = AWAY_m.map((away_m) => outward(request.site, touch.pads[0]!, away_m));
+    const reach_m = reachOf(AWAY_m, touch.peaksNear(points, stop_sOf(touch)));
+    if (reach_m === null) return { limit_K: limit_K(), within_m: null };
+    const rim_m = Math.max(...touch.pads.map((pad) => fromMiddle_m(request.site, pad)));
+    within_m = Math.max(within_m, reach_m > 0 ? rim_m + reach_m : 0);
+  }
+  return { limit_K: limit_K(), within_m };
 }
 
 /** Under hot air, from both faces of the board as they were until a minute after it. */
@@ -72,17 +78,16 @@ export function* keepOutUnderAir(
   return { limit_K: limit_K(), within_m: cold ? within_m : null };
 }
 
-/** A place on the part's face, so far from its middle. */
-function pointAt({ site }: PhaseRequest, away_m: number, angle: number): Neighbour {
-  return {
-    ref: `at ${away_m}`,
-    x_m: site.x_m + away_m * Math.cos(angle),
-    y_m: site.y_m + away_m * Math.sin(angle),
-    rotation_rad: 0,
-    side: site.partSide,
-    alloy: site.alloy,
-    part: null,
-  };
+const fromMiddle_m = (site: PlanSite, pad: string): number => {
+  const at = padPlace(site, pad);
+  return Math.hypot(at.x_m - site.x_m, at.y_m - site.y_m);
+};
+
+/** A place on the part's face, so far outward of one of its pads. */
+function outward(site: PlanSite, pad: string, away_m: number): Neighbour {
+  const at = padPlace(site, pad);
+  const angle = Math.atan2(at.y_m - site.y_m, at.x_m - site.x_m);
+  return bareNeighbour(site, at.x_m + away_m * Math.cos(angle), at.y_m + away_m * Math.sin(angle));
 }
 
 /** Farthest place that gets as warm as the limit, read between the distances; null where the farthest still does. */

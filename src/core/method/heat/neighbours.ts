@@ -1,5 +1,5 @@
 import { ALLOYS } from '../../materials/alloys';
-import type { PlanRequest } from '../request';
+import type { Neighbour, PlanRequest, PlanSite } from '../request';
 import { PLAN } from '../settings';
 import type { NeighbourHeat } from './airJudge';
 import type { Touch } from './touch';
@@ -26,3 +26,14 @@ export function neighbourHeat(
     };
   });
 }
+
+/** A place on the part's face as a neighbour of which nothing is known but where it is: to read warmth there. */
+export const bareNeighbour = (site: PlanSite, x_m: number, y_m: number): Neighbour => ({
+  ref: '',
+  x_m,
+  y_m,
+  rotation_rad: 0,
+  side: site.partSide,
+  alloy: site.alloy,
+  part: null,
+});

@@ -3,10 +3,11 @@ import { arealHeat_J_m2K } from '../../thermal/stackup';
 import { isSurface } from '../../packages/form';
 import { holeTouch } from '../heat/holeTouch';
 import { landTouch } from '../heat/landTouch';
+import { bareNeighbour } from '../heat/neighbours';
 import type { Working } from '../pieces/piece';
 import { serially } from '../pieces/solve';
 import type { Progress } from '../progress';
-import { padOrder, type Neighbour, type PlanRequest } from '../request';
+import { padOrder, type PlanRequest } from '../request';
 import { sequences, type Sequence, type Warmth } from './sequence';
 import { recapSite, type RecapAsk, type RecapSite } from './site';
 
@@ -83,15 +84,7 @@ function peaksAround(request: PlanRequest, off: NonNullable<RecapSite['work']>['
   const touch = isSurface(site.part)
     ? landTouch(alone, setting, [pad], 'one')
     : holeTouch(alone, setting, pad);
-  const around = AWAY_m.map((away_m, i): Neighbour => ({
-    ref: `at ${i}`,
-    x_m: site.x_m + away_m,
-    y_m: site.y_m,
-    rotation_rad: 0,
-    side: site.partSide,
-    alloy: site.alloy,
-    part: null,
-  }));
+  const around = AWAY_m.map((away_m) => bareNeighbour(site, site.x_m + away_m, site.y_m));
   return touch.peaksNear(around, off.heat_s);
 }
 
