@@ -15,6 +15,8 @@ export default tseslint.config(
       '@typescript-eslint/restrict-template-expressions': ['error', { allowNumber: true }],
       '@typescript-eslint/no-confusing-void-expression': 'off',
       '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_', varsIgnorePattern: '^_' }],
+      // `import { type X }` would load the module for nothing.
+      '@typescript-eslint/no-import-type-side-effects': 'error',
       'no-console': ['error', { allow: ['error', 'log'] }],
     },
   },

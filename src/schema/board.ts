@@ -1,6 +1,7 @@
 import { index, integer, sqliteTable, text as textColumn } from 'drizzle-orm/sqlite-core';
 import { z } from 'zod';
 import { HAZARDS, type Hazard } from '../core/method/request';
+import { FINISHES, type Finish } from '../core/materials/finishes';
 import { construction, type Construction } from './construction';
 import { initials, oneOf, recordId, text, whenever_ms, wholeNumber } from './fields';
 
@@ -11,18 +12,6 @@ export type WaitingFor = (typeof WAITING_FOR)[number];
 export const OUTCOMES = ['fixed', 'improved', 'unchanged', 'worse', 'scrapped', 'parked'] as const;
 export type Outcome = (typeof OUTCOMES)[number];
 
-/** What its lands were covered with when it was made (IPC-2221 §4.3 names, from memory). */
-export const FINISHES = {
-  unknown: 'not known',
-  'hot-air-levelled': 'hot-air levelled, leaded',
-  'hot-air-levelled-lead-free': 'hot-air levelled, lead-free',
-  'nickel-gold': 'immersion gold over nickel',
-  'immersion-silver': 'immersion silver',
-  'immersion-tin': 'immersion tin',
-  'organic-preservative': 'organic preservative (OSP)',
-  'bare-or-rolled-tin': 'bare copper or rolled tin',
-} as const;
-export type Finish = keyof typeof FINISHES;
 const FINISH_IDS = Object.keys(FINISHES) as [Finish, ...Finish[]];
 
 /** What a person tells of a board when it comes in. */

@@ -1,6 +1,4 @@
 import { z } from 'zod';
-import { metres } from '../core/quantity/convert';
-import type { Connection } from '../core/thermal/joint/scenario';
 import { quantity, wholeNumber } from './fields';
 
 const layers = z
@@ -42,31 +40,6 @@ export const connections = z
 
 export const CONNECTION_KINDS = ['isolated', 'track', 'thermal-relief', 'solid-plane'] as const;
 export type ConnectionKind = (typeof CONNECTION_KINDS)[number];
-
-/** A connection in SI. `solderLayer` is the copper layer on the face opposite the part. */
-export function connectionOf(c: ConnectionRecord, solderLayer: number): Connection {
-  switch (c.kind) {
-    case 'isolated':
-      return { kind: 'isolated' };
-    case 'track':
-      return {
-        kind: 'track',
-        width_m: metres(c.width_mm),
-        count: c.count,
-        layers: c.layers ?? [solderLayer],
-      };
-    case 'thermal-relief':
-      return {
-        kind: 'thermal-relief',
-        spokes: c.spokes,
-        spokeWidth_m: metres(c.spokeWidth_mm),
-        spokeLength_m: metres(c.spokeLength_mm),
-        layers: c.layers,
-      };
-    case 'solid-plane':
-      return { kind: 'solid-plane', layers: c.layers };
-  }
-}
 
 /** The class that holds a pad's melt back most, for its hatching and its name. */
 export function heaviestKind(list: readonly ConnectionRecord[]): ConnectionKind {

@@ -1,7 +1,5 @@
 import { z } from 'zod';
 import { LAMINATE_IDS } from '../core/materials/laminates';
-import { foilThickness_m, metres } from '../core/quantity/convert';
-import type { Board } from '../core/thermal/stackup';
 import { oneOf, quantity } from './fields';
 
 /** What a board is made of, in bench units: the part of its record that the heat model reads. */
@@ -19,17 +17,6 @@ export const construction = z.strictObject({
 });
 
 export type Construction = z.infer<typeof construction>;
-
-export const boardOf = (c: Construction): Board => ({
-  length_m: metres(c.length_mm),
-  width_m: metres(c.width_mm),
-  thickness_m: metres(c.thickness_mm),
-  laminate: c.laminate,
-  copper: c.copperLayers.map((layer) => ({
-    thickness_m: foilThickness_m(layer.weight_oz),
-    coverage: layer.coverage,
-  })),
-});
 
 /** A layer covered this far is a plane (common practice). */
 const PLANE_COVERAGE = 0.7;

@@ -3,7 +3,8 @@ import { changed, HOT_AIR_EXAMPLE, PLAN_EXAMPLE, SIMULATE_EXAMPLE } from '../../
 import { newBoard } from './board';
 import { InputError, parseInput, type Fault } from './faults';
 import { newFinding } from './finding';
-import { planInput, planRequestOf } from './planRequest';
+import { planInput } from './planRequest';
+import { planRequestOf } from './si/plan';
 import { simulateInput } from './simulateRequest';
 import { writableEvent } from './runEvent';
 import type { z } from 'zod';

@@ -3,7 +3,8 @@ import { surfacePackage } from '~/core/packages/outlines';
 import { kelvin } from '~/core/quantity/convert';
 import { changed, HOT_AIR_EXAMPLE } from '../../tests/support/requests';
 import { parseInput } from './faults';
-import { moistureAnswer, moistureInWords, takesMoisture, type MoistureInput } from './moisture';
+import { moistureAnswer, takesMoisture } from './si/moisture';
+import { moistureInWords, type MoistureInput } from './moisture';
 import { simulate } from './simulateAnswer';
 import { simulateInput } from './simulateRequest';
 

@@ -5,8 +5,8 @@ import { onBoard } from '../core/packages/placement';
 import { metres } from '../core/quantity/convert';
 import { resistanceOf_Ohm } from '../core/quantity/resistance';
 import type { SiteSheet } from './boardSheet';
-import { connectionOf } from './connection';
-import { partOf } from './package';
+import { connectionOf } from './si/connections';
+import { partOf } from './si/part';
 
 /** Every pad of a board where it lies, seen from the top. `copperLayers` counts the board's layers. */
 export function placedPadsOf(sites: readonly SiteSheet[], copperLayers: number): PlacedPad[] {

@@ -15,19 +15,19 @@ import { frontierAbout } from '../core/method/search';
 import type { Step } from '../core/method/steps/step';
 import { celsius, millimetres } from '../core/quantity/convert';
 import type { Spread } from '../core/statistics/percentile';
-import {
-  type BindingAnswer,
-  type DrawAnswer,
-  type FoundAnswer,
-  type MaterialsAnswer,
-  type MethodAnswer,
-  type NoPlanAnswer,
-  type OptionAnswer,
-  type PhaseAnswer,
-  type PinAnswer,
-  type PlanAnswer,
-  type RemedyAnswer,
-  type StepAnswer,
+import type {
+  BindingAnswer,
+  DrawAnswer,
+  FoundAnswer,
+  MaterialsAnswer,
+  MethodAnswer,
+  NoPlanAnswer,
+  OptionAnswer,
+  PhaseAnswer,
+  PinAnswer,
+  PlanAnswer,
+  RemedyAnswer,
+  StepAnswer,
 } from './planAnswer';
 
 /** Core plans in bench units. */

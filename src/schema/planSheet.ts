@@ -22,3 +22,23 @@ export interface PlanSheet {
   /** What this workshop always changes about a method's steps. */
   readonly habits: readonly StepHabit[];
 }
+
+/** What can be set on a plan before anything is searched. */
+export type PlanWishes = Pick<PlanInput, 'goal' | 'worth'> & {
+  readonly mates: readonly string[];
+  readonly moisture: PlanInput['site']['moisture'] | null;
+  readonly by: string;
+};
+
+/** What a sheet's plan is asked from. */
+export const planInputOf = (
+  sheet: PlanSheet,
+  { goal, worth, mates, moisture, by }: PlanWishes,
+): PlanInput => ({
+  ...sheet.input,
+  site: moisture ? { ...sheet.input.site, moisture } : sheet.input.site,
+  goal,
+  worth,
+  record: [...(sheet.records[by] ?? [])],
+  neighbours: sheet.input.neighbours.map((n) => ({ ...n, comesToo: mates.includes(n.ref) })),
+});

@@ -4,7 +4,7 @@ import type { RecapPlan } from '../core/method/recap/plan';
 import type { RecapPhase } from '../core/method/recap/site';
 import { optionAnswerOf } from './planAnswerOf';
 import type { RecapAnswer } from './recap';
-import { settingInWords } from './words';
+import { settingInWords } from './settingWords';
 
 /** A whole-board plan in bench units. */
 export const recapAnswerOf = (plan: RecapPlan): RecapAnswer => ({

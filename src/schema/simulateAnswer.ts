@@ -1,6 +1,6 @@
 import { isSurface } from '../core/packages/form';
-import type { MoistureAnswer } from './moisture';
-import { partOf } from './package';
+import type { MoistureAnswer } from './si/moisture';
+import { partOf } from './si/part';
 import { simulateFieldAnswer } from './simulateField';
 import { simulateHand } from './simulateHand';
 import { simulateLands } from './simulateLands';

@@ -5,13 +5,17 @@ import { padNamesOf } from '../core/packages/form';
 import { kelvin, metres } from '../core/quantity/convert';
 import type { JointScenario } from '../core/thermal/joint/scenario';
 import { mappedBoard } from './mappedBoard';
-import { boardOf } from './construction';
+import { boardOf } from './si/board';
 import { connections } from './connection';
 import { boardSide, oneOf, quantity, text } from './fields';
 import { moistureInput } from './moisture';
-import { anyPackage, packageOf, partOf, type PackageRecord } from './package';
-import { checkLayers, connectionsOf, padName, preheatInput, preheatOf } from './planRequest';
-import { tip, tipOf } from './tool';
+import { anyPackage, type PackageRecord } from './package';
+import { packageOf, partOf } from './si/part';
+import { checkLayers, padName, preheatInput } from './planRequest';
+import { connectionsOf } from './si/connections';
+import { preheatOf } from './si/plan';
+import { tip } from './tool';
+import { tipOf } from './si/tools';
 
 const place = { x_mm: quantity('mm', 0, 1000), y_mm: quantity('mm', 0, 1000) };
 

@@ -1,10 +1,6 @@
 import { integer, real, sqliteTable, text as textColumn } from 'drizzle-orm/sqlite-core';
 import { z } from 'zod';
 import { TIP_CONSTRUCTION_IDS, TIP_SHAPE_IDS } from '../core/materials/tips';
-import { kelvin, metres } from '../core/quantity/convert';
-import type { AirStation, Bench, GunTool, IronTool, Preheater } from '../core/method/bench';
-import type { HollowTip, SolidTip } from '../core/thermal/joint/scenario';
-import type { Nozzle } from '../core/thermal/surface/jet';
 import { PREHEATER_IDS } from '../core/materials/air';
 import { wearOf } from '../core/materials/tips';
 import { oneOf, quantity, recordId, text, whenever_ms } from './fields';
@@ -32,6 +28,7 @@ export const ironSpec = z.strictObject({
 const hollow = z
   .strictObject({ inner_mm: quantity('mm', 0.4, 4), outer_mm: quantity('mm', 0.8, 8) })
   .refine((n) => n.outer_mm > n.inner_mm, { error: 'has its outer no wider than its bore; swap them' });
+export type HollowRecord = z.infer<typeof hollow>;
 
 export const gunSpec = z.strictObject({
   kind: z.literal('gun'),
@@ -117,12 +114,6 @@ export const tools = sqliteTable('tools', {
   revision: integer('revision').notNull().default(1),
 });
 
-export const tipOf = (t: TipRecord): SolidTip => ({
-  shape: t.shape,
-  width_m: metres(t.width_mm),
-  construction: t.construction,
-});
-
 /** A tool as a plan is given it: its spec, who it is, and the state it is in. */
 const onBench = {
   id: text(1, 64).optional(),
@@ -148,8 +139,6 @@ export const benchTool = z.discriminatedUnion(
 );
 export type BenchToolInput = z.infer<typeof benchTool>;
 
-type Tools = Pick<Bench, 'irons' | 'guns' | 'tweezers' | 'stations' | 'preheaters'>;
-
 /** A tool of the rig as a plan takes it, in the state it is in. */
 export const benchToolOf = (tool: ToolRecord): BenchToolInput => ({
   ...tool.spec,
@@ -159,84 +148,3 @@ export const benchToolOf = (tool: ToolRecord): BenchToolInput => ({
   wear: wearOf(tool.hours),
   clogged: tool.clogged,
 });
-
-/** Tools in SI, by kind; one without an id is numbered within its kind. */
-export function toolsOf(list: readonly BenchToolInput[]): Tools {
-  const tools = {
-    irons: [] as IronTool[],
-    guns: [] as GunTool[],
-    tweezers: [] as IronTool[],
-    stations: [] as AirStation[],
-    preheaters: [] as Preheater[],
-  };
-  list.forEach((t, i) => {
-    const who = {
-      id: t.id ?? `${t.kind}-${i + 1}`,
-      name: t.name ?? `${KIND_NAMES[t.kind]} ${i + 1}`,
-      offset_K: t.offset_K,
-    };
-    const range = (r: readonly [number, number]) => [kelvin(r[0]), kelvin(r[1])] as const;
-    switch (t.kind) {
-      case 'iron':
-      case 'tweezers':
-        tools[t.kind === 'iron' ? 'irons' : 'tweezers'].push({
-          ...who,
-          wear: t.wear,
-          power_W: t.power_W,
-          setpointRange_K: range(t.setpointRange_C),
-          tips: t.tips.map(tipOf),
-        });
-        break;
-      case 'gun':
-        tools.guns.push({
-          ...who,
-          wear: t.wear,
-          clogged: t.clogged,
-          power_W: t.power_W,
-          setpointRange_K: range(t.setpointRange_C),
-          tips: t.nozzles.map(hollowOf),
-        });
-        break;
-      case 'hot-air':
-        tools.stations.push({
-          ...who,
-          airRange_K: range(t.airRange_C),
-          flowRange_m3_s: [t.flowRange_L_min[0] / 60_000, t.flowRange_L_min[1] / 60_000],
-          nozzles: t.nozzles.map(nozzleOf),
-        });
-        break;
-      case 'preheater':
-        tools.preheaters.push({
-          id: who.id,
-          name: who.name,
-          kind: t.heat,
-          setpointRange_K: range(t.setpointRange_C),
-        });
-        break;
-    }
-  });
-  return tools;
-}
-
-export const KIND_NAMES: Readonly<Record<ToolSpec['kind'], string>> = {
-  iron: 'Iron',
-  gun: 'Desoldering gun',
-  tweezers: 'Hot tweezers',
-  'hot-air': 'Hot-air station',
-  preheater: 'Preheater',
-};
-
-const hollowOf = (n: z.infer<typeof hollow>): HollowTip => ({
-  shape: 'hollow',
-  construction: 'gun',
-  width_m: metres(n.outer_mm),
-  inner_m: metres(n.inner_mm),
-});
-
-export const nozzleWords = (n: NozzleRecord): string =>
-  'diameter_mm' in n ? `⌀ ${n.diameter_mm} mm` : `${n.width_mm} × ${n.height_mm} mm`;
-
-export const nozzleOf = (n: NozzleRecord): Nozzle =>
-  'diameter_mm' in n
-    ? { shape: 'round', diameter_m: metres(n.diameter_mm) }
-    : { shape: 'rectangle', width_m: metres(n.width_mm), height_m: metres(n.height_mm) };

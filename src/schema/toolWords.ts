@@ -1,6 +1,7 @@
 import { PREHEATERS } from '../core/materials/air';
 import { wearOf } from '../core/materials/tips';
-import { nozzleWords, type ToolRecord, type ToolSpec } from './tool';
+import { nozzleWords } from './si/tools';
+import type { ToolRecord, ToolSpec } from './tool';
 
 /** A tool's ranges in one line. */
 export function specInWords(spec: ToolSpec): string {

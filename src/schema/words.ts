@@ -1,11 +1,11 @@
 import type { Goal, Phase } from '../core/method/goals';
 import type { Hazard, Worth } from '../core/method/request';
-import { FINISHES, type BoardRecord } from './board';
+import { FINISHES } from '../core/materials/finishes';
+import type { BoardRecord } from './board';
 import type { ConnectionRecord } from './connection';
 import type { Construction } from './construction';
-import type { OptionAnswer } from './planAnswer';
-import type { ChoiceInput } from './planRequest';
-import { familyName, isSurfaceInput, partOf, type AnyPackageInput } from './package';
+import { familyName, isSurfaceInput, partOf } from './si/part';
+import type { AnyPackageInput } from './package';
 import { formOf, isSurface, mass_kg, padNamesOf } from '../core/packages/form';
 import { FAMILY_TRAITS } from '../core/packages/families';
 import { SURFACE_TRAITS } from '../core/packages/surfaceFamilies';
@@ -45,61 +45,6 @@ export const WORTH_WORDS: Readonly<Record<Worth, string>> = {
   ordinary: 'ordinary',
   scarce: 'scarce',
 };
-
-/** A tip or nozzle as it is asked for. */
-export function tipInWords({ tip, nozzle }: Pick<OptionAnswer, 'tip' | 'nozzle'>): string {
-  if (tip)
-    return 'inner_mm' in tip
-      ? `bore ${tip.inner_mm.toFixed(1)} mm`
-      : `${tip.shape} ${tip.width_mm.toFixed(1)} mm`;
-  if (!nozzle) return '';
-  return 'diameter_mm' in nozzle
-    ? `nozzle ⌀ ${nozzle.diameter_mm} mm`
-    : `nozzle ${nozzle.width_mm} × ${nozzle.height_mm} mm`;
-}
-
-export function settingInWords(
-  option: Pick<
-    OptionAnswer,
-    'setpoint_C' | 'perPad_C' | 'tip' | 'nozzle' | 'tool' | 'preheat' | 'flow_L_min' | 'standoff_mm'
-  >,
-): string {
-  const tip = tipInWords(option);
-  const air =
-    option.flow_L_min === null
-      ? ''
-      : `, ${Math.round(option.flow_L_min)} L/min${option.standoff_mm === null ? '' : ` from ${option.standoff_mm} mm`}`;
-  const warm = option.preheat
-    ? `, board warmed at ${Math.round(option.preheat.setpoint_C)} °C for ${Math.round(option.preheat.soak_s)} s`
-    : '';
-  return `${option.tool}, ${tip}, ${option.setpoint_C} °C${turnedInWords(option.perPad_C)}${air}${warm}`;
-}
-
-/** Pins at other temperatures, together where they share one. */
-function turnedInWords(perPad_C: OptionAnswer['perPad_C']): string {
-  const byTemperature = new Map<number, string[]>();
-  for (const [pad, t_C] of Object.entries(perPad_C))
-    byTemperature.set(t_C, [...(byTemperature.get(t_C) ?? []), pad]);
-  return [...byTemperature]
-    .map(([t_C, pads]) => ` (pin${pads.length > 1 ? 's' : ''} ${pads.join(', ')} at ${t_C} °C)`)
-    .join('');
-}
-
-/** A choice as it is set, on the tool of that name. */
-export function choiceInWords({ setting }: ChoiceInput, tool: string): string {
-  return setting.kind === 'air'
-    ? settingInWords({
-        tool,
-        tip: null,
-        nozzle: setting.nozzle,
-        setpoint_C: setting.air_C,
-        perPad_C: {},
-        flow_L_min: setting.flow_L_min,
-        standoff_mm: setting.standoff_mm,
-        preheat: setting.preheat,
-      })
-    : settingInWords({ ...setting, tool, nozzle: null, flow_L_min: null, standoff_mm: null });
-}
 
 export function connectionInWords(list: readonly ConnectionRecord[]): string {
   if (list.length === 0 || list.every((c) => c.kind === 'isolated')) return 'isolated';

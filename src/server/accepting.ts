@@ -7,13 +7,8 @@ import type { AcceptPlan } from '../schema/job';
 import type { FoundAnswer } from '../schema/planAnswer';
 import { foundAnswerOf } from '../schema/planAnswerOf';
 import { addedStep } from '../schema/stepWords';
-import {
-  choicesOf,
-  planRequestOf,
-  settingOf,
-  type ChoiceInput,
-  type SettingInput,
-} from '../schema/planRequest';
+import { choicesOf, planRequestOf, settingOf } from '../schema/si/plan';
+import type { ChoiceInput, SettingInput } from '../schema/planRequest';
 import type { Db } from './db';
 import { Conflict } from './errors';
 import { newId } from './ids';

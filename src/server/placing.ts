@@ -1,7 +1,7 @@
 import { InputError, type Fault } from '../schema/faults';
 import { padNamesOf } from '../core/packages/form';
-import { partOf } from '../schema/package';
-import { layersOf } from '../schema/planRequest';
+import { partOf } from '../schema/si/part';
+import { layersOf } from '../schema/si/connections';
 import type { Construction } from '../schema/construction';
 import type { NewSite, SiteChange } from '../schema/site';
 import type { Db } from './db';

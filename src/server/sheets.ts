@@ -2,7 +2,7 @@ import type { BoardSheet, JobLine } from '../schema/boardSheet';
 import type { Goal } from '../core/method/goals';
 import type { PlanSheet } from '../schema/planSheet';
 import type { RunSheet } from '../schema/runSheet';
-import { settingInWords } from '../schema/words';
+import { settingInWords } from '../schema/settingWords';
 import type { AirSheet } from '../schema/airSheet';
 import { copperMapsOf } from './importing';
 import { artworksOf, importsOf } from './repositories/imports';

@@ -7,7 +7,20 @@ export interface SolveHandlers<Kind extends TaskKind> {
 }
 
 /** A screen drawn again for every message would take the cores that the answer needs. */
-const LOOK_ms = 80;
+const LOOK_ms = 160;
+
+const planning = (): Worker => new Worker(new URL('./plan.worker.ts', import.meta.url), { type: 'module' });
+const heating = (): Worker => new Worker(new URL('./heat.worker.ts', import.meta.url), { type: 'module' });
+
+/** Each worker carries only what its tasks need: loading it is part of the wait for a first answer. */
+const START: Readonly<Record<TaskKind, () => Worker>> = {
+  plan: planning,
+  explore: planning,
+  recap: planning,
+  field: heating,
+  'field-band': heating,
+  import: () => new Worker(new URL('./import.worker.ts', import.meta.url), { type: 'module' }),
+};
 
 /** One worker for one kind of task; a new task cancels the one before it. Progress is shown a few times a second. */
 export class Solver<Kind extends TaskKind> {
@@ -17,23 +30,31 @@ export class Solver<Kind extends TaskKind> {
   private waiting: ProgressMessage[] = [];
   private timer: ReturnType<typeof setTimeout> | null = null;
   private looked_ms = -Infinity;
+  /** A task that was begun before anyone took it, and what came of it so far. */
+  private begun: { readonly task: string; readonly came: FromWorker[] } | null = null;
 
   solve(task: Extract<Task, { kind: Kind }>, handlers: SolveHandlers<Kind>): void {
+    const { begun } = this;
+    if (begun && begun.task === JSON.stringify(task)) {
+      this.begun = null;
+      this.handlers = handlers;
+      for (const message of begun.came) this.receive(message);
+      return;
+    }
     this.cancel();
-    this.worker ??= this.start();
-    this.current += 1;
+    this.post(task);
     this.handlers = handlers;
-    this.send({ type: 'solve', jobId: this.current, task });
   }
 
-  /** Loads the worker and its helpers ahead of a plan. */
-  prepare(): void {
-    this.worker ??= this.start();
-    this.send({ type: 'prepare' });
+  /** Begins what will be asked for; the same task takes it over with all that came of it, another drops it. */
+  begin(task: Extract<Task, { kind: Kind }>): void {
+    this.cancel();
+    this.post(task);
+    this.begun = { task: JSON.stringify(task), came: [] };
   }
 
   cancel(): void {
-    if (this.handlers) this.send({ type: 'cancel', jobId: this.current });
+    if (this.handlers || this.begun) this.send({ type: 'cancel', jobId: this.current });
     this.settle();
   }
 
@@ -43,11 +64,22 @@ export class Solver<Kind extends TaskKind> {
     this.settle();
   }
 
-  private start(): Worker {
-    const worker = new Worker(new URL('./plan.worker.ts', import.meta.url), { type: 'module' });
+  private start(kind: TaskKind): Worker {
+    const worker = START[kind]();
     worker.onmessage = (event: MessageEvent<FromWorker>) => this.receive(event.data);
-    worker.onerror = (event) => this.handlers?.onFailed(event.message || 'the planning worker stopped');
+    worker.onerror = ({ message }) =>
+      this.receive({
+        type: 'failed',
+        jobId: this.current,
+        message: message || 'the planning worker stopped',
+      });
     return worker;
+  }
+
+  private post(task: Task): void {
+    this.worker ??= this.start(task.kind);
+    this.current += 1;
+    this.send({ type: 'solve', jobId: this.current, task });
   }
 
   private send(message: ToWorker): void {
@@ -69,11 +101,14 @@ export class Solver<Kind extends TaskKind> {
     this.timer = null;
     this.waiting = [];
     this.handlers = null;
+    this.begun = null;
   }
 
   private receive(message: FromWorker): void {
-    if (message.jobId !== this.current || !this.handlers) return;
+    if (message.jobId !== this.current) return;
+    this.begun?.came.push(message);
     const { handlers } = this;
+    if (!handlers) return;
     switch (message.type) {
       case 'progress':
         this.waiting.push(message.progress);

@@ -12,32 +12,37 @@ import type { SimulateInput } from '../schema/simulateRequest';
 export type { CentroidColumns, ImportChoices, ImportFile, ImportGround, ImportPreview };
 
 /** What a screen may ask of the planning worker. */
-export type Task =
+export type PlanTask =
   | { readonly kind: 'plan'; readonly input: PlanInput }
   | { readonly kind: 'explore'; readonly input: PlanInput; readonly choices: readonly ChoiceInput[] }
   | {
       readonly kind: 'recap';
       readonly asks: readonly { readonly value: string; readonly input: PlanInput }[];
-    }
+    };
+
+/** Of the worker that heats boards. */
+export type HeatTask =
   | { readonly kind: 'field'; readonly input: SimulateInput; readonly frames: number }
   | {
       readonly kind: 'field-band';
       readonly input: SimulateInput;
       readonly draws: number;
       readonly seed: number;
-    }
-  | {
-      readonly kind: 'import';
-      readonly files: readonly ImportFile[];
-      readonly ground: ImportGround;
-      readonly choices: ImportChoices;
     };
+
+/** Of the worker that reads files. */
+export interface ImportTask {
+  readonly kind: 'import';
+  readonly files: readonly ImportFile[];
+  readonly ground: ImportGround;
+  readonly choices: ImportChoices;
+}
+
+export type Task = PlanTask | HeatTask | ImportTask;
 
 export type TaskKind = Task['kind'];
 
 export type ToWorker =
-  /** A plan will be asked for: its helpers load meanwhile. */
-  | { readonly type: 'prepare' }
   | { readonly type: 'solve'; readonly jobId: number; readonly task: Task }
   | { readonly type: 'cancel'; readonly jobId: number };
 

@@ -3,10 +3,11 @@ import { GOALS, phasesOf, type Goal } from '~/core/method/goals';
 import { PLAN } from '~/core/method/settings';
 import { padNamesOf } from '~/core/packages/form';
 import { parseInput } from '~/schema/faults';
-import { partOf } from '~/schema/package';
+import { partOf } from '~/schema/si/part';
 import { foundAnswer, phasesIn, type FoundAnswer, type PlanAnswer } from '~/schema/planAnswer';
 import { planAnswerOf } from '~/schema/planAnswerOf';
-import { planInput, planRequestOf, type PlanInput } from '~/schema/planRequest';
+import { planInput, type PlanInput } from '~/schema/planRequest';
+import { planRequestOf } from '~/schema/si/plan';
 import { planOf } from '../support/solve';
 
 /**

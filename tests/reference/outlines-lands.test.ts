@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { landShapes, mass_kg } from '~/core/packages/form';
-import { partOf } from '~/schema/package';
+import { partOf } from '~/schema/si/part';
 import { PACKAGE_PRESETS } from '~/schema/packagePresets';
 
 const preset = (name: string) => {

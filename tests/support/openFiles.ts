@@ -2,7 +2,7 @@ import { landShapes } from '~/core/packages/form';
 import { onBoard } from '~/core/packages/placement';
 import { metres, millimetres } from '~/core/quantity/convert';
 import type { Construction } from '~/schema/construction';
-import { partOf } from '~/schema/package';
+import { partOf } from '~/schema/si/part';
 import type { NewSite } from '~/schema/site';
 
 /**

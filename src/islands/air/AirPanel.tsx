@@ -3,7 +3,7 @@ import type { AirSheet } from '~/schema/airSheet';
 import { CommandButton } from '~/ui/controls/Button';
 import { Segments, SelectField } from '~/ui/controls/Field';
 import { AIR_COMMANDS, type AirCommand } from './commands';
-import { nozzleWords } from '~/schema/tool';
+import { nozzleWords } from '~/schema/si/tools';
 import type { AirSetting } from './setting';
 import css from './air.module.css';
 

@@ -1,4 +1,4 @@
-import { partOf } from '~/schema/package';
+import { partOf } from '~/schema/si/part';
 import { millimetres } from '~/core/quantity/convert';
 import type { AirSheet } from '~/schema/airSheet';
 import type { SimulateInput } from '~/schema/simulateRequest';

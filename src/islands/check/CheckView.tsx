@@ -5,7 +5,7 @@ import { METER } from '~/core/electrical/meterLimits';
 import { millimetres } from '~/core/quantity/convert';
 import { resistanceOf_Ohm } from '~/core/quantity/resistance';
 import type { CheckSheet, ReadingTaken } from '~/schema/checkSheet';
-import { boardOf } from '~/schema/construction';
+import { boardOf } from '~/schema/si/board';
 import { partsBetween, placedPadsOf } from '~/schema/placedPads';
 import { postJson } from '~/ui/api';
 import { Button, ButtonLink, KeyCap } from '~/ui/controls/Button';

@@ -6,11 +6,12 @@ import { phaseRequest } from '~/core/method/phase/phasePlan';
 import type { PlanRequest } from '~/core/method/request';
 import { socketFor } from '~/core/packages/socket';
 import { choiceOfOption } from '~/schema/optionChoice';
-import { takesMoisture } from '~/schema/moisture';
-import { isSurfaceInput, partOf } from '~/schema/package';
+import { takesMoisture } from '~/schema/si/moisture';
+import { isSurfaceInput, partOf } from '~/schema/si/part';
 import { phasesIn, type MethodAnswer, type OptionAnswer, type PinAnswer } from '~/schema/planAnswer';
-import { planRequestOf, type ChoiceInput, type PlanInput } from '~/schema/planRequest';
-import type { PlanSheet } from '~/schema/planSheet';
+import { planRequestOf } from '~/schema/si/plan';
+import type { ChoiceInput } from '~/schema/planRequest';
+import { planInputOf, type PlanSheet } from '~/schema/planSheet';
 import { ErrorNote } from '~/ui/controls/Notes';
 import { secondsRange } from '~/ui/figures';
 import { useCommands } from '~/ui/keyboard/useCommands';
@@ -52,26 +53,20 @@ import { WindowsPanel } from './WindowsPanel';
 import css from './plan.module.css';
 
 /** One job on one site: which way, what to set, how long to hold, what it costs, and why. */
-export function PlanView({ sheet }: { sheet: PlanSheet }) {
+export function PlanView({ sheet, by: drawnFor }: { sheet: PlanSheet; by: string }) {
   const { site } = sheet;
   const [state, dispatch] = useReducer(reduce, start(sheet.goal, site.pads.at(-1)!.name, sheet.mates));
   const [ready, setReady] = useState(false);
   const [why, setWhy] = useState(false);
   const [editing, setEditing] = useState(false);
-  const by = useStore($by);
+  // Until this screen's initials are read, those that the server drew with.
+  const by = useStore($by) || drawnFor;
   useEffect(() => setReady(true), []);
   useDraft(sheet, state, dispatch);
 
   const { goal, worth, mates, moisture } = state;
   const input = useMemo(
-    (): PlanInput => ({
-      ...sheet.input,
-      site: moisture ? { ...sheet.input.site, moisture } : sheet.input.site,
-      goal,
-      worth,
-      record: [...(sheet.records[by] ?? [])],
-      neighbours: sheet.input.neighbours.map((n) => ({ ...n, comesToo: mates.includes(n.ref) })),
-    }),
+    () => planInputOf(sheet, { goal, worth, mates, moisture, by }),
     [sheet, goal, worth, mates, moisture, by],
   );
   const { stop } = usePlanning(input, state, dispatch);

@@ -1,7 +1,7 @@
 import { touchInWords } from '~/core/method/bindingWords';
 import { AIR, PLAN } from '~/core/method/settings';
 import type { NoPlanAnswer, OptionAnswer, PinAnswer } from '~/schema/planAnswer';
-import { choiceInWords, settingInWords } from '~/schema/words';
+import { choiceInWords, settingInWords } from '~/schema/settingWords';
 import { Button, CommandButton } from '~/ui/controls/Button';
 import { planCommand, type PlanCommand } from './commands';
 import { choiceAt, freshPins, phaseOf, verdictOf, type PlanState } from './state';

@@ -5,7 +5,7 @@ import type { AirSettingInput, ChoiceInput, HandSettingInput, PreheatInput } fro
 import type { HotAirSpec, NozzleRecord } from '~/schema/tool';
 import { CommandButton } from '~/ui/controls/Button';
 import { Segments, SelectField } from '~/ui/controls/Field';
-import { nozzleWords } from '~/schema/tool';
+import { nozzleWords } from '~/schema/si/tools';
 import { STANDOFF_mm } from './adjust';
 import { planCommand, type PlanCommand } from './commands';
 import { sameTip, tipWords, type OfferedTool } from './tools';

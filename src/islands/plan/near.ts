@@ -1,5 +1,5 @@
 import type { PlanInput } from '~/schema/planRequest';
-import { isSurfaceInput } from '~/schema/package';
+import { isSurfaceInput } from '~/schema/si/part';
 
 /** Parts farther off than this do not fit under one nozzle. */
 const REACH_mm = 25;

@@ -1,14 +1,11 @@
 import { useEffect, useRef, type Dispatch } from 'react';
 import type { PlanInput } from '~/schema/planRequest';
 import { Solver } from '~/workers/client';
+import { searching } from './ahead';
 import { wantsProof, type PlanAction, type PlanState } from './state';
 
 /** Waits for a hand on the slider to rest before drawing bands again. */
 const REST_ms = 60;
-
-/** The searching worker loads while the page comes alive. */
-const early = typeof window === 'undefined' ? null : new Solver<'plan'>();
-early?.prepare();
 
 /** Keeps two workers busy: one searches the bench, one follows the setting at hand. New inputs cancel old work. */
 export function usePlanning(
@@ -22,7 +19,7 @@ export function usePlanning(
   const wanted = wantsProof(state);
 
   useEffect(() => {
-    search.current ??= early ?? new Solver<'plan'>();
+    search.current ??= searching;
     search.current.solve(
       { kind: 'plan', input },
       {

@@ -3,7 +3,7 @@ import { useStore } from '@nanostores/react';
 import type { RecapAnswer, RecapRecord, SequenceAnswer } from '~/schema/recap';
 import type { RecapCandidate, RecapSheet } from '~/schema/recapSheet';
 import type { PlanInput } from '~/schema/planRequest';
-import { familyName } from '~/schema/package';
+import { familyName } from '~/schema/si/part';
 import { postJson } from '~/ui/api';
 import { Button, CommandButton } from '~/ui/controls/Button';
 import { Caution, ErrorNote } from '~/ui/controls/Notes';

@@ -1,7 +1,8 @@
 import { useEffect, useReducer, useState } from 'react';
 import { useStore } from '@nanostores/react';
 import type { RigSheet } from '~/schema/rigSheet';
-import { KIND_NAMES, type ToolSpec } from '~/schema/tool';
+import { KIND_NAMES } from '~/schema/si/tools';
+import type { ToolSpec } from '~/schema/tool';
 import { endsInWords, specInWords, stateInWords } from '~/schema/toolWords';
 import { SUPPLY_UNITS, type SupplySheet } from '~/schema/supply';
 import { CommandButton } from '~/ui/controls/Button';

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { ALLOYS, ALLOY_IDS, type AlloyId } from '~/core/materials/alloys';
-import { SUPPLY_NAMES } from '~/schema/supplyInput';
+import { SUPPLY_NAMES } from '~/schema/si/supplies';
 import { MOVE_REASONS, SUPPLY_UNITS, type SupplySheet, type SupplySpec } from '~/schema/supply';
 import { deleteJson, postJson } from '~/ui/api';
 import { Button } from '~/ui/controls/Button';

@@ -1,11 +1,12 @@
 import { useEffect, useReducer, useRef, useState } from 'react';
 import { PAD_STATES, type PadStateId } from '~/core/record/padStates';
 import { TOGETHER } from '~/core/record/runState';
-import { isSurfaceInput } from '~/schema/package';
+import { isSurfaceInput } from '~/schema/si/part';
 import { phasesIn, type StepAnswer } from '~/schema/planAnswer';
 import type { RunSheet } from '~/schema/runSheet';
 import type { WritableEvent } from '~/schema/runEvent';
-import { GOAL_WORDS, settingInWords } from '~/schema/words';
+import { GOAL_WORDS } from '~/schema/words';
+import { settingInWords } from '~/schema/settingWords';
 import { Button, ButtonLink, CommandButton } from '~/ui/controls/Button';
 import { ErrorNote } from '~/ui/controls/Notes';
 import { AsItLies } from '~/ui/face/AsItLies';

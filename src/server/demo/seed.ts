@@ -10,7 +10,7 @@ import { choiceOfOption, choicesIn } from '../../schema/optionChoice';
 import type { ChoiceInput } from '../../schema/planRequest';
 import { plan } from '../../core/method/plan';
 import { planAnswerOf } from '../../schema/planAnswerOf';
-import { planRequestOf } from '../../schema/planRequest';
+import { planRequestOf } from '../../schema/si/plan';
 import type { Db } from '../db';
 import { acceptJob } from '../accepting';
 import { exposureFor } from '../exposing';

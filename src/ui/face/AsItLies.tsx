@@ -1,7 +1,8 @@
 import { landShapes } from '~/core/packages/form';
 import { onBoard } from '~/core/packages/placement';
 import { millimetres } from '~/core/quantity/convert';
-import { partOf, type AnyPackageInput } from '~/schema/package';
+import { partOf } from '~/schema/si/part';
+import type { AnyPackageInput } from '~/schema/package';
 import css from './face.module.css';
 
 interface AsItLiesProps {

@@ -1,6 +1,7 @@
 import { landShapes } from '~/core/packages/form';
 import { millimetres } from '~/core/quantity/convert';
-import { partOf, type AnyPackageInput } from '~/schema/package';
+import { partOf } from '~/schema/si/part';
+import type { AnyPackageInput } from '~/schema/package';
 import css from './face.module.css';
 
 export interface WarmedPart {

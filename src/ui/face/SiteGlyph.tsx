@@ -2,7 +2,8 @@ import { memo } from 'react';
 import { landShapes, type PartPackage } from '~/core/packages/form';
 import { millimetres } from '~/core/quantity/convert';
 import { PAD_STATES, type PadStateId } from '~/core/record/padStates';
-import { partOf, type AnyPackageInput } from '~/schema/package';
+import { partOf } from '~/schema/si/part';
+import type { AnyPackageInput } from '~/schema/package';
 import css from './face.module.css';
 
 export interface FaceSite {

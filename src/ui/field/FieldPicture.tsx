@@ -1,6 +1,7 @@
 import { useMemo } from 'react';
 import { millimetres } from '~/core/quantity/convert';
-import { partOf, type AnyPackageInput } from '~/schema/package';
+import { partOf } from '~/schema/si/part';
+import type { AnyPackageInput } from '~/schema/package';
 import { bandsOf, BODY_LINE_C, WASH_C } from './isotherms';
 import css from './field.module.css';
 

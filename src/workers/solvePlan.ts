@@ -1,31 +1,23 @@
 import { curvesOf, type TouchCurves } from '../core/method/heat/curves';
 import { methodOf } from '../core/method/methods';
 import { phaseRequest } from '../core/method/phase/phasePlan';
-import type { Ask, Working } from '../core/method/pieces/piece';
+import type { Working } from '../core/method/pieces/piece';
 import { exploreInPieces, planInPieces, type Explored } from '../core/method/plan';
 import { recapInPieces } from '../core/method/recap/plan';
 import type { Phase } from '../core/method/goals';
 import type { Method } from '../core/method/methods/method';
 import type { Progress } from '../core/method/progress';
 import type { PlanRequest, Setting } from '../core/method/request';
-import { planImport, type ImportPreview } from '../formats/importPlan';
 import { celsius } from '../core/quantity/convert';
 import { foundAnswerOf, optionAnswerOf, pinAnswerOf, planAnswerOf } from '../schema/planAnswerOf';
-import { choicesOf, planRequestOf, type PlanInput } from '../schema/planRequest';
+import { choicesOf, planRequestOf } from '../schema/si/plan';
+import type { PlanInput } from '../schema/planRequest';
 import { recapAnswerOf } from '../schema/recapAnswerOf';
-import { solveFieldBand, type FieldBandAnswer } from '../schema/fieldBand';
-import { solveField, type FieldPicture, type HotAirLoad } from '../schema/simulateField';
-import type { SimulateInput } from '../schema/simulateRequest';
-import type { AnyAnswer, CurveAnswer, ProgressMessage, Task } from './protocol';
+import type { Steps } from './dispatch';
+import type { AnyAnswer, CurveAnswer, PlanTask, ProgressMessage } from './protocol';
 
-/** A task's steps: what can be shown, and pieces that may be solved side by side; it is answered with theirs. */
-type Steps<Result> = Generator<ProgressMessage | Ask, Result, unknown>;
-
-/** Runs one task step by step; every yield is a chance to be cancelled. */
-export function* solve(task: Task): Steps<AnyAnswer> {
-  if (task.kind === 'field') return yield* solveBoard(task);
-  if (task.kind === 'field-band') return yield* solveBand(task);
-  if (task.kind === 'import') return yield* readImport(task);
+/** Plans step by step; every yield is a chance to be cancelled. */
+export function* solvePlan(task: PlanTask): Steps<AnyAnswer> {
   if (task.kind === 'recap') {
     const asks = task.asks.map(({ value, input }) => ({ value, request: planRequestOf(input) }));
     return recapAnswerOf(yield* relay(recapInPieces(asks)));
@@ -68,40 +60,6 @@ function* curves(
   if (heat.kind !== 'hand' || setting.kind !== 'hand') return;
   const drawn = curvesOf(phaseRequest(request, phase, []), heat, setting);
   yield { stage: 'curves', phase, curves: drawn.map(curveAnswerOf) };
-}
-
-function* solveBoard(task: Extract<Task, { kind: 'field' }>): Generator<ProgressMessage, FieldPicture> {
-  const steps = solveField(task.input, hotAirOf(task.input), task.frames);
-  for (;;) {
-    const next = steps.next();
-    if (next.done) return next.value;
-    yield { stage: 'field', ...next.value };
-  }
-}
-
-function* solveBand(
-  task: Extract<Task, { kind: 'field-band' }>,
-): Generator<ProgressMessage, FieldBandAnswer> {
-  const steps = solveFieldBand(task.input, hotAirOf(task.input), task);
-  for (;;) {
-    const next = steps.next();
-    if (next.done) return next.value;
-    yield { stage: 'field-band', band: next.value };
-  }
-}
-
-function* readImport(task: Extract<Task, { kind: 'import' }>): Generator<ProgressMessage, ImportPreview> {
-  const steps = planImport(task.files, task.ground, task.choices);
-  for (;;) {
-    const next = steps.next();
-    if (next.done) return next.value;
-    yield { stage: 'import', ...next.value };
-  }
-}
-
-function hotAirOf({ load }: SimulateInput): HotAirLoad {
-  if (load.kind !== 'hot-air') throw new Error(`${load.kind} has no board scale`);
-  return load;
 }
 
 function* relay<Result>(steps: Working<Result>): Steps<Result> {

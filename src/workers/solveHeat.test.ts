@@ -3,14 +3,14 @@ import { HOT_AIR_EXAMPLE, SIMULATE_EXAMPLE } from '../../tests/support/requests'
 import { parseInput } from '~/schema/faults';
 import { simulateInput } from '~/schema/simulateRequest';
 import type { FieldBandAnswer } from '~/schema/fieldBand';
-import { solve } from './solve';
+import { solveHeat } from './solveHeat';
 
 const hot = parseInput(simulateInput, { ...HOT_AIR_EXAMPLE, grid_mm: 5 });
 
 describe('the band of a hot-air run in the worker', () => {
   const streamed: FieldBandAnswer[] = [];
   let pauses = 0;
-  const steps = solve({ kind: 'field-band', input: hot, draws: 6, seed: 2 });
+  const steps = solveHeat({ kind: 'field-band', input: hot, draws: 6, seed: 2 });
   let next = steps.next();
   while (!next.done) {
     if (next.value.stage === 'field-band' && next.value.band) streamed.push(next.value.band);
@@ -35,6 +35,6 @@ describe('the band of a hot-air run in the worker', () => {
 
   it('refuses a load that has no board scale', () => {
     const iron = parseInput(simulateInput, SIMULATE_EXAMPLE);
-    expect(() => solve({ kind: 'field-band', input: iron, draws: 2, seed: 1 }).next()).toThrow(/iron/);
+    expect(() => solveHeat({ kind: 'field-band', input: iron, draws: 2, seed: 1 }).next()).toThrow(/iron/);
   });
 });

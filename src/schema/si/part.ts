@@ -1,0 +1,113 @@
+import { FAMILY_TRAITS, TWO_ROWS, type FamilyId } from '../../core/packages/families';
+import type { PartPackage } from '../../core/packages/form';
+import { surfacePackage, type SurfaceSpec } from '../../core/packages/outlines';
+import {
+  SURFACE_FAMILY_IDS,
+  SURFACE_TRAITS,
+  type SurfaceFamilyId,
+} from '../../core/packages/surfaceFamilies';
+import type { BodyBox, ThroughHolePackage } from '../../core/packages/throughHole';
+import { metres } from '../../core/quantity/convert';
+import type { AnyPackageInput, PackageRecord, SurfacePackageInput } from '../package';
+
+export const isSurfaceInput = (p: AnyPackageInput): p is SurfacePackageInput =>
+  (SURFACE_FAMILY_IDS as readonly string[]).includes(p.family);
+
+const optionalMetres = (mm: number | undefined): number | undefined =>
+  mm === undefined ? undefined : metres(mm);
+
+export function partOf(p: AnyPackageInput): PartPackage {
+  if (!isSurfaceInput(p)) return packageOf(p);
+  return surfacePackage(surfaceSpecOf(p));
+}
+
+/** A surface part's own figures in SI. */
+export function surfaceSpecOf(s: SurfacePackageInput): SurfaceSpec {
+  return {
+    family: s.family,
+    code: s.code,
+    pins: s.pins,
+    pitch_m: optionalMetres(s.pitch_mm),
+    length_m: optionalMetres(s.bodyLength_mm),
+    width_m: optionalMetres(s.bodyWidth_mm),
+    height_m: optionalMetres(s.bodyHeight_mm),
+    diameter_m: optionalMetres(s.bodyDiameter_mm),
+    span_m: optionalMetres(s.span_mm),
+    rows: s.rows,
+    columns: s.columns,
+    thermalPad_m: optionalMetres(s.thermalPad_mm),
+    thermalPadWidth_m: optionalMetres(s.thermalPadWidth_mm),
+    sidePins: s.sidePins,
+    leadWidth_m: optionalMetres(s.leadWidth_mm),
+    foot_m: optionalMetres(s.foot_mm),
+    landLength_m: optionalMetres(s.landLength_mm),
+    landWidth_m: optionalMetres(s.landWidth_mm),
+  };
+}
+
+/** A ring of 0.45 mm all round, about what IPC-2221 level A leaves (from memory), where none is given. */
+export const landDiameter_mm = (p: {
+  landDiameter_mm?: number | undefined;
+  holeDiameter_mm: number;
+}): number => p.landDiameter_mm ?? p.holeDiameter_mm + 0.9;
+
+export function packageOf(p: PackageRecord): ThroughHolePackage {
+  return {
+    family: p.family,
+    pins: p.pins,
+    pitch_m: metres(p.pitch_mm),
+    rowSpacing_m: metres(p.rowSpacing_mm ?? 7.62),
+    leadDiameter_m: metres(p.leadDiameter_mm),
+    holeDiameter_m: metres(p.holeDiameter_mm),
+    landDiameter_m: metres(landDiameter_mm(p)),
+    body: bodyOf(p),
+  };
+}
+
+/** The body, its length along x. A dual in-line part's pins run along y, and so does its body. */
+function bodyOf(p: PackageRecord): BodyBox {
+  const across_mm = p.bodyDiameter_mm ?? p.bodyWidth_mm ?? DEFAULT_WIDTH_mm[p.family];
+  if (p.family === 'radial' && p.bodyLength_mm === undefined) {
+    const diameter_m = metres(across_mm);
+    return {
+      shape: 'can',
+      length_m: diameter_m,
+      width_m: diameter_m,
+      height_m: metres(p.bodyHeight_mm ?? 1.25 * across_mm),
+    };
+  }
+  const span_mm =
+    p.family === 'axial' ? 0.6 * p.pitch_mm : (TWO_ROWS.has(p.family) ? p.pins / 2 : p.pins) * p.pitch_mm;
+  const along_m = metres(p.bodyLength_mm ?? span_mm);
+  const across_m = metres(across_mm);
+  const turned = TWO_ROWS.has(p.family);
+  return {
+    shape: 'block',
+    length_m: turned ? across_m : along_m,
+    width_m: turned ? along_m : across_m,
+    height_m: metres(p.bodyHeight_mm ?? DEFAULT_HEIGHT_mm[p.family]),
+  };
+}
+
+const DEFAULT_WIDTH_mm: Readonly<Record<FamilyId, number>> = {
+  radial: 8,
+  axial: 2.4,
+  dip: 6.4,
+  dipSocket: 10.2,
+  header: 2.5,
+  jack: 9,
+  to220: 4.5,
+};
+
+const DEFAULT_HEIGHT_mm: Readonly<Record<FamilyId, number>> = {
+  radial: 11,
+  axial: 2.4,
+  dip: 3.5,
+  dipSocket: 4.5,
+  header: 8.5,
+  jack: 11,
+  to220: 15,
+};
+
+export const familyName = (id: FamilyId | SurfaceFamilyId): string =>
+  id in SURFACE_TRAITS ? SURFACE_TRAITS[id as SurfaceFamilyId].name : FAMILY_TRAITS[id as FamilyId].name;
