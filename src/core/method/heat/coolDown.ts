@@ -83,14 +83,16 @@ function ways(setting: AirSetting): Way[] {
 export function* coolDownOf(request: PhaseRequest, setting: AirSetting, air_s: number): Working<CoolDown> {
   const count = ways(setting).length;
   const piece = (way: number) => ({ kind: 'way-down', setting, air_s, way }) as const;
-  // Most boards may simply be let go: the other ways are run only where that one will not do.
-  const [plain] = yield* ask(request, [piece(0)]);
-  if (plain!.ok) return plain!;
-  const others = yield* ask(
-    request,
-    Array.from({ length: count - 1 }, (_, i) => piece(i + 1)),
-  );
-  const all = [plain!, ...others];
+  // Most boards may simply be let go; the next way is run beside that one, for where it will not do.
+  const isPlain = ({ how }: CoolDown): boolean => how === 'off at once';
+  const quick = yield* ask(request, [piece(0), piece(1)], { enough: (one) => isPlain(one) && one.ok });
+  const plain = quick.find(isPlain);
+  if (plain?.ok) return plain;
+  const away = quick.find((one) => !isPlain(one))!;
+  // Those that hold the preheater draw the nozzle away as that one does: they mend a bow, not a rate.
+  const bows = away.bowLeft > away.bowLimit;
+  const slower = Array.from({ length: count - 2 }, (_, i) => piece(i + 2));
+  const all = [...quick, ...(bows ? yield* ask(request, slower) : [])];
   return all.find((one) => one.ok) ?? all.reduce((a, b) => (gentler(b, a) ? b : a));
 }
 
