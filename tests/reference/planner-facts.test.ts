@@ -284,7 +284,7 @@ describe('the search', () => {
     );
     expect(coolDown!.clock_s).toBeGreaterThan(30);
     expect(coolDown!.bowLeft).toBeLessThanOrEqual(coolDown!.bowLimit);
-    expect(coolDown!.fastest_K_s <= AIR.coolRamp_K_s || !coolDown!.ok).toBe(true);
+    expect(coolDown!.fall_K_s <= AIR.coolRamp_K_s || !coolDown!.ok).toBe(true);
   });
 });
 

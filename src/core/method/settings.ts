@@ -100,6 +100,8 @@ export const AIR = {
   coolRamp_K_s: 6,
   /** Air from farther off for so long as a body comes down. */
   awayAfter_s: 20,
+  /** On its way to the distance a region is warmed from, in equal times. */
+  awaySteps: [1 / 4, 1 / 2, 3 / 4, 1],
   coolLongest_s: 900,
 } as const;
 

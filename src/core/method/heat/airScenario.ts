@@ -16,8 +16,8 @@ export interface CoolStage {
   readonly duration_s: number;
   /** The preheater's setting at its start and end, K; null: off. */
   readonly preheat_K: readonly [number, number] | null;
-  /** Air stays on from farther off, so that the body does not fall too fast. */
-  readonly airFar?: boolean;
+  /** Air stays on from so much farther off, so that the body does not fall too fast, m. */
+  readonly airFrom_m?: number;
 }
 
 /** When the air comes on, s from the start of a scenario of this setting. */
@@ -61,10 +61,10 @@ export function airScenario(
         }
       : null,
     near_s > 0 ? { name: 'hot air', duration_s: near_s, air: load(setting.standoff_m), preheat } : null,
-    ...cooling.map(({ duration_s, preheat_K, airFar }) => ({
+    ...cooling.map(({ duration_s, preheat_K, airFrom_m }) => ({
       name: 'cooling',
       duration_s,
-      air: airFar ? load(AIR.approachStandoff_m) : null,
+      air: airFrom_m === undefined ? null : load(airFrom_m),
       preheat:
         preheat && preheat_K ? { ...preheat, setpoint_K: preheat_K[0], endSetpoint_K: preheat_K[1] } : null,
     })),

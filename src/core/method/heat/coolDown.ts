@@ -1,3 +1,4 @@
+import { ALLOYS } from '../../materials/alloys';
 import { BOW_LIMIT } from '../../thermal/warp';
 import { runField, type FieldRun } from '../../thermal/field/run';
 import type { Progress } from '../progress';
@@ -23,7 +24,8 @@ export interface CoolDown {
   readonly bowHot: number;
   readonly bowLeft: number;
   readonly bowLimit: number;
-  readonly fastest_K_s: number;
+  /** Mean fall of the body from the air's end to the liquidus, as J-STD-020 reads its ramp-down (from memory). */
+  readonly fall_K_s: number;
   /** Whether bow and cooling rate keep their limits. */
   readonly ok: boolean;
 }
@@ -40,16 +42,19 @@ function ways(setting: AirSetting): Way[] {
   const rest = (used_s: number): CoolStage => ({ duration_s: AIR.coolLongest_s - used_s, preheat_K: null });
   const warm = setting.preheat;
   const away_s = AIR.awayAfter_s;
+  // Away in steps: drawn off at one go, thin air cools a hot body faster than none.
+  const away = AIR.awaySteps.map((share): CoolStage => ({
+    duration_s: away_s / AIR.awaySteps.length,
+    preheat_K: warm ? [warm.setpoint_K, warm.setpoint_K] : null,
+    airFrom_m: setting.standoff_m + share * (AIR.approachStandoff_m - setting.standoff_m),
+  }));
   const plain: Way[] = [
     { how: 'off at once', held_s: 0, away_s: 0, stages: [rest(0)] },
     {
       how: 'nozzle drawn away, then off',
       held_s: warm ? away_s : 0,
       away_s,
-      stages: [
-        { duration_s: away_s, preheat_K: warm ? [warm.setpoint_K, warm.setpoint_K] : null, airFar: true },
-        rest(away_s),
-      ],
+      stages: [...away, rest(away_s)],
     },
   ];
   if (!warm) return plain;
@@ -60,21 +65,13 @@ function ways(setting: AirSetting): Way[] {
       how: 'preheater held, then off',
       held_s: 60,
       away_s,
-      stages: [
-        { duration_s: away_s, preheat_K: [setpoint_K, setpoint_K], airFar: true },
-        { duration_s: 60 - away_s, preheat_K: [setpoint_K, setpoint_K] },
-        rest(60),
-      ],
+      stages: [...away, { duration_s: 60 - away_s, preheat_K: [setpoint_K, setpoint_K] }, rest(60)],
     },
     {
       how: 'preheater brought down slowly',
       held_s: 240,
       away_s,
-      stages: [
-        { duration_s: away_s, preheat_K: [setpoint_K, setpoint_K], airFar: true },
-        { duration_s: 240 - away_s, preheat_K: [setpoint_K, PLAN.cool_K] },
-        rest(240),
-      ],
+      stages: [...away, { duration_s: 240 - away_s, preheat_K: [setpoint_K, PLAN.cool_K] }, rest(240)],
     },
   ];
 }
@@ -97,7 +94,7 @@ export function* coolDownOf(request: PhaseRequest, setting: AirSetting, air_s: n
 }
 
 const gentler = (a: CoolDown, b: CoolDown): boolean =>
-  a.bowLeft < b.bowLeft - 1e-6 || (a.bowLeft < b.bowLeft + 1e-6 && a.fastest_K_s < b.fastest_K_s);
+  a.bowLeft < b.bowLeft - 1e-6 || (a.bowLeft < b.bowLeft + 1e-6 && a.fall_K_s < b.fall_K_s);
 
 /** One way down, run from the soak on: what it leaves in the board. */
 export function* wayDown(
@@ -123,18 +120,12 @@ function read(request: PlanRequest, setting: AirSetting, air_s: number, way: Way
   const own = run.pads.filter((pad) => pad.ref === request.site.ref).map((pad) => pad.history_K);
   const rows = [...own, ...run.bodies.map((body) => body.history_K)];
   let cool_s = off_s;
-  let fastest_K_s = 0;
   rows.forEach((row) => {
     for (let i = 1; i < row.length; i++) {
-      if (run.time_s[i]! <= off_s) continue;
-      if (row[i]! > PLAN.cool_K) cool_s = Math.max(cool_s, run.time_s[i]!);
+      if (run.time_s[i]! > off_s && row[i]! > PLAN.cool_K) cool_s = Math.max(cool_s, run.time_s[i]!);
     }
   });
-  const body = run.bodies[0]!.history_K;
-  for (let i = 1; i < body.length; i++) {
-    const span_s = run.time_s[i]! - run.time_s[i - 1]!;
-    if (run.time_s[i]! > off_s) fastest_K_s = Math.max(fastest_K_s, (body[i - 1]! - body[i]!) / span_s);
-  }
+  const fall_K_s = fallOf(run, off_s, ALLOYS[request.site.alloy].liquidus.value);
   const bowLimit = surfaceMounted(request) ? BOW_LIMIT.surfaceMount : BOW_LIMIT.other;
   return {
     how: way.how,
@@ -144,7 +135,19 @@ function read(request: PlanRequest, setting: AirSetting, air_s: number, way: Way
     bowHot: run.board.bowHot,
     bowLeft: run.board.bowLeft,
     bowLimit,
-    fastest_K_s,
-    ok: run.board.bowLeft <= bowLimit && fastest_K_s <= AIR.coolRamp_K_s,
+    fall_K_s,
+    ok: run.board.bowLeft <= bowLimit && fall_K_s <= AIR.coolRamp_K_s,
   };
+}
+
+/** Zero for a body that never passes `to_K`, or has not come down to it by the end. */
+function fallOf({ time_s, bodies }: FieldRun, off_s: number, to_K: number): number {
+  const body = bodies[0]!.history_K;
+  const end = time_s.findLastIndex((t) => t <= off_s + 1e-9);
+  const below = body.findIndex((t_K, i) => i > end && t_K <= to_K);
+  if (end < 0 || below < 0 || body[end]! <= to_K) return 0;
+  const before_K = body[below - 1]!;
+  const share = (before_K - to_K) / (before_K - body[below]!);
+  const at_s = time_s[below - 1]! + share * (time_s[below]! - time_s[below - 1]!);
+  return (body[end]! - to_K) / (at_s - off_s);
 }
