@@ -1,0 +1,263 @@
+import { describe, expect, it } from 'vitest';
+import {
+  CAPACITOR,
+  GUN,
+  inPhase,
+  planeOn,
+  planRequest,
+  STATION,
+  surfaceRequest,
+  trackOn,
+  TWEEZERS,
+} from '../../../../tests/support/samples';
+import { kelvin } from '../../quantity/convert';
+import type { SurfaceSpec } from '../../packages/outlines';
+import { CAUTIONS } from '../cautions';
+import type { Phase } from '../goals';
+import type { PinBand } from '../heat/bands';
+import type { CoolDown } from '../heat/coolDown';
+import { settingsOnBench } from '../heat/handSearch';
+import { methodsFor } from '../methods';
+import type { Method } from '../methods/method';
+import { HAZARDS, type AirSetting, type PhaseRequest, type PlanRequest, type Setting } from '../request';
+import { stepsFor, type PhaseWork } from './frame';
+import type { Step } from './step';
+
+const spread = (p50: number) => ({ p10: 0.8 * p50, p50, p90: 1.3 * p50 });
+
+const band = (pad: string, pads: readonly string[], melt_s: number): PinBand => ({
+  pad,
+  pads,
+  draws: 200,
+  stop_s: 3 * melt_s,
+  because: 'past every melt',
+  melt_s: spread(melt_s),
+  liftFrom_s: melt_s + 0.5,
+  holdAfterMelt_s: melt_s,
+  chanceSolidAtStop: 0.02,
+  padDose: spread(0.02),
+  laminateDose: spread(0.01),
+});
+
+const air: AirSetting = {
+  kind: 'air',
+  station: STATION,
+  nozzle: STATION.nozzles[1]!,
+  air_K: kelvin(380),
+  flow_m3_s: 40 / 60_000,
+  standoff_m: 8e-3,
+  preheat: { kind: 'convective', setpoint_K: kelvin(150), soak_s: 120 },
+  approach_s: 30,
+  shielded: false,
+};
+
+const coolDown: CoolDown = {
+  how: 'nozzle drawn away, then off',
+  airAway_s: 20,
+  clock_s: 260,
+  heldPreheat_s: 20,
+  bowHot: 0.004,
+  bowLeft: 0.001,
+  bowLimit: 0.0075,
+  fall_K_s: 3,
+  ok: true,
+};
+
+/** A method's work on made-up bands: the steps' order and words do not hang on figures. */
+function work(request: PhaseRequest, method: Method, changes: Partial<PhaseWork> = {}): PhaseWork {
+  const { heat } = method;
+  const setting: Setting = heat.kind === 'air' ? air : settingsOnBench(request, heat, null)[0]!;
+  const touches =
+    heat.kind === 'air'
+      ? [{ name: '1', pads: ['1'] }]
+      : heat.touchesOf(request, setting as Extract<Setting, { kind: 'hand' }>);
+  return {
+    request,
+    method,
+    setting,
+    bands: touches.map((touch, i) => band(touch.name, touch.pads, 2 + 0.1 * i)),
+    bodyPeak_K: kelvin(150),
+    coolDown: heat.kind === 'air' ? coolDown : null,
+    keepOut: null,
+    coolDown_s: null,
+    ...changes,
+  };
+}
+
+const bench = { guns: [GUN], tweezers: [TWEEZERS], stations: [STATION] };
+
+function hole(part: Partial<typeof CAPACITOR>, changes: Partial<PlanRequest> = {}): PlanRequest {
+  const whole = { ...CAPACITOR, ...part };
+  const pins = Array.from({ length: whole.pins }, (_, i) => String(i + 1));
+  const base = planRequest(
+    Object.fromEntries(pins.map((pad, i) => [pad, [i === 0 ? planeOn(2) : trackOn(4)]])),
+    { ...bench, ...changes },
+  );
+  return { ...base, site: { ...base.site, part: whole } };
+}
+
+const land = (spec: SurfaceSpec, changes: Partial<PlanRequest> = {}): PlanRequest =>
+  surfaceRequest(spec, { ...bench, ...changes });
+
+const PARTS: readonly (readonly [string, PlanRequest])[] = [
+  ['a capacitor', hole({})],
+  ['a dual in-line part', hole({ family: 'dip', pins: 14, pitch_m: 2.54e-3, leadDiameter_m: 0.5e-3 })],
+  ['a chip', land({ family: 'chip', code: '0805' })],
+  ['a can', land({ family: 'canElectrolytic' })],
+  ['a small outline', land({ family: 'soic', pins: 8 })],
+  ['a flat pack', land({ family: 'qfp', pins: 44 })],
+  ['a pack on balls', land({ family: 'bga', rows: 6, columns: 6 })],
+];
+
+const ways = PARTS.flatMap(([name, request]) =>
+  (['remove', 'reflow', 'fit'] as const satisfies readonly Phase[]).flatMap((phase) => {
+    const goal = phase === 'remove' ? ('remove-sacrifice-part' as const) : phase;
+    const asked = inPhase({ ...request, goal }, phase);
+    return methodsFor(asked).flatMap((method) =>
+      method.heat.kind === 'air' || settingsOnBench(asked, method.heat, null).length > 0
+        ? [[`${method.id}, ${phase}, ${name}`, asked, method] as const]
+        : [],
+    );
+  }),
+);
+
+const at = (steps: readonly Step[], id: string): number => steps.findIndex((step) => step.id === id);
+const firstHeat = (steps: readonly Step[]): number => steps.findIndex((step) => step.kind === 'heat');
+const lastHeat = (steps: readonly Step[]): number => steps.findLastIndex((step) => step.kind === 'heat');
+
+// job.md, the order of the trade.
+describe.each(ways)('%s', (_, request, method) => {
+  const steps = stepsFor([work(request, method)]);
+
+  it('gives every step a name of its own, a word on what to do, and its reason', () => {
+    expect(new Set(steps.map((s) => s.id)).size).toBe(steps.length);
+    for (const step of steps) {
+      expect(step.title.length).toBeGreaterThan(2);
+      expect(step.detail.length).toBeGreaterThan(8);
+      expect(step.why.length).toBeGreaterThan(15);
+    }
+  });
+
+  it('sets the station and fluxes before any heat, cleans and dries after all of it', () => {
+    expect(firstHeat(steps)).toBeGreaterThan(at(steps, 'set'));
+    expect(firstHeat(steps)).toBeGreaterThan(at(steps, 'flux'));
+    expect(at(steps, 'clean')).toBeGreaterThan(lastHeat(steps));
+    expect(at(steps, 'dry')).toBe(at(steps, 'clean') + 1);
+  });
+
+  it('looks at the pads once the heat is off, before anything hides them', () => {
+    const looks = steps.findLastIndex((step) => step.kind === 'inspect');
+    expect(looks).toBeGreaterThan(lastHeat(steps));
+    expect(looks).toBeLessThan(at(steps, 'clean'));
+  });
+
+  it('gives every heat a clock that stops after it is expected to be done, and what to do if it is not', () => {
+    const heats = steps.filter((step) => step.kind === 'heat');
+    expect(heats.length).toBeGreaterThan(0);
+    for (const { dwell, phase } of heats) {
+      expect(dwell!.expect_s[0]).toBeLessThan(dwell!.expect_s[1]);
+      expect(dwell!.stop_s).toBeGreaterThan(dwell!.liftFrom_s);
+      expect(dwell!.ifNotMolten.length).toBeGreaterThan(20);
+      expect(phase).toBe(request.phase);
+    }
+  });
+
+  it('holds its cautions in the steps that meet them', () => {
+    const having = (caution: string): string[] =>
+      steps.filter((step) => step.cautions.includes(caution as never)).map((step) => step.id);
+    expect(having('fume')).toContain('flux');
+    expect(having('hot-board')).toContain('set');
+    expect(having('solvent')).toEqual(['clean']);
+    if (method.id.startsWith('cut-')) expect(having('eyes').length).toBeGreaterThan(0);
+    for (const step of steps) for (const caution of step.cautions) expect(CAUTIONS[caution]).toBeTruthy();
+  });
+
+  it('ends at the supply where the board is to run after it, and not where a part is off', () => {
+    expect(steps.at(-1)!.id).toBe(request.phase === 'remove' ? 'dry' : 'supply');
+  });
+});
+
+describe('hazards', () => {
+  const request = inPhase(hole({}, { hazards: HAZARDS, goal: 'remove-sacrifice-part' }));
+  const steps = stepsFor([work(request, methodsFor(request)[0]!)]);
+
+  it('are cleared at gates before anything is touched, each with its own words', () => {
+    expect(steps.slice(0, HAZARDS.length).map((s) => s.id)).toEqual(HAZARDS.map((h) => `gate-${h}`));
+    for (const step of steps.slice(0, HAZARDS.length)) expect(step.kind).toBe('gate');
+    expect(steps[0]!.detail).toContain('60 V');
+  });
+
+  it('a cell’s gate says how far the heat reaches', () => {
+    const [method] = methodsFor(request);
+    const told = (keepOut: PhaseWork['keepOut']): string =>
+      stepsFor([work(request, method!, { keepOut })]).find((s) => s.id === 'gate-lithium')!.detail;
+    expect(told({ within_m: 0.0123, limit_K: kelvin(60) })).toContain('within 13 mm of C1 passes 60 °C');
+    expect(told({ within_m: null, limit_K: kelvin(60) })).toContain('The whole board passes 60 °C');
+    expect(told({ within_m: 0, limit_K: kelvin(60) })).toContain('Nothing beyond the joints');
+  });
+});
+
+describe('two halves of a job', () => {
+  const request = hole({}, { goal: 'replace' });
+  const off = inPhase(request, 'remove');
+  const on = inPhase(request, 'fit');
+  const steps = stepsFor([work(off, methodsFor(off)[0]!), work(on, methodsFor(on)[0]!)]);
+
+  it('follow each other, the holes looked at before the new part hides them', () => {
+    const order = ['lift', 'dress', 'inspect', 'fit-marking', 'fit-seat', 'fit-set', 'fit-inspect', 'clean'];
+    const places = order.map((id) => at(steps, id));
+    expect(places).not.toContain(-1);
+    expect([...places].sort((a, b) => a - b)).toEqual(places);
+  });
+
+  it('show the site’s picture where a part can be turned wrongly', () => {
+    expect(steps.filter((s) => s.picture).map((s) => s.id)).toEqual([
+      'orientation',
+      'fit-seat',
+      'fit-look-2',
+    ]);
+  });
+
+  it('anchor the new part by one pin and look again before the rest', () => {
+    const heats = steps.flatMap((s, i) => (s.phase === 'fit' ? [i] : []));
+    const look = at(steps, 'fit-look-2');
+    expect(heats[0]).toBeLessThan(look);
+    expect(heats[1]).toBeGreaterThan(look);
+  });
+
+  it('a part to be read is read before it goes back', () => {
+    const read = { ...request, goal: 'read-and-refit' } as const;
+    const own = inPhase(read, 'remove');
+    const back = inPhase(read, 'fit');
+    const all = stepsFor([work(own, methodsFor(own)[0]!), work(back, methodsFor(back)[0]!)]);
+    expect(at(all, 'read')).toBeGreaterThan(at(all, 'lift'));
+    expect(at(all, 'read')).toBeLessThan(at(all, 'fit-marking'));
+    expect(all[at(all, 'read')]!.kind).toBe('gate');
+  });
+});
+
+describe('coming down after air', () => {
+  const request = inPhase(land({ family: 'soic', pins: 8 }, { goal: 'remove-sacrifice-part' }));
+  const method = methodsFor(request).find((m) => m.heat.kind === 'air')!;
+  const cool = (changes: Partial<CoolDown>): Step =>
+    stepsFor([work(request, method, { coolDown: { ...coolDown, ...changes } })]).find(
+      (step) => step.id === 'cool',
+    )!;
+
+  it('has its clock and its bow', () => {
+    expect(cool({}).wait_s).toBe(260);
+    expect(cool({}).detail).toContain('0.10 % of 0.75 %');
+  });
+
+  it('says how: away bit by bit, held, or brought down', () => {
+    expect(cool({}).detail).toMatch(/^Draw the nozzle away bit by bit over 20 s, air on. Then all heat off/);
+    expect(cool({ how: 'off at once', airAway_s: 0, heldPreheat_s: 0 }).detail).toMatch(/^All heat off/);
+    expect(cool({ how: 'preheater held, then off', heldPreheat_s: 60 }).detail).toContain('stays on 60 s');
+    expect(cool({ how: 'preheater brought down slowly', heldPreheat_s: 240 }).detail).toContain('over 4 min');
+  });
+
+  it('owns up to the limit it does not keep', () => {
+    expect(cool({ ok: false, bowLeft: 0.01 }).why).toContain('bow');
+    expect(cool({ ok: false, fall_K_s: 9.04 }).why).toContain('9.0 K/s');
+  });
+});
