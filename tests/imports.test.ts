@@ -39,6 +39,27 @@ function targetOf(file: string, name: string): string | null {
   return null;
 }
 
+/** Every module that a file loads when it runs: types alone load nothing. */
+function loadedBy(entry: string): Set<string> {
+  const seen = new Set<string>();
+  const waiting = [entry];
+  for (let file = waiting.pop(); file !== undefined; file = waiting.pop()) {
+    if (seen.has(file)) continue;
+    seen.add(file);
+    const text = readFileSync(file, 'utf8');
+    for (const [, name] of text.matchAll(/^(?:import|export) (?!type )(?:[^;]*? from )?'([^']+)';/gm)) {
+      if (!name!.startsWith('.')) seen.add(name!);
+      else {
+        const base = resolve(dirname(file), name!);
+        const found = [`${base}.ts`, `${base}.tsx`, join(base, 'index.ts')].find((f) => files.includes(f));
+        if (!found) throw new Error(`${file} loads ${name}, which is not there`);
+        waiting.push(found);
+      }
+    }
+  }
+  return seen;
+}
+
 describe('imports', () => {
   it('follow the architecture’s directions', () => {
     const wrong: string[] = [];
@@ -66,6 +87,15 @@ describe('imports', () => {
           .map((name) => `${file}: ${name}`),
       );
     expect(wrong).toEqual([]);
+  });
+
+  it('leave schemas, tables and file formats out of the workers that plan: loading them would delay the first answer', () => {
+    for (const entry of ['plan.worker.ts', 'piece.worker.ts', 'heat.worker.ts']) {
+      const seen = loadedBy(join(SOURCE, 'workers', entry));
+      expect(seen.size).toBeGreaterThan(40);
+      expect([...seen].filter((name) => /^(zod|drizzle-orm|papaparse)/.test(name))).toEqual([]);
+      expect([...seen].filter((name) => name.startsWith(join(SOURCE, 'formats')))).toEqual([]);
+    }
   });
 
   it('keep the core free of clocks and chance of its own', () => {

@@ -36,7 +36,11 @@ describe('shares of life', () => {
 
   it('as a curve never fall, and are met where they say', () => {
     const time_s = series(50, (i) => 0.2 * i);
-    const curve = doseCurve(life, time_s, series(50, (i) => kelvin(200 + 2 * i)));
+    const curve = doseCurve(
+      life,
+      time_s,
+      series(50, (i) => kelvin(200 + 2 * i)),
+    );
     for (let i = 1; i < curve.length; i++) expect(curve[i]!).toBeGreaterThan(curve[i - 1]!);
     const level = 0.5 * curve.at(-1)!;
     expect(valueAt(time_s, curve, firstReached_s(time_s, curve, level)!)).toBeCloseTo(level, 12);
@@ -170,7 +174,8 @@ describe('bow of a zone that stiffened hot', () => {
     const at = (mismatch_K: number): number => bowOfMismatch(mismatch_K, 4e-4, 0.16, 1.6e-3, 14e-6);
     expect(at(0)).toBe(0);
     expect(at(-40)).toBe(0);
-    const critical_K = (1.6 * (1.6e-3 / 0.16) ** 2) / (0.5 * 14e-6 * ((2 * Math.sqrt(4e-4 / Math.PI)) / 0.16));
+    const critical_K =
+      (1.6 * (1.6e-3 / 0.16) ** 2) / (0.5 * 14e-6 * ((2 * Math.sqrt(4e-4 / Math.PI)) / 0.16));
     expect(at(0.99 * critical_K)).toBe(0);
     expect(at(critical_K + 400) / at(critical_K + 100)).toBeCloseTo(2, 6);
   });

@@ -233,9 +233,15 @@ function searchProgress(state: PlanState, progress: ProgressMessage): PlanState 
     case 'first': {
       const next = withPhase(state, progress.phase, { frontier: progress.frontier });
       if (state.byHand) return next;
+      const choice = choiceOfOption(progress.phase, progress.option);
+      // Bands of a setting that was given up are not this one's.
+      const other = JSON.stringify(choice) !== JSON.stringify(choiceAt(state, progress.phase));
       return {
-        ...withPhase(next, progress.phase, { option: progress.option }),
-        choices: withChoice(state, choiceOfOption(progress.phase, progress.option)),
+        ...withPhase(next, progress.phase, {
+          option: progress.option,
+          ...(other ? { pins: {}, stale: new Set<string>() } : {}),
+        }),
+        choices: withChoice(state, choice),
       };
     }
     case 'band':
@@ -342,8 +348,16 @@ export function alongFrontier(
 const isSame = (a: OptionAnswer, b: OptionAnswer): boolean =>
   a.toolId === b.toolId &&
   a.setpoint_C === b.setpoint_C &&
-  JSON.stringify([a.tip, a.nozzle, a.preheat, a.flow_L_min]) ===
-    JSON.stringify([b.tip, b.nozzle, b.preheat, b.flow_L_min]);
+  JSON.stringify(setApart(a)) === JSON.stringify(setApart(b));
+
+const setApart = (o: OptionAnswer): unknown[] => [
+  o.tip,
+  o.nozzle,
+  o.preheat,
+  o.flow_L_min,
+  o.standoff_mm,
+  o.perPad_C,
+];
 
 /** What the chosen setting comes to, for the line above the windows. */
 export type Verdict = 'computing' | 'clear' | 'doubtful';

@@ -14,11 +14,16 @@ import type { Ranked } from '../rank';
 import type { AirSetting, PhaseRequest } from '../request';
 import { frontier, preference } from '../search';
 import { AIR } from '../settings';
+import { firstWord, type Tell } from './firstWord';
 import { Lessons } from './lessons';
 import type { PhasePlan, Sure } from './phasePlan';
 
 /** Settings of air by preference, each verified by the whole model, then drawn until one is sure. */
-export function* sureByAir(request: PhaseRequest, candidates: readonly Candidate[]): Working<Sure | null> {
+export function* sureByAir(
+  request: PhaseRequest,
+  candidates: readonly Candidate[],
+  tell?: Tell,
+): Working<Sure | null> {
   const lessons = new Lessons(request);
   let left: number = AIR.verified;
   for (const candidate of preference(candidates)) {
@@ -27,6 +32,7 @@ export function* sureByAir(request: PhaseRequest, candidates: readonly Candidate
     const verified = yield* verifyAir(request, candidate.setting as AirSetting);
     lessons.learn(candidate, verified);
     if (!verified.feasible) continue;
+    if (tell) yield tell(verified);
     const bands = yield* airBands(request, verified.setting as AirSetting);
     if (bands.every(isSure)) return { candidate: verified, bands };
   }
@@ -39,7 +45,8 @@ export function* proveAir(
   one: Ranked,
   ranked: readonly Ranked[],
 ): Working<PhasePlan | null> {
-  const sure = yield* sureByAir(request, one.candidates);
+  const tell: Tell = (best) => firstWord(request, { ...one, best });
+  const sure = yield* sureByAir(request, one.candidates, tell);
   if (!sure) return null;
   const front = frontier(one.candidates);
   return yield* airPlan(request, one.method, sure.candidate, sure.bands, front, ranked);

@@ -15,6 +15,7 @@ import type { Ranked } from '../rank';
 import type { HandSetting, PhaseRequest } from '../request';
 import { coolDown_s, frontierAbout, preference } from '../search';
 import { PLAN } from '../settings';
+import { firstWord, type Tell } from './firstWord';
 import type { PhasePlan, Sure } from './phasePlan';
 
 /** Settings of a hand method by preference, each drawn until one is sure. */
@@ -22,12 +23,14 @@ export function* sureByHand(
   request: PhaseRequest,
   heat: HandHeat,
   candidates: readonly Candidate[],
+  tell?: Tell,
 ): Working<Sure | null> {
   let left: number = PLAN.proven;
   for (const candidate of preference(candidates)) {
     const setting = candidate.setting as HandSetting;
     if (!survivesBadContact(request, heat, setting)) continue;
     if (left-- === 0) return null;
+    if (tell) yield tell(candidate);
     const bands = yield* bandsOf(request, heat, setting, true);
     if (bands?.every(isSure)) return { candidate, bands };
   }
@@ -41,7 +44,8 @@ export function* proveByHand(
   one: Ranked,
   ranked: readonly Ranked[],
 ): Working<PhasePlan | null> {
-  const sure = yield* sureByHand(request, heat, one.candidates);
+  const tell: Tell = (best) => firstWord(request, { ...one, best });
+  const sure = yield* sureByHand(request, heat, one.candidates, tell);
   if (!sure) return null;
   const front = frontierAbout(one.candidates, sure.candidate);
   return handPlan(request, one.method, heat, sure.candidate, sure.bands, front, ranked);

@@ -4,10 +4,9 @@ import { searchPreheated, searchWarmToo } from '../heat/handSearch';
 import { methodsFor } from '../methods';
 import { forbids, type Method, type Rule } from '../methods/method';
 import type { Working } from '../pieces/piece';
-import type { Progress } from '../progress';
-import { rank, tried, type Ranked, type Tried } from '../rank';
+import { rank, tried, type Tried } from '../rank';
 import { matesOf, type PhaseRequest } from '../request';
-import { frontierAbout } from '../search';
+import { firstWord } from './firstWord';
 
 /** Every method at nominal values, tools in the hand first: they answer soonest. Methods that ask alike share. */
 export function* tryMethods(request: PhaseRequest): Working<Tried[]> {
@@ -60,12 +59,3 @@ export function* warmed(request: PhaseRequest, list: readonly Tried[]): Working<
   }
   return any ? again : null;
 }
-
-/** What a search can say at once: its best so far, before anything is drawn. */
-export const firstWord = (request: PhaseRequest, { method, best, candidates }: Ranked): Progress => ({
-  stage: 'first',
-  phase: request.phase,
-  method: method.id,
-  chosen: best!,
-  frontier: frontierAbout(candidates, best!),
-});
