@@ -1,6 +1,8 @@
 import type { Goal } from '../core/method/goals';
+import type { Worth } from '../core/method/request';
 import type { BoardRecord } from './board';
 import type { SiteSheet } from './boardSheet';
+import type { MoistureInput } from './moisture';
 import type { PlanInput } from './planRequest';
 import type { StepHabit } from './stepHabit';
 import type { ToolRecord } from './tool';
@@ -23,22 +25,30 @@ export interface PlanSheet {
   readonly habits: readonly StepHabit[];
 }
 
-/** What can be set on a plan before anything is searched. */
-export type PlanWishes = Pick<PlanInput, 'goal' | 'worth'> & {
-  readonly mates: readonly string[];
-  readonly moisture: PlanInput['site']['moisture'] | null;
-  readonly by: string;
-};
+/** What a technician decides about a plan beyond what the record knows. */
+export interface PlanWishes {
+  readonly goal: Goal;
+  readonly worth?: Worth | undefined;
+  /** References of sites that come off in the same heat. */
+  readonly mates?: readonly string[] | undefined;
+  /** What is known of the water in its body. */
+  readonly moisture?: MoistureInput | null | undefined;
+}
+
+/** A request from the record with what is wanted put in, and how methods went for whoever wants it. */
+export const wantedOf = (
+  input: PlanInput,
+  { goal, worth, mates, moisture }: PlanWishes,
+  record: PlanInput['record'],
+): PlanInput => ({
+  ...input,
+  site: moisture ? { ...input.site, moisture } : input.site,
+  goal,
+  worth: worth ?? 'ordinary',
+  record,
+  neighbours: input.neighbours.map((n) => ({ ...n, comesToo: mates?.includes(n.ref) ?? false })),
+});
 
 /** What a sheet's plan is asked from. */
-export const planInputOf = (
-  sheet: PlanSheet,
-  { goal, worth, mates, moisture, by }: PlanWishes,
-): PlanInput => ({
-  ...sheet.input,
-  site: moisture ? { ...sheet.input.site, moisture } : sheet.input.site,
-  goal,
-  worth,
-  record: [...(sheet.records[by] ?? [])],
-  neighbours: sheet.input.neighbours.map((n) => ({ ...n, comesToo: mates.includes(n.ref) })),
-});
+export const planInputOf = ({ input, records }: PlanSheet, wishes: PlanWishes, by: string): PlanInput =>
+  wantedOf(input, wishes, [...(records[by] ?? [])]);

@@ -2,10 +2,8 @@ import { createHash } from 'node:crypto';
 import { exposuresOf, spentByPad } from '../core/record/heatLife';
 import { cyclesSoFar } from '../core/method/partCycles';
 import { spentDoses } from '../core/record/runState';
-import type { Goal } from '../core/method/goals';
-import type { Worth } from '../core/method/request';
-import type { MoistureInput } from '../schema/moisture';
 import { planInput, type PlanInput } from '../schema/planRequest';
+import { wantedOf, type PlanWishes } from '../schema/planSheet';
 import { supplyInputOf } from '../schema/supply';
 import { benchToolOf } from '../schema/tool';
 import type { Db } from './db';
@@ -18,15 +16,8 @@ import { listSupplies } from './repositories/supplies';
 import { listTools } from './repositories/tools';
 import { trackRecord } from './trackRecord';
 
-/** What a technician decides about a plan beyond what the record knows. */
-export interface Wanted {
-  readonly goal: Goal;
-  readonly worth?: Worth | undefined;
-  /** References of sites that come off in the same heat. */
-  readonly mates?: readonly string[] | undefined;
-  /** What is known of the water in its body. */
-  readonly moisture?: MoistureInput | null | undefined;
-  /** Whose record with methods counts. */
+/** Wishes for a plan, and whose record with methods counts. */
+export interface Wanted extends PlanWishes {
   readonly by?: string | undefined;
 }
 
@@ -61,6 +52,7 @@ export function planningFor(db: Db, siteId: string, wanted: Wanted): SitePlannin
     },
     neighbours: sitesOf(db, board.id)
       .filter((other) => other.id !== site.id)
+      .sort((a, b) => distance_mm(site, a) - distance_mm(site, b))
       .slice(0, MOST_NEIGHBOURS)
       .map((other) => ({
         ref: other.ref,
@@ -79,29 +71,20 @@ export function planningFor(db: Db, siteId: string, wanted: Wanted): SitePlannin
   });
   const { goal: _goal, supplies: _supplies, ...fromRecord } = input;
   return {
-    input: wantedOf(input, {
-      ...wanted,
-      record: wanted.by === undefined ? [] : trackRecord(db, site.package.family, wanted.by),
-    }),
+    input: wantedOf(
+      input,
+      wanted,
+      wanted.by === undefined ? [] : trackRecord(db, site.package.family, wanted.by),
+    ),
     inputsKey: createHash('sha256').update(JSON.stringify(fromRecord)).digest('base64url').slice(0, 32),
   };
 }
 
+const distance_mm = (a: SiteWithPads, b: SiteWithPads): number =>
+  Math.hypot(a.x_mm - b.x_mm, a.y_mm - b.y_mm);
+
 /** The nearest of so many are followed; a request takes no more. */
 const MOST_NEIGHBOURS = 200;
-
-/** A request from the record with what is wanted put in. */
-export const wantedOf = (
-  input: PlanInput,
-  { goal, worth, mates, moisture, record }: Wanted & { readonly record: PlanInput['record'] },
-): PlanInput => ({
-  ...input,
-  site: moisture ? { ...input.site, moisture } : input.site,
-  goal,
-  worth: worth ?? 'ordinary',
-  record,
-  neighbours: input.neighbours.map((n) => ({ ...n, comesToo: mates?.includes(n.ref) ?? false })),
-});
 
 const connectionsByPad = (site: SiteWithPads): Record<string, unknown> =>
   Object.fromEntries(site.pads.map((pad) => [pad.name, pad.connections]));

@@ -11,7 +11,20 @@ const request = (changes: Partial<PlanRequest> = {}) =>
   inPhase(planRequest({ '1': [trackOn(4)], '2': [trackOn(4)] }, changes));
 
 const pinOff = (pad: string, off_s: number) =>
-  ({ pad, pads: [pad], off_s, padDoseAtOff: 0.01, laminateDoseAtOff: 0 }) as Candidate['pins'][number];
+  ({
+    pad,
+    pads: [pad],
+    converged: true,
+    stop_s: 2 * off_s,
+    because: 'longest dwell',
+    fullMelt_s: off_s - 1.2,
+    off_s,
+    padDoseAtOff: 0.01,
+    laminateDoseAtOff: 0,
+    bodyPeak_K: 320,
+    lastToMelt: 'barrel',
+    coldestAtEnd_K: 480,
+  }) satisfies Candidate['pins'][number];
 
 const candidate = (damage: number, time_s: number | null, changes: Partial<Candidate> = {}): Candidate => ({
   setting: settingAt(360),

@@ -66,7 +66,7 @@ export function PlanView({ sheet, by: drawnFor }: { sheet: PlanSheet; by: string
 
   const { goal, worth, mates, moisture } = state;
   const input = useMemo(
-    () => planInputOf(sheet, { goal, worth, mates, moisture, by }),
+    () => planInputOf(sheet, { goal, worth, mates, moisture }, by),
     [sheet, goal, worth, mates, moisture, by],
   );
   const { stop } = usePlanning(input, state, dispatch);

@@ -1,0 +1,93 @@
+import { describe, expect, it } from 'vitest';
+import { freshDatabase, withBoard, withCapacitor } from '../../tests/support/database';
+import { planRequestOf } from '~/schema/si/plan';
+import { planInputOf } from '~/schema/planSheet';
+import { newSite } from '~/schema/site';
+import { SIMULATE_EXAMPLE } from '../../tests/support/requests';
+import type { Db } from './db';
+import { NotFound } from './errors';
+import { planningFor } from './planning';
+import { addSite } from './repositories/sites';
+import { planSheet } from './sheets';
+
+const beside = (db: Db, ref: string, x_mm: number, id: string): void => {
+  addSite(
+    db,
+    'brd-1',
+    newSite.parse({
+      ref,
+      side: 'top',
+      x_mm,
+      y_mm: 50,
+      alloy: 'sn60pb40',
+      package: SIMULATE_EXAMPLE.site.package,
+      pads: [
+        { name: '1', connections: [] },
+        { name: '2', connections: [] },
+      ],
+    }),
+    id,
+  );
+};
+
+describe('what a plan is asked from', () => {
+  it('is whole without a question: board, site, bench and stock are known', () => {
+    const db = freshDatabase();
+    withCapacitor(db);
+    const { input } = planningFor(db, 'site-1', { goal: 'replace' });
+    expect(input.site.ref).toBe('C7');
+    expect(input.bench.length).toBeGreaterThan(3);
+    expect(input.supplies.length).toBeGreaterThan(3);
+    const request = planRequestOf(input);
+    expect(request.site.connections['2']![0]!.kind).toBe('thermal-relief');
+    expect(request.irons.length).toBeGreaterThan(0);
+  });
+
+  it('can be written down and read back as it was: it is plain data', () => {
+    const db = freshDatabase();
+    withCapacitor(db);
+    const { input } = planningFor(db, 'site-1', { goal: 'replace' });
+    expect(JSON.parse(JSON.stringify(input))).toEqual(JSON.parse(JSON.stringify(structuredClone(input))));
+    const request = planRequestOf(input);
+    expect(structuredClone(request)).toEqual(request);
+  });
+
+  it('has its neighbours, the nearest first, and not the site itself', () => {
+    const db = freshDatabase();
+    withCapacitor(db);
+    beside(db, 'C9', 140, 'far');
+    beside(db, 'C8', 92, 'near');
+    const { input } = planningFor(db, 'site-1', { goal: 'reflow' });
+    expect(input.neighbours.map((n) => n.ref)).toEqual(['C8', 'C9']);
+  });
+
+  it('has one fingerprint whatever is wanted, and another once the record has moved on', () => {
+    const db = freshDatabase();
+    withCapacitor(db);
+    const key = planningFor(db, 'site-1', { goal: 'reflow' }).inputsKey;
+    expect(planningFor(db, 'site-1', { goal: 'replace', worth: 'scarce' }).inputsKey).toBe(key);
+    beside(db, 'C8', 92, 'near');
+    expect(planningFor(db, 'site-1', { goal: 'reflow' }).inputsKey).not.toBe(key);
+  });
+
+  it('of a site that is not there is not found', () => {
+    const db = freshDatabase();
+    withBoard(db);
+    expect(() => planningFor(db, 'nowhere', { goal: 'fit' })).toThrow(NotFound);
+  });
+});
+
+describe('a plan’s sheet', () => {
+  it('asks for what the server would: the page may begin it before its island is up', () => {
+    const db = freshDatabase();
+    withCapacitor(db);
+    beside(db, 'C8', 92, 'near');
+    const sheet = planSheet(db, 'site-1', 'remove-keep-part', ['C8', 'C99']);
+    expect(sheet.mates).toEqual(['C8']);
+    const wishes = { goal: sheet.goal, worth: 'cheap', mates: sheet.mates, moisture: null } as const;
+    expect(planInputOf(sheet, wishes, 'MK')).toEqual(
+      planningFor(db, 'site-1', { ...wishes, by: 'MK' }).input,
+    );
+    expect(planInputOf(sheet, wishes, 'MK').neighbours[0]!.comesToo).toBe(true);
+  });
+});
