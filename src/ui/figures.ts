@@ -7,7 +7,8 @@ export const seconds = (value_s: number | null, digits = 1): string =>
 export const secondsRange = (from_s: number | null, to_s: number | null): string => {
   if (from_s === null) return 'not in reach';
   if (to_s === null) return `from ${from_s.toFixed(1)} s`;
-  return `${from_s.toFixed(1)}–${to_s.toFixed(1)} s`;
+  const [from, to] = [from_s.toFixed(1), to_s.toFixed(1)];
+  return from === to ? `${from} s` : `${from}–${to} s`;
 };
 
 /** A share of a budget as per cent; small ones keep a digit, tiny ones are called so. */

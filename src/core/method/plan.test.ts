@@ -14,6 +14,7 @@ import {
 } from '../../../tests/support/samples';
 import { isSure } from './heat/bands';
 import { tryOut } from './heat/handSearch';
+import { overspends } from './overspend';
 import { EACH_HOLE } from './methods/hole';
 import type { PhasePlan } from './phase/phasePlan';
 import type { FoundPlan, Plan } from './plan';
@@ -162,6 +163,44 @@ describe('one temperature that does not serve all pins', () => {
     expect(steps[gate]!.kind).toBe('gate');
     expect(steps[gate + 1]!.id).toBe('heat-2');
     expect(firstOf(plan).bands.every(isSure)).toBe(true);
+  });
+});
+
+describe('pads whose budget is spent', () => {
+  const onto = (spent: number): Plan =>
+    planOf({ ...easy, history: { padDose: { '1': spent, '2': 0 }, laminateDose: 0, partCycles: 2 } });
+
+  it('are still planned for, as gently as it goes: the estimate is no proof that they lift', () => {
+    const { bands, chosen } = firstOf(onto(1.3));
+    const worst = bands.find((band) => band.pad === '1')!;
+    expect(worst.padDose.p90).toBeLessThanOrEqual(PLAN.leastShare);
+    expect(chosen.time_s!).toBeGreaterThan(0);
+    expect(overspends([{ pad: '1', spent: 1.3, planned: worst.padDose }])[0]!.chance).toBe('gone');
+  });
+
+  it('allow no more the more is spent', () => {
+    const stops = [0, 0.4, 0.8, 1.3].map((spent) => {
+      const request = inPhase({
+        ...easy,
+        history: { padDose: { '1': spent }, laminateDose: 0, partCycles: 1 },
+      });
+      return tryOut(request, EACH_HOLE, settingAt(440)).pins.find((pin) => pin.pad === '1')!.stop_s;
+    });
+    for (let i = 1; i < stops.length; i++) expect(stops[i]!).toBeLessThanOrEqual(stops[i - 1]!);
+    expect(stops[3]!).toBeLessThan(stops[0]!);
+  });
+});
+
+describe('the limit that a setting breaks', () => {
+  it('is told of the pin that breaks it by most', () => {
+    const request = inPhase({
+      ...grounded,
+      site: { ...grounded.site, connections: { '1': [planeOn(2)], '2': [planeOn(2, 3)] } },
+    });
+    const { pins, binding } = tryOut(request, EACH_HOLE, settingAt(300));
+    const late = (pin: (typeof pins)[number]): number => (pin.off_s ?? Infinity) - pin.stop_s;
+    const worst = pins.reduce((a, b) => (late(b) > late(a) ? b : a));
+    expect(binding!.pad).toBe(worst.pad);
   });
 });
 

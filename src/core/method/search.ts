@@ -19,6 +19,7 @@ export function frontier(candidates: readonly Candidate[]): Candidate[] {
 /**
  * The order in which to trust candidates: damage first, but damages that the estimate cannot tell
  * apart go by time, and times that a hand cannot tell apart by the cooler tool. A soak costs its minutes.
+ * One temperature for all pins comes before any that is turned between them.
  */
 export function preference(candidates: readonly Candidate[]): Candidate[] {
   const cost = ({ damage, setting }: Candidate): number =>
@@ -29,7 +30,12 @@ export function preference(candidates: readonly Candidate[]): Candidate[] {
   for (const c of able) quickest.set(cost(c), Math.min(quickest.get(cost(c)) ?? Infinity, c.time_s!));
   const late = (c: Candidate): number => Math.floor((c.time_s! - quickest.get(cost(c))!) / resolution_s(c));
   return able.sort(
-    (a, b) => cost(a) - cost(b) || late(a) - late(b) || heat_K(a) - heat_K(b) || a.time_s! - b.time_s!,
+    (a, b) =>
+      Number(isTurned(a)) - Number(isTurned(b)) ||
+      cost(a) - cost(b) ||
+      late(a) - late(b) ||
+      heat_K(a) - heat_K(b) ||
+      a.time_s! - b.time_s!,
   );
 }
 
@@ -38,12 +44,19 @@ const resolution_s = ({ setting }: Candidate): number =>
 const heat_K = ({ setting }: Candidate): number =>
   setting.kind === 'air' ? setting.air_K : setting.setpoint_K;
 
-/** The frontier among settings of the same warmth as one of them: a soak is another kind of time. */
+/** Whether the station is turned between its pins: a trouble that is taken where one temperature will not do. */
+export const isTurned = ({ setting }: Candidate): boolean =>
+  setting.kind === 'hand' && Object.keys(setting.perPad_K ?? {}).length > 0;
+
+/**
+ * The frontier among settings of the same warmth as one of them, turned between pins as it is: a soak is another kind
+ * of time, and turning another kind of trouble.
+ */
 export const frontierAbout = (candidates: readonly Candidate[], about: Candidate): Candidate[] => {
   const warmed = (c: Candidate): boolean => c.setting.preheat !== null;
   return about.setting.kind === 'air'
     ? frontier(candidates)
-    : frontier(candidates.filter((c) => warmed(c) === warmed(about)));
+    : frontier(candidates.filter((c) => warmed(c) === warmed(about) && isTurned(c) === isTurned(about)));
 };
 
 /** The candidate that fails by least: shortest lateness first, then the hottest of the coldest solder. */

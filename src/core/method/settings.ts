@@ -19,6 +19,11 @@ export const PLAN = {
    * dressing, fitting and one correction make four (assumed).
    */
   dwellShare: 0.25,
+  /**
+   * A pad that has less left than this, or nothing, is still given so much a dwell: the estimate is no proof that it
+   * will lift, and the plan says that it overspends (assumed).
+   */
+  leastShare: 0.05,
   /** Chance that a pin is still solid at its stop, above which a setting is not offered: it costs a second try. */
   acceptableMiss: 0.2,
   /** Chance that a dwell kept to its stop overspends a budget: it costs a pad, so it is kept smaller. */

@@ -10,7 +10,7 @@ import { nextZoom, ZOOM_KEYS, ZoomKeys } from './ZoomKeys';
 import { TypedNumber } from './typedNumber';
 import { useBand } from './useBand';
 import { extended, nextPad, padsBetween } from './walk';
-import { wordPlaces } from './words';
+import { notesFit, wordPlaces } from './words';
 import css from './land.module.css';
 
 interface LandDrawingProps {
@@ -58,6 +58,12 @@ export function LandDrawing({
   const { unit } = view;
   const roomy = layout.pitch > unit * 1.3;
   const crowded = places.length > 1 && layout.pitch < unit * 8;
+
+  const noted = notesFit(
+    pads.flatMap((p) => p.note ?? []),
+    layout.pitch,
+    { unit, crowded },
+  );
 
   const names = places.map((p) => p.pad);
   const band = useBand(places, onRun);
@@ -161,6 +167,7 @@ export function LandDrawing({
                 fine={fine}
                 first={index === 0}
                 numbered={!fine || roomy || isSelected || index === 0 || (index + 1) % 10 === 0}
+                noted={noted || isSelected}
                 selected={isSelected}
                 taken={!isSelected && run.includes(place.pad)}
               />

@@ -5,7 +5,7 @@ import type { DrawnPlace } from './layout';
 import { LateShade, OrderNumber } from './OrderMark';
 import type { PadMark } from './padMark';
 import { StateBadge } from './StateBadge';
-import type { WordPlaces } from './words';
+import { NOTE_SIZE, type WordPlaces } from './words';
 import css from './land.module.css';
 
 interface PadArtProps {
@@ -19,6 +19,7 @@ interface PadArtProps {
   readonly fine: boolean;
   readonly first: boolean;
   readonly numbered: boolean;
+  readonly noted: boolean;
   readonly selected: boolean;
   /** Taken together with the selected one. */
   readonly taken: boolean;
@@ -35,6 +36,7 @@ export function PadArt({
   fine,
   first,
   numbered,
+  noted,
   selected,
   taken,
 }: PadArtProps) {
@@ -83,8 +85,8 @@ export function PadArt({
       {mark.state !== 'sound' && (
         <StateBadge state={mark.state} x={words.badge.x} y={words.badge.y} size={unit * 1.25} />
       )}
-      {mark.note && words.note && (
-        <text className={css['noteText']} {...words.note} fontSize={unit * 0.92}>
+      {mark.note && words.note && noted && (
+        <text className={css['noteText']} {...words.note} fontSize={unit * NOTE_SIZE}>
           {mark.note}
         </text>
       )}

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { anyPackage, type AnyPackageInput } from '~/schema/package';
 import { layoutOf, viewOf } from './layout';
-import { wordPlaces, type Spot } from './words';
+import { notesFit, wordPlaces, type Spot } from './words';
 
 const HOLES = { leadDiameter_mm: 0.5, holeDiameter_mm: 0.8, landDiameter_mm: 1.6 };
 const PARTS: Record<string, unknown> = {
@@ -57,5 +57,21 @@ describe('numbers and order marks on a land drawing', () => {
         expect(meet(numbers[i]!, lands[k]!), `number ${i + 1} and land ${k + 1}`).toBe(false);
       });
     });
+  });
+});
+
+describe('notes under the pads of a row', () => {
+  const row = layoutOf(parsed({ ...(PARTS['a header'] as object), pins: 10 }), 'part side');
+  const { unit } = viewOf(row, 1, null);
+
+  it('are drawn where there is room, in two rows where it is scarce', () => {
+    expect(notesFit(['0.2 s', '0.3 s'], row.pitch, { unit, crowded: true })).toBe(true);
+    expect(notesFit([], row.pitch, { unit, crowded: true })).toBe(true);
+    expect(notesFit(['0.2–0.3 s'], 20, { unit, crowded: false })).toBe(true);
+  });
+
+  it('are left to the chosen pad where they would lie on each other', () => {
+    expect(notesFit(['0.2–0.3 s'], row.pitch, { unit, crowded: true })).toBe(false);
+    expect(notesFit(['0.2 s'], row.pitch, { unit, crowded: false })).toBe(false);
   });
 });

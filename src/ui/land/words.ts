@@ -49,6 +49,22 @@ export function wordPlaces(
   };
 }
 
+/** Size of a note's letters, in a drawing's units. */
+export const NOTE_SIZE = 0.92;
+/** A letter of the figures' face is so wide, of its size. */
+const LETTER = 0.6;
+
+/**
+ * Whether notes of pads that stand so far apart keep clear of each other, in two rows where they are crowded; where
+ * they do not, only the chosen pad's is drawn.
+ */
+export const notesFit = (
+  notes: readonly string[],
+  pitch: number,
+  { unit, crowded }: { readonly unit: number; readonly crowded: boolean },
+): boolean =>
+  Math.max(0, ...notes.map((note) => note.length)) * LETTER * NOTE_SIZE * unit < (crowded ? 2 : 1) * pitch;
+
 function outsidePack(place: DrawnPlace, body: { width: number; height: number }, unit: number): Spot {
   const beside = Math.abs(place.x) / body.width >= Math.abs(place.y) / body.height;
   if (beside) {

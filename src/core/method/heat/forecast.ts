@@ -64,13 +64,16 @@ export function allowanceFor(request: PhaseRequest, pads: readonly string[]): Al
   const { site } = request;
   const spent = Math.max(...pads.map((pad) => padDose[pad] ?? 0));
   return {
-    padDose: PLAN.dwellShare * Math.max(0, 1 - spent),
-    laminateDose: PLAN.dwellShare * Math.max(0, 1 - laminateDose),
+    padDose: shareOf(spent),
+    laminateDose: shareOf(laminateDose),
     body_K: bodyCounts(request.goal, request.phase)
       ? formOf(site.part, site.alloy, request.board.thickness_m).body.limit_K
       : Infinity,
   };
 }
+
+/** What one dwell may take of a life of which so much is spent. */
+const shareOf = (spent: number): number => Math.max(PLAN.leastShare, PLAN.dwellShare * (1 - spent));
 
 /** The earliest limit that a dwell meets. */
 export function stopOf(

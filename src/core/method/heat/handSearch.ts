@@ -3,7 +3,7 @@ import { usualPreheat, type HandTool } from '../bench';
 import type { Binding, Candidate } from '../candidate';
 import { ask, type Working } from '../pieces/piece';
 import type { HandSetting, PhaseRequest } from '../request';
-import { preference } from '../search';
+import { isTurned, preference } from '../search';
 import { PLAN } from '../settings';
 import { allowanceFor, forecastTouch, type PinForecast } from './forecast';
 import type { Touch } from './touch';
@@ -34,18 +34,24 @@ export function tryOut(request: PhaseRequest, heat: HandHeat, setting: HandSetti
 
 /** One setting's touches as a candidate. */
 function gathered(setting: HandSetting, pins: readonly PinForecast[], liquidus_K: number): Candidate {
-  const late = pins.find(isLate);
+  const late = latest(pins);
   const time_s = pins.some((pin) => pin.off_s === null) ? null : Math.max(...pins.map((pin) => pin.off_s!));
   const damage =
     Math.max(...pins.map((pin) => pin.padDoseAtOff)) + Math.max(...pins.map((pin) => pin.laminateDoseAtOff));
   return {
     setting,
     pins,
-    feasible: late === undefined,
+    feasible: late === null,
     time_s,
     damage,
     binding: late ? bindingOf(late, liquidus_K) : null,
   };
+}
+
+/** The pin that misses its stop by most; one that never melts above all. */
+function latest(pins: readonly PinForecast[]): PinForecast | null {
+  const by_s = (pin: PinForecast): number => (pin.off_s ?? Infinity) - pin.stop_s;
+  return pins.filter(isLate).reduce<PinForecast | null>((a, b) => (a && by_s(a) >= by_s(b) ? a : b), null);
 }
 
 const isLate = (pin: PinForecast): boolean => pin.off_s === null || pin.off_s > pin.stop_s;
@@ -164,13 +170,14 @@ function tipsOf(settings: readonly HandSetting[]): HandSetting[][] {
 }
 
 /**
- * Where no one set temperature of a tip serves all pins, each pin at its own: the gentlest that is in time, and the
- * quickest. The station is turned between pins that differ; a signal pin and its plane neighbour are the usual case.
+ * Each pin at a set temperature of its own: the gentlest that is in time, and the quickest. The station is turned
+ * between pins that differ; a signal pin and its plane neighbour are the usual case. Taken only where no one
+ * temperature will do.
  */
 const turnedByPin = (of: readonly Candidate[]): Candidate[] =>
-  of.length === 0 || of.some((c) => c.feasible)
+  of.length === 0
     ? []
-    : [turned(of, gentler), turned(of, quicker)].filter((c) => c !== null);
+    : [turned(of, gentler), turned(of, quicker)].filter((c): c is Candidate => c !== null && isTurned(c));
 
 const gentler = (a: PinForecast, b: PinForecast): number =>
   step(a.padDoseAtOff) - step(b.padDoseAtOff) || a.off_s! - b.off_s!;

@@ -13,7 +13,7 @@ import type { Method } from '../methods/method';
 import { ask, type Working } from '../pieces/piece';
 import type { Ranked } from '../rank';
 import type { HandSetting, PhaseRequest } from '../request';
-import { coolDown_s, frontierAbout, preference } from '../search';
+import { coolDown_s, frontierAbout, isTurned, preference } from '../search';
 import { PLAN } from '../settings';
 import { firstWord, type Tell } from './firstWord';
 import type { PhasePlan, Sure } from './phasePlan';
@@ -25,14 +25,17 @@ export function* sureByHand(
   candidates: readonly Candidate[],
   tell?: Tell,
 ): Working<Sure | null> {
-  let left: number = PLAN.proven;
-  for (const candidate of preference(candidates)) {
-    const setting = candidate.setting as HandSetting;
-    if (!survivesBadContact(request, heat, setting)) continue;
-    if (left-- === 0) return null;
-    if (tell) yield tell(candidate);
-    const bands = yield* bandsOf(request, heat, setting, true);
-    if (bands?.every(isSure)) return { candidate, bands };
+  const order = preference(candidates);
+  for (const turned of [false, true]) {
+    let left: number = PLAN.proven;
+    for (const candidate of order) {
+      const setting = candidate.setting as HandSetting;
+      if (isTurned(candidate) !== turned || !survivesBadContact(request, heat, setting)) continue;
+      if (left-- === 0) break;
+      if (tell) yield tell(candidate);
+      const bands = yield* bandsOf(request, heat, setting, true);
+      if (bands?.every(isSure)) return { candidate, bands };
+    }
   }
   return null;
 }
