@@ -14,7 +14,8 @@ export function bindingInWords(binding: Binding): string {
     return `would be molten in time, but ${meanwhile}`;
   }
   if (binding.shortOfLiquidus_K !== null) {
-    return `never melts through: the ${binding.lastToMelt} stays ${binding.shortOfLiquidus_K.toFixed(0)} K below liquidus`;
+    const by = binding.shortOfLiquidus_K < 1 ? 'just' : `${binding.shortOfLiquidus_K.toFixed(0)} K`;
+    return `never melts through: the ${binding.lastToMelt} stays ${by} below liquidus`;
   }
   const which = binding.limit === 'melt' ? 'longest dwell' : binding.limit;
   return binding.short_s

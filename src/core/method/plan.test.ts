@@ -198,9 +198,11 @@ describe('the limit that a setting breaks', () => {
       site: { ...grounded.site, connections: { '1': [planeOn(2)], '2': [planeOn(2, 3)] } },
     });
     const { pins, binding } = tryOut(request, EACH_HOLE, settingAt(300));
-    const late = (pin: (typeof pins)[number]): number => (pin.off_s ?? Infinity) - pin.stop_s;
-    const worst = pins.reduce((a, b) => (late(b) > late(a) ? b : a));
-    expect(binding!.pad).toBe(worst.pad);
+    expect(pins.map((pin) => pin.off_s)).toEqual([null, null]);
+    const coldest = pins.reduce((a, b) => (b.coldestAtEnd_K < a.coldestAtEnd_K ? b : a));
+    expect(coldest.pad).toBe('2');
+    expect(binding).toMatchObject({ pad: '2', limit: 'melt', short_s: null });
+    expect(binding!.shortOfLiquidus_K).toBeGreaterThan(0);
   });
 });
 

@@ -10,7 +10,7 @@ import { nextZoom, ZOOM_KEYS, ZoomKeys } from './ZoomKeys';
 import { TypedNumber } from './typedNumber';
 import { useBand } from './useBand';
 import { extended, nextPad, padsBetween } from './walk';
-import { notesFit, wordPlaces } from './words';
+import { notesFit, within, wordPlaces } from './words';
 import css from './land.module.css';
 
 interface LandDrawingProps {
@@ -143,6 +143,8 @@ export function LandDrawing({
           const mark = pads.find((p) => p.name === place.pad);
           if (!mark) return null;
           const isSelected = place.pad === selected;
+          const words = wordPlaces(place, body, { fine, unit, odd: crowded && index % 2 === 1 });
+          const note = words.note && mark.note ? within(words.note, mark.note, view) : words.note;
           return (
             <g
               key={place.pad}
@@ -161,7 +163,7 @@ export function LandDrawing({
                 patternId={patternId}
                 place={place}
                 mark={mark}
-                words={wordPlaces(place, body, { fine, unit, odd: crowded && index % 2 === 1 })}
+                words={{ ...words, note }}
                 reach={layout.pitch / 2}
                 unit={unit}
                 fine={fine}

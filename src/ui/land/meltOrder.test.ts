@@ -27,6 +27,12 @@ describe('the order in which pads melt', () => {
     expect(meltOrderInWords([pin('all', 2, ['1', '2', '3'])])).toBe('All melt together.');
   });
 
+  it('says so where half of all cases melt nothing', () => {
+    expect(meltOrderInWords([pin('1', null), pin('2', null)])).toBe(
+      'None is molten through within the dwell at the median.',
+    );
+  });
+
   it('says by how much the last is later', () => {
     expect(meltOrderInWords([pin('1', 1), pin('2', 2.5)])).toBe(
       'Melts first: pin 1. Last: pin 2, 1.5 s later at the median.',

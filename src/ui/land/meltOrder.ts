@@ -48,6 +48,7 @@ export function meltOrderInWords(melts: readonly Melt[]): string | null {
   const tiers = tiersOf(melts);
   const [first, last] = [tiers[0], tiers.at(-1)];
   if (!first || !last) return null;
+  if (first.melt_s === Infinity) return 'None is molten through within the dwell at the median.';
   if (first === last) return first.pads.length > 1 ? 'All melt together.' : null;
   const when =
     last.melt_s === Infinity

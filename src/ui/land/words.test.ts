@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { anyPackage, type AnyPackageInput } from '~/schema/package';
 import { layoutOf, viewOf } from './layout';
-import { notesFit, wordPlaces, type Spot } from './words';
+import { notesFit, within, wordPlaces, type Spot } from './words';
 
 const HOLES = { leadDiameter_mm: 0.5, holeDiameter_mm: 0.8, landDiameter_mm: 1.6 };
 const PARTS: Record<string, unknown> = {
@@ -68,6 +68,16 @@ describe('notes under the pads of a row', () => {
     expect(notesFit(['0.2 s', '0.3 s'], row.pitch, { unit, crowded: true })).toBe(true);
     expect(notesFit([], row.pitch, { unit, crowded: true })).toBe(true);
     expect(notesFit(['0.2–0.3 s'], 20, { unit, crowded: false })).toBe(true);
+  });
+
+  it('of a pad at the edge stay within the drawing', () => {
+    const view = { x: -10, width: 20, unit: 1 };
+    const spot = { x: -9.5, y: 0, textAnchor: 'middle' } as const;
+    const note = '0.7–1.3 s';
+    const half = (note.length * 0.6 * 0.92) / 2;
+    expect(within(spot, note, view).x - half).toBeGreaterThan(-10);
+    expect(within({ ...spot, x: 9.9 }, note, view).x + half).toBeLessThan(10);
+    expect(within({ ...spot, x: 1 }, note, view).x).toBe(1);
   });
 
   it('are left to the chosen pad where they would lie on each other', () => {

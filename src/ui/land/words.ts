@@ -65,6 +65,17 @@ export const notesFit = (
 ): boolean =>
   Math.max(0, ...notes.map((note) => note.length)) * LETTER * NOTE_SIZE * unit < (crowded ? 2 : 1) * pitch;
 
+/** A note's spot moved so that it does not run over an edge of the drawing. */
+export function within(
+  spot: Spot,
+  note: string,
+  { x, width, unit }: { readonly x: number; readonly width: number; readonly unit: number },
+): Spot {
+  const half = (note.length * LETTER * NOTE_SIZE * unit) / 2;
+  const [low, high] = [x + half + 0.3 * unit, x + width - half - 0.3 * unit];
+  return { ...spot, x: low > high ? spot.x : Math.min(high, Math.max(low, spot.x)) };
+}
+
 function outsidePack(place: DrawnPlace, body: { width: number; height: number }, unit: number): Spot {
   const beside = Math.abs(place.x) / body.width >= Math.abs(place.y) / body.height;
   if (beside) {

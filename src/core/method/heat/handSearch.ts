@@ -48,10 +48,14 @@ function gathered(setting: HandSetting, pins: readonly PinForecast[], liquidus_K
   };
 }
 
-/** The pin that misses its stop by most; one that never melts above all. */
+/** The pin that misses its stop by most: of those that never melt the coldest, else the latest. */
 function latest(pins: readonly PinForecast[]): PinForecast | null {
-  const by_s = (pin: PinForecast): number => (pin.off_s ?? Infinity) - pin.stop_s;
-  return pins.filter(isLate).reduce<PinForecast | null>((a, b) => (a && by_s(a) >= by_s(b) ? a : b), null);
+  const late = pins.filter(isLate);
+  const never = late.filter((pin) => pin.off_s === null);
+  const worse = (a: PinForecast, b: PinForecast): boolean =>
+    never.length > 0 ? b.coldestAtEnd_K < a.coldestAtEnd_K : b.off_s! - b.stop_s > a.off_s! - a.stop_s;
+  const [first, ...others] = never.length > 0 ? never : late;
+  return first ? others.reduce((a, b) => (worse(a, b) ? b : a), first) : null;
 }
 
 const isLate = (pin: PinForecast): boolean => pin.off_s === null || pin.off_s > pin.stop_s;
