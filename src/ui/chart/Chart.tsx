@@ -47,6 +47,7 @@ export function Chart({ label, height, build, waits = false, onPoint }: ChartPro
   const theme = useThemeChange();
   const click = useRef(onPoint);
   click.current = onPoint;
+  const drawing = useRef<Promise<void>>(Promise.resolve());
 
   useEffect(() => {
     if (plotly) return;
@@ -65,7 +66,10 @@ export function Chart({ label, height, build, waits = false, onPoint }: ChartPro
     if (!plotly || !element) return;
     const colours = readColours();
     const { data, layout } = build(colours);
-    void plotly.react(element, data, themed(layout, colours, height), CONFIG).then(() => {
+    // One drawing after the other: the library loses its footing where a second begins, or it is purged, within one.
+    drawing.current = drawing.current.then(async () => {
+      if (!element.isConnected) return;
+      await plotly.react(element, data, themed(layout, colours, height), CONFIG);
       element.removeAllListeners?.('plotly_click');
       element.on?.('plotly_click', (event) => {
         const point = event.points[0];
@@ -77,7 +81,7 @@ export function Chart({ label, height, build, waits = false, onPoint }: ChartPro
   useEffect(() => {
     const element = host.current;
     return () => {
-      if (plotly && element) plotly.purge(element);
+      if (plotly && element) void drawing.current.then(() => plotly.purge(element));
     };
   }, [plotly]);
 
