@@ -1,67 +1,8 @@
 import { describe, expect, it } from 'vitest';
+import { AIR_CHOICE as AIR, BENCH_SHEET as BENCH, HAND_CHOICE as HAND } from '../../../tests/support/choices';
 import type { ChoiceInput } from '~/schema/planRequest';
-import { adjusted, STANDOFF_mm, type Adjustable } from './adjust';
+import { adjusted, STANDOFF_mm } from './adjust';
 import type { PlanCommand } from './commands';
-
-const BENCH: Adjustable = {
-  tools: [
-    {
-      id: 'iron',
-      name: 'Iron',
-      power_W: 70,
-      offset_K: 0,
-      range_C: [200, 450],
-      tips: [
-        { shape: 'chisel', width_mm: 1.6, construction: 'cartridge' },
-        { shape: 'bevel', width_mm: 3, construction: 'cartridge' },
-      ],
-    },
-  ],
-  stations: [
-    {
-      id: 'air',
-      name: 'Hot air',
-      spec: {
-        kind: 'hot-air',
-        airRange_C: [100, 480],
-        flowRange_L_min: [10, 120],
-        nozzles: [{ diameter_mm: 8 }, { width_mm: 12, height_mm: 12 }],
-      },
-    },
-  ],
-  preheat: { kind: 'convective', setpoint_C: 150, soak_s: 120 },
-};
-
-const HAND: ChoiceInput = {
-  phase: 'remove',
-  method: 'leg-at-a-time',
-  setting: {
-    kind: 'hand',
-    ironId: 'iron',
-    tip: { shape: 'chisel', width_mm: 1.6, construction: 'cartridge' },
-    setpoint_C: 440,
-    perPad_C: { '2': 445 },
-    preheat: null,
-    fluxed: true,
-    freshSolder: true,
-  },
-};
-
-const AIR: ChoiceInput = {
-  phase: 'remove',
-  method: 'hot-air',
-  setting: {
-    kind: 'air',
-    stationId: 'air',
-    nozzle: { diameter_mm: 8 },
-    air_C: 380,
-    flow_L_min: 118,
-    standoff_mm: 8,
-    preheat: null,
-    approach_s: 60,
-    shielded: false,
-  },
-};
 
 const after = (choice: ChoiceInput, ...commands: PlanCommand[]) =>
   commands.reduce<ChoiceInput | null>((at, command) => adjusted(at, command, BENCH), choice)?.setting;
