@@ -99,14 +99,13 @@ describe('parts in words', () => {
 });
 
 describe('tools in words', () => {
-  const record = (changes: Partial<ToolRecord>): ToolRecord =>
-    ({
-      ...newTool.parse({ name: TOOL_PRESETS[0]!.name, spec: TOOL_PRESETS[0]!.spec }),
-      id: 't',
-      retired: false,
-      revision: 1,
-      ...changes,
-    }) as ToolRecord;
+  const record = (changes: Partial<ToolRecord>): ToolRecord => ({
+    ...newTool.parse({ name: TOOL_PRESETS[0]!.name, spec: TOOL_PRESETS[0]!.spec }),
+    id: 't',
+    retired: false,
+    revision: 1,
+    ...changes,
+  });
 
   it.each(TOOL_PRESETS.map((preset) => [preset.name, preset] as const))('%s', (_, preset) => {
     expect(specInWords(preset.spec)).toMatch(/\d+ to \d+ °C/);

@@ -1,7 +1,7 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import type { Ask } from '../core/method/pieces/piece';
 import { dispatch, type Steps } from './dispatch';
-import type { AnyAnswer, FromWorker, PlanTask, ToWorker } from './protocol';
+import type { AnyAnswer, FromWorker, ToWorker } from './protocol';
 
 const said: FromWorker[] = [];
 let worker: { onmessage: ((event: { data: ToWorker }) => void) | null };
@@ -31,7 +31,7 @@ function* counting(): Steps<AnyAnswer> {
 
 describe('a worker', () => {
   it('says what it is at, then what came of it', async () => {
-    dispatch<PlanTask>(counting);
+    dispatch(counting);
     send(plan(4));
     await settled();
     expect(said.map((m) => m.type)).toEqual(['progress', 'progress', 'done']);
@@ -44,7 +44,7 @@ describe('a worker', () => {
       got = yield PIECES;
       return ANSWER;
     }
-    dispatch<PlanTask>(asking, { solve: () => Promise.resolve(['a', 'b']), drop: () => undefined });
+    dispatch(asking, { solve: () => Promise.resolve(['a', 'b']), drop: () => undefined });
     send(plan(1));
     await settled();
     expect(got).toEqual(['a', 'b']);
@@ -56,12 +56,12 @@ describe('a worker', () => {
       yield PIECES;
       return ANSWER;
     }
-    dispatch<PlanTask>(asking);
+    dispatch(asking);
     send(plan(1));
     await settled();
     expect(said.at(-1)).toMatchObject({ type: 'failed', message: 'nobody solves the pieces of a plan' });
 
-    dispatch<PlanTask>(() => {
+    dispatch(() => {
       throw new Error('a tool that was set is not on the bench');
     });
     send(plan(2));
@@ -80,7 +80,7 @@ describe('a worker', () => {
       yield PIECES;
       return ANSWER;
     }
-    dispatch<PlanTask>(asking, {
+    dispatch(asking, {
       solve: () => new Promise((resolve) => (release = resolve)),
       drop: () => {
         drops++;
@@ -113,7 +113,7 @@ describe('a worker', () => {
       fullMelt_s: 1,
       lastToMelt: 'barrel',
     });
-    dispatch<PlanTask>(function* () {
+    dispatch(function* () {
       yield { stage: 'curves', phase: 'remove', curves: [curve('1'), curve('2')] };
       return ANSWER;
     });

@@ -1,6 +1,6 @@
 import type { Ask } from '../core/method/pieces/piece';
 import { Breath } from './breath';
-import type { AnyAnswer, FromWorker, ProgressMessage, Task, ToWorker } from './protocol';
+import type { AnyAnswer, FromWorker, ProgressMessage, ToWorker } from './protocol';
 
 /** A task's steps: what can be shown, and pieces that may be solved side by side; it is answered with theirs. */
 export type Steps<Result> = Generator<ProgressMessage | Ask, Result, unknown>;
@@ -12,8 +12,9 @@ export interface Solvers {
 }
 
 /** Runs on a worker: one task after the other, each in slices, so that it can be cancelled in between. */
-export function dispatch<Kind extends Task>(
-  stepsOf: (task: Kind) => Steps<AnyAnswer>,
+export function dispatch(
+  /** Takes the tasks of its own worker, which is sent no others. */
+  stepsOf: (task: never) => Steps<AnyAnswer>,
   solvers: Solvers | null = null,
 ): void {
   const cancelled = new Set<number>();
@@ -36,7 +37,7 @@ export function dispatch<Kind extends Task>(
     const show = (progress: ProgressMessage): void =>
       post({ type: 'progress', jobId, progress }, buffersOf(progress));
     try {
-      const steps = stepsOf(task as Kind);
+      const steps = stepsOf(task as never);
       let next = steps.next();
       while (!next.done) {
         const { value } = next;

@@ -1,6 +1,5 @@
 import { dispatch } from './dispatch';
 import { Helpers, type Helper } from './helpers';
-import type { PlanTask } from './protocol';
 import { messageOf, solvePlan } from './solvePlan';
 
 /** Plans; pieces of a plan go to helpers, one for each core, that load while the first task comes in. */
@@ -9,7 +8,7 @@ const helpers = new Helpers(
 );
 helpers.prepare();
 
-dispatch<PlanTask>(solvePlan, {
+dispatch(solvePlan, {
   solve: (ask, show) => helpers.solve(ask, (progress) => show(messageOf(progress))),
   drop: () => helpers.drop(),
 });

@@ -96,7 +96,7 @@ describe('the steps of a plan', () => {
       'Move “Do set” up',
       'Move “Do dry” down',
     ])
-      expect((screen.getByRole('button', { name }) as HTMLButtonElement).disabled).toBe(true);
+      expect(screen.getByRole<HTMLButtonElement>('button', { name }).disabled).toBe(true);
     fireEvent.click(screen.getByRole('button', { name: 'Reword “Do flux”' }));
     fireEvent.change(screen.getAllByLabelText('Title')[0]!, { target: { value: 'Flux it well' } });
     fireEvent.click(screen.getByRole('button', { name: 'Reword it' }));
@@ -119,7 +119,7 @@ describe('the steps of a plan', () => {
   it('are added to, with a clock that must be one', () => {
     const heard = shown({ editing: true });
     const form = within(screen.getByText('Add a step').closest('details')!);
-    const add = form.getByRole('button', { name: 'Add it', hidden: true }) as HTMLButtonElement;
+    const add = form.getByRole<HTMLButtonElement>('button', { name: 'Add it', hidden: true });
     expect(add.disabled).toBe(true);
     fireEvent.change(form.getByLabelText('Title'), { target: { value: 'Photograph it' } });
     fireEvent.change(form.getByLabelText('Kind'), { target: { value: 'wait' } });

@@ -8,8 +8,15 @@ import { reduce, runningLow, start } from './state';
 
 const tool = (id: string, name: string): ToolRecord =>
   ({ id, name, spec: TOOL_PRESETS[0]!.spec, revision: 1 }) as ToolRecord;
-const supply = (id: string, left: number, low: number): SupplySheet =>
-  ({ id, name: id, spec: { kind: 'flux' }, left, low, retired: false, revision: 1 }) as SupplySheet;
+const supply = (id: string, left: number, low: number): SupplySheet => ({
+  id,
+  name: id,
+  spec: { kind: 'flux' },
+  left,
+  low,
+  retired: false,
+  revision: 1,
+});
 
 const opened = reduce(
   start({

@@ -144,7 +144,7 @@ describe('a pin under heat', () => {
     shown(HEAT, heating(2, { melted_s: 1.2 }));
     expect(zone()).toBe('molten');
     expect(screen.getByText(/off within 1.5 s/)).toBeTruthy();
-    expect((screen.getByRole('button', { name: /Molten now/ }) as HTMLButtonElement).disabled).toBe(true);
+    expect(screen.getByRole<HTMLButtonElement>('button', { name: /Molten now/ }).disabled).toBe(true);
     cleanup();
     shown(HEAT, heating(3, { melted_s: 1.2 }));
     expect(zone()).toBe('stop');
