@@ -18,3 +18,6 @@ export type Progress =
       readonly frontier: readonly Candidate[];
     }
   | { readonly stage: 'band'; readonly phase: Phase; readonly setting: Setting; readonly band: PinBand };
+
+/** Says which setting is being drawn, so that its bands are not taken for another's. */
+export type Tell = (candidate: Candidate) => Progress;

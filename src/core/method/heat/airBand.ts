@@ -10,6 +10,8 @@ import { AIR, PLAN } from '../settings';
 import { airFrom_s, airScenario } from './airScenario';
 import { airLimits, longestAir_s, type AirLimits } from './airJudge';
 import { padCount, settled } from './airVerify';
+import type { Candidate } from '../candidate';
+import type { Tell } from '../progress';
 import type { PinBand } from './bands';
 import type { Stop } from './forecast';
 
@@ -22,30 +24,53 @@ export interface Drawn {
   readonly laminateDose: number;
 }
 
+/** A setting of air taken through the whole model, and the bands of all pads; no bands where it was given up. */
+export interface ProvenAir {
+  readonly verified: Candidate;
+  readonly bands: readonly PinBand[] | null;
+}
+
 /**
- * The bands of all pads under air, shown by their slowest while the draws come in. The stop is set as for a hand tool:
- * where a tenth of all draws has met a limit while still held.
+ * One full run at nominal values and the draws beside it, for neither needs the other; bands are shown by their slowest
+ * pad while they come in. The stop is set as for a hand tool: where a tenth of all draws has met a limit while still
+ * held. Where only a feasible setting is wanted the draws are dropped once the full run breaks a limit.
  */
-export function* airBands(request: PhaseRequest, setting: AirSetting): Working<readonly PinBand[]> {
+export function* proveAirSetting(
+  request: PhaseRequest,
+  setting: AirSetting,
+  { onlyFeasible, tell }: { readonly onlyFeasible: boolean; readonly tell?: Tell | undefined },
+): Working<ProvenAir> {
   const longest_s = longestAir_s(request);
   const pads = matesOf(request).flatMap((mate) =>
     padNamesOf(mate.part).map((pad) => padNameIn(request.site, mate.ref, pad)),
   );
   const draws = fieldDraws(airScenario(request, setting, longest_s), AIR.draws, request.seed);
-  const seen = yield* ask(
+  const bandsOf = (answers: readonly (Candidate | Drawn)[]): PinBand[] =>
+    summarise(
+      pads,
+      answers.flatMap((answer) => (isVerified(answer) ? [] : [answer])),
+      longest_s,
+    );
+  const answers = yield* ask<'air-run' | 'air-draw'>(
     request,
-    draws.map((factors) => ({ kind: 'air-draw', setting, factors })),
+    [
+      { kind: 'air-run', setting },
+      ...draws.map((factors) => ({ kind: 'air-draw', setting, factors }) as const),
+    ],
     {
-      shown: (drawn) => ({
-        stage: 'band',
-        phase: request.phase,
-        setting,
-        band: slowest(summarise(pads, drawn, longest_s)),
-      }),
+      enough: (answer) => onlyFeasible && isVerified(answer) && !answer.feasible,
+      shown: (came) => {
+        const last = came.at(-1)!;
+        if (isVerified(last)) return tell?.(last) ?? null;
+        return { stage: 'band', phase: request.phase, setting, band: slowest(bandsOf(came)) };
+      },
     },
   );
-  return summarise(pads, seen, longest_s);
+  const verified = answers.find(isVerified)!;
+  return { verified, bands: onlyFeasible && !verified.feasible ? null : bandsOf(answers) };
 }
+
+const isVerified = (answer: Candidate | Drawn): answer is Candidate => 'feasible' in answer;
 
 const slowest = (bands: readonly PinBand[]): PinBand =>
   bands.reduce((a, b) => (b.melt_s.p50 > a.melt_s.p50 ? b : a));

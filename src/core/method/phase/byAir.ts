@@ -1,8 +1,7 @@
 import type { Candidate } from '../candidate';
-import { airBands } from '../heat/airBand';
+import { proveAirSetting } from '../heat/airBand';
 import { longestAir_s } from '../heat/airJudge';
 import { answerAir } from '../heat/airSearch';
-import { verifyAir } from '../heat/airVerify';
 import { isSure, type PinBand } from '../heat/bands';
 import { coolDownOf } from '../heat/coolDown';
 import { hasCell, keepOutUnderAir } from '../heat/keepOut';
@@ -10,11 +9,12 @@ import { sharedHeat } from '../heat/sharing';
 import { materialsFor } from '../materials';
 import type { Method } from '../methods/method';
 import type { Working } from '../pieces/piece';
+import type { Tell } from '../progress';
 import type { Ranked } from '../rank';
 import type { AirSetting, PhaseRequest } from '../request';
 import { frontier, preference } from '../search';
 import { AIR } from '../settings';
-import { firstWord, type Tell } from './firstWord';
+import { firstWord } from './firstWord';
 import { Lessons } from './lessons';
 import type { PhasePlan, Sure } from './phasePlan';
 
@@ -29,12 +29,13 @@ export function* sureByAir(
   for (const candidate of preference(candidates)) {
     if (lessons.speakAgainst(candidate)) continue;
     if (left-- === 0) return null;
-    const verified = yield* verifyAir(request, candidate.setting as AirSetting);
+    if (tell) yield tell(candidate);
+    const { verified, bands } = yield* proveAirSetting(request, candidate.setting as AirSetting, {
+      onlyFeasible: true,
+      tell,
+    });
     lessons.learn(candidate, verified);
-    if (!verified.feasible) continue;
-    if (tell) yield tell(verified);
-    const bands = yield* airBands(request, verified.setting as AirSetting);
-    if (bands.every(isSure)) return { candidate: verified, bands };
+    if (bands?.every(isSure)) return { candidate: verified, bands };
   }
   return null;
 }
@@ -58,17 +59,16 @@ export function* exploreAir(
   setting: AirSetting,
   ranked: readonly Ranked[],
 ): Working<PhasePlan> {
-  yield {
+  const tell: Tell = (chosen) => ({
     stage: 'first',
     phase: request.phase,
     method: method.id,
-    chosen: answerAir(request, setting),
+    chosen,
     frontier: [],
-  };
-  const verified = yield* verifyAir(request, setting);
-  yield { stage: 'first', phase: request.phase, method: method.id, chosen: verified, frontier: [] };
-  const bands = yield* airBands(request, setting);
-  return yield* airPlan(request, method, verified, bands, [], ranked);
+  });
+  yield tell(answerAir(request, setting));
+  const { verified, bands } = yield* proveAirSetting(request, setting, { onlyFeasible: false, tell });
+  return yield* airPlan(request, method, verified, bands!, [], ranked);
 }
 
 function* airPlan(

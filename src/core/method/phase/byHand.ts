@@ -15,7 +15,8 @@ import type { Ranked } from '../rank';
 import type { HandSetting, PhaseRequest } from '../request';
 import { coolDown_s, frontierAbout, isTurned, preference } from '../search';
 import { PLAN } from '../settings';
-import { firstWord, type Tell } from './firstWord';
+import type { Tell } from '../progress';
+import { firstWord } from './firstWord';
 import type { PhasePlan, Sure } from './phasePlan';
 
 /** Settings of a hand method by preference, each drawn until one is sure. */

@@ -1,11 +1,7 @@
-import type { Candidate } from '../candidate';
 import type { Progress } from '../progress';
 import type { Ranked } from '../rank';
 import type { PhaseRequest } from '../request';
 import { frontierAbout } from '../search';
-
-/** Says which setting is being drawn, so that its bands are not taken for another's. */
-export type Tell = (candidate: Candidate) => Progress;
 
 /** What a search can say at once: its best so far, before anything is drawn. */
 export const firstWord = (

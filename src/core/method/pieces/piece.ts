@@ -13,6 +13,7 @@ interface AnswerOf {
   readonly arrangement: readonly Candidate[];
   /** Null once it is hopeless. */
   readonly band: PinBand | null;
+  readonly 'air-run': Candidate;
   readonly 'air-draw': Drawn;
   readonly 'way-down': CoolDown;
 }
@@ -34,6 +35,8 @@ export type Piece =
       readonly touch: string;
       readonly onlySure: boolean;
     }
+  /** A setting of air through the whole model, at nominal values. */
+  | { readonly kind: 'air-run'; readonly setting: AirSetting }
   /** One draw of a setting of air. */
   | { readonly kind: 'air-draw'; readonly setting: AirSetting; readonly factors: FieldFactors }
   /** One way for a board to come down after air, by its place among them. */

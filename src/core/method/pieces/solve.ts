@@ -1,5 +1,6 @@
 import { solveArrangement } from '../heat/airSearch';
 import { drawAir } from '../heat/airBand';
+import { verifyAir } from '../heat/airVerify';
 import { drawTouch } from '../heat/bands';
 import { wayDown } from '../heat/coolDown';
 import { climb, type HandHeat } from '../heat/handSearch';
@@ -17,6 +18,8 @@ export function* solvePiece(request: PhaseRequest, piece: Piece): Generator<Prog
       return solveArrangement(request, piece.arrangement);
     case 'band':
       return yield* drawTouch(request, heatOf(piece.heat), piece);
+    case 'air-run':
+      return yield* verifyAir(request, piece.setting);
     case 'air-draw':
       return yield* drawAir(request, piece.setting, piece.factors);
     case 'way-down':
