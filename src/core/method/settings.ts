@@ -105,7 +105,7 @@ export const AIR = {
   coolRamp_K_s: 6,
   /** Air from farther off for so long as a body comes down. */
   awayAfter_s: 20,
-  /** On its way to the distance a region is warmed from, in equal times. */
+  /** Shares of its way to the distance a region is warmed from, in equal times (assumed: a hand does it smoothly). */
   awaySteps: [1 / 4, 1 / 2, 3 / 4, 1],
   coolLongest_s: 900,
 } as const;

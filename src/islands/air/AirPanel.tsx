@@ -2,6 +2,7 @@ import type { ReactNode } from 'react';
 import type { AirSheet } from '~/schema/airSheet';
 import { CommandButton } from '~/ui/controls/Button';
 import { Segments, SelectField } from '~/ui/controls/Field';
+import { Range } from '~/ui/controls/Range';
 import { AIR_COMMANDS, type AirCommand } from './commands';
 import { nozzleWords } from '~/schema/si/tools';
 import type { AirSetting } from './setting';
@@ -30,14 +31,12 @@ export function AirPanel({ sheet, station, setting, onChange, run, children }: A
           {setting.air_C}
           <small>°C</small>
         </output>
-        <input
+        <Range
           id="air"
-          type="range"
-          min={airRange_C[0]}
-          max={airRange_C[1]}
+          range={airRange_C}
           step={5}
           value={setting.air_C}
-          onChange={(event) => onChange({ air_C: Number(event.target.value) })}
+          onChange={(air_C) => onChange({ air_C })}
         />
         <div className={css['pair']}>
           <CommandButton small command={command('cooler')} label="Cooler" run={run} />
@@ -132,15 +131,7 @@ function Dial({ id, label, unit, range, step, value, onChange }: DialProps) {
       <output htmlFor={id} className="digits">
         {value} {unit}
       </output>
-      <input
-        id={id}
-        type="range"
-        min={range[0]}
-        max={range[1]}
-        step={step}
-        value={value}
-        onChange={(event) => onChange(Number(event.target.value))}
-      />
+      <Range id={id} range={range} step={step} value={value} onChange={onChange} />
     </div>
   );
 }

@@ -5,6 +5,7 @@ import type { AirSettingInput, ChoiceInput, HandSettingInput, PreheatInput } fro
 import type { HotAirSpec, NozzleRecord } from '~/schema/tool';
 import { CommandButton } from '~/ui/controls/Button';
 import { Segments, SelectField } from '~/ui/controls/Field';
+import { Range } from '~/ui/controls/Range';
 import { nozzleWords } from '~/schema/si/tools';
 import { STANDOFF_mm } from './adjust';
 import { planCommand, type PlanCommand } from './commands';
@@ -234,15 +235,7 @@ function Slide({
         {value}
         <small>{unit}</small>
       </output>
-      <input
-        id={id}
-        type="range"
-        min={range[0]}
-        max={range[1]}
-        step={1}
-        value={value}
-        onChange={(event) => onChange(Number(event.target.value))}
-      />
+      <Range id={id} range={range} step={1} value={value} onChange={onChange} />
       {children}
     </div>
   );
@@ -268,15 +261,7 @@ function Degrees({
         {value}
         <small>°C</small>
       </output>
-      <input
-        id="setpoint"
-        type="range"
-        min={range[0]}
-        max={range[1]}
-        step={5}
-        value={value}
-        onChange={(event) => onChange(Number(event.target.value))}
-      />
+      <Range id="setpoint" range={range} step={5} value={value} onChange={onChange} />
       <div className={css['pair']}>
         <CommandButton small command={planCommand('cooler')} label="Cooler" run={run} />
         <CommandButton small command={planCommand('hotter')} label="Hotter" run={run} />
