@@ -1,4 +1,5 @@
-import type { PinForecast, Stop } from './heat/forecast';
+import type { PinForecast } from './heat/forecast';
+import type { Stop } from './heat/stop';
 import type { NeighbourHeat } from './heat/airJudge';
 import type { Setting } from './request';
 

@@ -13,7 +13,7 @@ import { padCount, settled } from './airVerify';
 import type { Candidate } from '../candidate';
 import type { Tell } from '../progress';
 import type { PinBand } from './bands';
-import type { Stop } from './forecast';
+import type { Stop } from './stop';
 
 /** One draw: when each pad melted, and when it met a limit while still held; times from the air on. */
 export interface Drawn {

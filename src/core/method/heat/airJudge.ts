@@ -3,7 +3,7 @@ import { padNamesOf } from '../../packages/form';
 import { bodyCounts } from '../goals';
 import type { Neighbour, PhaseRequest } from '../request';
 import { AIR, PLAN } from '../settings';
-import type { Allowance } from './forecast';
+import type { Allowance } from './stop';
 import { allowanceFor } from './forecast';
 
 /** What must stay true while a site is under air. */

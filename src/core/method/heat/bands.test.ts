@@ -3,7 +3,7 @@ import { TWO_LAYER } from '../../../../tests/support/samples';
 import { kelvin } from '../../quantity/convert';
 import { PLAN } from '../settings';
 import { isSure, pinBand, type PinBand } from './bands';
-import type { Allowance } from './forecast';
+import type { Allowance } from './stop';
 import type { Touch, TouchOptions, TouchRun } from './touch';
 
 const ROOM_K = kelvin(23);

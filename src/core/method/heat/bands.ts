@@ -1,11 +1,12 @@
 import { jointDraws } from '../../thermal/joint/draws';
-import { doseCurve, valueAt } from '../../thermal/history';
+import { doseCurve } from '../../thermal/history';
 import { percentile, spreadOf, type Spread } from '../../statistics/percentile';
 import type { Progress } from '../progress';
 import type { HandSetting, PhaseRequest } from '../request';
 import { PLAN } from '../settings';
-import { allowanceFor, livesAt, stopOf, type Allowance, type Stop } from './forecast';
+import { allowanceFor, livesAt } from './forecast';
 import type { HandHeat } from './handSearch';
+import { extended, stopOf, type Allowance, type Dwell, type Stop } from './stop';
 import type { Touch } from './touch';
 
 /** What is known of one touch when the uncertain inputs are drawn many times. */
@@ -26,12 +27,8 @@ export interface PinBand extends Stop {
   readonly laminateDose: Spread;
 }
 
-interface DrawnDwell {
+interface DrawnDwell extends Dwell {
   readonly melt_s: number;
-  readonly time_s: Float64Array;
-  readonly pad: Float64Array;
-  readonly laminate: Float64Array;
-  readonly body_K: Float64Array;
 }
 
 /**
@@ -102,7 +99,7 @@ function isHopeless({ chanceSolidAtStop: chance, draws }: PinBand): boolean {
 const FOLLOW_s = 1.2;
 
 function summarise(touch: Touch, dwells: readonly DrawnDwell[], allowance: Allowance): PinBand {
-  const limits = dwells.map((d) => limitOf(d, allowance, touch.longest_s));
+  const limits = dwells.map((d) => stopOf(d, allowance, touch.longest_s));
   const melts = dwells.map((d) => d.melt_s).sort((a, b) => a - b);
   const stop = patientStop(stopAmong(dwells, limits, touch.longest_s), melts.at(-1)!);
   const melt_s = spreadOf(melts);
@@ -141,29 +138,6 @@ function stopAmong(dwells: readonly DrawnDwell[], limits: readonly Stop[], longe
 function patientStop(stop: Stop, slowest_s: number): Stop {
   const patient_s = Math.max(PLAN.leastStop_s, PLAN.patience * slowest_s);
   return patient_s < stop.stop_s ? { stop_s: patient_s, because: 'past every melt' } : stop;
-}
-
-/** One draw's own first limit; past the end of its run the doses go on along their last slope. */
-function limitOf(d: DrawnDwell, allowance: Allowance, longest_s: number): Stop {
-  const within = stopOf(d.time_s, d.pad, d.laminate, d.body_K, allowance, longest_s);
-  if (within.because !== 'longest dwell') return within;
-  const last = d.time_s.length - 1;
-  const reach = (curve: Float64Array, level: number): number => {
-    const slope = (curve[last]! - curve[last - 1]!) / (d.time_s[last]! - d.time_s[last - 1]!);
-    return slope > 0 ? d.time_s[last]! + (level - curve[last]!) / slope : Infinity;
-  };
-  const pad_s = reach(d.pad, allowance.padDose);
-  const laminate_s = reach(d.laminate, allowance.laminateDose);
-  const soonest = Math.min(pad_s, laminate_s);
-  if (soonest >= longest_s) return within;
-  return { stop_s: soonest, because: pad_s <= laminate_s ? 'pad budget' : 'laminate budget' };
-}
-
-function extended(time_s: Float64Array, curve: Float64Array, at_s: number): number {
-  const last = time_s.length - 1;
-  if (at_s <= time_s[last]!) return valueAt(time_s, curve, at_s);
-  const slope = (curve[last]! - curve[last - 1]!) / (time_s[last]! - time_s[last - 1]!);
-  return curve[last]! + slope * (at_s - time_s[last]!);
 }
 
 /** A pin whose band shows it molten and settled before its stop, but for a small chance, with room to lift. */

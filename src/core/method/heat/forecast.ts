@@ -1,26 +1,13 @@
 import { formOf } from '../../packages/form';
-import { doseRate_1_s, laminateEndurance, padEndurance, type Endurance } from '../../thermal/dose';
-import { doseCurve, firstReached_s, valueAt } from '../../thermal/history';
+import { laminateEndurance, padEndurance, type Endurance } from '../../thermal/dose';
+import { doseCurve, valueAt } from '../../thermal/history';
 import type { Factors, JointScenario } from '../../thermal/joint/scenario';
 import type { LaminateId } from '../../materials/laminates';
 import { bodyCounts } from '../goals';
 import type { PhaseRequest } from '../request';
 import { PLAN } from '../settings';
+import { stopOf, type Allowance, type Stop } from './stop';
 import type { Touch } from './touch';
-
-/** How long one touch may be held, and why no longer. */
-export interface Stop {
-  readonly stop_s: number;
-  readonly because: 'pad budget' | 'laminate budget' | 'part limit' | 'longest dwell' | 'past every melt';
-}
-
-/** Budget that one touch may spend at its pads, as shares of the whole. */
-export interface Allowance {
-  readonly padDose: number;
-  readonly laminateDose: number;
-  /** Body temperature not to be passed; infinite where the part is given up. */
-  readonly body_K: number;
-}
 
 /** One touch at nominal values. */
 export interface PinForecast extends Stop {
@@ -75,53 +62,28 @@ export function allowanceFor(request: PhaseRequest, pads: readonly string[]): Al
 /** What one dwell may take of a life of which so much is spent. */
 const shareOf = (spent: number): number => Math.max(PLAN.leastShare, PLAN.dwellShare * (1 - spent));
 
-/** The earliest limit that a dwell meets. */
-export function stopOf(
-  time_s: Float64Array,
-  padDose: Float64Array,
-  laminateDose: Float64Array,
-  body_K: Float64Array,
-  allowance: Allowance,
-  longest_s: number,
-): Stop {
-  const limits: [Stop['because'], number | null][] = [
-    ['pad budget', firstReached_s(time_s, padDose, allowance.padDose)],
-    ['laminate budget', firstReached_s(time_s, laminateDose, allowance.laminateDose)],
-    ['part limit', firstReached_s(time_s, body_K, allowance.body_K)],
-  ];
-  let stop: Stop = { stop_s: longest_s, because: 'longest dwell' };
-  for (const [because, at_s] of limits) {
-    if (at_s !== null && at_s < stop.stop_s) stop = { stop_s: at_s, because };
-  }
-  return stop;
-}
-
-/** Runs one touch and reads its melt, its stop and its doses. */
+/** Runs one touch until the iron would leave it, and reads its melt, its doses and its stop. */
 export function forecastTouch(
   touch: Touch,
   allowance: Allowance,
   options: { readonly factors?: Factors } = {},
 ): PinForecast {
   const lives = livesAt(touch.laminate, touch.land_m2);
-  let molten_s: number | null = null;
+  let molten_s = Infinity;
   const liquidusMargin_s = PLAN.settle_s + PLAN.reaction_s;
-  let padDose = 0;
-  let before_s = 0;
   const run = touch.run({
     duration_s: touch.longest_s + PLAN.past_s,
     factors: options.factors,
     tolerance_K: PLAN.tolerance_K,
-    stopWhen: (time_s, land_K, molten) => {
-      padDose += doseRate_1_s(lives.pad, land_K) * (time_s - before_s);
-      before_s = time_s;
-      if (molten && molten_s === null) molten_s = time_s;
-      const off = molten_s !== null && time_s >= molten_s + liquidusMargin_s;
-      return off && padDose > allowance.padDose;
+    stopWhen: (time_s, _land_K, molten) => {
+      if (molten && time_s < molten_s) molten_s = time_s;
+      return time_s >= molten_s + liquidusMargin_s;
     },
   });
   const pad = doseCurve(lives.pad, run.time_s, run.land_K);
   const laminate = doseCurve(lives.laminate, run.time_s, run.laminate_K);
-  const stop = stopOf(run.time_s, pad, laminate, run.body_K, allowance, touch.longest_s);
+  const dwell = { time_s: run.time_s, pad, laminate, body_K: run.body_K };
+  const stop = stopOf(dwell, allowance, touch.longest_s);
   const off_s = run.fullMelt_s === null ? null : run.fullMelt_s + liquidusMargin_s;
   const held_s = off_s ?? stop.stop_s;
   return {

@@ -3,7 +3,7 @@ import { usualPreheat, type HandTool } from '../bench';
 import type { Binding, Candidate } from '../candidate';
 import { ask, type Working } from '../pieces/piece';
 import type { HandSetting, PhaseRequest } from '../request';
-import { isTurned, preference } from '../search';
+import { frontier, isTurned, preference } from '../search';
 import { PLAN } from '../settings';
 import { allowanceFor, forecastTouch, type PinForecast } from './forecast';
 import type { Touch } from './touch';
@@ -19,13 +19,21 @@ export interface HandHeat {
   readonly freshSolder: boolean;
 }
 
-/** Tries one setting on every touch. Touches that the model cannot tell apart share one run. */
-export function tryOut(request: PhaseRequest, heat: HandHeat, setting: HandSetting): Candidate {
+/** Tries one setting on every touch, but for those known by name. Touches that the model cannot tell apart share one run. */
+export function tryOut(
+  request: PhaseRequest,
+  heat: HandHeat,
+  setting: HandSetting,
+  known: ReadonlyMap<string, PinForecast> = new Map(),
+): Candidate {
   const runs = new Map<string, PinForecast>();
   let liquidus_K = 0;
   const pins = heat.touchesOf(request, setting).map((touch) => {
     liquidus_K = touch.liquidus_K;
-    const forecast = runs.get(touch.likeness) ?? forecastTouch(touch, allowanceFor(request, touch.pads));
+    const forecast =
+      known.get(touch.name) ??
+      runs.get(touch.likeness) ??
+      forecastTouch(touch, allowanceFor(request, touch.pads));
     runs.set(touch.likeness, forecast);
     return { ...forecast, pad: touch.name, pads: touch.pads };
   });
@@ -111,56 +119,73 @@ export function* searchPreheated(request: PhaseRequest, heat: HandHeat): Working
   return all;
 }
 
-/** Every tip on the bench at nominal values, for one preheat. */
+/**
+ * Every tip on the bench at nominal values, for one preheat: from its hottest setting down in double steps, then the
+ * steps between on the tips that are worth it, and each pin at a setting of its own.
+ */
 export function* searchByHand(
   request: PhaseRequest,
   heat: HandHeat,
   preheat: Preheat | null,
 ): Working<Candidate[]> {
   const tips = tipsOf(settingsOnBench(request, heat, preheat));
-  const ladders = yield* ask(
+  const coarse = yield* ask(
     request,
-    tips.map((settings) => ({ kind: 'ladder', heat: heat.key, settings })),
+    tips.map((settings) => ladder(heat, settings.filter((_, i) => i % 2 === 0))),
     { shown: ({ length }) => ({ stage: 'search', done: length, of: tips.length }) },
   );
-  return ladders.flat();
+  const between = worthFiner(coarse).map((tip) => ({ tip, settings: besides(tips[tip]!, coarse[tip]!) }));
+  const finer = yield* ask(
+    request,
+    between.map(({ settings }) => ladder(heat, settings)),
+  );
+  const found = coarse.map((candidates) => [...candidates]);
+  between.forEach(({ tip }, i) => found[tip]!.push(...finer[i]!));
+  return found.flatMap((candidates) => {
+    candidates.sort((a, b) => setpoint_K(b) - setpoint_K(a));
+    return [...candidates, ...turnedByPin(candidates)];
+  });
+}
+
+const ladder = (heat: HandHeat, settings: readonly HandSetting[]) =>
+  ({ kind: 'ladder', heat: heat.key, settings }) as const;
+
+const setpoint_K = ({ setting }: Candidate): number => (setting as HandSetting).setpoint_K;
+
+/** Tips with a place on the frontier, or preferred; where nothing will do, all: what lies between may just do. */
+function worthFiner(tips: readonly (readonly Candidate[])[]): number[] {
+  const all = tips.flat();
+  const best = new Set([...frontier(all), ...preference(all).slice(0, 1)]);
+  return [...tips.keys()].filter((i) => best.size === 0 || tips[i]!.some((c) => best.has(c)));
+}
+
+/** One tip's settings next to its best, or next to all that were tried where none of them will do. */
+function besides(settings: readonly HandSetting[], tried: readonly Candidate[]): HandSetting[] {
+  const best = preference(tried)[0];
+  const about = new Set((best ? [best] : tried).map(setpoint_K));
+  const isAbout = (setting: HandSetting | undefined): boolean => !!setting && about.has(setting.setpoint_K);
+  return settings.filter((_, i) => isAbout(settings[i - 1]) || (best && isAbout(settings[i + 1])));
 }
 
 /**
- * One tip from its hottest setting down in double steps: a tip that never melts a joint at one setting does not at a
- * colder one. About the best the steps between are tried too, and each pin at a setting of its own.
+ * One tip at settings from the hottest down, until it melts nothing. A joint that it never melts it does not melt
+ * colder either: it is not run again and keeps its forecast, the best of those that are no use.
  */
 export function* climb(
   request: PhaseRequest,
   heat: HandHeat,
   settings: readonly HandSetting[],
 ): Generator<null, Candidate[]> {
-  const tried = new Map<number, Candidate>();
-  const at = (i: number): Candidate | null => {
-    const setting = settings[i];
-    if (!setting) return null;
-    const known = tried.get(i) ?? tryOut(request, heat, setting);
-    tried.set(i, known);
-    return known;
-  };
-  for (let i = 0; i < settings.length; i += 2) {
-    const candidate = at(i)!;
+  const candidates: Candidate[] = [];
+  const lost = new Map<string, PinForecast>();
+  for (const setting of settings) {
+    const candidate = tryOut(request, heat, setting, lost);
+    candidates.push(candidate);
     yield null;
-    if (candidate.pins.every((pin) => pin.off_s === null)) break;
+    for (const pin of candidate.pins) if (pin.off_s === null) lost.set(pin.pad, pin);
+    if (lost.size === candidate.pins.length) break;
   }
-  const best = preference([...tried.values()])[0];
-  if (best) {
-    const middle = settings.indexOf(best.setting as HandSetting);
-    [middle - 1, middle + 1].forEach(at);
-  } else {
-    // What lies between may just do, for all pins or for some of them.
-    for (const i of [...tried.keys()]) {
-      at(i + 1);
-      yield null;
-    }
-  }
-  const candidates = [...tried].sort(([a], [b]) => b - a).map(([, candidate]) => candidate);
-  return [...candidates, ...turnedByPin(candidates)];
+  return candidates;
 }
 
 /** Settings by tip, the hottest of each first. */
