@@ -1,4 +1,4 @@
-// Builds the pages, then the server entry and the command line beside them, then compresses what is served.
+// Builds the pages, then the server's entry, its planner's threads and the command line beside them, then compresses what is served.
 import { spawnSync } from 'node:child_process';
 import { cpSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
@@ -12,7 +12,12 @@ const astro = spawnSync(process.execPath, ['node_modules/astro/astro.js', 'build
 if (astro.status !== 0) process.exit(astro.status ?? 1);
 
 await bundle({
-  entryPoints: { serve: 'src/server/serve.ts', cli: 'src/cli/main.ts' },
+  entryPoints: {
+    serve: 'src/server/serve.ts',
+    plan: 'src/server/planner/plan.thread.ts',
+    pieces: 'src/server/planner/piece.thread.ts',
+    cli: 'src/cli/main.ts',
+  },
   outdir: 'dist',
   outExtension: { '.js': '.mjs' },
 });

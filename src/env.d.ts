@@ -3,6 +3,7 @@
 declare namespace App {
   interface Locals {
     db: import('./server/db').Db;
+    planner: import('./server/planner/planner').Planner;
   }
 }
 

@@ -1,3 +1,5 @@
+import { resolve } from 'node:path';
+import { pathToFileURL } from 'node:url';
 import { defineMiddleware } from 'astro:middleware';
 
 const HEADERS: Readonly<Record<string, string>> = {
@@ -7,17 +9,22 @@ const HEADERS: Readonly<Record<string, string>> = {
   'referrer-policy': 'same-origin',
 };
 
-let opened: Promise<App.Locals['db']> | undefined;
+let opened: Promise<App.Locals> | undefined;
 
-/** Every answer carries our headers; under the development server this also opens the database. */
+/** Every answer carries our headers; under the development server this also opens the database and the planner. */
 export const onRequest = defineMiddleware(async (context, next) => {
-  if (import.meta.env.DEV) context.locals.db = await (opened ??= developmentDatabase());
+  if (import.meta.env.DEV) Object.assign(context.locals, await (opened ??= development()));
   const response = await next();
   for (const [name, value] of Object.entries(HEADERS)) response.headers.set(name, value);
   return response;
 });
 
-async function developmentDatabase() {
+/** The planner's threads are those of the last build. */
+async function development(): Promise<App.Locals> {
   const { openDatabase } = await import('./server/db');
-  return openDatabase(process.env['ITHERMON_DB'] ?? 'data/ithermon.db', 'src/server/migrations');
+  const { openPlanner } = await import('./server/planner/open');
+  return {
+    db: openDatabase(process.env['ITHERMON_DB'] ?? 'data/ithermon.db', 'src/server/migrations'),
+    planner: openPlanner(pathToFileURL(resolve('dist/serve.mjs'))),
+  };
 }

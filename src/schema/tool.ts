@@ -140,7 +140,9 @@ export const benchTool = z.discriminatedUnion(
 export type BenchToolInput = z.infer<typeof benchTool>;
 
 /** A tool of the rig as a plan takes it, in the state it is in. */
-export const benchToolOf = (tool: ToolRecord): BenchToolInput => ({
+export const benchToolOf = (
+  tool: Pick<ToolRecord, 'id' | 'name' | 'spec' | 'offset_K' | 'hours' | 'clogged'>,
+): BenchToolInput => ({
   ...tool.spec,
   id: tool.id,
   name: tool.name,

@@ -17,3 +17,11 @@ export class Conflict extends Error {
     this.name = 'Conflict';
   }
 }
+
+/** As much is at work as this machine bears. */
+export class Busy extends Error {
+  constructor(running: number) {
+    super(`${running} plans are at work on this machine already; wait for one to end, then ask again`);
+    this.name = 'Busy';
+  }
+}

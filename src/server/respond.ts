@@ -1,10 +1,13 @@
 import type { APIContext, APIRoute } from 'astro';
 import { InputError } from '../schema/faults';
 import type { Refusal } from '../schema/refusal';
-import { Conflict, NotFound } from './errors';
+import { Busy, Conflict, NotFound } from './errors';
 
 /** A body is a record, never a file; anything larger is a mistake or an attack. */
 const LARGEST_BODY_bytes = 256 * 1024;
+
+/** A plan is asked for with its board and bench; a whole board's with those of each site. */
+export const LARGEST_PLAN_bytes = 16 * 1024 * 1024;
 
 /** Wraps an endpoint: its value becomes JSON, its expected errors their status, the rest a 500. */
 export function endpoint(handle: (context: APIContext) => unknown, status = 200): APIRoute {
@@ -14,6 +17,36 @@ export function endpoint(handle: (context: APIContext) => unknown, status = 200)
     } catch (error) {
       return refuse(error);
     }
+  };
+}
+
+/** Says one thing more; `last` ends the answer. */
+export type Tell = (message: unknown, last: boolean) => void;
+
+/**
+ * Wraps an endpoint whose answer comes bit by bit, a line of JSON each. The handler begins the telling and returns how
+ * to stop it, which is done when the asker hangs up.
+ */
+export function telling(handle: (context: APIContext, tell: Tell) => Promise<() => void>): APIRoute {
+  return async (context) => {
+    let controller!: ReadableStreamDefaultController<Uint8Array>;
+    let stop: () => void = () => undefined;
+    const body = new ReadableStream<Uint8Array>({
+      start: (its) => void (controller = its),
+      cancel: () => stop(),
+    });
+    const encoder = new TextEncoder();
+    try {
+      stop = await handle(context, (message, last) => {
+        controller.enqueue(encoder.encode(`${JSON.stringify(message)}\n`));
+        if (last) controller.close();
+      });
+    } catch (error) {
+      return refuse(error);
+    }
+    return new Response(body, {
+      headers: { 'content-type': 'application/x-ndjson; charset=utf-8', 'cache-control': 'no-store' },
+    });
   };
 }
 
@@ -103,6 +136,7 @@ function refuse(error: unknown): Response {
     return json(413, { error: 'too-large', message: error.message } satisfies Refusal);
   if (error instanceof Forbidden)
     return json(403, { error: 'forbidden', message: error.message } satisfies Refusal);
+  if (error instanceof Busy) return json(503, { error: 'busy', message: error.message } satisfies Refusal);
   console.error(error);
   return json(500, {
     error: 'internal',

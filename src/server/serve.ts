@@ -6,6 +6,9 @@ import { parseArgs } from 'node:util';
 import sirv from 'sirv';
 import { closeDatabase, openDatabase, type Db } from './db';
 import { seedDemo } from './demo/seed';
+import { openPlanner } from './planner/open';
+import type { Planner } from './planner/planner';
+import { rehearse } from './planner/rehearsal';
 import { ensureRig } from './rig';
 
 /** Astro's built handler, called with our locals. */
@@ -15,6 +18,12 @@ type PageHandler = (
   next?: (error?: unknown) => void,
   locals?: object,
 ) => void;
+
+/** What pages and endpoints are handed. */
+interface Locals {
+  readonly db: Db;
+  readonly planner: Planner;
+}
 
 const HERE = dirname(fileURLToPath(import.meta.url));
 const LOOPBACK = new Set(['127.0.0.1', 'localhost', '::1', '[::1]']);
@@ -81,7 +90,7 @@ async function openPrepared(options: Options): Promise<Db> {
 }
 
 /** Pages and static files; bound to loopback, only names of this machine are answered (DNS rebinding). */
-function listener(db: Db, pages: PageHandler, host: string): RequestListener {
+function listener(locals: Locals, pages: PageHandler, host: string): RequestListener {
   const files = sirv(resolve(HERE, 'client'), {
     brotli: true,
     gzip: true,
@@ -96,7 +105,7 @@ function listener(db: Db, pages: PageHandler, host: string): RequestListener {
         .end('Ithermon answers on this machine only; use 127.0.0.1 or localhost.');
       return;
     }
-    files(request, response, () => pages(request, response, undefined, { db }));
+    files(request, response, () => pages(request, response, undefined, locals));
   };
 }
 
@@ -110,7 +119,8 @@ async function main(): Promise<void> {
   const { handler } = (await import(new URL('./server/entry.mjs', import.meta.url).href)) as {
     handler: PageHandler;
   };
-  const server = createServer(listener(db, handler, options.host));
+  const planner = openPlanner(import.meta.url);
+  const server = createServer(listener({ db, planner }, handler, options.host));
 
   server.on('error', (error: NodeJS.ErrnoException) => {
     closeDatabase(db);
@@ -123,6 +133,7 @@ async function main(): Promise<void> {
     const port = typeof address === 'object' && address ? address.port : options.port;
     const name = options.host.includes(':') ? `[${options.host}]` : options.host;
     console.log(`Ithermon is at http://${name}:${port}/`);
+    rehearse(planner);
   });
 
   const stop = (): void => {

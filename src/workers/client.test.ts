@@ -1,6 +1,6 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import type { PlanAnswer } from '../schema/planAnswer';
-import type { PlanInput } from '../schema/planRequest';
+import type { FieldPicture } from '../schema/simulateField';
+import type { SimulateInput } from '../schema/simulateRequest';
 import { Solver } from './client';
 import type { FromWorker, ProgressMessage, ToWorker } from './protocol';
 
@@ -30,19 +30,19 @@ class StandIn {
 }
 
 const searched = (done: number): ProgressMessage => ({ stage: 'search', done, of: 9 });
-const task = (seed: number) => ({ kind: 'plan', input: { seed } as PlanInput }) as const;
-const ANSWER = { outcome: 'found' } as unknown as PlanAnswer;
+const task = (frames: number) => ({ kind: 'field', input: {} as SimulateInput, frames }) as const;
+const ANSWER = { frames: [] } as unknown as FieldPicture;
 
 function listener() {
   const seen: ProgressMessage[] = [];
-  const done: PlanAnswer[] = [];
+  const done: FieldPicture[] = [];
   const failed: string[] = [];
   return {
     seen,
     done,
     failed,
     onProgress: (p: ProgressMessage) => seen.push(p),
-    onDone: (a: PlanAnswer) => done.push(a),
+    onDone: (a: FieldPicture) => done.push(a),
     onFailed: (m: string) => failed.push(m),
   };
 }
@@ -59,19 +59,45 @@ afterEach(() => {
 
 describe('a screen that asks a worker', () => {
   it('starts one for its kind of task, once, and sends it what is asked', () => {
-    const solver = new Solver<'plan'>();
+    const solver = new Solver<'field'>();
     expect(StandIn.all).toHaveLength(0);
     solver.solve(task(1), listener());
     solver.solve(task(2), listener());
     expect(StandIn.all).toHaveLength(1);
-    expect(StandIn.all[0]!.url.href).toContain('plan.worker');
+    expect(StandIn.all[0]!.url.href).toContain('heat.worker');
     expect(StandIn.all[0]!.got.map((m) => m.type)).toEqual(['solve', 'cancel', 'solve']);
-    new Solver<'field'>().solve({ kind: 'field', input: {} as never, frames: 1 }, listener() as never);
-    expect(StandIn.all[1]!.url.href).toContain('heat.worker');
+    const files = { kind: 'import', files: [], ground: {} as never, choices: {} as never } as const;
+    new Solver<'import'>().solve(files, listener() as never);
+    expect(StandIn.all[1]!.url.href).toContain('import.worker');
+  });
+
+  it('asks the server for plans, and starts no worker', async () => {
+    const asked = vi.fn(() => Promise.resolve(new Response('{"type":"done","jobId":7,"answer":{}}\n')));
+    vi.stubGlobal('fetch', asked);
+    const told = listener();
+    new Solver<'plan'>().solve({ kind: 'plan', input: {} as never }, told as never);
+    await vi.waitFor(() => expect(told.done).toHaveLength(1));
+    expect(asked).toHaveBeenCalledWith('/api/plans', expect.objectContaining({ method: 'POST' }));
+    expect(StandIn.all).toHaveLength(0);
+  });
+
+  it('is shown a first word at once, and no second one', () => {
+    const solver = new Solver<'field'>();
+    const told = listener();
+    solver.solve(task(1), told);
+    const [worker] = StandIn.all as [StandIn];
+    const first = { stage: 'first', phase: 'remove', option: {}, frontier: [] } as unknown as ProgressMessage;
+    worker.say({ type: 'progress', jobId: 1, progress: searched(1) });
+    vi.advanceTimersByTime(0);
+    worker.say({ type: 'progress', jobId: 1, progress: searched(2) });
+    worker.say({ type: 'progress', jobId: 1, progress: first });
+    expect(told.seen).toHaveLength(3);
+    worker.say({ type: 'progress', jobId: 1, progress: first });
+    expect(told.seen).toHaveLength(3);
   });
 
   it('is shown progress a few times a second, all of it and in order, before the answer', () => {
-    const solver = new Solver<'plan'>();
+    const solver = new Solver<'field'>();
     const told = listener();
     solver.solve(task(1), told);
     const [worker] = StandIn.all as [StandIn];
@@ -87,7 +113,7 @@ describe('a screen that asks a worker', () => {
   });
 
   it('hears nothing more of what it gave up, nor of what a new task replaced', () => {
-    const solver = new Solver<'plan'>();
+    const solver = new Solver<'field'>();
     const [first, second] = [listener(), listener()];
     solver.solve(task(1), first);
     const [worker] = StandIn.all as [StandIn];
@@ -104,72 +130,20 @@ describe('a screen that asks a worker', () => {
   });
 
   it('is told what went wrong, by the worker or by its end', () => {
-    const solver = new Solver<'plan'>();
+    const solver = new Solver<'field'>();
     const told = listener();
     solver.solve(task(1), told);
     const [worker] = StandIn.all as [StandIn];
     worker.say({ type: 'failed', jobId: 1, message: 'singular network' });
     solver.solve(task(2), told);
     worker.onerror?.({ message: '' });
-    expect(told.failed).toEqual(['singular network', 'the planning worker stopped']);
+    expect(told.failed).toEqual(['singular network', 'the worker stopped']);
   });
 
   it('ends its worker with itself', () => {
-    const solver = new Solver<'plan'>();
+    const solver = new Solver<'field'>();
     solver.solve(task(1), listener());
     solver.dispose();
     expect(StandIn.all[0]!.ended).toBe(true);
-  });
-});
-
-describe('a task that was begun ahead', () => {
-  it('is taken over by the same one, with all that came of it before', () => {
-    const solver = new Solver<'plan'>();
-    solver.begin(task(1));
-    const [worker] = StandIn.all as [StandIn];
-    worker.say({ type: 'progress', jobId: 1, progress: searched(1) });
-    worker.say({ type: 'progress', jobId: 1, progress: searched(2) });
-    const told = listener();
-    solver.solve(task(1), told);
-    worker.say({ type: 'progress', jobId: 1, progress: searched(3) });
-    worker.say({ type: 'done', jobId: 1, answer: ANSWER });
-    expect(worker.got.map((m) => m.type)).toEqual(['solve']);
-    expect(told.seen.map((p) => 'done' in p && p.done)).toEqual([1, 2, 3]);
-    expect(told.done).toEqual([ANSWER]);
-  });
-
-  it('may be done, or have failed, before anyone asks', () => {
-    for (const ended of [
-      { type: 'done', jobId: 1, answer: ANSWER },
-      { type: 'failed', jobId: 1, message: 'no' },
-    ] as const) {
-      const solver = new Solver<'plan'>();
-      solver.begin(task(1));
-      StandIn.all.at(-1)!.say(ended);
-      const told = listener();
-      solver.solve(task(1), told);
-      expect(told.done.length + told.failed.length).toBe(1);
-    }
-  });
-
-  it('is dropped by another', () => {
-    const solver = new Solver<'plan'>();
-    solver.begin(task(1));
-    const [worker] = StandIn.all as [StandIn];
-    worker.say({ type: 'done', jobId: 1, answer: ANSWER });
-    const told = listener();
-    solver.solve(task(2), told);
-    expect(told.done).toEqual([]);
-    expect(worker.got.map((m) => m.type)).toEqual(['solve', 'cancel', 'solve']);
-    worker.say({ type: 'done', jobId: 2, answer: ANSWER });
-    expect(told.done).toEqual([ANSWER]);
-  });
-
-  it('is taken over once: the same asked again is solved again', () => {
-    const solver = new Solver<'plan'>();
-    solver.begin(task(1));
-    solver.solve(task(1), listener());
-    solver.solve(task(1), listener());
-    expect(StandIn.all[0]!.got.map((m) => m.type)).toEqual(['solve', 'cancel', 'solve']);
   });
 });

@@ -1,3 +1,4 @@
+import { Wire } from './wire';
 import type { AnswerOf, FromWorker, ProgressMessage, Task, TaskKind, ToWorker } from './protocol';
 
 export interface SolveHandlers<Kind extends TaskKind> {
@@ -6,14 +7,14 @@ export interface SolveHandlers<Kind extends TaskKind> {
   readonly onFailed: (message: string) => void;
 }
 
-/** A screen drawn again for every message would take the cores that the answer needs. */
-const LOOK_ms = 160;
+/** A screen drawn again for every message would take the time that the answer needs; a first word is shown at once. */
+const LOOK_ms = 250;
 
-const planning = (): Worker => new Worker(new URL('./plan.worker.ts', import.meta.url), { type: 'module' });
+const planning = (): Wire => new Wire('/api/plans');
 const heating = (): Worker => new Worker(new URL('./heat.worker.ts', import.meta.url), { type: 'module' });
 
 /** Each worker carries only what its tasks need: loading it is part of the wait for a first answer. */
-const START: Readonly<Record<TaskKind, () => Worker>> = {
+const START: Readonly<Record<TaskKind, () => Worker | Wire>> = {
   plan: planning,
   explore: planning,
   recap: planning,
@@ -22,39 +23,24 @@ const START: Readonly<Record<TaskKind, () => Worker>> = {
   import: () => new Worker(new URL('./import.worker.ts', import.meta.url), { type: 'module' }),
 };
 
-/** One worker for one kind of task; a new task cancels the one before it. Progress is shown a few times a second. */
+/** One worker, or a wire to the planner, for one kind of task; a new task cancels the one before it. Progress is shown a few times a second. */
 export class Solver<Kind extends TaskKind> {
-  private worker: Worker | null = null;
+  private worker: Worker | Wire | null = null;
   private current = 0;
   private handlers: SolveHandlers<Kind> | null = null;
   private waiting: ProgressMessage[] = [];
   private timer: ReturnType<typeof setTimeout> | null = null;
   private looked_ms = -Infinity;
-  /** A task that was begun before anyone took it, and what came of it so far. */
-  private begun: { readonly task: string; readonly came: FromWorker[] } | null = null;
+  private answered = false;
 
   solve(task: Extract<Task, { kind: Kind }>, handlers: SolveHandlers<Kind>): void {
-    const { begun } = this;
-    if (begun && begun.task === JSON.stringify(task)) {
-      this.begun = null;
-      this.handlers = handlers;
-      for (const message of begun.came) this.receive(message);
-      return;
-    }
     this.cancel();
     this.post(task);
     this.handlers = handlers;
   }
 
-  /** Begins what will be asked for; the same task takes it over with all that came of it, another drops it. */
-  begin(task: Extract<Task, { kind: Kind }>): void {
-    this.cancel();
-    this.post(task);
-    this.begun = { task: JSON.stringify(task), came: [] };
-  }
-
   cancel(): void {
-    if (this.handlers || this.begun) this.send({ type: 'cancel', jobId: this.current });
+    if (this.handlers) this.send({ type: 'cancel', jobId: this.current });
     this.settle();
   }
 
@@ -64,14 +50,14 @@ export class Solver<Kind extends TaskKind> {
     this.settle();
   }
 
-  private start(kind: TaskKind): Worker {
+  private start(kind: TaskKind): Worker | Wire {
     const worker = START[kind]();
-    worker.onmessage = (event: MessageEvent<FromWorker>) => this.receive(event.data);
-    worker.onerror = ({ message }) =>
+    worker.onmessage = (event: { readonly data: FromWorker }) => this.receive(event.data);
+    worker.onerror = ({ message }: { readonly message: string }) =>
       this.receive({
         type: 'failed',
         jobId: this.current,
-        message: message || 'the planning worker stopped',
+        message: message || 'the worker stopped',
       });
     return worker;
   }
@@ -79,6 +65,7 @@ export class Solver<Kind extends TaskKind> {
   private post(task: Task): void {
     this.worker ??= this.start(task.kind);
     this.current += 1;
+    this.answered = false;
     this.send({ type: 'solve', jobId: this.current, task });
   }
 
@@ -101,18 +88,21 @@ export class Solver<Kind extends TaskKind> {
     this.timer = null;
     this.waiting = [];
     this.handlers = null;
-    this.begun = null;
   }
 
   private receive(message: FromWorker): void {
     if (message.jobId !== this.current) return;
-    this.begun?.came.push(message);
     const { handlers } = this;
     if (!handlers) return;
     switch (message.type) {
       case 'progress':
         this.waiting.push(message.progress);
-        this.timer ??= setTimeout(() => this.show(), LOOK_ms - (performance.now() - this.looked_ms));
+        if (message.progress.stage === 'first' && !this.answered) {
+          this.answered = true;
+          this.show();
+        } else {
+          this.timer ??= setTimeout(() => this.show(), LOOK_ms - (performance.now() - this.looked_ms));
+        }
         break;
       case 'done':
         this.show();

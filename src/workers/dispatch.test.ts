@@ -1,19 +1,18 @@
-import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { beforeEach, describe, expect, it } from 'vitest';
 import type { Ask } from '../core/method/pieces/piece';
 import { dispatch, type Steps } from './dispatch';
+import type { Port } from './port';
 import type { AnyAnswer, FromWorker, ToWorker } from './protocol';
 
-const said: FromWorker[] = [];
-let worker: { onmessage: ((event: { data: ToWorker }) => void) | null };
+let said: FromWorker[];
+let send: (message: ToWorker) => void;
+let port: Port<ToWorker, FromWorker>;
 
 beforeEach(() => {
-  said.length = 0;
-  worker = { onmessage: null, postMessage: (m: FromWorker) => said.push(m) } as never;
-  vi.stubGlobal('self', worker);
+  said = [];
+  port = { post: (message) => void said.push(message), listen: (take) => (send = take) };
 });
-afterEach(() => vi.unstubAllGlobals());
 
-const send = (message: ToWorker): void => worker.onmessage!({ data: message });
 const plan = (jobId: number): ToWorker => ({
   type: 'solve',
   jobId,
@@ -31,7 +30,7 @@ function* counting(): Steps<AnyAnswer> {
 
 describe('a worker', () => {
   it('says what it is at, then what came of it', async () => {
-    dispatch(counting);
+    dispatch(port, counting);
     send(plan(4));
     await settled();
     expect(said.map((m) => m.type)).toEqual(['progress', 'progress', 'done']);
@@ -44,7 +43,7 @@ describe('a worker', () => {
       got = yield PIECES;
       return ANSWER;
     }
-    dispatch(asking, { solve: () => Promise.resolve(['a', 'b']), drop: () => undefined });
+    dispatch(port, asking, { solve: () => Promise.resolve(['a', 'b']), drop: () => undefined });
     send(plan(1));
     await settled();
     expect(got).toEqual(['a', 'b']);
@@ -56,12 +55,12 @@ describe('a worker', () => {
       yield PIECES;
       return ANSWER;
     }
-    dispatch(asking);
+    dispatch(port, asking);
     send(plan(1));
     await settled();
     expect(said.at(-1)).toMatchObject({ type: 'failed', message: 'nobody solves the pieces of a plan' });
 
-    dispatch(() => {
+    dispatch(port, () => {
       throw new Error('a tool that was set is not on the bench');
     });
     send(plan(2));
@@ -74,16 +73,16 @@ describe('a worker', () => {
   });
 
   it('cancelled, drops its pieces and says no more', async () => {
-    let drops = 0;
+    const drops: number[] = [];
     let release: (answers: unknown) => void = () => undefined;
     function* asking(): Steps<AnyAnswer> {
       yield PIECES;
       return ANSWER;
     }
-    dispatch(asking, {
+    dispatch(port, asking, {
       solve: () => new Promise((resolve) => (release = resolve)),
-      drop: () => {
-        drops++;
+      drop: (jobId) => {
+        drops.push(jobId);
         release(null);
       },
     });
@@ -91,35 +90,33 @@ describe('a worker', () => {
     await settled();
     send({ type: 'cancel', jobId: 1 });
     await settled();
-    expect(drops).toBe(1);
+    expect(drops).toEqual([1]);
     expect(said).toEqual([]);
   });
 
-  it('hands the buffers of curves over once, though touches alike share them', async () => {
-    const moved: Transferable[][] = [];
-    vi.stubGlobal('self', {
-      onmessage: null,
-      postMessage: (_: FromWorker, transfer: Transferable[]) => moved.push(transfer),
-    });
-    worker = self as never;
-    const one = new Float64Array(3);
-    const curve = (pad: string) => ({
-      pad,
-      time_s: one,
-      tip_C: one,
-      land_C: one,
-      coldestSolder_C: one,
-      body_C: new Float64Array(3),
-      fullMelt_s: 1,
-      lastToMelt: 'barrel',
-    });
-    dispatch(function* () {
-      yield { stage: 'curves', phase: 'remove', curves: [curve('1'), curve('2')] };
+  it('works on several at a time, and giving one up leaves the others', async () => {
+    const release = new Map<number, (answers: unknown) => void>();
+    function* asking(): Steps<AnyAnswer> {
+      yield PIECES;
       return ANSWER;
+    }
+    dispatch(port, asking, {
+      solve: (jobId) => new Promise((resolve) => release.set(jobId, resolve)),
+      drop: (jobId) => release.get(jobId)!(null),
     });
     send(plan(1));
+    send(plan(2));
+    send({ type: 'cancel', jobId: 1 });
+    release.get(2)!(['a']);
     await settled();
-    expect(moved[0]).toHaveLength(3);
-    expect(new Set(moved[0]).size).toBe(3);
+    expect(said).toEqual([{ type: 'done', jobId: 2, answer: ANSWER }]);
+  });
+
+  it('takes a cancelled job’s number again without remembering that', async () => {
+    dispatch(port, counting);
+    send({ type: 'cancel', jobId: 1 });
+    send(plan(1));
+    await settled();
+    expect(said.at(-1)!.type).toBe('done');
   });
 });

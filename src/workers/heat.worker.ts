@@ -1,5 +1,6 @@
 import { dispatch } from './dispatch';
+import { workerPort } from './port';
 import { solveHeat } from './solveHeat';
 
 /** Heats boards under air. */
-dispatch(solveHeat);
+dispatch(workerPort(), solveHeat);

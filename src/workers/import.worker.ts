@@ -1,5 +1,6 @@
 import { dispatch } from './dispatch';
+import { workerPort } from './port';
 import { solveImport } from './solveImport';
 
 /** Reads files of boards; it alone carries their formats. */
-dispatch(solveImport);
+dispatch(workerPort(), solveImport);

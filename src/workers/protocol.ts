@@ -4,23 +4,14 @@ import type { ImportPreview, ImportProgress } from '../formats/importPlan';
 import type { FieldBandAnswer } from '../schema/fieldBand';
 import type { FoundAnswer, OptionAnswer, PinAnswer, PlanAnswer } from '../schema/planAnswer';
 import type { Phase } from '../core/method/goals';
-import type { ChoiceInput, PlanInput } from '../schema/planRequest';
+import type { PlanTask } from '../schema/planTask';
 import type { RecapAnswer } from '../schema/recap';
 import type { FieldPicture } from '../schema/simulateField';
 import type { SimulateInput } from '../schema/simulateRequest';
 
-export type { CentroidColumns, ImportChoices, ImportFile, ImportGround, ImportPreview };
+export type { CentroidColumns, ImportChoices, ImportFile, ImportGround, ImportPreview, PlanTask };
 
-/** What a screen may ask of the planning worker. */
-export type PlanTask =
-  | { readonly kind: 'plan'; readonly input: PlanInput }
-  | { readonly kind: 'explore'; readonly input: PlanInput; readonly choices: readonly ChoiceInput[] }
-  | {
-      readonly kind: 'recap';
-      readonly asks: readonly { readonly value: string; readonly input: PlanInput }[];
-    };
-
-/** Of the worker that heats boards. */
+/** What a screen may ask of the worker that heats boards. */
 export type HeatTask =
   | { readonly kind: 'field'; readonly input: SimulateInput; readonly frames: number }
   | {
@@ -46,14 +37,14 @@ export type ToWorker =
   | { readonly type: 'solve'; readonly jobId: number; readonly task: Task }
   | { readonly type: 'cancel'; readonly jobId: number };
 
-/** Nominal temperatures of one pin, °C; buffers are transferred. */
+/** Nominal temperatures of one pin, °C. */
 export interface CurveAnswer {
   readonly pad: string;
-  readonly time_s: Float64Array;
-  readonly tip_C: Float64Array;
-  readonly land_C: Float64Array;
-  readonly coldestSolder_C: Float64Array;
-  readonly body_C: Float64Array;
+  readonly time_s: readonly number[];
+  readonly tip_C: readonly number[];
+  readonly land_C: readonly number[];
+  readonly coldestSolder_C: readonly number[];
+  readonly body_C: readonly number[];
   readonly fullMelt_s: number | null;
   readonly lastToMelt: string;
 }

@@ -3,7 +3,7 @@ import type { PhasePlan } from '~/core/method/phase/phasePlan';
 import type { FoundPlan, Plan } from '~/core/method/plan';
 import { methodsFor } from '~/core/method/methods';
 import { isSure } from '~/core/method/heat/bands';
-import { tryOut } from '~/core/method/heat/handSearch';
+import { tryOut } from '~/core/method/heat/handTrial';
 import { gun } from '~/core/method/methods/gun';
 import { harmChance } from '~/core/method/rank';
 import type { PlanRequest } from '~/core/method/request';

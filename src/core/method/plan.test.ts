@@ -13,7 +13,7 @@ import {
   TWO_LAYER,
 } from '../../../tests/support/samples';
 import { isSure } from './heat/bands';
-import { tryOut } from './heat/handSearch';
+import { tryOut } from './heat/handTrial';
 import { overspends } from './overspend';
 import { EACH_HOLE } from './methods/hole';
 import type { PhasePlan } from './phase/phasePlan';

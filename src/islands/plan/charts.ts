@@ -15,14 +15,14 @@ export function curveChart(
   const end_s = Math.min(curve.time_s.at(-1)!, Math.max(3, (pin?.stop_s ?? 8) * 1.1));
   const trace = (
     name: string,
-    values: Float64Array,
+    values: readonly number[],
     line: { color: string; dash?: 'dot' | 'dash'; width?: number },
   ): Data => ({
     type: 'scatter',
     mode: 'lines',
     name,
-    x: Array.from(curve.time_s),
-    y: Array.from(values),
+    x: [...curve.time_s],
+    y: [...values],
     line: { width: 2.5, ...line },
     hovertemplate: `%{x:.2f} s  %{y:.0f} °C<extra>${name}</extra>`,
   });

@@ -118,7 +118,7 @@ describe('nothing feasible', () => {
   });
   const answer = (remedies: RemedyAnswer[]): NoPlanAnswer => ({
     outcome: 'no-feasible-setting',
-    modelVersion: 'plan-6',
+    modelVersion: 'plan-7',
     phase: 'remove',
     chosen: null,
     frontier: [],

@@ -1,13 +1,12 @@
 import { useEffect, useRef, type Dispatch } from 'react';
 import type { PlanInput } from '~/schema/planRequest';
 import { Solver } from '~/workers/client';
-import { searching } from './ahead';
 import { wantsProof, type PlanAction, type PlanState } from './state';
 
 /** Waits for a hand on the slider to rest before drawing bands again. */
 const REST_ms = 60;
 
-/** Keeps two workers busy: one searches the bench, one follows the setting at hand. New inputs cancel old work. */
+/** Asks the planner for two things at a time: to search the bench, and to follow the setting at hand. New inputs cancel old work. */
 export function usePlanning(
   input: PlanInput,
   state: PlanState,
@@ -19,7 +18,7 @@ export function usePlanning(
   const wanted = wantsProof(state);
 
   useEffect(() => {
-    search.current ??= searching;
+    search.current ??= new Solver<'plan'>();
     search.current.solve(
       { kind: 'plan', input },
       {
@@ -36,7 +35,7 @@ export function usePlanning(
       explore.current ??= new Solver<'explore'>();
       dispatch({ type: 'explore-started' });
       explore.current.solve(
-        { kind: 'explore', input, choices },
+        { kind: 'explore', input, choices: [...choices] },
         {
           onProgress: (progress) => dispatch({ type: 'explore-progress', progress }),
           onDone: (answer) => dispatch({ type: 'explore-done', answer }),

@@ -1,11 +1,11 @@
 import { jointDraws } from '../../thermal/joint/draws';
 import { doseCurve } from '../../thermal/history';
 import { percentile, spreadOf, type Spread } from '../../statistics/percentile';
-import type { Progress } from '../progress';
+import { ask, type Working } from '../pieces/piece';
 import type { HandSetting, PhaseRequest } from '../request';
 import { PLAN } from '../settings';
 import { allowanceFor, livesAt } from './forecast';
-import type { HandHeat } from './handSearch';
+import type { HandHeat } from './handTrial';
 import { extended, stopOf, type Allowance, type Dwell, type Stop } from './stop';
 import type { Touch } from './touch';
 
@@ -27,23 +27,25 @@ export interface PinBand extends Stop {
   readonly laminateDose: Spread;
 }
 
-interface DrawnDwell extends Dwell {
+/** One draw of a touch, held until a little after its melt. */
+export interface DrawnDwell extends Dwell {
+  /** Infinite where it never came. */
   readonly melt_s: number;
 }
 
-/**
- * Streams the band of one touch: one value after each batch of draws, the last one complete.
- * A technician who sees the melt takes the iron off; the stop is for the one who does not. So it is
- * set where a tenth of all draws would have met a limit while still being held.
- */
-export function* pinBand(
+/** Some of a touch's draws. */
+export interface DrawnTouch {
+  readonly touch: string;
+  readonly dwells: readonly DrawnDwell[];
+}
+
+/** Runs draws of a touch, those from one up to another of all of them. Null is a pause after each. */
+export function* drawDwells(
   touch: Touch,
-  allowance: Allowance,
-  options: { draws: number; seed: number; batch?: number },
-): Generator<PinBand, PinBand> {
+  of: { readonly draws: number; readonly seed: number; readonly from?: number; readonly to?: number },
+): Generator<null, DrawnDwell[]> {
   const dwells: DrawnDwell[] = [];
-  const batch = options.batch ?? PLAN.batch;
-  for (const draw of jointDraws(touch, options.draws, options.seed)) {
+  for (const draw of jointDraws(touch, of.draws, of.seed).slice(of.from, of.to)) {
     const lives = livesAt(touch.laminate, touch.land_m2, draw.padLife, draw.laminateLife);
     let molten_s = Infinity;
     const run = touch.run({
@@ -63,31 +65,68 @@ export function* pinBand(
       laminate: doseCurve(lives.laminate, run.time_s, run.laminate_K),
       body_K: run.body_K,
     });
-    if (dwells.length % batch === 0 && dwells.length < options.draws) {
-      yield summarise(touch, dwells, allowance);
-    }
+    yield null;
   }
-  return summarise(touch, dwells, allowance);
+  return dwells;
 }
 
-/** The band of one touch of a setting as a piece of a plan; null once no more draws can make it sure. */
+/** Some draws of one touch of a setting, as a piece of a plan. */
 export function* drawTouch(
   request: PhaseRequest,
   heat: HandHeat,
-  asked: { readonly setting: HandSetting; readonly touch: string; readonly onlySure: boolean },
-): Generator<Progress, PinBand | null> {
-  const { setting, onlySure } = asked;
-  const { phase, seed } = request;
-  const touch = heat.touchesOf(request, setting).find((t) => t.name === asked.touch);
+  asked: {
+    readonly setting: HandSetting;
+    readonly touch: string;
+    readonly from: number;
+    readonly to: number;
+  },
+): Generator<null, DrawnTouch> {
+  const touch = heat.touchesOf(request, asked.setting).find((t) => t.name === asked.touch);
   if (!touch) throw new Error(`no touch ${asked.touch}`);
-  const steps = pinBand(touch, allowanceFor(request, touch.pads), { draws: PLAN.draws, seed });
-  let next = steps.next();
-  for (;;) {
-    yield { stage: 'band', phase, setting, band: next.value };
-    if (onlySure && isHopeless(next.value)) return null;
-    if (next.done) return next.value;
-    next = steps.next();
-  }
+  const { from, to } = asked;
+  const dwells = yield* drawDwells(touch, { draws: PLAN.draws, seed: request.seed, from, to });
+  return { touch: touch.name, dwells };
+}
+
+/**
+ * Bands of a setting's touches, each shown as its draws come; touches alike share one. Null once one of them cannot be
+ * made sure and only sure ones will do.
+ */
+export function* bandsByHand(
+  request: PhaseRequest,
+  heat: HandHeat,
+  setting: HandSetting,
+  onlySure: boolean,
+): Working<PinBand[] | null> {
+  const touches = heat.touchesOf(request, setting);
+  // The hardest touch first: it is the one that rules a setting out.
+  const unlike = [...new Map(touches.map((touch) => [touch.likeness, touch])).values()].reverse();
+  const byName = new Map(unlike.map((touch) => [touch.name, touch]));
+  const bandFrom = (name: string, drawn: readonly DrawnTouch[]): PinBand => {
+    const touch = byName.get(name)!;
+    const dwells = drawn.flatMap((d) => (d.touch === name ? d.dwells : []));
+    return bandOf(touch, dwells, allowanceFor(request, touch.pads));
+  };
+  const pieces = unlike.flatMap(({ name }) =>
+    Array.from({ length: Math.ceil(PLAN.draws / PLAN.batch) }, (_, i) => ({
+      kind: 'draws' as const,
+      heat: heat.key,
+      setting,
+      touch: name,
+      from: i * PLAN.batch,
+      to: Math.min(PLAN.draws, (i + 1) * PLAN.batch),
+    })),
+  );
+  const drawn = yield* ask(request, pieces, {
+    enough: (one) => onlySure && isHopeless(bandFrom(one.touch, [one])),
+    shown: (came) => {
+      const { touch } = came.at(-1)!;
+      return { stage: 'band', phase: request.phase, setting, band: bandFrom(touch, came) };
+    },
+  });
+  if (drawn.length < pieces.length) return null;
+  const known = new Map(unlike.map(({ likeness, name }) => [likeness, bandFrom(name, drawn)]));
+  return touches.map((touch) => ({ ...known.get(touch.likeness)!, pad: touch.name, pads: touch.pads }));
 }
 
 /** A band that more draws will hardly bring back under the acceptable chance: two standard errors over. */
@@ -98,7 +137,11 @@ function isHopeless({ chanceSolidAtStop: chance, draws }: PinBand): boolean {
 /** Draws are followed this long past their melt; later dose is extended along its last slope. */
 const FOLLOW_s = 1.2;
 
-function summarise(touch: Touch, dwells: readonly DrawnDwell[], allowance: Allowance): PinBand {
+/**
+ * The band of one touch from its draws. A technician who sees the melt takes the iron off; the stop is for the one who
+ * does not. So it is set where a tenth of all draws would have met a limit while still being held.
+ */
+export function bandOf(touch: Touch, dwells: readonly DrawnDwell[], allowance: Allowance): PinBand {
   const limits = dwells.map((d) => stopOf(d, allowance, touch.longest_s));
   const melts = dwells.map((d) => d.melt_s).sort((a, b) => a - b);
   const stop = patientStop(stopAmong(dwells, limits, touch.longest_s), melts.at(-1)!);

@@ -1,4 +1,4 @@
-import type { HandHeat } from './handSearch';
+import type { HandHeat } from './handTrial';
 import type { HandSetting, PhaseRequest } from '../request';
 import { PLAN } from '../settings';
 

@@ -1,7 +1,7 @@
 import { isSurface } from '../../packages/form';
 import type { HandTool } from '../bench';
 import { holeTouch, throughHole } from '../heat/holeTouch';
-import type { HandHeat } from '../heat/handSearch';
+import type { HandHeat } from '../heat/handTrial';
 import { padOrder, type PhaseRequest } from '../request';
 import { GUN } from './data';
 

@@ -2,7 +2,7 @@ import { isSurface } from '../../packages/form';
 import type { SurfaceFamilyId } from '../../packages/surfaceFamilies';
 import type { MeltingRange } from '../../solder/mixture';
 import { landTouch, type Stance } from '../heat/landTouch';
-import type { HandHeat } from '../heat/handSearch';
+import type { HandHeat } from '../heat/handTrial';
 import { padOrder, type PhaseRequest } from '../request';
 import { EACH_HOLE, hasHoles } from './hole';
 

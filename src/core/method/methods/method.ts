@@ -1,6 +1,6 @@
 import type { PadStateId } from '../../record/padStates';
 import type { PinBand } from '../heat/bands';
-import type { HandHeat } from '../heat/handSearch';
+import type { HandHeat } from '../heat/handTrial';
 import type { Phase } from '../goals';
 import type { PhaseRequest, Setting } from '../request';
 import type { Step } from '../steps/step';

@@ -2,15 +2,15 @@ import { STILL_AIR } from '../../materials/air';
 import { PESSIMISTIC_CONTACT } from '../../thermal/joint/draws';
 import { arealHeat_J_m2K } from '../../thermal/stackup';
 import type { Candidate } from '../candidate';
-import { isSure, type PinBand } from '../heat/bands';
+import { bandsByHand, isSure, type PinBand } from '../heat/bands';
 import { allowanceFor, forecastTouch } from '../heat/forecast';
-import { tryOut, type HandHeat } from '../heat/handSearch';
+import { tryOut, type HandHeat } from '../heat/handTrial';
 import { hasCell, keepOutByHand } from '../heat/keepOut';
 import { neighbourHeat } from '../heat/neighbours';
 import type { Touch } from '../heat/touch';
 import { materialsFor } from '../materials';
 import type { Method } from '../methods/method';
-import { ask, type Working } from '../pieces/piece';
+import type { Working } from '../pieces/piece';
 import type { Ranked } from '../rank';
 import type { HandSetting, PhaseRequest } from '../request';
 import { coolDown_s, frontierAbout, isTurned, preference } from '../search';
@@ -34,7 +34,7 @@ export function* sureByHand(
       if (isTurned(candidate) !== turned || !survivesBadContact(request, heat, setting)) continue;
       if (left-- === 0) break;
       if (tell) yield tell(candidate);
-      const bands = yield* bandsOf(request, heat, setting, true);
+      const bands = yield* bandsByHand(request, heat, setting, true);
       if (bands?.every(isSure)) return { candidate, bands };
     }
   }
@@ -64,7 +64,7 @@ export function* exploreHand(
   if (method.heat.kind === 'air') throw new Error(`${method.id} takes no tool in the hand`);
   const candidate = tryOut(request, method.heat, setting);
   yield { stage: 'first', phase: request.phase, method: method.id, chosen: candidate, frontier: [] };
-  const bands = (yield* bandsOf(request, method.heat, setting, false))!;
+  const bands = (yield* bandsByHand(request, method.heat, setting, false))!;
   return handPlan(request, method, method.heat, candidate, bands, [], ranked);
 }
 
@@ -117,24 +117,4 @@ function survivesBadContact(request: PhaseRequest, heat: HandHeat, setting: Hand
   const touch = heat.touchesOf(request, setting).at(-1)!;
   const forecast = forecastTouch(touch, allowanceFor(request, touch.pads), { factors: PESSIMISTIC_CONTACT });
   return forecast.off_s !== null && forecast.off_s <= touch.longest_s;
-}
-
-/** Bands of all touches; touches alike share one. Null once one of them cannot be made sure and only sure ones will do. */
-function* bandsOf(
-  request: PhaseRequest,
-  heat: HandHeat,
-  setting: HandSetting,
-  onlySure: boolean,
-): Working<PinBand[] | null> {
-  const touches = heat.touchesOf(request, setting);
-  // The hardest touch first: it is the one that rules a setting out.
-  const unlike = [...new Map([...touches].map((touch) => [touch.likeness, touch])).values()].reverse();
-  const bands = yield* ask(
-    request,
-    unlike.map(({ name }) => ({ kind: 'band', heat: heat.key, setting, touch: name, onlySure })),
-    { enough: (band) => band === null },
-  );
-  const known = new Map(bands.map((band, i) => [unlike[i]!.likeness, band]));
-  if (bands.length < unlike.length || bands.includes(null)) return null;
-  return touches.map((touch) => ({ ...known.get(touch.likeness)!, pad: touch.name, pads: touch.pads }));
 }

@@ -4,6 +4,7 @@ import { searchPreheated, searchWarmToo } from '../heat/handSearch';
 import { methodsFor } from '../methods';
 import { forbids, type Method, type Rule } from '../methods/method';
 import type { Working } from '../pieces/piece';
+import type { Progress } from '../progress';
 import { rank, tried, type Tried } from '../rank';
 import { matesOf, type PhaseRequest } from '../request';
 import { firstWord } from './firstWord';
@@ -25,13 +26,21 @@ export function* tryMethods(request: PhaseRequest): Working<Tried[]> {
       continue;
     }
     const { key } = method.heat;
-    const known = answers.get(key) ?? (yield* searchWarmToo(request, method.heat));
+    const wordWith = (candidates: readonly Candidate[]): Progress | null =>
+      wordOn(request, [...list, tried(method, rules, candidates)]);
+    const known = answers.get(key) ?? (yield* searchWarmToo(request, method.heat, wordWith));
     answers.set(key, known);
     list.push(tried(method, rules, known));
-    const soFar = rank(request, list)[0];
-    if (soFar?.feasible && soFar.best) yield firstWord(request, soFar);
+    const word = wordOn(request, list);
+    if (word) yield word;
   }
   return list;
+}
+
+/** What can be said of the best so far; null while there is none. */
+function wordOn(request: PhaseRequest, list: readonly Tried[]): Progress | null {
+  const first = rank(request, list)[0];
+  return first?.feasible && first.best ? firstWord(request, first) : null;
 }
 
 /** Parts that are to come off in one heat need a heat that covers them all. */

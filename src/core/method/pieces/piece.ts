@@ -2,7 +2,7 @@ import type { FieldFactors } from '../../thermal/field/scenario';
 import type { Candidate } from '../candidate';
 import type { Drawn } from '../heat/airBand';
 import type { Arrangement } from '../heat/airSearch';
-import type { PinBand } from '../heat/bands';
+import type { DrawnTouch } from '../heat/bands';
 import type { CoolDown } from '../heat/coolDown';
 import type { Progress } from '../progress';
 import type { AirSetting, HandSetting, PhaseRequest } from '../request';
@@ -11,8 +11,7 @@ import type { AirSetting, HandSetting, PhaseRequest } from '../request';
 interface AnswerOf {
   readonly ladder: readonly Candidate[];
   readonly arrangement: readonly Candidate[];
-  /** Null once it is hopeless. */
-  readonly band: PinBand | null;
+  readonly draws: DrawnTouch;
   readonly 'air-run': Candidate;
   readonly 'air-draw': Drawn;
   readonly 'way-down': CoolDown;
@@ -27,13 +26,14 @@ export type Piece =
   | { readonly kind: 'ladder'; readonly heat: string; readonly settings: readonly HandSetting[] }
   /** One arrangement of air, at every pair of temperatures. */
   | { readonly kind: 'arrangement'; readonly arrangement: Arrangement }
-  /** The band of one touch; given up early where only a sure one is wanted. */
+  /** Some of the draws of one touch. */
   | {
-      readonly kind: 'band';
+      readonly kind: 'draws';
       readonly heat: string;
       readonly setting: HandSetting;
       readonly touch: string;
-      readonly onlySure: boolean;
+      readonly from: number;
+      readonly to: number;
     }
   /** A setting of air through the whole model, at nominal values. */
   | { readonly kind: 'air-run'; readonly setting: AirSetting }

@@ -3,7 +3,8 @@ import { drawAir } from '../heat/airBand';
 import { verifyAir } from '../heat/airVerify';
 import { drawTouch } from '../heat/bands';
 import { wayDown } from '../heat/coolDown';
-import { climb, type HandHeat } from '../heat/handSearch';
+import { climb } from '../heat/handSearch';
+import type { HandHeat } from '../heat/handTrial';
 import { METHODS } from '../methods';
 import type { Progress } from '../progress';
 import type { PhaseRequest } from '../request';
@@ -16,7 +17,7 @@ export function* solvePiece(request: PhaseRequest, piece: Piece): Generator<Prog
       return yield* climb(request, heatOf(piece.heat), piece.settings);
     case 'arrangement':
       return solveArrangement(request, piece.arrangement);
-    case 'band':
+    case 'draws':
       return yield* drawTouch(request, heatOf(piece.heat), piece);
     case 'air-run':
       return yield* verifyAir(request, piece.setting);

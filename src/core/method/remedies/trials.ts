@@ -3,7 +3,7 @@ import type { SolidTip } from '../../thermal/joint/scenario';
 import type { Preheat } from '../../thermal/preheat';
 import { usualPreheat, type AirStation, type Preheater } from '../bench';
 import { keepsPart } from '../goals';
-import type { HandHeat } from '../heat/handSearch';
+import type { HandHeat } from '../heat/handTrial';
 import { methodOf, methodsFor } from '../methods';
 import type { Method } from '../methods/method';
 import type { PhaseRequest } from '../request';

@@ -62,7 +62,8 @@ export function addBarrel(
     const mass = volume_m3 * alloy.density.value;
     return net.solder(
       {
-        ...melting,
+        solidus_K: melting.solidus_K,
+        liquidus_K: melting.liquidus_K,
         capacitySolid_J_K: mass * alloy.heatSolid.value,
         capacityLiquid_J_K: mass * alloy.heatLiquid.value,
         latent_J: mass * alloy.latentHeat.value,

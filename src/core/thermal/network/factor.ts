@@ -20,7 +20,7 @@ export class Factor {
   /** `values`: the matrix's diagonals by pivot, then the elimination's entries; read at each factoring. */
   constructor(
     readonly elimination: Elimination,
-    readonly values: Float64Array,
+    public values: Float64Array,
   ) {
     const { size, split, row, columnAt } = elimination;
     this.factor = new Float64Array(size + row.length);
@@ -123,4 +123,21 @@ export class Factor {
       x[node[p]!] = value;
     }
   }
+}
+
+/** Factors that no run uses now, by elimination: a run takes a dozen, and their buffers cost more than their sums. */
+const idle = new WeakMap<Elimination, Factor[]>();
+
+/** A factor of an elimination over values, not factored yet. */
+export function borrowedFactor(elimination: Elimination, values: Float64Array): Factor {
+  const factor = idle.get(elimination)?.pop();
+  if (!factor) return new Factor(elimination, values);
+  factor.values = values;
+  return factor;
+}
+
+export function returnFactor(factor: Factor): void {
+  const list = idle.get(factor.elimination) ?? [];
+  list.push(factor);
+  idle.set(factor.elimination, list);
 }

@@ -59,7 +59,10 @@ class Integrator {
   private readonly size: number;
   private readonly matrix: StageMatrix;
   private readonly curves: readonly EnthalpyCurve[];
+  /** Liquid share of each melting node, how fast it last moved, and where it is taken to be within a step. */
   private readonly share: Float64Array;
+  private readonly shareRate_1_s: Float64Array;
+  private readonly halfway: Float64Array;
   private readonly phases: Phase[];
   private readonly heaterStates: HeaterState[];
   private readonly source_W: Float64Array;
@@ -85,6 +88,8 @@ class Integrator {
     this.matrix = new StageMatrix(network);
     this.curves = melting.map((lump) => enthalpyCurve(lump, SOLVER.eutecticSmear_K));
     this.share = new Float64Array(melting.length);
+    this.shareRate_1_s = new Float64Array(melting.length);
+    this.halfway = new Float64Array(melting.length);
     this.phases = melting.map((lump, i) => phaseAt(this.curves[i]!, network.initial_K[lump.node]!));
     this.heaterStates = heaters.map(() => 'band');
     this.source_W = zeros();
@@ -122,6 +127,7 @@ class Integrator {
       const left = duration_s - time_s;
       const taken_s = Math.min(step_s, left);
       saved.set(this.temperature);
+      this.foresee(taken_s);
       const error_K = this.step(taken_s);
       if (error_K > 2 * tolerance_K && taken_s > SOLVER.minStep_s) {
         this.temperature.set(saved);
@@ -147,6 +153,7 @@ class Integrator {
 
     const stored_J = this.enthalpy.reduce((sum, h) => sum + h, -start_J);
     const scale = Math.max(Math.abs(account.in_J), Math.abs(stored_J), Math.abs(account.lost_J), 1e-30);
+    this.matrix.release();
     return {
       outcome,
       ...record.done(),
@@ -300,13 +307,26 @@ class Integrator {
         (first_s * (stage1[node]! - temperature_K) + second_s * (temperature[node]! - temperature_K));
     }
     this.evaluateEnthalpy(this.temperature, this.enthalpy);
-    let meltMoved = false;
-    for (const [i, lump] of this.network.melting.entries()) {
-      const share = liquidShare(this.curves[i]!, this.temperature[lump.node]!);
-      meltMoved ||= share !== this.share[i];
+    const { melting } = this.network;
+    for (let i = 0; i < melting.length; i++) {
+      const share = liquidShare(this.curves[i]!, temperature[melting[i]!.node]!);
+      this.shareRate_1_s[i] = (share - this.share[i]!) / step_s;
       this.share[i] = share;
     }
-    if (meltMoved) this.matrix.followMelt(this.share);
+  }
+
+  /**
+   * Conductances follow the melt; within a step they are held as they will be halfway through it, if the melt goes on
+   * as it last did: held as they were at its start, what a melt opens would open a step too late.
+   */
+  private foresee(step_s: number): void {
+    let moved = false;
+    for (let i = 0; i < this.share.length; i++) {
+      const share = Math.min(1, Math.max(0, this.share[i]! + 0.5 * step_s * this.shareRate_1_s[i]!));
+      moved ||= share !== this.halfway[i];
+      this.halfway[i] = share;
+    }
+    if (moved) this.matrix.followMelt(this.halfway);
   }
 
   private evaluateEnthalpy(temperature: Float64Array, into: Float64Array): void {
@@ -320,20 +340,21 @@ class Integrator {
     solidus_s: Float64Array,
     liquidus_s: Float64Array,
   ): void {
-    this.network.melting.forEach((lump, i) => {
-      const curve = this.curves[i]!;
-      const before = this.enthalpy[lump.node]!;
-      const after = this.offset[lump.node]! + this.slope[lump.node]! * this.temperature[lump.node]!;
-      const crossing = (level: number, noted: Float64Array): void => {
-        if (Number.isNaN(noted[i]!) && after >= level) {
-          noted[i] = before >= level ? time_s : time_s + (step_s * (level - before)) / (after - before);
-        }
-      };
-      crossing(curve.solidus_J, solidus_s);
-      crossing(curve.liquidus_J, liquidus_s);
-    });
+    const { melting } = this.network;
+    for (let i = 0; i < melting.length; i++) {
+      const { node } = melting[i]!;
+      const { solidus_J, liquidus_J } = this.curves[i]!;
+      const before = this.enthalpy[node]!;
+      const after = this.offset[node]! + this.slope[node]! * this.temperature[node]!;
+      if (Number.isNaN(solidus_s[i]!)) solidus_s[i] = time_s + step_s * crossed(solidus_J, before, after);
+      if (Number.isNaN(liquidus_s[i]!)) liquidus_s[i] = time_s + step_s * crossed(liquidus_J, before, after);
+    }
   }
 }
+
+/** Share of a step at which a level was crossed upward; 0 where it was over it before, NaN where it is not yet. */
+const crossed = (level: number, before: number, after: number): number =>
+  after < level ? NaN : before >= level ? 0 : (level - before) / (after - before);
 
 const power_W = (heater: HeaterNode, temperature_K: number): number =>
   Math.min(heater.limit_W, Math.max(0, heater.gain_W_K * (heater.setpoint_K - temperature_K)));

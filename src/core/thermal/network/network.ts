@@ -61,8 +61,9 @@ export class NetworkBuilder {
   }
 
   solder(lump: Omit<MeltingNode, 'node'>, initial_K: number): number {
-    const node = this.node(lump.capacitySolid_J_K, initial_K);
-    this.melting.push({ node, ...lump });
+    const { solidus_K, liquidus_K, capacitySolid_J_K, capacityLiquid_J_K, latent_J } = lump;
+    const node = this.node(capacitySolid_J_K, initial_K);
+    this.melting.push({ node, solidus_K, liquidus_K, capacitySolid_J_K, capacityLiquid_J_K, latent_J });
     return node;
   }
 

@@ -1,38 +1,43 @@
-/** Keeps tracked temperatures in buffers that double, so that steps do not allocate. */
+/** Room for this many steps at first: most runs take fewer. */
+const STEPS = 96;
+
+/** Keeps tracked temperatures in one buffer that doubles, so that steps do not allocate. */
 export class Recorder {
-  private time_s = new Float64Array(512);
-  private rows: Float64Array[];
-  private length = 0;
+  private readonly width: number;
+  /** Step by step: the time, then the tracked temperatures. */
+  private values: Float64Array;
+  private steps = 0;
 
   constructor(
     private readonly tracked: readonly number[],
     initial: Float64Array,
   ) {
-    this.rows = tracked.map(() => new Float64Array(512));
+    this.width = tracked.length + 1;
+    this.values = new Float64Array(STEPS * this.width);
     this.add(0, initial);
   }
 
   add(time_s: number, temperature_K: Float64Array): void {
-    if (this.length === this.time_s.length) {
-      const double = (row: Float64Array) => {
-        const larger = new Float64Array(2 * row.length);
-        larger.set(row);
-        return larger;
-      };
-      this.time_s = double(this.time_s);
-      this.rows = this.rows.map(double);
+    const { tracked, width } = this;
+    let at = this.steps++ * width;
+    if (at === this.values.length) {
+      const larger = new Float64Array(2 * this.values.length);
+      larger.set(this.values);
+      this.values = larger;
     }
-    this.time_s[this.length] = time_s;
-    for (let i = 0; i < this.tracked.length; i++) {
-      this.rows[i]![this.length] = temperature_K[this.tracked[i]!]!;
-    }
-    this.length++;
+    this.values[at++] = time_s;
+    for (let i = 0; i < tracked.length; i++) this.values[at++] = temperature_K[tracked[i]!]!;
   }
 
+  /** One row per tracked node, in the order asked for. */
   done(): { time_s: Float64Array; tracked_K: Float64Array[] } {
-    return {
-      time_s: this.time_s.slice(0, this.length),
-      tracked_K: this.rows.map((row) => row.slice(0, this.length)),
-    };
+    return { time_s: this.row(0), tracked_K: this.tracked.map((_, i) => this.row(i + 1)) };
+  }
+
+  private row(column: number): Float64Array {
+    const { values, width, steps } = this;
+    const row = new Float64Array(steps);
+    for (let i = 0, at = column; i < steps; i++, at += width) row[i] = values[at]!;
+    return row;
   }
 }

@@ -1,5 +1,5 @@
 import { recalledElimination, type Elimination } from './elimination';
-import { Factor } from './factor';
+import { borrowedFactor, returnFactor, type Factor } from './factor';
 import type { ThermalNetwork } from './network';
 
 /**
@@ -100,12 +100,18 @@ export class StageMatrix {
       this.factor = known;
       known.factoriseTail();
     } else {
-      this.factor = new Factor(this.elimination, values);
+      this.factor = borrowedFactor(this.elimination, values);
       this.factors.set(stage_s, this.factor);
       this.factor.factorise();
     }
     this.factoredStage_s = stage_s;
     this.stale = false;
+  }
+
+  /** Gives its factors back for the next run; it prepares no stage after that. */
+  release(): void {
+    for (const factor of this.factors.values()) returnFactor(factor);
+    this.factors.clear();
   }
 
   eliminateHead(x: Float64Array): void {

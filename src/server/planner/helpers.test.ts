@@ -1,38 +1,31 @@
 import { describe, expect, it } from 'vitest';
-import { planOf } from '../../tests/support/solve';
-import { planeOn, planRequest, surfaceRequest, trackOn } from '../../tests/support/samples';
-import { solvePiece } from '../core/method/pieces/solve';
-import { planInPieces, type Plan } from '../core/method/plan';
-import type { Progress } from '../core/method/progress';
-import type { PhaseRequest, PlanRequest } from '../core/method/request';
+import { planOf } from '../../../tests/support/solve';
+import { planeOn, planRequest, surfaceRequest, trackOn } from '../../../tests/support/samples';
+import { planInPieces, type Plan } from '../../core/method/plan';
+import type { Progress } from '../../core/method/progress';
+import type { PlanRequest } from '../../core/method/request';
 import { Helpers, type Helper } from './helpers';
 import type { FromHelper, ToHelper } from './pieceProtocol';
+import { solvePieces } from './solvePieces';
 
-/** A helper on this thread, behind the same copying that a worker's messages go through. */
+/** A helper on this thread, behind the same copying that a thread's messages go through. */
 class StandIn implements Helper {
   onmessage: Helper['onmessage'] = null;
   onerror: Helper['onerror'] = null;
   readonly got: ToHelper[] = [];
-  private request: PhaseRequest | null = null;
+  private take: (message: ToHelper) => void = () => undefined;
 
-  constructor(private readonly breaks: string | null = null) {}
+  constructor(private readonly breaks: string | null = null) {
+    solvePieces({ post: (message) => this.say(message), listen: (take) => (this.take = take) });
+  }
 
   postMessage(sent: ToHelper): void {
     const message = structuredClone(sent);
     this.got.push(message);
-    if (message.type === 'request') this.request = message.request;
-    if (message.type === 'solve') setTimeout(() => this.solve(message), 0);
-  }
-
-  private solve({ pieceId, piece }: Extract<ToHelper, { type: 'solve' }>): void {
-    if (this.breaks) return this.say({ type: 'failed', pieceId, message: this.breaks });
-    const steps = solvePiece(this.request!, piece);
-    let next = steps.next();
-    while (!next.done) {
-      if (next.value) this.say({ type: 'progress', pieceId, progress: next.value });
-      next = steps.next();
-    }
-    this.say({ type: 'done', pieceId, answer: next.value });
+    const { breaks } = this;
+    if (breaks && message.type === 'solve')
+      setTimeout(() => this.say({ type: 'failed', pieceId: message.pieceId, message: breaks }), 0);
+    else setTimeout(() => this.take(message), 0);
   }
 
   private say(message: FromHelper): void {
@@ -47,13 +40,20 @@ const helpersOf = (made: StandIn[], most: number): Helpers =>
     return helper;
   }, most);
 
-async function planned(request: PlanRequest, helpers: Helpers, seen: Progress[] = []): Promise<Plan> {
+async function planned(
+  request: PlanRequest,
+  helpers: Helpers,
+  seen: Progress[] = [],
+  jobId = 1,
+): Promise<Plan> {
   const steps = planInPieces(request);
   let next = steps.next();
   while (!next.done) {
     const { value } = next;
     next = steps.next(
-      value.stage === 'ask' ? await helpers.solve(value, (progress) => seen.push(progress)) : undefined,
+      value.stage === 'ask'
+        ? await helpers.solve(jobId, value, (progress) => seen.push(progress))
+        : undefined,
     );
   }
   return next.value;
@@ -97,11 +97,41 @@ describe('a plan whose pieces are solved side by side', () => {
     const steps = planInPieces(hard);
     const first = steps.next().value;
     if (!('stage' in first) || first.stage !== 'ask') throw new Error('no pieces asked for');
-    const dropped = helpers.solve(first, () => undefined);
-    helpers.drop();
+    const dropped = helpers.solve(1, first, () => undefined);
+    helpers.drop(1);
     expect(await dropped).toBeNull();
     expect(made.every(({ got }) => got.some((m) => m.type === 'drop'))).toBe(true);
     expect(await planned(hard, helpers)).toEqual(planOf(hard));
+  });
+
+  it('goes on beside another job’s: each is what it would be alone', async () => {
+    const helpers = helpersOf([], 2);
+    const easy = planRequest({ '1': [trackOn(4)], '2': [trackOn(4)] });
+    const [one, other] = await Promise.all([planned(hard, helpers, [], 1), planned(easy, helpers, [], 2)]);
+    expect(one).toEqual(planOf(hard));
+    expect(other).toEqual(planOf(easy));
+  });
+
+  it('given up leaves the other job’s as it is', async () => {
+    const helpers = helpersOf([], 2);
+    const steps = planInPieces(hard);
+    const first = steps.next().value;
+    if (!('stage' in first) || first.stage !== 'ask') throw new Error('no pieces asked for');
+    const dropped = helpers.solve(1, first, () => undefined);
+    const other = planned(hard, helpers, [], 2);
+    helpers.drop(1);
+    expect(await dropped).toBeNull();
+    expect(await other).toEqual(planOf(hard));
+  });
+
+  it('fails where a helper breaks off; another takes its place', async () => {
+    const made: StandIn[] = [];
+    const helpers = helpersOf(made, 1);
+    const first = planned(hard, helpers);
+    made[0]!.onerror!({ message: 'out of memory' });
+    await expect(first).rejects.toThrow('out of memory');
+    expect(await planned(hard, helpers)).toEqual(planOf(hard));
+    expect(made).toHaveLength(2);
   });
 
   it('fails with what a helper says', async () => {

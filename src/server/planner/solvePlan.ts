@@ -1,20 +1,20 @@
-import { curvesOf, type TouchCurves } from '../core/method/heat/curves';
-import { methodOf } from '../core/method/methods';
-import { phaseRequest } from '../core/method/phase/phasePlan';
-import type { Working } from '../core/method/pieces/piece';
-import { exploreInPieces, planInPieces, type Explored } from '../core/method/plan';
-import { recapInPieces } from '../core/method/recap/plan';
-import type { Phase } from '../core/method/goals';
-import type { Method } from '../core/method/methods/method';
-import type { Progress } from '../core/method/progress';
-import type { PlanRequest, Setting } from '../core/method/request';
-import { celsius } from '../core/quantity/convert';
-import { foundAnswerOf, optionAnswerOf, pinAnswerOf, planAnswerOf } from '../schema/planAnswerOf';
-import { choicesOf, planRequestOf } from '../schema/si/plan';
-import type { PlanInput } from '../schema/planRequest';
-import { recapAnswerOf } from '../schema/recapAnswerOf';
-import type { Steps } from './dispatch';
-import type { AnyAnswer, CurveAnswer, PlanTask, ProgressMessage } from './protocol';
+import { curvesOf, type TouchCurves } from '../../core/method/heat/curves';
+import { methodOf } from '../../core/method/methods';
+import { phaseRequest, type PhasePlan } from '../../core/method/phase/phasePlan';
+import type { Working } from '../../core/method/pieces/piece';
+import { exploreInPieces, planInPieces, type Explored } from '../../core/method/plan';
+import { recapInPieces } from '../../core/method/recap/plan';
+import type { Phase } from '../../core/method/goals';
+import type { Method } from '../../core/method/methods/method';
+import type { Progress } from '../../core/method/progress';
+import type { PlanRequest, Setting } from '../../core/method/request';
+import { celsius } from '../../core/quantity/convert';
+import { foundAnswerOf, optionAnswerOf, pinAnswerOf, planAnswerOf } from '../../schema/planAnswerOf';
+import { choicesOf, planRequestOf } from '../../schema/si/plan';
+import type { PlanInput } from '../../schema/planRequest';
+import { recapAnswerOf } from '../../schema/recapAnswerOf';
+import type { Steps } from '../../workers/dispatch';
+import type { AnyAnswer, CurveAnswer, PlanTask, ProgressMessage } from '../../workers/protocol';
 
 /** Plans step by step; every yield is a chance to be cancelled. */
 export function* solvePlan(task: PlanTask): Steps<AnyAnswer> {
@@ -38,14 +38,21 @@ export function* solvePlan(task: PlanTask): Steps<AnyAnswer> {
   return foundAnswerOf(yield* relay(exploreInPieces(request, choices, exploredOn(task.input))));
 }
 
-/** What this worker has explored on the inputs it was last asked about: a change to one half leaves the other as it was. */
-let memory: { readonly input: string; readonly explored: Explored } = { input: '', explored: new Map() };
+/** What was explored on the inputs asked about last: a change to one half leaves the other as it was. */
+const memory = new Map<string, Explored>();
 
 function exploredOn(asked: PlanInput): Explored {
   const input = JSON.stringify(asked);
-  if (memory.input !== input || memory.explored.size > MOST_EXPLORED) memory = { input, explored: new Map() };
-  return memory.explored;
+  const known = memory.get(input);
+  const explored = known && known.size <= MOST_EXPLORED ? known : new Map<string, PhasePlan>();
+  memory.delete(input);
+  memory.set(input, explored);
+  if (memory.size > MOST_INPUTS) memory.delete(memory.keys().next().value!);
+  return explored;
 }
+
+/** So many screens explore at a time. */
+const MOST_INPUTS = 8;
 
 /** Settings looked back at; more would only keep memory. */
 const MOST_EXPLORED = 40;
@@ -97,11 +104,15 @@ export function messageOf(progress: Progress): ProgressMessage {
 
 const curveAnswerOf = (c: TouchCurves): CurveAnswer => ({
   pad: c.pad,
-  time_s: c.time_s,
-  tip_C: c.tip_K.map(celsius),
-  land_C: c.land_K.map(celsius),
-  coldestSolder_C: c.coldestSolder_K.map(celsius),
-  body_C: c.body_K.map(celsius),
+  time_s: drawn(c.time_s),
+  tip_C: drawn(c.tip_K.map(celsius)),
+  land_C: drawn(c.land_K.map(celsius)),
+  coldestSolder_C: drawn(c.coldestSolder_K.map(celsius)),
+  body_C: drawn(c.body_K.map(celsius)),
   fullMelt_s: c.fullMelt_s,
   lastToMelt: c.lastToMelt,
 });
+
+/** To the hundredth, which no eye tells from the rest: it is sent to the page as text. */
+const drawn = (values: Float64Array): number[] =>
+  Array.from(values, (value) => Math.round(value * 100) / 100);

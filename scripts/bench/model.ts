@@ -1,0 +1,91 @@
+import { Worker } from 'node:worker_threads';
+import { bandOf, drawDwells } from '../../src/core/method/heat/bands';
+import { allowanceFor } from '../../src/core/method/heat/forecast';
+import { holeTouch } from '../../src/core/method/heat/holeTouch';
+import { simulateField } from '../../src/core/thermal/field/run';
+import { simulateJoint } from '../../src/core/thermal/joint/simulate';
+import { field, HEAVY_FOUR, insulated, jetOver, square, stage, surfacePart } from '../../tests/support/field';
+import { inPhase, planRequest, reliefOn, scenario, settingAt, trackOn } from '../../tests/support/samples';
+import { drain, report, timed } from './table';
+
+export function jointRuns(): void {
+  for (const [name, joint] of [
+    ['joint run, 10 s, pin on a track, melts', scenario(360, trackOn(4))],
+    ['joint run, 10 s, pin on a relief', scenario(380, reliefOn(2))],
+  ] as const) {
+    timed(100, () => simulateJoint(joint, { duration_s: 10 }));
+    report(
+      name,
+      '≤ 3 ms',
+      timed(300, () => simulateJoint(joint, { duration_s: 10 })),
+    );
+  }
+}
+
+/** How fast the machine is just now: ten million multiplications, each waiting for the one before. */
+export function yardstick(): void {
+  const spin = (): number => {
+    let x = 1;
+    for (let i = 0; i < 1e7; i++) x = x * 0.999999 + 1e-9;
+    return x;
+  };
+  report(
+    'yardstick: 10 million dependent multiply–adds',
+    '–',
+    timed(20, () => void spin()),
+  );
+}
+
+const HOT_AIR = field(
+  { ...HEAVY_FOUR, copper: [HEAVY_FOUR.copper[0]!, HEAVY_FOUR.copper[1]!, HEAVY_FOUR.copper[3]!] },
+  [surfacePart({ family: 'qfp', pins: 100 }, { planes: true })],
+  [stage(300, jetOver(380, square(18e-3), 40, 5e-3))],
+);
+
+/** Typed arrays that a run holds: its mesh and its solver. */
+function heldBytes(pitch_m: number): number {
+  const solver = insulated(HOT_AIR.board, pitch_m, 3);
+  const of = (owner: object): number =>
+    Object.values(owner)
+      .filter((value): value is Float64Array => ArrayBuffer.isView(value) && value.byteOffset === 0)
+      .reduce((sum, array) => sum + array.byteLength, 0);
+  return of(solver) + of(solver.mesh);
+}
+
+/** The board of heat.md, 160 × 100 mm in three layers under hot air for 300 s, as its cells shrink. */
+export function boardRuns(): void {
+  const asked = { 4: '–', 2: '≤ 0.25 s', 1: '≤ 1.5 s', 0.5: '–' } as const;
+  for (const pitch_mm of [4, 2, 1, 0.5] as const) {
+    const cells = (160 / pitch_mm) * (100 / pitch_mm) * 3;
+    const run = (): number => simulateField(HOT_AIR, { pitch_m: pitch_mm * 1e-3 }).steps;
+    if (pitch_mm >= 2) timed(3, () => void run());
+    let steps = 0;
+    const times = timed(pitch_mm < 1 ? 2 : 5, () => (steps = run()));
+    const held_MB = heldBytes(pitch_mm * 1e-3) / 1e6;
+    const best_ns = (1e6 * Math.min(...times)) / (cells * steps);
+    report(
+      `board 160 × 100 mm, ${pitch_mm} mm cells (${cells / 1000}k), 300 s: ${best_ns.toFixed(0)} ns a cell and step, ${held_MB.toFixed(1)} MB`,
+      asked[pitch_mm],
+      times,
+    );
+  }
+}
+
+/** The same code in a worker thread, as the server runs it. */
+export async function bandInWorker(): Promise<void> {
+  const times = await new Promise<number[]>((resolve, reject) => {
+    const worker = new Worker(new URL(import.meta.url), { argv: ['band'] });
+    worker.on('message', resolve);
+    worker.on('error', reject);
+  });
+  report('band of one pin, 300 draws, in a worker', '≤ 0.8 s', times);
+}
+
+export function bandTimes(): number[] {
+  const single = planRequest({ '1': [trackOn(4)], '2': [trackOn(4)] });
+  const touch = holeTouch(single, settingAt(360), '1');
+  const allowance = allowanceFor(inPhase(single), ['1']);
+  const band = (): unknown => bandOf(touch, drain(drawDwells(touch, { draws: 300, seed: 1 })), allowance);
+  band();
+  return timed(5, band);
+}

@@ -1,0 +1,4 @@
+import { solvePieces } from './solvePieces';
+import { threadPort } from './thread';
+
+solvePieces(threadPort());

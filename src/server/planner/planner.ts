@@ -1,0 +1,134 @@
+import type { FromWorker, PlanTask, ToWorker } from '../../workers/protocol';
+import { Busy } from '../errors';
+import type { Thread } from './thread';
+
+export type PlanThread = Thread<ToWorker, FromWorker>;
+
+/** Takes each message of a job as it comes. */
+export type Listener = (message: FromWorker) => void;
+
+interface Job {
+  readonly id: number;
+  readonly key: string;
+  readonly came: FromWorker[];
+  readonly listeners: Set<Listener>;
+  over: boolean;
+  /** Given up when it ends, unless someone asks first. */
+  waiting: ReturnType<typeof setTimeout> | null;
+}
+
+/** Plans begun for a page that never asked are given up after this. */
+const UNASKED_ms = 20_000;
+/** Jobs at work at a time; more would only make all of them late. */
+const MOST_RUNNING = 16;
+/** Answers kept for whoever asks the same again: a page loaded anew, a goal gone back to. */
+const MOST_KEPT = 24;
+
+/**
+ * The server's planner: one thread that stays warm, and what came of each job. Who asks for what is already at work, or
+ * was answered lately, joins it and is told all of it. A job that nobody listens to any more is given up.
+ */
+export class Planner {
+  private thread: PlanThread | null = null;
+  private readonly jobs = new Map<string, Job>();
+  private lastId = 0;
+  private giveUpRehearsal: (() => void) | null = null;
+
+  constructor(private readonly start: () => PlanThread) {}
+
+  /** Computes what nobody waits for, to warm the threads up; given up once anyone asks for anything. */
+  rehearse(task: PlanTask, then: () => void): void {
+    if (this.running() > 0) return;
+    this.giveUpRehearsal = this.ask(task, ({ type }) => {
+      if (type === 'done') queueMicrotask(then);
+    });
+  }
+
+  /** Begins what will be asked for soon; does nothing where too much is at work already. */
+  begin(task: PlanTask): void {
+    const key = JSON.stringify(task);
+    if (this.jobs.has(key) || this.running() >= MOST_RUNNING) return;
+    const job = this.post(key, task);
+    job.waiting = setTimeout(() => this.giveUp(job), UNASKED_ms);
+  }
+
+  /** Asks for a task's progress and answer; calls what is returned to hear no more. Throws `Busy`. */
+  ask(task: PlanTask, listener: Listener): () => void {
+    const key = JSON.stringify(task);
+    const known = this.jobs.get(key);
+    if (!known && this.running() >= MOST_RUNNING) throw new Busy(MOST_RUNNING);
+    const job = known ?? this.post(key, task);
+    this.use(job);
+    if (job.waiting) clearTimeout(job.waiting);
+    job.waiting = null;
+    for (const message of job.came) listener(message);
+    if (!job.over) job.listeners.add(listener);
+    return () => {
+      job.listeners.delete(listener);
+      if (job.listeners.size === 0) this.giveUp(job);
+    };
+  }
+
+  /** Ends the thread; jobs at work are told so. */
+  end(): void {
+    this.thread?.terminate();
+    this.broken('the planner was stopped');
+  }
+
+  private running(): number {
+    return [...this.jobs.values()].filter((job) => !job.over).length;
+  }
+
+  private started(): PlanThread {
+    const thread = this.start();
+    thread.onmessage = ({ data }) => this.receive(data);
+    thread.onerror = ({ message }) => {
+      console.error(`ithermon: the planner broke off: ${message}`);
+      this.broken('the planner broke off; ask again, it starts anew');
+    };
+    return thread;
+  }
+
+  private post(key: string, task: PlanTask): Job {
+    this.giveUpRehearsal?.();
+    this.giveUpRehearsal = null;
+    this.thread ??= this.started();
+    const job: Job = { id: ++this.lastId, key, came: [], listeners: new Set(), over: false, waiting: null };
+    this.jobs.set(key, job);
+    this.thread.postMessage({ type: 'solve', jobId: job.id, task });
+    return job;
+  }
+
+  private receive(message: FromWorker): void {
+    const job = [...this.jobs.values()].find(({ id }) => id === message.jobId);
+    if (!job || job.over) return;
+    job.came.push(message);
+    job.over = message.type !== 'progress';
+    for (const listener of job.listeners) listener(message);
+    if (!job.over) return;
+    job.listeners.clear();
+    if (job.waiting) clearTimeout(job.waiting);
+    if (message.type === 'failed') this.jobs.delete(job.key);
+    else this.use(job);
+  }
+
+  /** The job moves to the end of those kept; the oldest that is over goes. */
+  private use(job: Job): void {
+    this.jobs.delete(job.key);
+    this.jobs.set(job.key, job);
+    const kept = [...this.jobs.values()].filter(({ over }) => over);
+    for (const old of kept.slice(0, Math.max(0, kept.length - MOST_KEPT))) this.jobs.delete(old.key);
+  }
+
+  private giveUp(job: Job): void {
+    if (job.over || this.jobs.get(job.key) !== job) return;
+    this.jobs.delete(job.key);
+    this.thread?.postMessage({ type: 'cancel', jobId: job.id });
+  }
+
+  private broken(message: string): void {
+    this.thread = null;
+    for (const job of this.jobs.values())
+      if (!job.over) this.receive({ type: 'failed', jobId: job.id, message });
+  }
+}

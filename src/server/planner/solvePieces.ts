@@ -1,0 +1,46 @@
+import { solvePiece } from '../../core/method/pieces/solve';
+import type { PhaseRequest } from '../../core/method/request';
+import { Breath } from '../../workers/breath';
+import type { Port } from '../../workers/port';
+import { Known, type FromHelper, type ToHelper } from './pieceProtocol';
+
+/** Runs on a thread: solves pieces of plans, one at a time, of the requests it was told last. */
+export function solvePieces({ post, listen }: Port<ToHelper, FromHelper>): void {
+  const requests = new Known<PhaseRequest>();
+  const dropped = new Set<number>();
+  const breath = new Breath();
+
+  listen((message) => {
+    switch (message.type) {
+      case 'request':
+        requests.add(message.requestId, message.request);
+        break;
+      case 'drop':
+        dropped.add(message.pieceId);
+        break;
+      case 'solve':
+        void run(message);
+        break;
+    }
+  });
+
+  async function run({ pieceId, requestId, piece }: Extract<ToHelper, { type: 'solve' }>): Promise<void> {
+    try {
+      const request = requests.get(requestId);
+      if (!request) throw new Error(`request ${requestId} is not here`);
+      const steps = solvePiece(request, piece);
+      let next = steps.next();
+      while (!next.done) {
+        if (next.value) post({ type: 'progress', pieceId, progress: next.value });
+        if (breath.due()) {
+          await breath.taken();
+          if (dropped.delete(pieceId)) return;
+        }
+        next = steps.next();
+      }
+      post({ type: 'done', pieceId, answer: next.value });
+    } catch (error) {
+      post({ type: 'failed', pieceId, message: error instanceof Error ? error.message : String(error) });
+    }
+  }
+}
