@@ -133,10 +133,11 @@ async function main(): Promise<void> {
     const port = typeof address === 'object' && address ? address.port : options.port;
     const name = options.host.includes(':') ? `[${options.host}]` : options.host;
     console.log(`Ithermon is at http://${name}:${port}/`);
-    rehearse(planner);
+    rehearse(planner, db);
   });
 
   const stop = (): void => {
+    planner.end();
     server.close(() => {
       closeDatabase(db);
       process.exit(0);

@@ -118,6 +118,63 @@ test('requests that must not get in do not', async ({ baseURL }) => {
   expect(page.headers.get('content-security-policy')).toMatch(/default-src 'self'/);
 });
 
+test('a plan is told line by line, its first word long before its end, and asked again at once', async ({
+  baseURL,
+}) => {
+  const input = PLAN_EXAMPLE;
+  const asked = async (body: unknown) => {
+    const start = performance.now();
+    const response = await fetch(`${baseURL}/api/plans`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify(body),
+    });
+    const text = await response.text();
+    return { status: response.status, text, took_ms: performance.now() - start };
+  };
+  const first = await asked({ kind: 'plan', input });
+  expect(first.status).toBe(200);
+  const lines = first.text
+    .trimEnd()
+    .split('\n')
+    .map((line) => JSON.parse(line) as { type: string; progress?: { stage: string } });
+  expect(lines.at(-1)!.type).toBe('done');
+  expect(lines.filter(({ type }) => type !== 'progress')).toHaveLength(1);
+  const stages = lines.flatMap(({ progress }) => (progress ? [progress.stage] : []));
+  expect(stages.indexOf('search')).toBe(0);
+
+  const again = await asked({ kind: 'plan', input });
+  expect(again.text).toBe(first.text);
+  expect(again.took_ms).toBeLessThan(first.took_ms);
+
+  expect(await asked({ kind: 'guess', input })).toMatchObject({ status: 400 });
+  expect((await asked({ kind: 'guess', input })).text).toContain('kind must be one of plan, explore, recap');
+  const bare = await asked({ kind: 'plan', input: { ...input, bench: [] } });
+  expect(bare.text).toMatch(/\$\.input\.bench.*put at least one tool/);
+});
+
+test('hung up on, a plan is given up: the server turns to the next', async () => {
+  const server = await serve('--port', '0', '--db', join(folder, 'hang.db'), '--empty');
+  const ask = (seed: number, signal?: AbortSignal) =>
+    fetch(`${server.url}api/plans`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify({ kind: 'plan', input: { ...PLAN_EXAMPLE, seed } }),
+      ...(signal ? { signal } : {}),
+    });
+  // More than it takes at a time, each hung up on once it has begun.
+  for (let seed = 1; seed <= 20; seed++) {
+    const control = new AbortController();
+    const response = await ask(seed, control.signal);
+    expect(response.status).toBe(200);
+    control.abort();
+  }
+  expect((await (await ask(100)).text()).trimEnd().split('\n').at(-1)).toContain('"type":"done"');
+  const stopped = ended(server.process);
+  server.process.kill('SIGTERM');
+  expect(await stopped).toBe(0);
+});
+
 const HOLES = { pitch_mm: 2.54, leadDiameter_mm: 0.6, holeDiameter_mm: 0.9, landDiameter_mm: 1.7 };
 
 /** Every family of the command line's contract, with what it cannot do without. */

@@ -1,4 +1,5 @@
 import { solvePieces } from './solvePieces';
-import { threadPort } from './thread';
+import { giveWay, threadPort } from './thread';
 
+giveWay();
 solvePieces(threadPort());

@@ -1,5 +1,6 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import type { FromWorker, PlanTask, ToWorker } from '../../workers/protocol';
+import { freshDatabase, withCapacitor } from '../../../tests/support/database';
 import { Busy } from '../errors';
 import { Planner, type PlanThread } from './planner';
 import { rehearse } from './rehearsal';
@@ -163,25 +164,38 @@ describe('the planner', () => {
 });
 
 describe('a rehearsal', () => {
-  it('plans one thing after the other while nobody asks', async () => {
-    rehearse(planner);
+  it('plans one thing after the other while nobody asks', () => {
+    rehearse(planner, freshDatabase());
     const [thread] = threads as [StandIn];
     expect(thread.kinds).toEqual(['solve 1']);
     thread.say(answer(1));
-    await Promise.resolve();
+    vi.advanceTimersByTime(0);
     expect(thread.kinds).toEqual(['solve 1', 'solve 2']);
     thread.say(answer(2));
-    await Promise.resolve();
+    vi.advanceTimersByTime(0);
     expect(thread.got).toHaveLength(2);
   });
 
-  it('is given up for whoever asks, and not gone on with while they wait', async () => {
-    rehearse(planner);
+  it('has the record’s own sites in it', () => {
+    const db = freshDatabase();
+    withCapacitor(db);
+    rehearse(planner, db);
+    const [thread] = threads as [StandIn];
+    for (const jobId of [1, 2]) {
+      thread.say(answer(jobId));
+      vi.advanceTimersByTime(0);
+    }
+    const last = thread.got.at(-1)!;
+    expect(last.type === 'solve' && last.task.kind === 'plan' && last.task.input.site.ref).toBe('C7');
+  });
+
+  it('is given up for whoever asks, and not gone on with while they wait', () => {
+    rehearse(planner, freshDatabase());
     const [thread] = threads as [StandIn];
     heard(task(1));
     expect(thread.kinds).toEqual(['solve 1', 'cancel 1', 'solve 2']);
     thread.say(answer(1));
-    await Promise.resolve();
+    vi.advanceTimersByTime(0);
     expect(thread.got).toHaveLength(3);
   });
 });

@@ -40,7 +40,7 @@ export class Planner {
   rehearse(task: PlanTask, then: () => void): void {
     if (this.running() > 0) return;
     this.giveUpRehearsal = this.ask(task, ({ type }) => {
-      if (type === 'done') queueMicrotask(then);
+      if (type === 'done') setTimeout(then);
     });
   }
 

@@ -1,3 +1,6 @@
+import { readlinkSync } from 'node:fs';
+import { setPriority } from 'node:os';
+import { basename } from 'node:path';
 import { parentPort, Worker } from 'node:worker_threads';
 import type { Port } from '../../workers/port';
 
@@ -31,4 +34,16 @@ export function threadPort<In, Out>(): Port<In, Out> {
     post: (message) => port.postMessage(message),
     listen: (take) => void port.on('message', take),
   };
+}
+
+/** Lower than what answers requests and draws screens: on a small machine those come first, and a plan has the rest. */
+const BACKGROUND = 5;
+
+/** Makes this thread give way to others. Where the system does not tell its number it stays as it is. */
+export function giveWay(): void {
+  try {
+    setPriority(Number(basename(readlinkSync('/proc/thread-self'))), BACKGROUND);
+  } catch {
+    // Only Linux has it, and only pace depends on it.
+  }
 }

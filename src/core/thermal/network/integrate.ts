@@ -148,7 +148,7 @@ class Integrator {
         outcome = 'stopped';
         break;
       }
-      if (error_K < tolerance_K / 5) step_s = Math.min(2 * step_s, maxStep_s);
+      if (error_K < tolerance_K / 3) step_s = Math.min(2 * step_s, maxStep_s);
     }
 
     const stored_J = this.enthalpy.reduce((sum, h) => sum + h, -start_J);
