@@ -47,7 +47,7 @@ describe('settings that a technician asks about', () => {
 
   it('a change to the first is felt by the second, on whatever the first has spent', () => {
     const hotter = explored(choices(420, 320), memory);
-    expect(hotter.asked).toBe(first.asked);
+    expect(hotter.asked).toBeGreaterThanOrEqual(first.asked);
     expect(hotter.plan.phases[1]!.request.history.padDose['1']!).toBeGreaterThan(
       first.plan.phases[1]!.request.history.padDose['1']!,
     );

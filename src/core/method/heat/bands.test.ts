@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { TWO_LAYER } from '../../../../tests/support/samples';
 import { kelvin } from '../../quantity/convert';
 import { PLAN } from '../settings';
-import { bandOf, drawDwells, isSure, type DrawnDwell, type PinBand } from './bands';
+import { bandOf, drawDwells, isSettled, isSure, type DrawnDwell, type PinBand } from './bands';
 import type { Allowance } from './stop';
 import type { Touch, TouchOptions, TouchRun } from './touch';
 
@@ -150,5 +150,44 @@ describe('the stop of a band', () => {
     expect(slow.because).toBe('longest dwell');
     expect(slow.chanceSolidAtStop).toBe(1);
     expect(slow.melt_s.p50).toBe(Infinity);
+  });
+});
+
+describe('a band that need not be drawn further', () => {
+  const settled = (touch: Touch, draws: number, allowance = GENEROUS): boolean => {
+    const some = dwells(touch, { draws: 200, seed: 1, from: 0, to: draws });
+    return isSettled(bandOf(touch, some, allowance), some);
+  };
+
+  it('is one that melts quickly, far from every limit', () => {
+    expect(settled(lump(0.3, 300, 190), PLAN.leastDraws)).toBe(true);
+  });
+
+  it('is one whose tenths would hardly move: all its draws say the same to what a hand can time', () => {
+    for (const tau_s of [0.1, 0.2, 0.3]) {
+      const touch = lump(tau_s, 300, 190);
+      const [some, all] = [
+        dwells(touch, { draws: 200, seed: 1, to: 50 }),
+        dwells(touch, { draws: 200, seed: 1 }),
+      ];
+      const [few, many] = [bandOf(touch, some, GENEROUS), bandOf(touch, all, GENEROUS)];
+      expect(isSettled(few, some)).toBe(true);
+      // Two standard errors.
+      for (const tenth of ['p10', 'p50', 'p90'] as const)
+        expect(Math.abs(few.melt_s[tenth] - many.melt_s[tenth])).toBeLessThan(2 * PLAN.timed_s);
+    }
+  });
+
+  it('is none whose tenths are still wide, the fewer draws the more', () => {
+    expect(settled(lump(4, 300, 190), PLAN.leastDraws)).toBe(false);
+    expect(settled(lump(0.9, 300, 190), 10)).toBe(false);
+  });
+
+  it('is none where a budget or a body sets the stop, or a draw never melts', () => {
+    const touch = lump(0.3, 300, 190);
+    const free = drawn(touch);
+    expect(settled(touch, 50, { ...GENEROUS, padDose: free.padDose.p50 })).toBe(false);
+    expect(settled(touch, 50, { ...GENEROUS, body_K: kelvin(180) })).toBe(false);
+    expect(settled(lump(8, 300, 190), 200)).toBe(false);
   });
 });

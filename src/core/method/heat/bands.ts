@@ -1,10 +1,9 @@
 import { jointDraws } from '../../thermal/joint/draws';
 import { doseCurve } from '../../thermal/history';
 import { percentile, spreadOf, type Spread } from '../../statistics/percentile';
-import { ask, type Working } from '../pieces/piece';
 import type { HandSetting, PhaseRequest } from '../request';
 import { PLAN } from '../settings';
-import { allowanceFor, livesAt } from './forecast';
+import { livesAt } from './forecast';
 import type { HandHeat } from './handTrial';
 import { extended, stopOf, type Allowance, type Dwell, type Stop } from './stop';
 import type { Touch } from './touch';
@@ -88,49 +87,8 @@ export function* drawTouch(
   return { touch: touch.name, dwells };
 }
 
-/**
- * Bands of a setting's touches, each shown as its draws come; touches alike share one. Null once one of them cannot be
- * made sure and only sure ones will do.
- */
-export function* bandsByHand(
-  request: PhaseRequest,
-  heat: HandHeat,
-  setting: HandSetting,
-  onlySure: boolean,
-): Working<PinBand[] | null> {
-  const touches = heat.touchesOf(request, setting);
-  // The hardest touch first: it is the one that rules a setting out.
-  const unlike = [...new Map(touches.map((touch) => [touch.likeness, touch])).values()].reverse();
-  const byName = new Map(unlike.map((touch) => [touch.name, touch]));
-  const bandFrom = (name: string, drawn: readonly DrawnTouch[]): PinBand => {
-    const touch = byName.get(name)!;
-    const dwells = drawn.flatMap((d) => (d.touch === name ? d.dwells : []));
-    return bandOf(touch, dwells, allowanceFor(request, touch.pads));
-  };
-  const pieces = unlike.flatMap(({ name }) =>
-    Array.from({ length: Math.ceil(PLAN.draws / PLAN.batch) }, (_, i) => ({
-      kind: 'draws' as const,
-      heat: heat.key,
-      setting,
-      touch: name,
-      from: i * PLAN.batch,
-      to: Math.min(PLAN.draws, (i + 1) * PLAN.batch),
-    })),
-  );
-  const drawn = yield* ask(request, pieces, {
-    enough: (one) => onlySure && isHopeless(bandFrom(one.touch, [one])),
-    shown: (came) => {
-      const { touch } = came.at(-1)!;
-      return { stage: 'band', phase: request.phase, setting, band: bandFrom(touch, came) };
-    },
-  });
-  if (drawn.length < pieces.length) return null;
-  const known = new Map(unlike.map(({ likeness, name }) => [likeness, bandFrom(name, drawn)]));
-  return touches.map((touch) => ({ ...known.get(touch.likeness)!, pad: touch.name, pads: touch.pads }));
-}
-
 /** A band that more draws will hardly bring back under the acceptable chance: two standard errors over. */
-function isHopeless({ chanceSolidAtStop: chance, draws }: PinBand): boolean {
+export function isHopeless({ chanceSolidAtStop: chance, draws }: PinBand): boolean {
   return chance - 2 * Math.sqrt((chance * (1 - chance)) / draws) > PLAN.acceptableMiss;
 }
 
@@ -181,6 +139,21 @@ function stopAmong(dwells: readonly DrawnDwell[], limits: readonly Stop[], longe
 function patientStop(stop: Stop, slowest_s: number): Stop {
   const patient_s = Math.max(PLAN.leastStop_s, PLAN.patience * slowest_s);
   return patient_s < stop.stop_s ? { stop_s: patient_s, because: 'past every melt' } : stop;
+}
+
+/**
+ * A band that more draws would only make smoother: every draw so far melts long before its stop, which no budget sets,
+ * and its tenths are known to what a hand can time.
+ */
+export function isSettled(band: PinBand, dwells: readonly DrawnDwell[]): boolean {
+  if (band.because !== 'past every melt' || band.chanceSolidAtStop > 0) return false;
+  const melts = dwells.map((d) => d.melt_s).sort((a, b) => a - b);
+  return [0.1, 0.5, 0.9].every((share) => {
+    const spread = Math.sqrt((share * (1 - share)) / melts.length);
+    const low_s = percentile(melts, Math.max(0, share - spread));
+    const high_s = percentile(melts, Math.min(1, share + spread));
+    return (high_s - low_s) / 2 <= PLAN.timed_s;
+  });
 }
 
 /** A pin whose band shows it molten and settled before its stop, but for a small chance, with room to lift. */
