@@ -1,46 +1,94 @@
 import { ask, type Working } from '../pieces/piece';
 import type { HandSetting, PhaseRequest } from '../request';
 import { PLAN } from '../settings';
-import { bandOf, isHopeless, isSettled, type DrawnDwell, type DrawnTouch, type PinBand } from './bands';
+import {
+  bandOf,
+  isHopeless,
+  isSettled,
+  isSure,
+  type DrawnDwell,
+  type DrawnTouch,
+  type PinBand,
+} from './bands';
 import { allowanceFor } from './forecast';
 import type { HandHeat } from './handTrial';
 import type { Touch } from './touch';
 
 /**
+ * What is known from settings that were drawn and not sure: all are drawn alike, so one that misses as often on the
+ * first draws of its hardest touch as another that failed there will fail too.
+ */
+export class Screen {
+  private least = Infinity;
+
+  /** A setting missed this often at first, and too often in the end. */
+  note(chance: number): void {
+    this.least = Math.min(this.least, chance);
+  }
+
+  stops(chance: number): boolean {
+    return chance >= this.least;
+  }
+}
+
+/**
  * Bands of a setting's touches, each shown as its draws come; touches alike share one, and those that are settled early
- * are not drawn further. Null once one of them cannot be made sure and only sure ones will do.
+ * are not drawn further. With a screen only sure ones will do: null once one of them cannot be made sure.
  */
 export function* bandsByHand(
   request: PhaseRequest,
   heat: HandHeat,
   setting: HandSetting,
-  onlySure: boolean,
+  screen: Screen | null,
 ): Working<PinBand[] | null> {
   const touches = heat.touchesOf(request, setting);
-  // The hardest touch first: it is the one that rules a setting out.
+  // The hardest touch first: it is the one that rules a setting out, and spares the draws of the others.
   const unlike = [...new Map(touches.map((touch) => [touch.likeness, touch])).values()].reverse();
+  const [hardest, others] = [unlike.slice(0, 1), unlike.slice(1)];
   const draws = new Draws(request, unlike);
+  const first = (of: readonly Touch[]) =>
+    of.flatMap(({ name }) => partsOf(heat, setting, name, 0, PLAN.leastDraws));
+  const rest = (of: readonly Touch[]) =>
+    of
+      .filter(({ name }) => !draws.isSettled(name))
+      .flatMap(({ name }) => partsOf(heat, setting, name, PLAN.leastDraws, PLAN.draws));
 
-  for (const [from, to] of [
-    [0, PLAN.leastDraws],
-    [PLAN.leastDraws, PLAN.draws],
-  ] as const) {
-    const open = unlike.filter(({ name }) => !draws.isSettled(name));
-    const pieces = open.flatMap(({ name }) => partsOf(heat, setting, name, from, to));
+  let missedAtFirst: number | null = null;
+  for (const round of [
+    () => first(hardest),
+    () => [...rest(hardest), ...first(others)],
+    () => rest(others),
+  ]) {
+    const pieces = round();
+    const bandWith = (came: readonly DrawnTouch[]): PinBand => {
+      const { touch } = came.at(-1)!;
+      const more = came.flatMap((d) => (d.touch === touch ? d.dwells : []));
+      return draws.bandOf(touch, [...draws.of(touch), ...more]);
+    };
+    const soFar: DrawnTouch[] = [];
     const drawn = yield* ask(request, pieces, {
-      enough: (one) => onlySure && isHopeless(draws.bandOf(one.touch, one.dwells)),
-      shown: (came) => {
-        const { touch } = came.at(-1)!;
-        const dwells = [...draws.of(touch), ...came.flatMap((d) => (d.touch === touch ? d.dwells : []))];
-        return { stage: 'band', phase: request.phase, setting, band: draws.bandOf(touch, dwells) };
+      enough: (one) => {
+        soFar.push(one);
+        return screen !== null && isLost(bandWith(soFar));
       },
+      shown: (came) => ({ stage: 'band', phase: request.phase, setting, band: bandWith(came) }),
     });
-    if (drawn.length < pieces.length) return null;
+    if (drawn.length < pieces.length) {
+      const lost = bandWith(soFar);
+      const tooOften = lost.pad === hardest[0]!.name && lost.chanceSolidAtStop > PLAN.acceptableMiss;
+      if (tooOften && missedAtFirst !== null) screen!.note(missedAtFirst);
+      return null;
+    }
     draws.add(drawn);
+    missedAtFirst ??= draws.bandOf(hardest[0]!.name).chanceSolidAtStop;
+    if (screen?.stops(missedAtFirst)) return null;
   }
   const known = new Map(unlike.map(({ likeness, name }) => [likeness, draws.bandOf(name)]));
   return touches.map((touch) => ({ ...known.get(touch.likeness)!, pad: touch.name, pads: touch.pads }));
 }
+
+/** A band that will not be sure, or is not now that all of it is drawn. */
+const isLost = (band: PinBand): boolean => isHopeless(band) || (band.draws >= PLAN.draws && !isSure(band));
 
 /** Draws of one touch, so many to a piece. */
 const partsOf = (heat: HandHeat, setting: HandSetting, touch: string, first: number, end: number) =>

@@ -3,7 +3,7 @@ import { PESSIMISTIC_CONTACT } from '../../thermal/joint/draws';
 import { arealHeat_J_m2K } from '../../thermal/stackup';
 import type { Candidate } from '../candidate';
 import { isSure, type PinBand } from '../heat/bands';
-import { bandsByHand } from '../heat/handBands';
+import { bandsByHand, Screen } from '../heat/handBands';
 import { allowanceFor, forecastTouch } from '../heat/forecast';
 import { tryOut, type HandHeat } from '../heat/handTrial';
 import { hasCell, keepOutByHand } from '../heat/keepOut';
@@ -28,6 +28,7 @@ export function* sureByHand(
   tell?: Tell,
 ): Working<Sure | null> {
   const order = preference(candidates);
+  const screen = new Screen();
   for (const turned of [false, true]) {
     let left: number = PLAN.proven;
     for (const candidate of order) {
@@ -35,7 +36,7 @@ export function* sureByHand(
       if (isTurned(candidate) !== turned || !survivesBadContact(request, heat, setting)) continue;
       if (left-- === 0) break;
       if (tell) yield tell(candidate);
-      const bands = yield* bandsByHand(request, heat, setting, true);
+      const bands = yield* bandsByHand(request, heat, setting, screen);
       if (bands?.every(isSure)) return { candidate, bands };
     }
   }
@@ -65,7 +66,7 @@ export function* exploreHand(
   if (method.heat.kind === 'air') throw new Error(`${method.id} takes no tool in the hand`);
   const candidate = tryOut(request, method.heat, setting);
   yield { stage: 'first', phase: request.phase, method: method.id, chosen: candidate, frontier: [] };
-  const bands = (yield* bandsByHand(request, method.heat, setting, false))!;
+  const bands = (yield* bandsByHand(request, method.heat, setting, null))!;
   return handPlan(request, method, method.heat, candidate, bands, [], ranked);
 }
 
