@@ -16,8 +16,10 @@ describe('figures as a person reads them', () => {
     expect(budget(0.034)).toBe('3.4 %');
     expect(budget(0.34)).toBe('34 %');
     expect(budget(null)).toBe('–');
-    expect(chance(0.001)).toBe('under 1 in 200');
-    expect(chance(0.14)).toBe('14 in 100');
+    expect(chance(0, 200)).toBe('under 1 in 200');
+    expect(chance(0, 12)).toBe('under 1 in 12');
+    expect(chance(0.004, 250)).toBe('1 in 100');
+    expect(chance(0.14, 200)).toBe('14 in 100');
   });
 
   it('run clocks in tenths, then minutes, then hours, and past zero', () => {

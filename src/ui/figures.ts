@@ -21,10 +21,9 @@ export function budget(share: number | null): string {
 
 export const degrees = (value_C: number): string => `${Math.round(value_C)} °C`;
 
-export const chance = (share: number): string => {
-  if (share < 0.005) return 'under 1 in 200';
-  return `${Math.round(share * 100)} in 100`;
-};
+/** A share of draws; where none of them did, what so many draws can say. */
+export const chance = (share: number, draws: number): string =>
+  share > 0 ? `${Math.max(1, Math.round(share * 100))} in 100` : `under 1 in ${draws}`;
 
 /** Minutes and seconds of a running clock; negative time keeps its sign. */
 export function clockText(left_ms: number): string {

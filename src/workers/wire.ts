@@ -1,7 +1,7 @@
 import type { Refusal } from '../schema/refusal';
 import type { FromWorker, ToWorker } from './protocol';
 
-const GONE = 'The bench computer does not answer. What you set is kept here; change anything to ask again.';
+const GONE = 'the bench computer does not answer';
 
 /** A planner on the server, to a screen the same as a worker: a job is a request that stays open while its answer comes. */
 export class Wire {

@@ -37,7 +37,7 @@ export function CurvesPanel({
       {curve ? (
         <Chart label={`Temperatures of pin ${pad}`} height={244} build={build} waits={searching} />
       ) : (
-        <p className="quiet">Waiting for a setting…</p>
+        <p className="quiet">{searching ? 'Waiting for a setting…' : 'No curve of this setting yet.'}</p>
       )}
     </div>
   );

@@ -314,6 +314,7 @@ const meltOf = ({ pad, pads, melt_s }: PinAnswer): Melt => ({
 
 function noFrontier(state: PlanState): string {
   if (state.search.status === 'running') return 'Searching the bench…';
+  if (state.search.status !== 'done') return 'The search did not end: no settings were compared.';
   return state.byHand
     ? 'Set by hand: only a way that was compared has a frontier.'
     : 'No setting on this bench keeps every limit.';

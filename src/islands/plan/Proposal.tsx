@@ -4,7 +4,7 @@ import type { NoPlanAnswer, OptionAnswer, PinAnswer } from '~/schema/planAnswer'
 import { choiceInWords, settingInWords } from '~/schema/settingWords';
 import { Button, CommandButton } from '~/ui/controls/Button';
 import { planCommand, type PlanCommand } from './commands';
-import { choiceAt, freshPins, phaseOf, verdictOf, type PlanState } from './state';
+import { choiceAt, freshPins, isBusy, phaseOf, verdictOf, type PlanState } from './state';
 import css from './plan.module.css';
 
 /** The setting in one line, whether it will do, and the way on. */
@@ -28,7 +28,7 @@ export function Proposal({
   const verdict = state.exploration.status === 'done' ? verdictOf(pins, pins.length || 1) : 'computing';
   const atRisk = tooHot(state);
   const shown = verdict === 'clear' && atRisk.length > 0 ? 'doubtful' : verdict;
-  const busy = search.status === 'running' || state.exploration.status === 'running';
+  const failure = failureInWords(state);
   const option = phaseOf(state).option;
   return (
     <div className={css['proposal']}>
@@ -44,6 +44,7 @@ export function Proposal({
           {shown === 'clear' && clearInWords(pins)}
           {verdict === 'doubtful' && doubtInWords(state)}
           {verdict === 'computing' &&
+            !failure &&
             (solving ? progressInWords(state) : 'Stopped before the bands were complete.')}
         </p>
         {option && option.rampRatio !== null && option.rampRatio > 1.2 && (
@@ -52,15 +53,12 @@ export function Proposal({
             cooler air is kinder.
           </p>
         )}
-        {state.exploration.status === 'failed' && (
-          <p className={css['doubtful']}>
-            The computation failed: {state.exploration.message}. Change the setting to try again.
+        {failure && (
+          <p className={css['doubtful']} role="alert">
+            {failure}
           </p>
         )}
-        {search.status === 'failed' && (
-          <p className={css['doubtful']}>The search failed: {search.message}. Set the tool by hand.</p>
-        )}
-        {busy && (
+        {isBusy(state) && (
           <div className={css['progress']}>
             <progress max={1} value={progressShare(state)} aria-label="Computing" />
             <CommandButton small look="plain" command={planCommand('cancel')} run={run} />
@@ -180,6 +178,15 @@ function doubtInWords(state: PlanState): string {
   return `${worst.pad === 'all' ? 'This' : `Pin ${worst.pad}`} leaves ${worst.holdAfterMelt_s.toFixed(1)} s between melt and its ${worst.stopBecause}: too little to lift without haste.`;
 }
 
+/** What failed, and what can be done; told once where both halves failed alike. */
+function failureInWords({ search, exploration }: PlanState): string | null {
+  if (exploration.status === 'failed')
+    return `The computation failed: ${exploration.message}. Change the setting to try again.`;
+  if (search.status === 'failed')
+    return `The search failed: ${search.message}. Set the tool by hand, or change the goal to search again.`;
+  return null;
+}
+
 function progressInWords(state: PlanState): string {
   if (state.search.status === 'running' && state.search.remedies) {
     return `Nothing here keeps every limit yet. Solving what could be changed: ${state.search.done + 1} of ${state.search.of}`;
@@ -187,10 +194,8 @@ function progressInWords(state: PlanState): string {
   if (state.search.status === 'running' && state.choices.length === 0) {
     return `Trying settings: ${state.search.done} of ${state.search.of}`;
   }
-  const drawing = freshPins(state);
-  return drawing.length
-    ? `Drawing what is uncertain: ${Math.min(...drawing.map((p) => p.draws))} of ${drawsOf(state)}`
-    : 'Solving this setting';
+  const drawn = freshPins(state).reduce((sum, p) => sum + p.draws, 0);
+  return drawn > 0 ? `Drawing what is uncertain: ${drawn} draws so far` : 'Solving this setting';
 }
 
 function progressShare(state: PlanState): number | undefined {

@@ -6,7 +6,7 @@ import { DwellWindow, sharedEnd_s } from '~/ui/dwell/DwellWindow';
 import { budget, chance, seconds, secondsRange } from '~/ui/figures';
 import { padsWords } from '~/ui/land/padsWords';
 import { pinGroups } from './pinGroups';
-import { phaseOf, type PlanState } from './state';
+import { isBusy, phaseOf, type PlanState } from './state';
 import css from './plan.module.css';
 
 export const timesOf = (pin: PinAnswer) => ({
@@ -31,7 +31,12 @@ export function WindowsPanel({
   const { pins: byPad, stale } = phaseOf(state);
   const { groups, leftOut } = pinGroups(Object.values(byPad));
   const end_s = groups.length ? sharedEnd_s(groups.map(({ pin }) => timesOf(pin))) : 10;
-  if (groups.length === 0) return <p className={css['pending']}>Solving this setting…</p>;
+  if (groups.length === 0)
+    return (
+      <p className={css['pending']}>
+        {isBusy(state) ? 'Solving this setting…' : 'No bands of this setting.'}
+      </p>
+    );
   return (
     <ol className={css['windows']}>
       {groups.map(({ pin, pads: names }) => {
@@ -107,7 +112,7 @@ export function WindowsPanel({
                       right
                       from={`Share of draws not molten through at ${seconds(pin.stop_s)}; the stop is set ${pin.stopBecause === 'past every melt' ? pin.stopBecause : `by the ${pin.stopBecause}`}`}
                     >
-                      {chance(pin.chanceSolidAtStop)}
+                      {chance(pin.chanceSolidAtStop, pin.draws)}
                     </Figure>
                   </dd>
                 </div>

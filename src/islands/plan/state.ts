@@ -190,6 +190,10 @@ export const wantsProof = (state: PlanState): boolean =>
     (state.search.status !== 'running' &&
       !(state.search.status === 'done' && state.search.answer.outcome === 'found')));
 
+/** Whether anything is being computed. */
+export const isBusy = ({ search, exploration }: PlanState): boolean =>
+  search.status === 'running' || exploration.status === 'running';
+
 /** Whether every phase of the goal has something set. */
 export const isComplete = (state: PlanState): boolean =>
   phasesOf(state.goal).every((phase) => choiceAt(state, phase) !== null);
