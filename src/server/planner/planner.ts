@@ -1,3 +1,4 @@
+import { createHash } from 'node:crypto';
 import type { FromWorker, PlanTask, ToWorker } from '../../workers/protocol';
 import { Busy } from '../errors';
 import type { Thread } from './thread';
@@ -46,7 +47,7 @@ export class Planner {
 
   /** Begins what will be asked for soon; does nothing where too much is at work already. */
   begin(task: PlanTask): void {
-    const key = JSON.stringify(task);
+    const key = keyOf(task);
     if (this.jobs.has(key) || this.running() >= MOST_RUNNING) return;
     const job = this.post(key, task);
     job.waiting = setTimeout(() => this.giveUp(job), UNASKED_ms);
@@ -54,7 +55,7 @@ export class Planner {
 
   /** Asks for a task's progress and answer; calls what is returned to hear no more. Throws `Busy`. */
   ask(task: PlanTask, listener: Listener): () => void {
-    const key = JSON.stringify(task);
+    const key = keyOf(task);
     const known = this.jobs.get(key);
     if (!known && this.running() >= MOST_RUNNING) throw new Busy(MOST_RUNNING);
     const job = known ?? this.post(key, task);
@@ -132,3 +133,7 @@ export class Planner {
       if (!job.over) this.receive({ type: 'failed', jobId: job.id, message });
   }
 }
+
+/** Tasks are alike where all of them is; told apart by a hash, as a whole board’s is long. */
+const keyOf = (task: PlanTask): string =>
+  createHash('sha256').update(JSON.stringify(task)).digest('base64url');
