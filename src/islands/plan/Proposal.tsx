@@ -34,7 +34,11 @@ export function Proposal({
     <div className={css['proposal']}>
       <div>
         <p className={css['line']}>
-          {choice ? choiceInWords(choice, tool) : 'Searching the bench for a setting'}
+          {choice
+            ? choiceInWords(choice, tool)
+            : isBusy(state)
+              ? 'Searching the bench for a setting'
+              : 'No setting yet'}
           {!state.byHand && search.status === 'done' && search.answer.outcome === 'found' && (
             <span className={css['tag']}>the plan’s choice</span>
           )}

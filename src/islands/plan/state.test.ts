@@ -14,6 +14,7 @@ import {
   phaseOf,
   reduce,
   start,
+  isBusy,
   wantsProof,
   type PlanAction,
   type PlanState,
@@ -108,6 +109,23 @@ describe('a search that goes on', () => {
     expect(isComplete(both)).toBe(true);
     expect(choiceAt(both, 'fit')!.setting.kind).toBe('air');
     expect(choiceAt(reduce(both, { type: 'phase', phase: 'fit' }))).toEqual(choiceAt(both, 'fit'));
+  });
+});
+
+describe('what was stopped', () => {
+  it('stays so, the setting that was found first included, until something changes', () => {
+    const stopped = after(start('reflow', '1'), first(OPTION), { type: 'stopped' });
+    expect(choiceAt(stopped)).not.toBeNull();
+    expect(isBusy(stopped)).toBe(false);
+    expect(wantsProof(stopped)).toBe(false);
+    const set = reduce(stopped, { type: 'set', choice: choiceOfOption('reflow', HOTTER) });
+    expect(wantsProof(set)).toBe(true);
+    expect(isBusy(reduce(stopped, { type: 'worth', worth: 'scarce' }))).toBe(true);
+  });
+
+  it('leaves bands that were complete as they are', () => {
+    const done = after(start('reflow', '1'), first(OPTION), { type: 'search-done', answer: found() });
+    expect(reduce(done, { type: 'stopped' }).exploration).toBe(done.exploration);
   });
 });
 

@@ -147,7 +147,7 @@ export function reduce(state: PlanState, action: PlanAction): PlanState {
       return {
         ...state,
         search: state.search.status === 'running' ? { status: 'stopped' } : state.search,
-        exploration: state.exploration.status === 'running' ? { status: 'stopped' } : state.exploration,
+        exploration: state.exploration.status === 'done' ? state.exploration : { status: 'stopped' },
       };
     case 'accepting':
       return { ...state, accepting: true, error: null };
@@ -186,6 +186,8 @@ export const choiceAt = (state: PlanState, phase: Phase = state.phase): ChoiceIn
 /** Whether what is set still waits for its bands: the search proves its own choice itself. */
 export const wantsProof = (state: PlanState): boolean =>
   isComplete(state) &&
+  // Whoever stopped it wants nothing computed until something changes.
+  state.exploration.status !== 'stopped' &&
   (state.byHand ||
     (state.search.status !== 'running' &&
       !(state.search.status === 'done' && state.search.answer.outcome === 'found')));
