@@ -1,31 +1,16 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import type { FieldPicture } from '../schema/simulateField';
 import type { SimulateInput } from '../schema/simulateRequest';
+import { StandInWorker } from '../../tests/support/standInWorker';
 import { Solver } from './client';
-import type { FromWorker, ProgressMessage, ToWorker } from './protocol';
+import type { ProgressMessage } from './protocol';
 
-/** A worker that answers by hand. */
-class StandIn {
+class StandIn extends StandInWorker {
   static readonly all: StandIn[] = [];
-  onmessage: ((event: { data: FromWorker }) => void) | null = null;
-  onerror: ((event: { message: string }) => void) | null = null;
-  readonly got: ToWorker[] = [];
-  ended = false;
 
   constructor(readonly url: URL) {
+    super();
     StandIn.all.push(this);
-  }
-
-  postMessage(message: ToWorker): void {
-    this.got.push(structuredClone(message));
-  }
-
-  terminate(): void {
-    this.ended = true;
-  }
-
-  say(message: FromWorker): void {
-    this.onmessage?.({ data: message });
   }
 }
 

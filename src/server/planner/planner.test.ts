@@ -1,29 +1,14 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import type { FromWorker, PlanTask, ToWorker } from '../../workers/protocol';
+import type { FromWorker, PlanTask } from '../../workers/protocol';
 import { freshDatabase, withCapacitor } from '../../../tests/support/database';
+import { StandInWorker } from '../../../tests/support/standInWorker';
 import { Busy } from '../errors';
-import { Planner, type PlanThread } from './planner';
+import { planningFor } from '../planning';
+import { changeTool, listTools } from '../repositories/tools';
+import { Planner } from './planner';
 import { rehearse } from './rehearsal';
 
-/** A thread that answers by hand. */
-class StandIn implements PlanThread {
-  onmessage: PlanThread['onmessage'] = null;
-  onerror: PlanThread['onerror'] = null;
-  readonly got: ToWorker[] = [];
-  ended = false;
-
-  postMessage(message: ToWorker): void {
-    this.got.push(structuredClone(message));
-  }
-
-  terminate(): void {
-    this.ended = true;
-  }
-
-  say(message: FromWorker): void {
-    this.onmessage?.({ data: message });
-  }
-
+class StandIn extends StandInWorker {
   get kinds(): string[] {
     return this.got.map((m) => `${m.type} ${m.jobId}`);
   }
@@ -187,6 +172,14 @@ describe('a rehearsal', () => {
     }
     const last = thread.got.at(-1)!;
     expect(last.type === 'solve' && last.task.kind === 'plan' && last.task.input.site.ref).toBe('C7');
+  });
+
+  it('leaves out what cannot be planned for: a server with an empty bench starts all the same', () => {
+    const db = freshDatabase();
+    withCapacitor(db);
+    for (const tool of listTools(db)) changeTool(db, tool.id, { ...tool, retired: true });
+    expect(() => planningFor(db, 'site-1', { goal: 'reflow' })).toThrow();
+    expect(() => rehearse(planner, db)).not.toThrow();
   });
 
   it('is given up for whoever asks, and not gone on with while they wait', () => {

@@ -14,7 +14,7 @@ interface Job {
   readonly came: FromWorker[];
   readonly listeners: Set<Listener>;
   over: boolean;
-  /** Given up when it ends, unless someone asks first. */
+  /** Until it is given up, where nobody has asked yet. */
   waiting: ReturnType<typeof setTimeout> | null;
 }
 

@@ -1,5 +1,6 @@
 import { parseInput } from '../../schema/faults';
 import { planTask, type PlanTask } from '../../schema/planTask';
+import { STACKUPS } from '../../schema/stackupPresets';
 import { benchToolOf } from '../../schema/tool';
 import type { Db } from '../db';
 import { planningFor } from '../planning';
@@ -8,18 +9,8 @@ import { sitesOf } from '../repositories/sites';
 import { STARTING_TOOLS } from '../rig';
 import type { Planner } from './planner';
 
-const BOARD = {
-  length_mm: 160,
-  width_mm: 100,
-  thickness_mm: 1.6,
-  laminate: 'fr4-standard',
-  copperLayers: [
-    { weight_oz: 1, coverage: 0.3 },
-    { weight_oz: 1, coverage: 0.9 },
-    { weight_oz: 1, coverage: 0.9 },
-    { weight_oz: 1, coverage: 0.3 },
-  ],
-};
+const { name: _name, ...FOUR_LAYERS } = STACKUPS['four-layer'];
+const BOARD = { length_mm: 160, width_mm: 100, ...FOUR_LAYERS };
 
 const TRACK = [{ kind: 'track', width_mm: 0.4, count: 1 }];
 
@@ -43,30 +34,33 @@ const invented = (): PlanTask[] => [
   rehearsal({ family: 'soic', pins: 8 }, { default: TRACK }),
 ];
 
-/** So many of the record's sites are planned for. */
+/** So many of the record's sites are planned for, looked for on so many of its boards. */
 const MOST_SITES = 3;
+const MOST_BOARDS = 20;
 /** Larger parts take long, and ask for nothing more. */
 const MOST_PADS = 40;
 
 /** Sites of the record, each of another family: what is asked for on these boards is what will be asked for. */
 function recorded(db: Db): PlanTask[] {
   const families = new Map<string, string>();
-  for (const board of listBoards(db)) {
-    for (const site of sitesOf(db, board.id)) {
-      if (families.size === MOST_SITES) break;
-      if (site.pads.length <= MOST_PADS && !families.has(site.package.family))
-        families.set(site.package.family, site.id);
-    }
+  for (const site of listBoards(db, MOST_BOARDS).flatMap(({ id }) => sitesOf(db, id))) {
+    if (site.pads.length <= MOST_PADS && !families.has(site.package.family))
+      families.set(site.package.family, site.id);
   }
-  return [...families.values()].map((id) =>
-    parseInput(planTask, { kind: 'plan', input: planningFor(db, id, { goal: 'remove-keep-part' }).input }),
-  );
+  return [...families.values()].slice(0, MOST_SITES).flatMap((id) => taskFor(db, id));
 }
 
-/**
- * Plans in the background until someone asks for a plan, twice over: code that has run is compiled, and runs twice as
- * fast.
- */
+/** None where the site cannot be planned for now, such as with an empty bench: its page says why. */
+function taskFor(db: Db, siteId: string): PlanTask[] {
+  try {
+    const { input } = planningFor(db, siteId, { goal: 'remove-keep-part' });
+    return [parseInput(planTask, { kind: 'plan', input })];
+  } catch {
+    return [];
+  }
+}
+
+/** Plans in the background until someone asks for a plan: code that has run is compiled, and runs twice as fast. */
 export function rehearse(planner: Planner, db: Db): void {
   const waiting = [...invented(), ...recorded(db)];
   const next = (): void => {

@@ -7,7 +7,7 @@ import { Known, type FromHelper, type ToHelper } from './pieceProtocol';
 /** Runs on a thread: solves pieces of plans, one at a time, of the requests it was told last. */
 export function solvePieces({ post, listen }: Port<ToHelper, FromHelper>): void {
   const requests = new Known<PhaseRequest>();
-  const dropped = new Set<number>();
+  const running = new Set<number>();
   const breath = new Breath();
 
   listen((message) => {
@@ -16,9 +16,10 @@ export function solvePieces({ post, listen }: Port<ToHelper, FromHelper>): void 
         requests.add(message.requestId, message.request);
         break;
       case 'drop':
-        dropped.add(message.pieceId);
+        running.delete(message.pieceId);
         break;
       case 'solve':
+        running.add(message.pieceId);
         void run(message);
         break;
     }
@@ -34,13 +35,15 @@ export function solvePieces({ post, listen }: Port<ToHelper, FromHelper>): void 
         if (next.value) post({ type: 'progress', pieceId, progress: next.value });
         if (breath.due()) {
           await breath.taken();
-          if (dropped.delete(pieceId)) return;
+          if (!running.has(pieceId)) return;
         }
         next = steps.next();
       }
       post({ type: 'done', pieceId, answer: next.value });
     } catch (error) {
       post({ type: 'failed', pieceId, message: error instanceof Error ? error.message : String(error) });
+    } finally {
+      running.delete(pieceId);
     }
   }
 }

@@ -66,16 +66,20 @@ export function* bandsByHand(
       return draws.bandOf(touch, [...draws.of(touch), ...more]);
     };
     const soFar: DrawnTouch[] = [];
+    const lost: PinBand[] = [];
     const drawn = yield* ask(request, pieces, {
       enough: (one) => {
         soFar.push(one);
-        return screen !== null && isLost(bandWith(soFar));
+        if (screen === null) return false;
+        const band = bandWith(soFar);
+        if (isLost(band)) lost.push(band);
+        return lost.length > 0;
       },
       shown: (came) => ({ stage: 'band', phase: request.phase, setting, band: bandWith(came) }),
     });
-    if (drawn.length < pieces.length) {
-      const lost = bandWith(soFar);
-      const tooOften = lost.pad === hardest[0]!.name && lost.chanceSolidAtStop > PLAN.acceptableMiss;
+    const failed = lost[0];
+    if (failed) {
+      const tooOften = failed.pad === hardest[0]!.name && failed.chanceSolidAtStop > PLAN.acceptableMiss;
       if (tooOften && missedAtFirst !== null) screen!.note(missedAtFirst);
       return null;
     }
