@@ -1,6 +1,6 @@
 import { mkdirSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { DEMO_BOARDS } from '../src/server/demo/boards';
+import { DEMO_BOARDS } from '~/server/demo/boards';
 import { centroidOf, copperOf, drillOf, netlistOf, profileOf } from '../tests/support/openFiles';
 
 /** Writes the invented boards' files into samples/, for anyone who wants to try the import. */

@@ -48,9 +48,9 @@ function loadedBy(entry: string): Set<string> {
     seen.add(file);
     const text = readFileSync(file, 'utf8');
     for (const [, name] of text.matchAll(/^(?:import|export) (?!type )(?:[^;]*? from )?'([^']+)';/gm)) {
-      if (!name!.startsWith('.')) seen.add(name!);
+      if (!/^[.~]/.test(name!)) seen.add(name!);
       else {
-        const base = resolve(dirname(file), name!);
+        const base = name!.startsWith('~/') ? join(SOURCE, name!.slice(2)) : resolve(dirname(file), name!);
         const found = [`${base}.ts`, `${base}.tsx`, join(base, 'index.ts')].find((f) => files.includes(f));
         if (!found) throw new Error(`${file} loads ${name}, which is not there`);
         waiting.push(found);

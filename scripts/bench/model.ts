@@ -1,9 +1,9 @@
 import { Worker } from 'node:worker_threads';
-import { bandOf, drawDwells } from '../../src/core/method/heat/bands';
-import { allowanceFor } from '../../src/core/method/heat/forecast';
-import { holeTouch } from '../../src/core/method/heat/holeTouch';
-import { simulateField } from '../../src/core/thermal/field/run';
-import { simulateJoint } from '../../src/core/thermal/joint/simulate';
+import { bandOf, drawDwells } from '~/core/method/heat/bands';
+import { allowanceFor } from '~/core/method/heat/forecast';
+import { holeTouch } from '~/core/method/heat/holeTouch';
+import { simulateField } from '~/core/thermal/field/run';
+import { simulateJoint } from '~/core/thermal/joint/simulate';
 import { field, HEAVY_FOUR, insulated, jetOver, square, stage, surfacePart } from '../../tests/support/field';
 import { inPhase, planRequest, reliefOn, scenario, settingAt, trackOn } from '../../tests/support/samples';
 import { drain, report, timed } from './table';

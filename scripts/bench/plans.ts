@@ -1,7 +1,7 @@
-import { plan, planInPieces } from '../../src/core/method/plan';
-import { Helpers } from '../../src/server/planner/helpers';
-import type { FromHelper, ToHelper } from '../../src/server/planner/pieceProtocol';
-import { startThread } from '../../src/server/planner/thread';
+import { plan, planInPieces } from '~/core/method/plan';
+import { Helpers } from '~/server/planner/helpers';
+import type { FromHelper, ToHelper } from '~/server/planner/pieceProtocol';
+import { startThread } from '~/server/planner/thread';
 import { IRON, planRequest, reliefOn, surfaceRequest, trackOn } from '../../tests/support/samples';
 import { drain, report, timed } from './table';
 

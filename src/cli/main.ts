@@ -2,14 +2,14 @@ import { readFileSync, writeFileSync } from 'node:fs';
 import { dirname, resolve } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import Papa from 'papaparse';
-import { plan } from '../core/method/plan';
-import { InputError, parseInput } from '../schema/faults';
-import { planAnswerOf } from '../schema/planAnswerOf';
-import { planInput } from '../schema/planRequest';
-import { planRequestOf } from '../schema/si/plan';
-import { simulateInput } from '../schema/simulateRequest';
-import { simulate } from '../schema/simulateAnswer';
-import { closeDatabase, openDatabase } from '../server/db';
+import { plan } from '~/core/method/plan';
+import { InputError, parseInput } from '~/schema/faults';
+import { planAnswerOf } from '~/schema/planAnswerOf';
+import { planInput } from '~/schema/planRequest';
+import { planRequestOf } from '~/schema/si/plan';
+import { simulateInput } from '~/schema/simulateRequest';
+import { simulate } from '~/schema/simulateAnswer';
+import { closeDatabase, openDatabase } from '~/server/db';
 
 const HELP = `Usage: ./ithermon COMMAND [FILE|-]
   simulate [FILE|-] [--csv FILE]

@@ -1,9 +1,9 @@
-import { copperClassAt, trackWidthAt, type PadOnCopper } from '../core/artwork/copperAt';
-import type { Frame } from '../core/artwork/paint';
-import { millimetres } from '../core/quantity/convert';
-import { usualRelief, type ConnectionRecord } from '../schema/connection';
-import type { Construction } from '../schema/construction';
-import { planeOfNet, trackLayer, usualTrack } from '../schema/usualCopper';
+import { copperClassAt, trackWidthAt, type PadOnCopper } from '~/core/artwork/copperAt';
+import type { Frame } from '~/core/artwork/paint';
+import { millimetres } from '~/core/quantity/convert';
+import { usualRelief, type ConnectionRecord } from '~/schema/connection';
+import type { Construction } from '~/schema/construction';
+import { planeOfNet, trackLayer, usualTrack } from '~/schema/usualCopper';
 
 /** A layer's picture, where an import brought one. */
 export interface PaintedLayer {

@@ -1,6 +1,6 @@
 import Papa from 'papaparse';
-import type { AlloyId } from '../core/materials/alloys';
-import type { Construction } from '../schema/construction';
+import type { AlloyId } from '~/core/materials/alloys';
+import type { Construction } from '~/schema/construction';
 import { columnsOf, readCentroid, type CentroidColumns, type CentroidRow } from './centroid';
 import { readExcellon, type DrillHole } from './excellon';
 import { readGerber, type Artwork, type ArtworkPad } from './gerber/read';

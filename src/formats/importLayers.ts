@@ -1,8 +1,8 @@
-import { frameFor, paint, shares, type Frame } from '../core/artwork/paint';
-import { metres } from '../core/quantity/convert';
-import type { Construction } from '../schema/construction';
+import { frameFor, paint, shares, type Frame } from '~/core/artwork/paint';
+import { metres } from '~/core/quantity/convert';
+import type { Construction } from '~/schema/construction';
 import type { Artwork } from './gerber/read';
-import type { Point } from '../core/geometry/polygon';
+import type { Point } from '~/core/geometry/polygon';
 import type { Collected } from './importFiles';
 import { extentOf } from './importProfile';
 

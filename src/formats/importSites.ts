@@ -1,10 +1,10 @@
-import { padNamesOf } from '../core/packages/form';
-import { padPlaces, type Placement } from '../core/packages/placement';
-import { recogniseAll, type Recognised, type SeenLand } from '../core/packages/recognise';
-import { millimetres } from '../core/quantity/convert';
-import { partOf } from '../schema/si/part';
-import type { AnyPackageInput } from '../schema/package';
-import type { NewSite } from '../schema/site';
+import { padNamesOf } from '~/core/packages/form';
+import { padPlaces, type Placement } from '~/core/packages/placement';
+import { recogniseAll, type Recognised, type SeenLand } from '~/core/packages/recognise';
+import { millimetres } from '~/core/quantity/convert';
+import { partOf } from '~/schema/si/part';
+import type { AnyPackageInput } from '~/schema/package';
+import type { NewSite } from '~/schema/site';
 import type { CentroidRow } from './centroid';
 import { connectionsFor, type PaintedLayer } from './copper';
 import { packageNamed } from './footprint';

@@ -1,4 +1,4 @@
-import type { SeenLand } from '../core/packages/recognise';
+import type { SeenLand } from '~/core/packages/recognise';
 import type { NetlistPoint } from './netlist';
 
 /** One part of a netlist: its lands seen from its own side, and the net of each. */

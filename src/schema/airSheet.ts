@@ -3,7 +3,7 @@ import type { SiteSheet } from './boardSheet';
 import type { SimulateInput } from './simulateRequest';
 import type { HotAirSpec, ToolRecord } from './tool';
 import type { PreheatInput } from './planRequest';
-import type { PadStateId } from '../core/record/padStates';
+import type { PadStateId } from '~/core/record/padStates';
 
 /** What the record brings to a hot-air run; the sheet adds load, preheat and time. */
 export type AirGround = Pick<SimulateInput, 'ambient_C' | 'board' | 'site' | 'neighbours'>;

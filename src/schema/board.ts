@@ -1,7 +1,7 @@
 import { index, integer, sqliteTable, text as textColumn } from 'drizzle-orm/sqlite-core';
 import { z } from 'zod';
-import { HAZARDS, type Hazard } from '../core/method/request';
-import { FINISHES, type Finish } from '../core/materials/finishes';
+import { HAZARDS, type Hazard } from '~/core/method/request';
+import { FINISHES, type Finish } from '~/core/materials/finishes';
 import { construction, type Construction } from './construction';
 import { initials, oneOf, recordId, text, whenever_ms, wholeNumber } from './fields';
 

@@ -1,4 +1,4 @@
-import type { RunEvent } from '../core/record/runEvents';
+import type { RunEvent } from '~/core/record/runEvents';
 import type { BoardRecord } from './board';
 import type { ArtworkLine, ImportRecord } from './boardImport';
 import type { FaceFindingRecord } from './faceFinding';

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { LAMINATE_IDS } from '../core/materials/laminates';
+import { LAMINATE_IDS } from '~/core/materials/laminates';
 import { oneOf, quantity } from './fields';
 
 /** What a board is made of, in bench units: the part of its record that the heat model reads. */

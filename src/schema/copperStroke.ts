@@ -1,4 +1,4 @@
-import { isGround, isSupply } from '../core/electrical/netNames';
+import { isGround, isSupply } from '~/core/electrical/netNames';
 import { usualRelief, type ConnectionRecord } from './connection';
 import type { Construction } from './construction';
 import { planeOfNet, usualConnections, usualTrack, type PadStand } from './usualCopper';

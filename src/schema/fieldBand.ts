@@ -1,6 +1,6 @@
-import { fieldBand, type FieldBand } from '../core/thermal/field/bands';
-import type { Spread } from '../core/statistics/percentile';
-import { celsius, metres } from '../core/quantity/convert';
+import { fieldBand, type FieldBand } from '~/core/thermal/field/bands';
+import type { Spread } from '~/core/statistics/percentile';
+import { celsius, metres } from '~/core/quantity/convert';
 import { fieldScenarioOf, type HotAirLoad } from './simulateField';
 import type { SimulateInput } from './simulateRequest';
 

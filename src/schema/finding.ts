@@ -1,6 +1,6 @@
 import { index, integer, sqliteTable, text as textColumn } from 'drizzle-orm/sqlite-core';
 import { z } from 'zod';
-import { PAD_STATE_IDS, PAD_STATES, type PadStateId } from '../core/record/padStates';
+import { PAD_STATE_IDS, PAD_STATES, type PadStateId } from '~/core/record/padStates';
 import { boards } from './board';
 import { initials, oneOf, recordId, text, whenever_ms } from './fields';
 import { jobs } from './job';

@@ -1,4 +1,4 @@
-import { celsius } from '../core/quantity/convert';
+import { celsius } from '~/core/quantity/convert';
 
 /** What an answer reads off a history of temperatures in K. */
 

@@ -1,11 +1,11 @@
 import { index, integer, sqliteTable, text as textColumn } from 'drizzle-orm/sqlite-core';
 import { z } from 'zod';
-import { GOALS, type Goal } from '../core/method/goals';
+import { GOALS, type Goal } from '~/core/method/goals';
 import { boards, OUTCOMES, type Outcome } from './board';
 import { moistureInput } from './moisture';
 import { initials, oneOf, recordId, text, whenever_ms, wholeNumber } from './fields';
 import { foundAnswer, type FoundAnswer } from './planAnswer';
-import { WORTHS } from '../core/method/request';
+import { WORTHS } from '~/core/method/request';
 import {
   choiceInput,
   planInput,

@@ -1,5 +1,5 @@
-import type { Draw, Materials } from '../core/method/materials';
-import { celsius, millimetres } from '../core/quantity/convert';
+import type { Draw, Materials } from '~/core/method/materials';
+import { celsius, millimetres } from '~/core/quantity/convert';
 import type { DrawAnswer, MaterialsAnswer } from './planAnswer';
 
 /** A width as it is sold, without the noise of its conversion. */

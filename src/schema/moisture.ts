@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { BAKE_C, FLOOR_LIFE_s, MOISTURE_LEVELS } from '../core/packages/moisture';
+import { BAKE_C, FLOOR_LIFE_s, MOISTURE_LEVELS } from '~/core/packages/moisture';
 import type { MoistureAnswer } from './si/moisture';
 import { oneOf, quantity } from './fields';
 

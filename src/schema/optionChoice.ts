@@ -1,4 +1,4 @@
-import type { Phase } from '../core/method/goals';
+import type { Phase } from '~/core/method/goals';
 import { phasesIn, type FoundAnswer, type OptionAnswer } from './planAnswer';
 import { choiceInput, type ChoiceInput, type SettingInput } from './planRequest';
 

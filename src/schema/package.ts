@@ -1,7 +1,7 @@
 import { z } from 'zod';
-import { FAMILY_IDS, TWO_ROWS, type FamilyId } from '../core/packages/families';
-import { CHIP_CODES, USUAL_PINS } from '../core/packages/outlines';
-import { SURFACE_FAMILY_IDS, type SurfaceFamilyId } from '../core/packages/surfaceFamilies';
+import { FAMILY_IDS, TWO_ROWS, type FamilyId } from '~/core/packages/families';
+import { CHIP_CODES, USUAL_PINS } from '~/core/packages/outlines';
+import { SURFACE_FAMILY_IDS, type SurfaceFamilyId } from '~/core/packages/surfaceFamilies';
 import { landDiameter_mm } from './si/part';
 import { oneOf, quantity, wholeNumber } from './fields';
 

@@ -1,9 +1,9 @@
-import type { PlacedPad } from '../core/electrical/checklist';
-import type { Between } from '../core/electrical/judgement';
-import { isSurface, landShapes } from '../core/packages/form';
-import { onBoard } from '../core/packages/placement';
-import { metres } from '../core/quantity/convert';
-import { resistanceOf_Ohm } from '../core/quantity/resistance';
+import type { PlacedPad } from '~/core/electrical/checklist';
+import type { Between } from '~/core/electrical/judgement';
+import { isSurface, landShapes } from '~/core/packages/form';
+import { onBoard } from '~/core/packages/placement';
+import { metres } from '~/core/quantity/convert';
+import { resistanceOf_Ohm } from '~/core/quantity/resistance';
 import type { SiteSheet } from './boardSheet';
 import { connectionOf } from './si/connections';
 import { partOf } from './si/part';

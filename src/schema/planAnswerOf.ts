@@ -1,20 +1,20 @@
-import { bindingInWords, touchInWords } from '../core/method/bindingWords';
-import type { Candidate, Binding } from '../core/method/candidate';
-import { CAUTIONS, type CautionId } from '../core/method/cautions';
-import { isSure, type PinBand } from '../core/method/heat/bands';
-import type { CoolDown } from '../core/method/heat/coolDown';
-import type { NeighbourHeat } from '../core/method/heat/airJudge';
+import { bindingInWords, touchInWords } from '~/core/method/bindingWords';
+import type { Candidate, Binding } from '~/core/method/candidate';
+import { CAUTIONS, type CautionId } from '~/core/method/cautions';
+import { isSure, type PinBand } from '~/core/method/heat/bands';
+import type { CoolDown } from '~/core/method/heat/coolDown';
+import type { NeighbourHeat } from '~/core/method/heat/airJudge';
 import { drawAnswerOf, materialsAnswerOf } from './materialsAnswerOf';
-import type { NoPlan } from '../core/method/phase/noPlan';
-import type { PhasePlan } from '../core/method/phase/phasePlan';
-import { MODEL_VERSION, type FoundPlan, type Plan } from '../core/method/plan';
-import type { Ranked } from '../core/method/rank';
-import type { Remedy } from '../core/method/remedies/remedy';
-import type { Setting } from '../core/method/request';
-import { frontierAbout } from '../core/method/search';
-import type { Step } from '../core/method/steps/step';
-import { celsius, millimetres } from '../core/quantity/convert';
-import type { Spread } from '../core/statistics/percentile';
+import type { NoPlan } from '~/core/method/phase/noPlan';
+import type { PhasePlan } from '~/core/method/phase/phasePlan';
+import { MODEL_VERSION, type FoundPlan, type Plan } from '~/core/method/plan';
+import type { Ranked } from '~/core/method/rank';
+import type { Remedy } from '~/core/method/remedies/remedy';
+import type { Setting } from '~/core/method/request';
+import { frontierAbout } from '~/core/method/search';
+import type { Step } from '~/core/method/steps/step';
+import { celsius, millimetres } from '~/core/quantity/convert';
+import type { Spread } from '~/core/statistics/percentile';
 import type {
   BindingAnswer,
   FoundAnswer,

@@ -1,12 +1,12 @@
-import type { Goal } from '../core/method/goals';
-import type { Worth } from '../core/method/request';
+import type { Goal } from '~/core/method/goals';
+import type { Worth } from '~/core/method/request';
 import type { BoardRecord } from './board';
 import type { SiteSheet } from './boardSheet';
 import type { MoistureInput } from './moisture';
 import type { PlanInput } from './planRequest';
 import type { StepHabit } from './stepHabit';
 import type { ToolRecord } from './tool';
-import type { PadStateId } from '../core/record/padStates';
+import type { PadStateId } from '~/core/record/padStates';
 
 /** All that a plan's sheet starts from. */
 export interface PlanSheet {

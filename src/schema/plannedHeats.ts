@@ -1,4 +1,4 @@
-import type { PlannedHeat } from '../core/record/planned';
+import type { PlannedHeat } from '~/core/record/planned';
 import { phasesIn, type FoundAnswer } from './planAnswer';
 
 /** Every heating that a stored plan asked for, with what it promised. */

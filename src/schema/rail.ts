@@ -1,4 +1,4 @@
-import type { Clock } from '../core/record/clock';
+import type { Clock } from '~/core/record/clock';
 
 /** One line of the rail: a job under way, and its clock if one runs. */
 export interface RailLine {

@@ -1,6 +1,6 @@
 import { index, integer, real, sqliteTable, text as textColumn } from 'drizzle-orm/sqlite-core';
 import { z } from 'zod';
-import { VERDICTS, type Verdict } from '../core/electrical/judgement';
+import { VERDICTS, type Verdict } from '~/core/electrical/judgement';
 import { boards } from './board';
 import { initials, oneOf, quantity, recordId, text, whenever_ms } from './fields';
 import { pads } from './pad';

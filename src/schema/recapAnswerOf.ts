@@ -1,7 +1,7 @@
-import { MODEL_VERSION } from '../core/method/plan';
-import { methodOf } from '../core/method/methods';
-import type { RecapPlan } from '../core/method/recap/plan';
-import type { RecapPhase } from '../core/method/recap/site';
+import { MODEL_VERSION } from '~/core/method/plan';
+import { methodOf } from '~/core/method/methods';
+import type { RecapPlan } from '~/core/method/recap/plan';
+import type { RecapPhase } from '~/core/method/recap/site';
 import { optionAnswerOf } from './planAnswerOf';
 import type { RecapAnswer } from './recap';
 import { settingInWords } from './settingWords';

@@ -1,6 +1,6 @@
 import { index, integer, primaryKey, sqliteTable, text as textColumn } from 'drizzle-orm/sqlite-core';
 import { z } from 'zod';
-import type { RunEvent, RunEventBody } from '../core/record/runEvents';
+import type { RunEvent, RunEventBody } from '~/core/record/runEvents';
 import { OUTCOMES } from './board';
 import { initials, oneOf, quantity, recordId, text, whenever_ms, wholeNumber } from './fields';
 import { jobs } from './job';

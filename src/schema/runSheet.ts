@@ -1,4 +1,4 @@
-import type { RunEvent } from '../core/record/runEvents';
+import type { RunEvent } from '~/core/record/runEvents';
 import type { BoardRecord } from './board';
 import type { SiteSheet } from './boardSheet';
 import type { FindingRecord } from './finding';

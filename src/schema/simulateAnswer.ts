@@ -1,4 +1,4 @@
-import { isSurface } from '../core/packages/form';
+import { isSurface } from '~/core/packages/form';
 import type { MoistureAnswer } from './si/moisture';
 import { partOf } from './si/part';
 import { simulateFieldAnswer } from './simulateField';

@@ -1,9 +1,9 @@
 import { z } from 'zod';
-import { ALLOY_IDS } from '../core/materials/alloys';
-import { SHIELD_IDS } from '../core/materials/surfaces';
-import { padNamesOf } from '../core/packages/form';
-import { kelvin, metres } from '../core/quantity/convert';
-import type { JointScenario } from '../core/thermal/joint/scenario';
+import { ALLOY_IDS } from '~/core/materials/alloys';
+import { SHIELD_IDS } from '~/core/materials/surfaces';
+import { padNamesOf } from '~/core/packages/form';
+import { kelvin, metres } from '~/core/quantity/convert';
+import type { JointScenario } from '~/core/thermal/joint/scenario';
 import { mappedBoard } from './mappedBoard';
 import { boardOf } from './si/board';
 import { connections } from './connection';

@@ -1,6 +1,6 @@
 import { index, integer, real, sqliteTable, text as textColumn, uniqueIndex } from 'drizzle-orm/sqlite-core';
 import { z } from 'zod';
-import { ALLOY_IDS, type AlloyId } from '../core/materials/alloys';
+import { ALLOY_IDS, type AlloyId } from '~/core/materials/alloys';
 import { boards } from './board';
 import { connection } from './connection';
 import { boardSide, oneOf, quantity, recordId, text } from './fields';

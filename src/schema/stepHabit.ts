@@ -1,6 +1,6 @@
 import { integer, sqliteTable, text as textColumn } from 'drizzle-orm/sqlite-core';
 import { z } from 'zod';
-import type { StepEdit } from '../core/method/steps/edits';
+import type { StepEdit } from '~/core/method/steps/edits';
 import { initials, oneOf, quantity, text, whenever_ms } from './fields';
 
 const stepId = text(1, 60);

@@ -1,4 +1,4 @@
-import type { StepEdit } from '../core/method/steps/edits';
+import type { StepEdit } from '~/core/method/steps/edits';
 import type { StepAnswer } from './planAnswer';
 
 /** A step that a person added, as the traveller shows it. */

@@ -1,7 +1,7 @@
 import { index, integer, real, sqliteTable, text as textColumn } from 'drizzle-orm/sqlite-core';
 import { z } from 'zod';
-import { ALLOY_IDS } from '../core/materials/alloys';
-import type { Supply } from '../core/method/bench';
+import { ALLOY_IDS } from '~/core/materials/alloys';
+import type { Supply } from '~/core/method/bench';
 import { initials, oneOf, quantity, recordId, text, whenever_ms } from './fields';
 import { jobs } from './job';
 import type { SupplyInput } from './supplyInput';

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { ALLOY_IDS } from '../core/materials/alloys';
+import { ALLOY_IDS } from '~/core/materials/alloys';
 import { oneOf, quantity, text } from './fields';
 
 /** What a bench has of something that is used up; what is left may be left out where nobody counts it. */

@@ -1,8 +1,8 @@
 import { integer, real, sqliteTable, text as textColumn } from 'drizzle-orm/sqlite-core';
 import { z } from 'zod';
-import { TIP_CONSTRUCTION_IDS, TIP_SHAPE_IDS } from '../core/materials/tips';
-import { PREHEATER_IDS } from '../core/materials/air';
-import { wearOf } from '../core/materials/tips';
+import { TIP_CONSTRUCTION_IDS, TIP_SHAPE_IDS } from '~/core/materials/tips';
+import { PREHEATER_IDS } from '~/core/materials/air';
+import { wearOf } from '~/core/materials/tips';
 import { oneOf, quantity, recordId, text, whenever_ms } from './fields';
 
 export const tip = z.strictObject({

@@ -1,5 +1,5 @@
-import { PREHEATERS } from '../core/materials/air';
-import { wearOf } from '../core/materials/tips';
+import { PREHEATERS } from '~/core/materials/air';
+import { wearOf } from '~/core/materials/tips';
 import { nozzleWords } from './si/tools';
 import type { ToolRecord, ToolSpec } from './tool';
 

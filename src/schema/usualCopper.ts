@@ -1,4 +1,4 @@
-import { isGround, isSupply } from '../core/electrical/netNames';
+import { isGround, isSupply } from '~/core/electrical/netNames';
 import { usualRelief, type ConnectionRecord } from './connection';
 import { supplyPlane, type Construction } from './construction';
 

@@ -1,18 +1,18 @@
-import type { Goal, Phase } from '../core/method/goals';
-import type { Hazard, Worth } from '../core/method/request';
-import { FINISHES } from '../core/materials/finishes';
+import type { Goal, Phase } from '~/core/method/goals';
+import type { Hazard, Worth } from '~/core/method/request';
+import { FINISHES } from '~/core/materials/finishes';
 import type { BoardRecord } from './board';
 import type { ConnectionRecord } from './connection';
 import type { Construction } from './construction';
 import { familyName, isSurfaceInput, partOf } from './si/part';
 import type { AnyPackageInput } from './package';
-import { formOf, isSurface, mass_kg, padNamesOf } from '../core/packages/form';
-import { FAMILY_TRAITS } from '../core/packages/families';
-import { SURFACE_TRAITS } from '../core/packages/surfaceFamilies';
-import { LEAD_METALS } from '../core/materials/leads';
-import type { AlloyId } from '../core/materials/alloys';
-import { celsius, millimetres } from '../core/quantity/convert';
-import { LAMINATES } from '../core/materials/laminates';
+import { formOf, isSurface, mass_kg, padNamesOf } from '~/core/packages/form';
+import { FAMILY_TRAITS } from '~/core/packages/families';
+import { SURFACE_TRAITS } from '~/core/packages/surfaceFamilies';
+import { LEAD_METALS } from '~/core/materials/leads';
+import type { AlloyId } from '~/core/materials/alloys';
+import { celsius, millimetres } from '~/core/quantity/convert';
+import { LAMINATES } from '~/core/materials/laminates';
 
 /** Records in the trade's words; every screen that names one of these says it the same way. */
 

@@ -1,5 +1,5 @@
-import { InputError } from '../schema/faults';
-import type { CopperMap, ImportRecord, NewImport } from '../schema/boardImport';
+import { InputError } from '~/schema/faults';
+import type { CopperMap, ImportRecord, NewImport } from '~/schema/boardImport';
 import type { Db } from './db';
 import { siteFaults } from './placing';
 import { getBoard, setWaiting } from './repositories/boards';

@@ -1,13 +1,13 @@
-import { InputError, type Fault } from '../schema/faults';
-import { padNamesOf } from '../core/packages/form';
-import { partOf } from '../schema/si/part';
-import { layersOf } from '../schema/si/connections';
-import type { Construction } from '../schema/construction';
-import type { NewSite, SiteChange } from '../schema/site';
+import { InputError, type Fault } from '~/schema/faults';
+import { padNamesOf } from '~/core/packages/form';
+import { partOf } from '~/schema/si/part';
+import { layersOf } from '~/schema/si/connections';
+import type { Construction } from '~/schema/construction';
+import type { NewSite, SiteChange } from '~/schema/site';
 import type { Db } from './db';
 import { getBoard, setWaiting } from './repositories/boards';
-import type { ConnectionRecord } from '../schema/connection';
-import type { PadChanges } from '../schema/padChange';
+import type { ConnectionRecord } from '~/schema/connection';
+import type { PadChanges } from '~/schema/padChange';
 import { addSite, changePads, changeSite, getSite, type SiteWithPads } from './repositories/sites';
 
 /** Adds a site after checking it against its board. */

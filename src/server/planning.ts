@@ -1,11 +1,11 @@
 import { createHash } from 'node:crypto';
-import { exposuresOf, spentByPad } from '../core/record/heatLife';
-import { cyclesSoFar } from '../core/method/partCycles';
-import { spentDoses } from '../core/record/runState';
-import { planInput, type PlanInput } from '../schema/planRequest';
-import { wantedOf, type PlanWishes } from '../schema/planSheet';
-import { supplyInputOf } from '../schema/supply';
-import { benchToolOf } from '../schema/tool';
+import { exposuresOf, spentByPad } from '~/core/record/heatLife';
+import { cyclesSoFar } from '~/core/method/partCycles';
+import { spentDoses } from '~/core/record/runState';
+import { planInput, type PlanInput } from '~/schema/planRequest';
+import { wantedOf, type PlanWishes } from '~/schema/planSheet';
+import { supplyInputOf } from '~/schema/supply';
+import { benchToolOf } from '~/schema/tool';
 import type { Db } from './db';
 import { copperMapsOf } from './importing';
 import { getBoard } from './repositories/boards';

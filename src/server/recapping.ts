@@ -1,6 +1,6 @@
-import { exposuresOf, spentByPad } from '../core/record/heatLife';
-import { planInput, type PlanInput } from '../schema/planRequest';
-import type { RecapSheet } from '../schema/recapSheet';
+import { exposuresOf, spentByPad } from '~/core/record/heatLife';
+import { planInput, type PlanInput } from '~/schema/planRequest';
+import type { RecapSheet } from '~/schema/recapSheet';
 import type { Db } from './db';
 import { planningFor } from './planning';
 import { getBoard } from './repositories/boards';

@@ -1,9 +1,9 @@
 import { describe, expect, it } from 'vitest';
 import { freshDatabase, withCapacitor } from '../../tests/support/database';
-import { newFinding } from '../schema/finding';
-import { InputError } from '../schema/faults';
-import { newSite } from '../schema/site';
-import type { WritableEvent } from '../schema/runEvent';
+import { newFinding } from '~/schema/finding';
+import { InputError } from '~/schema/faults';
+import { newSite } from '~/schema/site';
+import type { WritableEvent } from '~/schema/runEvent';
 import type { Db } from './db';
 import { Conflict, NotFound } from './errors';
 import { railOf } from './clocks';

@@ -1,9 +1,9 @@
-import type { BoardSheet, JobLine } from '../schema/boardSheet';
-import type { Goal } from '../core/method/goals';
-import type { PlanSheet } from '../schema/planSheet';
-import type { RunSheet } from '../schema/runSheet';
-import { settingInWords } from '../schema/settingWords';
-import type { AirSheet } from '../schema/airSheet';
+import type { BoardSheet, JobLine } from '~/schema/boardSheet';
+import type { Goal } from '~/core/method/goals';
+import type { PlanSheet } from '~/schema/planSheet';
+import type { RunSheet } from '~/schema/runSheet';
+import { settingInWords } from '~/schema/settingWords';
+import type { AirSheet } from '~/schema/airSheet';
 import { copperMapsOf } from './importing';
 import { artworksOf, importsOf } from './repositories/imports';
 import type { Db } from './db';
@@ -16,11 +16,11 @@ import { photosOf } from './repositories/photos';
 import { siteGroupsOf } from './repositories/siteGroups';
 import { readingsOfBoard } from './repositories/readings';
 import { getSite, sitesOf, type SiteWithPads } from './repositories/sites';
-import type { SiteGroupRecord } from '../schema/siteGroup';
+import type { SiteGroupRecord } from '~/schema/siteGroup';
 import { listHabits } from './repositories/stepHabits';
 import { listSupplies, recentMoves } from './repositories/supplies';
 import { allTools, listTools } from './repositories/tools';
-import type { RigSheet } from '../schema/rigSheet';
+import type { RigSheet } from '~/schema/rigSheet';
 import { recordsByPerson } from './trackRecord';
 
 /** Gathers one board's sheet: the board, its sites, what was found and what was done. */

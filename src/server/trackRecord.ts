@@ -1,8 +1,8 @@
 import { and, eq, inArray } from 'drizzle-orm';
-import type { PadStateId } from '../core/record/padStates';
-import { findings } from '../schema/finding';
-import { jobRecord, jobs } from '../schema/job';
-import type { PlanInput } from '../schema/planRequest';
+import type { PadStateId } from '~/core/record/padStates';
+import { findings } from '~/schema/finding';
+import { jobRecord, jobs } from '~/schema/job';
+import type { PlanInput } from '~/schema/planRequest';
 import type { Db } from './db';
 
 /** What a method did to a land if it went wrong. */

@@ -1,6 +1,6 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import type { FieldPicture } from '../schema/simulateField';
-import type { SimulateInput } from '../schema/simulateRequest';
+import type { FieldPicture } from '~/schema/simulateField';
+import type { SimulateInput } from '~/schema/simulateRequest';
 import { StandInWorker } from '../../tests/support/standInWorker';
 import { Solver } from './client';
 import type { ProgressMessage } from './protocol';

@@ -1,13 +1,13 @@
-import type { CentroidColumns } from '../formats/centroid';
-import type { ImportChoices, ImportFile, ImportGround } from '../formats/importFiles';
-import type { ImportPreview, ImportProgress } from '../formats/importPlan';
-import type { FieldBandAnswer } from '../schema/fieldBand';
-import type { FoundAnswer, OptionAnswer, PinAnswer, PlanAnswer } from '../schema/planAnswer';
-import type { Phase } from '../core/method/goals';
-import type { PlanTask } from '../schema/planTask';
-import type { RecapAnswer } from '../schema/recap';
-import type { FieldPicture } from '../schema/simulateField';
-import type { SimulateInput } from '../schema/simulateRequest';
+import type { CentroidColumns } from '~/formats/centroid';
+import type { ImportChoices, ImportFile, ImportGround } from '~/formats/importFiles';
+import type { ImportPreview, ImportProgress } from '~/formats/importPlan';
+import type { FieldBandAnswer } from '~/schema/fieldBand';
+import type { FoundAnswer, OptionAnswer, PinAnswer, PlanAnswer } from '~/schema/planAnswer';
+import type { Phase } from '~/core/method/goals';
+import type { PlanTask } from '~/schema/planTask';
+import type { RecapAnswer } from '~/schema/recap';
+import type { FieldPicture } from '~/schema/simulateField';
+import type { SimulateInput } from '~/schema/simulateRequest';
 
 export type { CentroidColumns, ImportChoices, ImportFile, ImportGround, ImportPreview, PlanTask };
 

@@ -7,7 +7,7 @@ import {
   type Contour,
   type ImageObject,
   type Shape,
-} from '../../core/artwork/shapes';
+} from '~/core/artwork/shapes';
 
 /** What a flash lays down and a stroke is drawn with. */
 export interface Aperture {

@@ -1,4 +1,4 @@
-import { circle, rectangle, regular, type Contour, type Shape } from '../../core/artwork/shapes';
+import { circle, rectangle, regular, type Contour, type Shape } from '~/core/artwork/shapes';
 
 /** An aperture macro as its blocks, evaluated anew for each aperture that is defined by it. */
 export type Macro = readonly string[];

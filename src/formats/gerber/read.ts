@@ -2,7 +2,7 @@ import { lineFault, type LineFault } from '../lineFault';
 import { attributeInComment, readAttribute } from './attributes';
 import { commandsOf, type Command } from './commands';
 import { readAperture, type Aperture } from './aperture';
-import type { Stroke } from '../../core/geometry/chain';
+import type { Stroke } from '~/core/geometry/chain';
 import { pathTo, type Mode, type Point } from './arc';
 import type { Macro } from './macro';
 import {
@@ -13,7 +13,7 @@ import {
   UPRIGHT,
   type ImageObject,
   type Transform,
-} from '../../core/artwork/shapes';
+} from '~/core/artwork/shapes';
 
 /** A flash that says which pin of which part it is. */
 export interface ArtworkPad {

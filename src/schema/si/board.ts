@@ -1,6 +1,6 @@
-import { foilThickness_m, metres } from '../../core/quantity/convert';
-import type { CoverageMap, FieldBoard } from '../../core/thermal/field/mesh';
-import type { Board } from '../../core/thermal/stackup';
+import { foilThickness_m, metres } from '~/core/quantity/convert';
+import type { CoverageMap, FieldBoard } from '~/core/thermal/field/mesh';
+import type { Board } from '~/core/thermal/stackup';
 import type { Construction } from '../construction';
 import type { MappedBoard } from '../mappedBoard';
 

@@ -1,5 +1,5 @@
-import { metres } from '../../core/quantity/convert';
-import type { Connection } from '../../core/thermal/joint/scenario';
+import { metres } from '~/core/quantity/convert';
+import type { Connection } from '~/core/thermal/joint/scenario';
 import type { ConnectionRecord } from '../connection';
 import type { PlanInput } from '../planRequest';
 

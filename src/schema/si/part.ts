@@ -1,13 +1,9 @@
-import { FAMILY_TRAITS, TWO_ROWS, type FamilyId } from '../../core/packages/families';
-import type { PartPackage } from '../../core/packages/form';
-import { surfacePackage, type SurfaceSpec } from '../../core/packages/outlines';
-import {
-  SURFACE_FAMILY_IDS,
-  SURFACE_TRAITS,
-  type SurfaceFamilyId,
-} from '../../core/packages/surfaceFamilies';
-import type { BodyBox, ThroughHolePackage } from '../../core/packages/throughHole';
-import { metres } from '../../core/quantity/convert';
+import { FAMILY_TRAITS, TWO_ROWS, type FamilyId } from '~/core/packages/families';
+import type { PartPackage } from '~/core/packages/form';
+import { surfacePackage, type SurfaceSpec } from '~/core/packages/outlines';
+import { SURFACE_FAMILY_IDS, SURFACE_TRAITS, type SurfaceFamilyId } from '~/core/packages/surfaceFamilies';
+import type { BodyBox, ThroughHolePackage } from '~/core/packages/throughHole';
+import { metres } from '~/core/quantity/convert';
 import type { AnyPackageInput, PackageRecord, SurfacePackageInput } from '../package';
 
 export const isSurfaceInput = (p: AnyPackageInput): p is SurfacePackageInput =>

@@ -1,9 +1,9 @@
-import { phasesOf } from '../../core/method/goals';
-import type { Choice } from '../../core/method/plan';
-import type { HandSetting, PlanRequest, Setting } from '../../core/method/request';
-import { padNamesOf } from '../../core/packages/form';
-import { kelvin, metres } from '../../core/quantity/convert';
-import type { Preheat } from '../../core/thermal/preheat';
+import { phasesOf } from '~/core/method/goals';
+import type { Choice } from '~/core/method/plan';
+import type { HandSetting, PlanRequest, Setting } from '~/core/method/request';
+import { padNamesOf } from '~/core/packages/form';
+import { kelvin, metres } from '~/core/quantity/convert';
+import type { Preheat } from '~/core/thermal/preheat';
 import type {
   ChoiceInput,
   HandSettingInput,

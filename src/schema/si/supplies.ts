@@ -1,5 +1,5 @@
-import type { Supply } from '../../core/method/bench';
-import { metres } from '../../core/quantity/convert';
+import type { Supply } from '~/core/method/bench';
+import { metres } from '~/core/quantity/convert';
 import type { SupplyInput } from '../supplyInput';
 
 export const SUPPLY_NAMES: Readonly<Record<Supply['kind'], string>> = {

@@ -1,7 +1,7 @@
-import type { AirStation, Bench, GunTool, IronTool, Preheater } from '../../core/method/bench';
-import { kelvin, metres } from '../../core/quantity/convert';
-import type { HollowTip, SolidTip } from '../../core/thermal/joint/scenario';
-import type { Nozzle } from '../../core/thermal/surface/jet';
+import type { AirStation, Bench, GunTool, IronTool, Preheater } from '~/core/method/bench';
+import { kelvin, metres } from '~/core/quantity/convert';
+import type { HollowTip, SolidTip } from '~/core/thermal/joint/scenario';
+import type { Nozzle } from '~/core/thermal/surface/jet';
 import type { BenchToolInput, HollowRecord, NozzleRecord, TipRecord, ToolSpec } from '../tool';
 
 type Tools = Pick<Bench, 'irons' | 'guns' | 'tweezers' | 'stations' | 'preheaters'>;

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { PAD_STATE_IDS } from '../../core/record/padStates';
+import { PAD_STATE_IDS } from '~/core/record/padStates';
 import { freshDatabase } from '../../../tests/support/database';
 import { boardSheet } from '../sheets';
 import { ensureRig } from '../rig';

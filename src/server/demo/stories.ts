@@ -1,6 +1,6 @@
-import type { Goal } from '../../core/method/goals';
-import type { Outcome } from '../../schema/board';
-import type { PadStateId } from '../../core/record/padStates';
+import type { Goal } from '~/core/method/goals';
+import type { Outcome } from '~/schema/board';
+import type { PadStateId } from '~/core/record/padStates';
 
 /** One dwell that was logged: melt and off as seconds, or a melt that was never seen. */
 export interface DemoDwell {

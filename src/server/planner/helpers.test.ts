@@ -1,9 +1,9 @@
 import { describe, expect, it } from 'vitest';
 import { planOf } from '../../../tests/support/solve';
 import { planeOn, planRequest, surfaceRequest, trackOn } from '../../../tests/support/samples';
-import { planInPieces, type Plan } from '../../core/method/plan';
-import type { Progress } from '../../core/method/progress';
-import type { PlanRequest } from '../../core/method/request';
+import { planInPieces, type Plan } from '~/core/method/plan';
+import type { Progress } from '~/core/method/progress';
+import type { PlanRequest } from '~/core/method/request';
 import { Helpers, type Helper } from './helpers';
 import type { FromHelper, ToHelper } from './pieceProtocol';
 import { solvePieces } from './solvePieces';

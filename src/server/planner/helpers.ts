@@ -1,7 +1,7 @@
 import { availableParallelism } from 'node:os';
-import type { Ask } from '../../core/method/pieces/piece';
-import type { Progress } from '../../core/method/progress';
-import type { PhaseRequest } from '../../core/method/request';
+import type { Ask } from '~/core/method/pieces/piece';
+import type { Progress } from '~/core/method/progress';
+import type { PhaseRequest } from '~/core/method/request';
 import { Known, type FromHelper, type ToHelper } from './pieceProtocol';
 
 /** More threads than this gain little: a plan asks for few pieces at a time. */

@@ -1,4 +1,4 @@
-import type { FromWorker, ToWorker } from '../../workers/protocol';
+import type { FromWorker, ToWorker } from '~/workers/protocol';
 import { Planner } from './planner';
 import { startThread } from './thread';
 

@@ -1,6 +1,6 @@
-import type { Piece } from '../../core/method/pieces/piece';
-import type { Progress } from '../../core/method/progress';
-import type { PhaseRequest } from '../../core/method/request';
+import type { Piece } from '~/core/method/pieces/piece';
+import type { Progress } from '~/core/method/progress';
+import type { PhaseRequest } from '~/core/method/request';
 
 /** To a helper: a request comes once, then its pieces, one at a time. */
 export type ToHelper =

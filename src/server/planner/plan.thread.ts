@@ -1,4 +1,4 @@
-import { dispatch } from '../../workers/dispatch';
+import { dispatch } from '~/workers/dispatch';
 import { Helpers } from './helpers';
 import { messageOf, solvePlan } from './solvePlan';
 import { startThread, threadPort } from './thread';

@@ -1,5 +1,5 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import type { FromWorker, PlanTask } from '../../workers/protocol';
+import type { FromWorker, PlanTask } from '~/workers/protocol';
 import { freshDatabase, withCapacitor } from '../../../tests/support/database';
 import { StandInWorker } from '../../../tests/support/standInWorker';
 import { Busy } from '../errors';

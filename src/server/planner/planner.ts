@@ -1,5 +1,5 @@
 import { createHash } from 'node:crypto';
-import type { FromWorker, PlanTask, ToWorker } from '../../workers/protocol';
+import type { FromWorker, PlanTask, ToWorker } from '~/workers/protocol';
 import { Busy } from '../errors';
 import type { Thread } from './thread';
 

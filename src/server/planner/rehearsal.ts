@@ -1,7 +1,7 @@
-import { parseInput } from '../../schema/faults';
-import { planTask, type PlanTask } from '../../schema/planTask';
-import { STACKUPS } from '../../schema/stackupPresets';
-import { benchToolOf } from '../../schema/tool';
+import { parseInput } from '~/schema/faults';
+import { planTask, type PlanTask } from '~/schema/planTask';
+import { STACKUPS } from '~/schema/stackupPresets';
+import { benchToolOf } from '~/schema/tool';
 import type { Db } from '../db';
 import { planningFor } from '../planning';
 import { listBoards } from '../repositories/boards';

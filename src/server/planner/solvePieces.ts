@@ -1,7 +1,7 @@
-import { solvePiece } from '../../core/method/pieces/solve';
-import type { PhaseRequest } from '../../core/method/request';
-import { Breath } from '../../workers/breath';
-import type { Port } from '../../workers/port';
+import { solvePiece } from '~/core/method/pieces/solve';
+import type { PhaseRequest } from '~/core/method/request';
+import { Breath } from '~/workers/breath';
+import type { Port } from '~/workers/port';
 import { Known, type FromHelper, type ToHelper } from './pieceProtocol';
 
 /** Runs on a thread: solves pieces of plans, one at a time, of the requests it was told last. */

@@ -1,20 +1,20 @@
-import { curvesOf, type TouchCurves } from '../../core/method/heat/curves';
-import { methodOf } from '../../core/method/methods';
-import { phaseRequest, type PhasePlan } from '../../core/method/phase/phasePlan';
-import type { Working } from '../../core/method/pieces/piece';
-import { exploreInPieces, planInPieces, type Explored } from '../../core/method/plan';
-import { recapInPieces } from '../../core/method/recap/plan';
-import type { Phase } from '../../core/method/goals';
-import type { Method } from '../../core/method/methods/method';
-import type { Progress } from '../../core/method/progress';
-import type { PlanRequest, Setting } from '../../core/method/request';
-import { celsius } from '../../core/quantity/convert';
-import { foundAnswerOf, optionAnswerOf, pinAnswerOf, planAnswerOf } from '../../schema/planAnswerOf';
-import { choicesOf, planRequestOf } from '../../schema/si/plan';
-import type { PlanInput } from '../../schema/planRequest';
-import { recapAnswerOf } from '../../schema/recapAnswerOf';
-import type { Steps } from '../../workers/dispatch';
-import type { AnyAnswer, CurveAnswer, PlanTask, ProgressMessage } from '../../workers/protocol';
+import { curvesOf, type TouchCurves } from '~/core/method/heat/curves';
+import { methodOf } from '~/core/method/methods';
+import { phaseRequest, type PhasePlan } from '~/core/method/phase/phasePlan';
+import type { Working } from '~/core/method/pieces/piece';
+import { exploreInPieces, planInPieces, type Explored } from '~/core/method/plan';
+import { recapInPieces } from '~/core/method/recap/plan';
+import type { Phase } from '~/core/method/goals';
+import type { Method } from '~/core/method/methods/method';
+import type { Progress } from '~/core/method/progress';
+import type { PlanRequest, Setting } from '~/core/method/request';
+import { celsius } from '~/core/quantity/convert';
+import { foundAnswerOf, optionAnswerOf, pinAnswerOf, planAnswerOf } from '~/schema/planAnswerOf';
+import { choicesOf, planRequestOf } from '~/schema/si/plan';
+import type { PlanInput } from '~/schema/planRequest';
+import { recapAnswerOf } from '~/schema/recapAnswerOf';
+import type { Steps } from '~/workers/dispatch';
+import type { AnyAnswer, CurveAnswer, PlanTask, ProgressMessage } from '~/workers/protocol';
 
 /** Plans step by step; every yield is a chance to be cancelled. */
 export function* solvePlan(task: PlanTask): Steps<AnyAnswer> {

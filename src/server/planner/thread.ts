@@ -2,7 +2,7 @@ import { readlinkSync } from 'node:fs';
 import { setPriority } from 'node:os';
 import { basename } from 'node:path';
 import { parentPort, Worker } from 'node:worker_threads';
-import type { Port } from '../../workers/port';
+import type { Port } from '~/workers/port';
 
 /** A thread of the server as whoever started it sees it. */
 export interface Thread<In, Out> {

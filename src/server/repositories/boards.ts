@@ -7,7 +7,7 @@ import {
   type NewBoard,
   type Outcome,
   type WaitingFor,
-} from '../../schema/board';
+} from '~/schema/board';
 import type { Db } from '../db';
 import { Conflict, NotFound } from '../errors';
 import { newId } from '../ids';

@@ -4,9 +4,9 @@ import {
   faceFindings,
   type FaceFindingRecord,
   type NewFaceFinding,
-} from '../../schema/faceFinding';
+} from '~/schema/faceFinding';
 import type { Db } from '../db';
-import { InputError } from '../../schema/faults';
+import { InputError } from '~/schema/faults';
 import { newId } from '../ids';
 import { getBoard } from './boards';
 

@@ -1,7 +1,7 @@
 import { asc, eq } from 'drizzle-orm';
-import { findingRecord, findings, type FindingRecord, type NewFinding } from '../../schema/finding';
-import { jobs } from '../../schema/job';
-import { InputError } from '../../schema/faults';
+import { findingRecord, findings, type FindingRecord, type NewFinding } from '~/schema/finding';
+import { jobs } from '~/schema/job';
+import { InputError } from '~/schema/faults';
 import type { Db } from '../db';
 import { newId } from '../ids';
 import { getPad, getSite } from './sites';

@@ -1,14 +1,8 @@
 import { and, asc, eq, inArray, isNull } from 'drizzle-orm';
-import {
-  artworks,
-  importRecord,
-  imports,
-  type ArtworkLine,
-  type ImportRecord,
-} from '../../schema/boardImport';
-import type { NewImport } from '../../schema/boardImport';
-import { pads } from '../../schema/pad';
-import { sites } from '../../schema/site';
+import { artworks, importRecord, imports, type ArtworkLine, type ImportRecord } from '~/schema/boardImport';
+import type { NewImport } from '~/schema/boardImport';
+import { pads } from '~/schema/pad';
+import { sites } from '~/schema/site';
 import type { Db } from '../db';
 import { Conflict, NotFound } from '../errors';
 import { newId } from '../ids';

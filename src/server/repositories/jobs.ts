@@ -1,15 +1,9 @@
 import { and, asc, desc, eq, inArray } from 'drizzle-orm';
-import { jobRecord, jobs, type JobRecord } from '../../schema/job';
-import {
-  runEventOf,
-  runEventRow,
-  runEvents,
-  type AppendRequest,
-  type RunEventRow,
-} from '../../schema/runEvent';
-import { refusal, runState, type RunState } from '../../core/record/runState';
-import type { RunEvent, RunEventBody } from '../../core/record/runEvents';
-import type { Outcome } from '../../schema/board';
+import { jobRecord, jobs, type JobRecord } from '~/schema/job';
+import { runEventOf, runEventRow, runEvents, type AppendRequest, type RunEventRow } from '~/schema/runEvent';
+import { refusal, runState, type RunState } from '~/core/record/runState';
+import type { RunEvent, RunEventBody } from '~/core/record/runEvents';
+import type { Outcome } from '~/schema/board';
 import type { Db } from '../db';
 import { Conflict, NotFound } from '../errors';
 import { setWaiting } from './boards';

@@ -4,7 +4,7 @@ import {
   libraryPackages,
   type LibraryPackageRecord,
   type NewLibraryPackage,
-} from '../../schema/libraryPackage';
+} from '~/schema/libraryPackage';
 import type { Db } from '../db';
 import { Conflict, NotFound } from '../errors';
 import { newId } from '../ids';

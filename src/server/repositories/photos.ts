@@ -1,5 +1,5 @@
 import { and, asc, eq, sql } from 'drizzle-orm';
-import { photoRecord, photos, type Calibration, type NewPhoto, type PhotoRecord } from '../../schema/photo';
+import { photoRecord, photos, type Calibration, type NewPhoto, type PhotoRecord } from '~/schema/photo';
 import type { Db } from '../db';
 import { Conflict, NotFound } from '../errors';
 import { newId } from '../ids';

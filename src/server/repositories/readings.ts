@@ -1,5 +1,5 @@
 import { asc, eq } from 'drizzle-orm';
-import { readingRecord, readings, type ReadingRecord } from '../../schema/reading';
+import { readingRecord, readings, type ReadingRecord } from '~/schema/reading';
 import type { Db } from '../db';
 
 export const readingsOfSite = (db: Db, siteId: string): ReadingRecord[] =>

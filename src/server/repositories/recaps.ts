@@ -1,8 +1,8 @@
 import { desc, eq } from 'drizzle-orm';
-import { recapRecord, recaps, type NewRecap, type RecapRecord } from '../../schema/recap';
+import { recapRecord, recaps, type NewRecap, type RecapRecord } from '~/schema/recap';
 import type { Db } from '../db';
 import { newId } from '../ids';
-import { InputError } from '../../schema/faults';
+import { InputError } from '~/schema/faults';
 import { getBoard } from './boards';
 import { sitesOf } from './sites';
 

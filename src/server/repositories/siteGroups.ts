@@ -1,7 +1,7 @@
 import { and, asc, eq } from 'drizzle-orm';
-import { siteGroupRecord, siteGroups, type NewSiteGroup, type SiteGroupRecord } from '../../schema/siteGroup';
-import { sites } from '../../schema/site';
-import { InputError } from '../../schema/faults';
+import { siteGroupRecord, siteGroups, type NewSiteGroup, type SiteGroupRecord } from '~/schema/siteGroup';
+import { sites } from '~/schema/site';
+import { InputError } from '~/schema/faults';
 import type { Db } from '../db';
 import { Conflict, NotFound } from '../errors';
 import { newId } from '../ids';

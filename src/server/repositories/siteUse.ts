@@ -1,9 +1,9 @@
 import { eq, inArray, or } from 'drizzle-orm';
-import { findings } from '../../schema/finding';
-import { jobs } from '../../schema/job';
-import { pads } from '../../schema/pad';
-import { readings } from '../../schema/reading';
-import { sites } from '../../schema/site';
+import { findings } from '~/schema/finding';
+import { jobs } from '~/schema/job';
+import { pads } from '~/schema/pad';
+import { readings } from '~/schema/reading';
+import { sites } from '~/schema/site';
 import type { Db } from '../db';
 
 /** SQLite takes so many values in one statement with room to spare. */

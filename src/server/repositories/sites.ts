@@ -1,8 +1,8 @@
 import { and, asc, eq, inArray } from 'drizzle-orm';
-import { padRecord, pads, type PadRecord } from '../../schema/pad';
-import { siteRecord, sites, type NewSite, type SiteChange, type SiteRecord } from '../../schema/site';
-import type { PadChanges } from '../../schema/padChange';
-import { boards } from '../../schema/board';
+import { padRecord, pads, type PadRecord } from '~/schema/pad';
+import { siteRecord, sites, type NewSite, type SiteChange, type SiteRecord } from '~/schema/site';
+import type { PadChanges } from '~/schema/padChange';
+import { boards } from '~/schema/board';
 import type { Db } from '../db';
 import { Conflict, NotFound } from '../errors';
 import { newId } from '../ids';

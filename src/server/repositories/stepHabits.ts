@@ -1,5 +1,5 @@
 import { and, eq } from 'drizzle-orm';
-import { stepHabit, stepHabits, type StepHabit, type StepHabitChange } from '../../schema/stepHabit';
+import { stepHabit, stepHabits, type StepHabit, type StepHabitChange } from '~/schema/stepHabit';
 import type { Db } from '../db';
 import { Conflict } from '../errors';
 

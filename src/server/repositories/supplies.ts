@@ -8,7 +8,7 @@ import {
   type SupplyMove,
   type SupplyRecord,
   type SupplySheet,
-} from '../../schema/supply';
+} from '~/schema/supply';
 import type { Db } from '../db';
 import { Conflict, NotFound } from '../errors';
 import { newId } from '../ids';

@@ -1,5 +1,5 @@
 import { and, asc, eq } from 'drizzle-orm';
-import { toolRecord, tools, type NewTool, type ToolChange, type ToolRecord } from '../../schema/tool';
+import { toolRecord, tools, type NewTool, type ToolChange, type ToolRecord } from '~/schema/tool';
 import type { Db } from '../db';
 import { Conflict, NotFound } from '../errors';
 import { newId } from '../ids';

@@ -1,9 +1,9 @@
 import { describe, expect, it } from 'vitest';
-import { BENCH_COMMANDS } from '../../islands/bench/commands';
-import { BOARD_COMMANDS } from '../../islands/board/commands';
-import { PLAN_COMMANDS } from '../../islands/plan/commands';
-import { STATION_COMMANDS } from '../../islands/rail/commands';
-import { RUN_COMMANDS } from '../../islands/run/commands';
+import { BENCH_COMMANDS } from '~/islands/bench/commands';
+import { BOARD_COMMANDS } from '~/islands/board/commands';
+import { PLAN_COMMANDS } from '~/islands/plan/commands';
+import { STATION_COMMANDS } from '~/islands/rail/commands';
+import { RUN_COMMANDS } from '~/islands/run/commands';
 import { commandFor, keyCap, keyConflicts, type Command } from './command';
 
 const press = (key: string, held: Partial<{ ctrlKey: boolean; altKey: boolean; metaKey: boolean }> = {}) => ({

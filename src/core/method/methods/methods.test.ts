@@ -10,7 +10,7 @@ import {
 } from '../../../../tests/support/samples';
 import type { SurfaceSpec } from '../../packages/outlines';
 import type { PhaseRequest, PlanRequest } from '../request';
-import { METHODS, methodOf, methodsFor } from '.';
+import { METHODS, methodOf, methodsFor } from './';
 import type { MethodId } from './method';
 
 const pins = (count: number): Record<string, ReturnType<typeof trackOn>[]> =>
