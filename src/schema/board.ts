@@ -1,8 +1,7 @@
-import { index, integer, sqliteTable, text as textColumn } from 'drizzle-orm/sqlite-core';
 import { z } from 'zod';
-import { HAZARDS, type Hazard } from '~/core/method/request';
+import { HAZARDS } from '~/core/method/request';
 import { FINISHES, type Finish } from '~/core/materials/finishes';
-import { construction, type Construction } from './construction';
+import { construction } from './construction';
 import { initials, oneOf, recordId, text, whenever_ms, wholeNumber } from './fields';
 
 /** What a board waits for; the bench is sorted by it. */
@@ -43,25 +42,3 @@ export type BoardRecord = z.infer<typeof boardRecord>;
 /** A change of what is told of a board, against the revision it was read at. */
 export const boardChange = newBoard.extend({ revision: z.int().min(1) });
 export type BoardChange = z.infer<typeof boardChange>;
-
-export const boards = sqliteTable(
-  'boards',
-  {
-    id: textColumn('id').primaryKey(),
-    name: textColumn('name').notNull(),
-    owner: textColumn('owner').notNull(),
-    fault: textColumn('fault').notNull(),
-    triedBefore: textColumn('tried_before').notNull().default(''),
-    hazards: textColumn('hazards', { mode: 'json' }).$type<Hazard[]>().notNull(),
-    construction: textColumn('construction', { mode: 'json' }).$type<Construction>().notNull(),
-    finish: textColumn('finish').$type<Finish>().notNull().default('unknown'),
-    madeIn: integer('made_in'),
-    fixtures: textColumn('fixtures').notNull().default(''),
-    waitingFor: textColumn('waiting_for').$type<WaitingFor>().notNull(),
-    nextAction: textColumn('next_action').notNull().default(''),
-    outcome: textColumn('outcome').$type<Outcome>(),
-    createdAt_ms: integer('created_at_ms').notNull(),
-    revision: integer('revision').notNull().default(1),
-  },
-  (table) => [index('boards_waiting').on(table.waitingFor, table.createdAt_ms)],
-);

@@ -1,6 +1,4 @@
-import { blob, index, integer, real, sqliteTable, text as textColumn } from 'drizzle-orm/sqlite-core';
 import { z } from 'zod';
-import { boards } from './board';
 import { initials, oneOf, quantity, recordId, text, whenever_ms, wholeNumber } from './fields';
 import { newSite } from './site';
 
@@ -75,23 +73,6 @@ export const importRecord = z.strictObject({
 });
 export type ImportRecord = z.infer<typeof importRecord>;
 
-export const imports = sqliteTable(
-  'imports',
-  {
-    id: textColumn('id').primaryKey(),
-    boardId: textColumn('board_id')
-      .notNull()
-      .references(() => boards.id),
-    by: textColumn('by').notNull(),
-    at_ms: integer('at_ms').notNull(),
-    files: textColumn('files', { mode: 'json' }).$type<ImportRecord['files']>().notNull(),
-    siteIds: textColumn('site_ids', { mode: 'json' }).$type<string[]>().notNull(),
-    profile: textColumn('profile', { mode: 'json' }).$type<BoardProfile>(),
-    undoneAt_ms: integer('undone_at_ms'),
-  },
-  (table) => [index('imports_board').on(table.boardId, table.at_ms)],
-);
-
 /** One copper layer's picture, as the board's sheet names it; its cells are asked for apart. */
 export interface ArtworkLine {
   readonly id: string;
@@ -100,23 +81,3 @@ export interface ArtworkLine {
   readonly ny: number;
   readonly coverage: number;
 }
-
-export const artworks = sqliteTable(
-  'artworks',
-  {
-    id: textColumn('id').primaryKey(),
-    boardId: textColumn('board_id')
-      .notNull()
-      .references(() => boards.id),
-    importId: textColumn('import_id')
-      .notNull()
-      .references(() => imports.id),
-    layer: integer('layer').notNull(),
-    file: textColumn('file').notNull(),
-    nx: integer('nx').notNull(),
-    ny: integer('ny').notNull(),
-    coverage: real('coverage').notNull(),
-    cells: blob('cells', { mode: 'buffer' }).notNull(),
-  },
-  (table) => [index('artworks_board').on(table.boardId, table.layer)],
-);

@@ -1,12 +1,4 @@
-import {
-  index,
-  integer,
-  sqliteTable,
-  text as textColumn,
-  type AnySQLiteColumn,
-} from 'drizzle-orm/sqlite-core';
 import { z } from 'zod';
-import { boards } from './board';
 import { boardSide, initials, oneOf, quantity, recordId, text, whenever_ms } from './fields';
 
 /** Where on a face something was found that is no pad: a track or crack as a line, a via as a point, an area. */
@@ -80,23 +72,3 @@ export const faceFindingRecord = z.strictObject({
   at_ms: whenever_ms,
 });
 export type FaceFindingRecord = z.infer<typeof faceFindingRecord>;
-
-export const faceFindings = sqliteTable(
-  'face_findings',
-  {
-    id: textColumn('id').primaryKey(),
-    boardId: textColumn('board_id')
-      .notNull()
-      .references(() => boards.id),
-    side: textColumn('side').$type<'top' | 'bottom'>().notNull(),
-    kind: textColumn('kind').$type<PlaceKind>().notNull(),
-    points: textColumn('points', { mode: 'json' }).$type<FacePoint[]>().notNull(),
-    state: textColumn('state').$type<FaceState>().notNull(),
-    foundAs: textColumn('found_as').$type<'as-received' | 'done-here'>().notNull(),
-    followsId: textColumn('follows_id').references((): AnySQLiteColumn => faceFindings.id),
-    note: textColumn('note').notNull().default(''),
-    by: textColumn('by').notNull(),
-    at_ms: integer('at_ms').notNull(),
-  },
-  (table) => [index('face_findings_board').on(table.boardId, table.at_ms)],
-);

@@ -1,11 +1,6 @@
-import { index, integer, sqliteTable, text as textColumn } from 'drizzle-orm/sqlite-core';
 import { z } from 'zod';
-import { PAD_STATE_IDS, PAD_STATES, type PadStateId } from '~/core/record/padStates';
-import { boards } from './board';
+import { PAD_STATE_IDS, PAD_STATES } from '~/core/record/padStates';
 import { initials, oneOf, recordId, text, whenever_ms } from './fields';
-import { jobs } from './job';
-import { pads } from './pad';
-import { sites } from './site';
 
 /** What was seen at one pad, as a person enters it. */
 export const newFinding = z
@@ -60,27 +55,3 @@ export const findingRecord = z.strictObject({
   at_ms: whenever_ms,
 });
 export type FindingRecord = z.infer<typeof findingRecord>;
-
-export const findings = sqliteTable(
-  'findings',
-  {
-    id: textColumn('id').primaryKey(),
-    boardId: textColumn('board_id')
-      .notNull()
-      .references(() => boards.id),
-    siteId: textColumn('site_id')
-      .notNull()
-      .references(() => sites.id),
-    padId: textColumn('pad_id')
-      .notNull()
-      .references(() => pads.id),
-    state: textColumn('state').$type<PadStateId>().notNull(),
-    otherPadId: textColumn('other_pad_id').references(() => pads.id),
-    foundAs: textColumn('found_as').$type<'as-received' | 'done-here'>().notNull(),
-    jobId: textColumn('job_id').references(() => jobs.id),
-    note: textColumn('note').notNull().default(''),
-    by: textColumn('by').notNull(),
-    at_ms: integer('at_ms').notNull(),
-  },
-  (table) => [index('findings_board').on(table.boardId, table.at_ms), index('findings_pad').on(table.padId)],
-);

@@ -1,21 +1,12 @@
-import { index, integer, sqliteTable, text as textColumn } from 'drizzle-orm/sqlite-core';
 import { z } from 'zod';
-import { GOALS, type Goal } from '~/core/method/goals';
-import { boards, OUTCOMES, type Outcome } from './board';
+import { GOALS } from '~/core/method/goals';
+import { OUTCOMES } from './board';
 import { moistureInput } from './moisture';
 import { initials, oneOf, recordId, text, whenever_ms, wholeNumber } from './fields';
-import { foundAnswer, type FoundAnswer } from './planAnswer';
+import { foundAnswer } from './planAnswer';
 import { WORTHS } from '~/core/method/request';
-import {
-  choiceInput,
-  planInput,
-  settingInput,
-  type ChoiceInput,
-  type PlanInput,
-  type SettingInput,
-} from './planRequest';
+import { choiceInput, planInput, settingInput } from './planRequest';
 import { stepEdits } from './stepHabit';
-import { sites } from './site';
 
 /** Accepting a plan: the setting chosen, and the state of the record it was chosen on. The server solves it again itself. */
 export const acceptPlan = z.strictObject({
@@ -56,33 +47,3 @@ export const jobRecord = z.strictObject({
   lastSeq: wholeNumber(0, 100_000),
 });
 export type JobRecord = z.infer<typeof jobRecord>;
-
-export const jobs = sqliteTable(
-  'jobs',
-  {
-    id: textColumn('id').primaryKey(),
-    boardId: textColumn('board_id')
-      .notNull()
-      .references(() => boards.id),
-    siteId: textColumn('site_id')
-      .notNull()
-      .references(() => sites.id),
-    goal: textColumn('goal').$type<Goal>().notNull(),
-    by: textColumn('by').notNull(),
-    status: textColumn('status').$type<'running' | 'closed'>().notNull(),
-    input: textColumn('input', { mode: 'json' }).$type<PlanInput>().notNull(),
-    setting: textColumn('setting', { mode: 'json' }).$type<SettingInput>().notNull(),
-    choices: textColumn('choices', { mode: 'json' }).$type<ChoiceInput[]>().notNull().default([]),
-    plan: textColumn('plan', { mode: 'json' }).$type<FoundAnswer>().notNull(),
-    modelVersion: textColumn('model_version').notNull(),
-    outcome: textColumn('outcome').$type<Outcome>(),
-    cause: textColumn('cause').notNull().default(''),
-    acceptedAt_ms: integer('accepted_at_ms').notNull(),
-    closedAt_ms: integer('closed_at_ms'),
-    lastSeq: integer('last_seq').notNull().default(0),
-  },
-  (table) => [
-    index('jobs_board').on(table.boardId, table.acceptedAt_ms),
-    index('jobs_status').on(table.status),
-  ],
-);

@@ -1,9 +1,5 @@
-import { blob, index, integer, sqliteTable, text as textColumn } from 'drizzle-orm/sqlite-core';
 import { z } from 'zod';
-import { boards } from './board';
-import { faceFindings } from './faceFinding';
 import { boardSide, initials, quantity, recordId, text, whenever_ms, wholeNumber } from './fields';
-import { findings } from './finding';
 
 /** Two points of a picture with their places on the board: what lays a photo under the face. */
 const tie = z.strictObject({
@@ -53,26 +49,3 @@ export const photoChange = z.strictObject({
   revision: wholeNumber(1, 1_000_000),
   calibration: calibration.nullable(),
 });
-
-export const photos = sqliteTable(
-  'photos',
-  {
-    id: textColumn('id').primaryKey(),
-    boardId: textColumn('board_id')
-      .notNull()
-      .references(() => boards.id),
-    side: textColumn('side').$type<'top' | 'bottom'>(),
-    findingId: textColumn('finding_id').references(() => findings.id),
-    faceFindingId: textColumn('face_finding_id').references(() => faceFindings.id),
-    caption: textColumn('caption').notNull().default(''),
-    by: textColumn('by').notNull(),
-    width_px: integer('width_px').notNull(),
-    height_px: integer('height_px').notNull(),
-    calibration: textColumn('calibration', { mode: 'json' }).$type<Calibration>(),
-    /** JPEG, upright, without anything else the camera wrote. */
-    picture: blob('picture', { mode: 'buffer' }).notNull(),
-    at_ms: integer('at_ms').notNull(),
-    revision: integer('revision').notNull().default(1),
-  },
-  (table) => [index('photos_board').on(table.boardId, table.at_ms)],
-);

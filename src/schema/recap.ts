@@ -1,6 +1,4 @@
-import { index, integer, sqliteTable, text as textColumn } from 'drizzle-orm/sqlite-core';
 import { z } from 'zod';
-import { boards } from './board';
 import { initials, oneOf, recordId, text, whenever_ms } from './fields';
 
 const phase = z.strictObject({
@@ -63,20 +61,3 @@ export const recapRecord = newRecap.extend({
   at_ms: whenever_ms,
 });
 export type RecapRecord = z.infer<typeof recapRecord>;
-
-export const recaps = sqliteTable(
-  'recaps',
-  {
-    id: textColumn('id').primaryKey(),
-    boardId: textColumn('board_id')
-      .notNull()
-      .references(() => boards.id),
-    name: textColumn('name').notNull(),
-    by: textColumn('by').notNull(),
-    order: textColumn('order').$type<'value' | 'area'>().notNull(),
-    siteIds: textColumn('site_ids', { mode: 'json' }).$type<string[]>().notNull(),
-    answer: textColumn('answer', { mode: 'json' }).$type<RecapAnswer>().notNull(),
-    at_ms: integer('at_ms').notNull(),
-  },
-  (table) => [index('recaps_board').on(table.boardId, table.at_ms)],
-);

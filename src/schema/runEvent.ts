@@ -1,9 +1,7 @@
-import { index, integer, primaryKey, sqliteTable, text as textColumn } from 'drizzle-orm/sqlite-core';
 import { z } from 'zod';
 import type { RunEvent, RunEventBody } from '~/core/record/runEvents';
 import { OUTCOMES } from './board';
 import { initials, oneOf, quantity, recordId, text, whenever_ms, wholeNumber } from './fields';
-import { jobs } from './job';
 
 const stepId = text(1, 60);
 const pad = text(1, 8);
@@ -75,21 +73,6 @@ export const runEventRow = z.strictObject({
   body: runEventBody,
 });
 export type RunEventRow = z.infer<typeof runEventRow>;
-
-export const runEvents = sqliteTable(
-  'run_events',
-  {
-    jobId: textColumn('job_id')
-      .notNull()
-      .references(() => jobs.id),
-    seq: integer('seq').notNull(),
-    clientId: textColumn('client_id').notNull().unique(),
-    at_ms: integer('at_ms').notNull(),
-    by: textColumn('by').notNull(),
-    body: textColumn('body', { mode: 'json' }).$type<RunEventBody>().notNull(),
-  },
-  (table) => [primaryKey({ columns: [table.jobId, table.seq] }), index('run_events_at').on(table.at_ms)],
-);
 
 export const runEventOf = (row: RunEventRow): RunEvent => ({
   ...row.body,

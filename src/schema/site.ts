@@ -1,10 +1,8 @@
-import { index, integer, real, sqliteTable, text as textColumn, uniqueIndex } from 'drizzle-orm/sqlite-core';
 import { z } from 'zod';
-import { ALLOY_IDS, type AlloyId } from '~/core/materials/alloys';
-import { boards } from './board';
+import { ALLOY_IDS } from '~/core/materials/alloys';
 import { connection } from './connection';
 import { boardSide, oneOf, quantity, recordId, text } from './fields';
-import { anyPackage, type AnyPackageInput } from './package';
+import { anyPackage } from './package';
 
 const reference = text(1, 16).regex(/^[A-Za-z][A-Za-z0-9_.+-]*$/, {
   error: 'must begin with a letter, then letters and digits only, such as C7',
@@ -45,24 +43,3 @@ export type SiteRecord = z.infer<typeof siteRecord>;
 /** A correction of where a part stands or what it is, against the revision it was read at; its pads stay. */
 export const siteChange = newSite.omit({ pads: true }).extend({ revision: z.int().min(1) });
 export type SiteChange = z.infer<typeof siteChange>;
-
-export const sites = sqliteTable(
-  'sites',
-  {
-    id: textColumn('id').primaryKey(),
-    boardId: textColumn('board_id')
-      .notNull()
-      .references(() => boards.id),
-    ref: textColumn('ref').notNull(),
-    value: textColumn('value').notNull().default(''),
-    side: textColumn('side').$type<'top' | 'bottom'>().notNull(),
-    x_mm: real('x_mm').notNull(),
-    y_mm: real('y_mm').notNull(),
-    rotation_deg: real('rotation_deg').notNull().default(0),
-    alloy: textColumn('alloy').$type<AlloyId>().notNull(),
-    package: textColumn('package', { mode: 'json' }).$type<AnyPackageInput>().notNull(),
-    clinched: integer('clinched', { mode: 'boolean' }).notNull().default(false),
-    revision: integer('revision').notNull().default(1),
-  },
-  (table) => [uniqueIndex('sites_ref').on(table.boardId, table.ref), index('sites_board').on(table.boardId)],
-);

@@ -1,4 +1,3 @@
-import { integer, sqliteTable, text as textColumn } from 'drizzle-orm/sqlite-core';
 import { z } from 'zod';
 import type { StepEdit } from '~/core/method/steps/edits';
 import { initials, oneOf, quantity, text, whenever_ms } from './fields';
@@ -35,11 +34,3 @@ export type StepHabitChange = z.infer<typeof stepHabitChange>;
 
 export const stepHabit = stepHabitChange.extend({ at_ms: whenever_ms, revision: z.int().min(1) });
 export type StepHabit = z.infer<typeof stepHabit>;
-
-export const stepHabits = sqliteTable('step_habits', {
-  method: textColumn('method').primaryKey(),
-  edits: textColumn('edits', { mode: 'json' }).$type<StepEdit[]>().notNull(),
-  by: textColumn('by').notNull(),
-  at_ms: integer('at_ms').notNull(),
-  revision: integer('revision').notNull().default(1),
-});

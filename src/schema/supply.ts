@@ -1,9 +1,7 @@
-import { index, integer, real, sqliteTable, text as textColumn } from 'drizzle-orm/sqlite-core';
 import { z } from 'zod';
 import { ALLOY_IDS } from '~/core/materials/alloys';
 import type { Supply } from '~/core/method/bench';
 import { initials, oneOf, quantity, recordId, text, whenever_ms } from './fields';
-import { jobs } from './job';
 import type { SupplyInput } from './supplyInput';
 
 /** What a supply is; what is left of it stands in its moves. */
@@ -62,15 +60,6 @@ export interface SupplySheet extends SupplyRecord {
   readonly left: number;
 }
 
-export const supplies = sqliteTable('supplies', {
-  id: textColumn('id').primaryKey(),
-  name: textColumn('name').notNull(),
-  spec: textColumn('spec', { mode: 'json' }).$type<SupplySpec>().notNull(),
-  low: real('low').notNull().default(0),
-  retired: integer('retired', { mode: 'boolean' }).notNull().default(false),
-  revision: integer('revision').notNull().default(1),
-});
-
 export const MOVE_REASONS = ['counted', 'bought', 'used', 'thrown'] as const;
 
 /** What a person writes of a stock: bought or thrown by how much, or counted as how much. */
@@ -95,22 +84,6 @@ export const supplyMove = z.strictObject({
   at_ms: whenever_ms,
 });
 export type SupplyMove = z.infer<typeof supplyMove>;
-
-export const supplyMoves = sqliteTable(
-  'supply_moves',
-  {
-    id: textColumn('id').primaryKey(),
-    supplyId: textColumn('supply_id')
-      .notNull()
-      .references(() => supplies.id),
-    change: real('change').notNull(),
-    reason: textColumn('reason').$type<SupplyMove['reason']>().notNull(),
-    jobId: textColumn('job_id').references(() => jobs.id),
-    by: textColumn('by').notNull(),
-    at_ms: integer('at_ms').notNull(),
-  },
-  (table) => [index('supply_moves_of').on(table.supplyId, table.at_ms)],
-);
 
 /** A supply as a plan takes it. */
 export function supplyInputOf({ id, name, spec, left }: SupplySheet): SupplyInput {

@@ -1,4 +1,3 @@
-import { integer, real, sqliteTable, text as textColumn } from 'drizzle-orm/sqlite-core';
 import { z } from 'zod';
 import { TIP_CONSTRUCTION_IDS, TIP_SHAPE_IDS } from '~/core/materials/tips';
 import { PREHEATER_IDS } from '~/core/materials/air';
@@ -101,18 +100,6 @@ export type ToolRecord = z.infer<typeof toolRecord>;
 /** A change to a tool, against the revision it was read at. */
 export const toolChange = newTool.extend({ retired: z.boolean(), revision: z.int().min(1) });
 export type ToolChange = z.infer<typeof toolChange>;
-
-export const tools = sqliteTable('tools', {
-  id: textColumn('id').primaryKey(),
-  name: textColumn('name').notNull(),
-  spec: textColumn('spec', { mode: 'json' }).$type<ToolSpec>().notNull(),
-  retired: integer('retired', { mode: 'boolean' }).notNull().default(false),
-  offset_K: real('offset_k').notNull().default(0),
-  checkedAt_ms: integer('checked_at_ms'),
-  hours: real('hours').notNull().default(0),
-  clogged: real('clogged').notNull().default(0),
-  revision: integer('revision').notNull().default(1),
-});
 
 /** A tool as a plan is given it: its spec, who it is, and the state it is in. */
 const onBench = {

@@ -1,6 +1,6 @@
 import type { NewTool } from '~/schema/tool';
 import type { SupplySpec } from '~/schema/supply';
-import { supplies } from '~/schema/supply';
+import { supplies } from '~/schema/supply.table';
 import type { Db } from './db';
 import { addSupply } from './repositories/supplies';
 import { ensureTool } from './repositories/tools';

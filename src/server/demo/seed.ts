@@ -1,7 +1,8 @@
 import { eq } from 'drizzle-orm';
 import { runState } from '~/core/record/runState';
-import { boards } from '~/schema/board';
-import { acceptPlan, jobs } from '~/schema/job';
+import { boards } from '~/schema/board.table';
+import { acceptPlan } from '~/schema/job';
+import { jobs } from '~/schema/job.table';
 import { newFinding } from '~/schema/finding';
 import { newSite } from '~/schema/site';
 import { newBoard } from '~/schema/board';

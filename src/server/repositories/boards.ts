@@ -1,13 +1,13 @@
 import { asc, desc, eq, inArray, sql } from 'drizzle-orm';
 import {
   boardRecord,
-  boards,
   type BoardChange,
   type BoardRecord,
   type NewBoard,
   type Outcome,
   type WaitingFor,
 } from '~/schema/board';
+import { boards } from '~/schema/board.table';
 import type { Db } from '../db';
 import { Conflict, NotFound } from '../errors';
 import { newId } from '../ids';

@@ -1,10 +1,6 @@
 import { and, asc, eq } from 'drizzle-orm';
-import {
-  faceFindingRecord,
-  faceFindings,
-  type FaceFindingRecord,
-  type NewFaceFinding,
-} from '~/schema/faceFinding';
+import { faceFindingRecord, type FaceFindingRecord, type NewFaceFinding } from '~/schema/faceFinding';
+import { faceFindings } from '~/schema/faceFinding.table';
 import type { Db } from '../db';
 import { InputError } from '~/schema/faults';
 import { newId } from '../ids';

@@ -1,6 +1,7 @@
 import { asc, eq } from 'drizzle-orm';
-import { findingRecord, findings, type FindingRecord, type NewFinding } from '~/schema/finding';
-import { jobs } from '~/schema/job';
+import { findingRecord, type FindingRecord, type NewFinding } from '~/schema/finding';
+import { findings } from '~/schema/finding.table';
+import { jobs } from '~/schema/job.table';
 import { InputError } from '~/schema/faults';
 import type { Db } from '../db';
 import { newId } from '../ids';

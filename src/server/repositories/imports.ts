@@ -1,8 +1,9 @@
 import { and, asc, eq, inArray, isNull } from 'drizzle-orm';
-import { artworks, importRecord, imports, type ArtworkLine, type ImportRecord } from '~/schema/boardImport';
+import { importRecord, type ArtworkLine, type ImportRecord } from '~/schema/boardImport';
+import { artworks, imports } from '~/schema/boardImport.table';
 import type { NewImport } from '~/schema/boardImport';
-import { pads } from '~/schema/pad';
-import { sites } from '~/schema/site';
+import { pads } from '~/schema/pad.table';
+import { sites } from '~/schema/site.table';
 import type { Db } from '../db';
 import { Conflict, NotFound } from '../errors';
 import { newId } from '../ids';

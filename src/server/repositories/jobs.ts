@@ -1,6 +1,8 @@
 import { and, asc, desc, eq, inArray } from 'drizzle-orm';
-import { jobRecord, jobs, type JobRecord } from '~/schema/job';
-import { runEventOf, runEventRow, runEvents, type AppendRequest, type RunEventRow } from '~/schema/runEvent';
+import { jobRecord, type JobRecord } from '~/schema/job';
+import { jobs } from '~/schema/job.table';
+import { runEventOf, runEventRow, type AppendRequest, type RunEventRow } from '~/schema/runEvent';
+import { runEvents } from '~/schema/runEvent.table';
 import { refusal, runState, type RunState } from '~/core/record/runState';
 import type { RunEvent, RunEventBody } from '~/core/record/runEvents';
 import type { Outcome } from '~/schema/board';

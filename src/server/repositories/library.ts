@@ -1,10 +1,10 @@
 import { asc, eq } from 'drizzle-orm';
 import {
   libraryPackageRecord,
-  libraryPackages,
   type LibraryPackageRecord,
   type NewLibraryPackage,
 } from '~/schema/libraryPackage';
+import { libraryPackages } from '~/schema/libraryPackage.table';
 import type { Db } from '../db';
 import { Conflict, NotFound } from '../errors';
 import { newId } from '../ids';

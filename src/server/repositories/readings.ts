@@ -1,5 +1,6 @@
 import { asc, eq } from 'drizzle-orm';
-import { readingRecord, readings, type ReadingRecord } from '~/schema/reading';
+import { readingRecord, type ReadingRecord } from '~/schema/reading';
+import { readings } from '~/schema/reading.table';
 import type { Db } from '../db';
 
 export const readingsOfSite = (db: Db, siteId: string): ReadingRecord[] =>

@@ -1,5 +1,6 @@
 import { desc, eq } from 'drizzle-orm';
-import { recapRecord, recaps, type NewRecap, type RecapRecord } from '~/schema/recap';
+import { recapRecord, type NewRecap, type RecapRecord } from '~/schema/recap';
+import { recaps } from '~/schema/recap.table';
 import type { Db } from '../db';
 import { newId } from '../ids';
 import { InputError } from '~/schema/faults';

@@ -1,6 +1,7 @@
 import { and, asc, eq } from 'drizzle-orm';
-import { siteGroupRecord, siteGroups, type NewSiteGroup, type SiteGroupRecord } from '~/schema/siteGroup';
-import { sites } from '~/schema/site';
+import { siteGroupRecord, type NewSiteGroup, type SiteGroupRecord } from '~/schema/siteGroup';
+import { siteGroups } from '~/schema/siteGroup.table';
+import { sites } from '~/schema/site.table';
 import { InputError } from '~/schema/faults';
 import type { Db } from '../db';
 import { Conflict, NotFound } from '../errors';

@@ -1,8 +1,10 @@
 import { and, asc, eq, inArray } from 'drizzle-orm';
-import { padRecord, pads, type PadRecord } from '~/schema/pad';
-import { siteRecord, sites, type NewSite, type SiteChange, type SiteRecord } from '~/schema/site';
+import { padRecord, type PadRecord } from '~/schema/pad';
+import { pads } from '~/schema/pad.table';
+import { siteRecord, type NewSite, type SiteChange, type SiteRecord } from '~/schema/site';
+import { sites } from '~/schema/site.table';
 import type { PadChanges } from '~/schema/padChange';
-import { boards } from '~/schema/board';
+import { boards } from '~/schema/board.table';
 import type { Db } from '../db';
 import { Conflict, NotFound } from '../errors';
 import { newId } from '../ids';

@@ -1,5 +1,6 @@
 import { and, eq } from 'drizzle-orm';
-import { stepHabit, stepHabits, type StepHabit, type StepHabitChange } from '~/schema/stepHabit';
+import { stepHabit, type StepHabit, type StepHabitChange } from '~/schema/stepHabit';
+import { stepHabits } from '~/schema/stepHabit.table';
 import type { Db } from '../db';
 import { Conflict } from '../errors';
 

@@ -1,7 +1,5 @@
 import { and, asc, desc, eq, sum } from 'drizzle-orm';
 import {
-  supplies,
-  supplyMoves,
   supplyRecord,
   type NewMove,
   type NewSupply,
@@ -9,6 +7,7 @@ import {
   type SupplyRecord,
   type SupplySheet,
 } from '~/schema/supply';
+import { supplies, supplyMoves } from '~/schema/supply.table';
 import type { Db } from '../db';
 import { Conflict, NotFound } from '../errors';
 import { newId } from '../ids';
