@@ -8,7 +8,7 @@ import { planAnswerOf } from '~/schema/planAnswerOf';
 import { planInput } from '~/schema/planRequest';
 import { planRequestOf } from '~/schema/si/plan';
 import { simulateInput } from '~/schema/simulateRequest';
-import { simulate } from '~/schema/simulateAnswer';
+import { simulate } from '~/schema/simulate';
 import { closeDatabase, openDatabase } from '~/server/db';
 
 const HELP = `Usage: ./ithermon COMMAND [FILE|-]

@@ -1,7 +1,8 @@
 import type { BoardRecord } from './board';
 import type { SiteSheet } from './boardSheet';
 import type { SimulateInput } from './simulateRequest';
-import type { HotAirSpec, ToolRecord } from './tool';
+import type { ToolRecord } from './tool';
+import type { HotAirSpec } from './toolSpec';
 import type { PreheatInput } from './planRequest';
 import type { PadStateId } from '~/core/record/padStates';
 

@@ -3,13 +3,11 @@ import { HAZARDS } from '~/core/method/request';
 import { FINISHES, type Finish } from '~/core/materials/finishes';
 import { construction } from './construction';
 import { initials, oneOf, recordId, text, whenever_ms, wholeNumber } from './fields';
+import { OUTCOMES } from '~/core/record/outcomes';
 
 /** What a board waits for; the bench is sorted by it. */
 export const WAITING_FOR = ['you', 'heat', 'drying', 'cure', 'parts', 'owner', 'closed'] as const;
 export type WaitingFor = (typeof WAITING_FOR)[number];
-
-export const OUTCOMES = ['fixed', 'improved', 'unchanged', 'worse', 'scrapped', 'parked'] as const;
-export type Outcome = (typeof OUTCOMES)[number];
 
 const FINISH_IDS = Object.keys(FINISHES) as [Finish, ...Finish[]];
 

@@ -1,6 +1,7 @@
 import { blob, index, integer, real, sqliteTable, text as textColumn } from 'drizzle-orm/sqlite-core';
 import { boards } from './board.table';
-import type { BoardProfile, ImportRecord } from './boardImport';
+import type { ImportRecord } from './boardImport';
+import type { BoardProfile } from './boardProfile';
 
 export const imports = sqliteTable(
   'imports',

@@ -1,6 +1,8 @@
 import { z } from 'zod';
 import { initials, oneOf, quantity, recordId, text, whenever_ms, wholeNumber } from './fields';
 import { newSite } from './site';
+import { copperMap } from './copperMap';
+import { boardProfile } from './boardProfile';
 
 /** A file that an import came from, by name and kind; the file itself is not kept. */
 const importedFile = z.strictObject({
@@ -8,45 +10,6 @@ const importedFile = z.strictObject({
   kind: oneOf(['netlist', 'artwork', 'drill', 'table', 'unknown']),
   count: wholeNumber(0, 10_000_000),
 });
-
-const BASE64 = /^[A-Za-z0-9+/]*={0,2}$/;
-
-/** Copper of one layer on a grid over the board, row by row from y = 0; each cell 0 to 255, base64. */
-export const copperMap = z
-  .strictObject({
-    layer: wholeNumber(1, 16),
-    nx: wholeNumber(2, 2000),
-    ny: wholeNumber(2, 2000),
-    cells: z
-      .string({ error: 'is missing; give the cells as base64' })
-      .max(6_000_000)
-      .regex(BASE64, { error: 'is not base64' }),
-  })
-  .refine(({ nx, ny, cells }) => bytesIn(cells) === nx * ny, {
-    error: 'does not hold one byte for each of its nx · ny cells',
-    path: ['cells'],
-  });
-export type CopperMap = z.infer<typeof copperMap>;
-
-const bytesIn = (base64: string): number =>
-  Math.floor((base64.length * 3) / 4) - (base64.endsWith('==') ? 2 : base64.endsWith('=') ? 1 : 0);
-
-const place_mm = quantity('mm', -50, 1050);
-
-/** Edge of a board and what is drilled through it, seen from the top, on the board's own origin. */
-export const boardProfile = z.strictObject({
-  /** The edge as one closed line; null where no file draws it. */
-  edge: z
-    .array(z.tuple([place_mm, place_mm]))
-    .min(3)
-    .max(2000, { error: 'has more than 2000 points; draw the edge with fewer' })
-    .nullable(),
-  /** x, y and diameter of each hole, mm. */
-  holes: z
-    .array(z.tuple([place_mm, place_mm, quantity('mm', 0.05, 20)]))
-    .max(20_000, { error: 'has more than 20,000 holes' }),
-});
-export type BoardProfile = z.infer<typeof boardProfile>;
 
 /** What an accepted import writes: all of it or nothing. */
 export const newImport = z.strictObject({

@@ -6,7 +6,8 @@ import {
   type AnySQLiteColumn,
 } from 'drizzle-orm/sqlite-core';
 import { boards } from './board.table';
-import type { PlaceKind, FaceState, FacePoint } from './faceFinding';
+import type { FacePoint } from './faceFinding';
+import type { PlaceKind, FaceState } from '~/core/record/faceStates';
 
 export const faceFindings = sqliteTable(
   'face_findings',

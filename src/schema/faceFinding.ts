@@ -1,28 +1,6 @@
 import { z } from 'zod';
 import { boardSide, initials, oneOf, quantity, recordId, text, whenever_ms } from './fields';
-
-/** Where on a face something was found that is no pad: a track or crack as a line, a via as a point, an area. */
-export const PLACE_KINDS = ['track', 'via', 'area'] as const;
-export type PlaceKind = (typeof PLACE_KINDS)[number];
-
-/** What copper, mask and laminate away from pads are found to be; shape and letter as on pads. */
-export const FACE_STATES = {
-  sound: { name: 'Sound', letter: 'S', defect: false, on: ['track', 'via', 'area'] },
-  corroded: { name: 'Corroded', letter: 'O', defect: true, on: ['track', 'via', 'area'] },
-  flaked: { name: 'Mask flaked', letter: 'F', defect: true, on: ['track', 'area'] },
-  cut: { name: 'Cut or cracked', letter: 'U', defect: true, on: ['track'] },
-  open: { name: 'Barrel open', letter: 'A', defect: true, on: ['via'] },
-  bridged: { name: 'Bridged over', letter: 'B', defect: true, on: ['track', 'area'] },
-  charred: { name: 'Charred', letter: 'H', defect: true, on: ['track', 'area'] },
-  delaminated: { name: 'Blistered or delaminated', letter: 'D', defect: true, on: ['area'] },
-  residue: { name: 'Residue', letter: 'E', defect: true, on: ['area'] },
-  repaired: { name: 'Repaired', letter: 'R', defect: false, on: ['track', 'via', 'area'] },
-} as const satisfies Record<
-  string,
-  { name: string; letter: string; defect: boolean; on: readonly PlaceKind[] }
->;
-export type FaceState = keyof typeof FACE_STATES;
-export const FACE_STATE_IDS = Object.keys(FACE_STATES) as [FaceState, ...FaceState[]];
+import { PLACE_KINDS, type PlaceKind, FACE_STATES, FACE_STATE_IDS } from '~/core/record/faceStates';
 
 const point = z.strictObject({ x_mm: quantity('mm', 0, 1000), y_mm: quantity('mm', 0, 1000) });
 export type FacePoint = z.infer<typeof point>;

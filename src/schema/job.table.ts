@@ -1,6 +1,6 @@
 import { index, integer, sqliteTable, text as textColumn } from 'drizzle-orm/sqlite-core';
 import type { Goal } from '~/core/method/goals';
-import type { Outcome } from './board';
+import type { Outcome } from '~/core/record/outcomes';
 import { boards } from './board.table';
 import type { FoundAnswer } from './planAnswer';
 import type { ChoiceInput, PlanInput, SettingInput } from './planRequest';

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { copperMap } from './boardImport';
+import { copperMap } from './copperMap';
 import { construction } from './construction';
 import { quantity } from './fields';
 

@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { FAMILY_IDS, TWO_ROWS, type FamilyId } from '~/core/packages/families';
 import { CHIP_CODES, USUAL_PINS } from '~/core/packages/outlines';
 import { SURFACE_FAMILY_IDS, type SurfaceFamilyId } from '~/core/packages/surfaceFamilies';
-import { landDiameter_mm } from './si/part';
+
 import { oneOf, quantity, wholeNumber } from './fields';
 
 /** Surface families are computed at board scale, and are not placed or planned by hand tools yet. */
@@ -134,7 +134,6 @@ const FIXED_PINS: Partial<Record<SurfaceFamilyId, number>> = {
 };
 const DUAL = new Set<SurfaceFamilyId>(['soic', 'ssop', 'tsop', 'soj']);
 const QUAD = new Set<SurfaceFamilyId>(['plcc', 'qfp', 'qfn']);
-
 export type SurfacePackageInput = z.infer<typeof surfacePackageInput>;
 export type AnyPackageInput = PackageRecord | SurfacePackageInput;
 
@@ -147,5 +146,10 @@ export const anyPackage = z.discriminatedUnion(
   ],
   { error: `family must be one of ${[...FAMILY_IDS, ...SURFACE_FAMILY_IDS].join(', ')}` },
 );
-
 export type PackageRecord = z.infer<typeof throughHolePackage>;
+
+/** A ring of 0.45 mm all round, about what IPC-2221 level A leaves (from memory), where none is given. */
+export const landDiameter_mm = (p: {
+  landDiameter_mm?: number | undefined;
+  holeDiameter_mm: number;
+}): number => p.landDiameter_mm ?? p.holeDiameter_mm + 0.9;

@@ -16,7 +16,7 @@ import { anyPackage } from './package';
 import { partOf } from './si/part';
 import { layersOf, type WithSite } from './si/connections';
 import { supplyInput } from './supplyInput';
-import { benchTool, nozzle, tip } from './tool';
+import { benchTool, nozzle, tip } from './toolSpec';
 
 export const padName = z.string().regex(/^(default|[A-Za-z0-9]{1,8})$/, {
   error: 'is not a pad; give a pin number or "default"',

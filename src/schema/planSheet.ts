@@ -1,8 +1,6 @@
 import type { Goal } from '~/core/method/goals';
-import type { Worth } from '~/core/method/request';
 import type { BoardRecord } from './board';
 import type { SiteSheet } from './boardSheet';
-import type { MoistureInput } from './moisture';
 import type { PlanInput } from './planRequest';
 import type { StepHabit } from './stepHabit';
 import type { ToolRecord } from './tool';
@@ -24,31 +22,3 @@ export interface PlanSheet {
   /** What this workshop always changes about a method's steps. */
   readonly habits: readonly StepHabit[];
 }
-
-/** What a technician decides about a plan beyond what the record knows. */
-export interface PlanWishes {
-  readonly goal: Goal;
-  readonly worth?: Worth | undefined;
-  /** References of sites that come off in the same heat. */
-  readonly mates?: readonly string[] | undefined;
-  /** What is known of the water in its body. */
-  readonly moisture?: MoistureInput | null | undefined;
-}
-
-/** A request from the record with what is wanted put in, and how methods went for whoever wants it. */
-export const wantedOf = (
-  input: PlanInput,
-  { goal, worth, mates, moisture }: PlanWishes,
-  record: PlanInput['record'],
-): PlanInput => ({
-  ...input,
-  site: moisture ? { ...input.site, moisture } : input.site,
-  goal,
-  worth: worth ?? 'ordinary',
-  record,
-  neighbours: input.neighbours.map((n) => ({ ...n, comesToo: mates?.includes(n.ref) ?? false })),
-});
-
-/** What a sheet's plan is asked from. */
-export const planInputOf = ({ input, records }: PlanSheet, wishes: PlanWishes, by: string): PlanInput =>
-  wantedOf(input, wishes, [...(records[by] ?? [])]);

@@ -1,6 +1,6 @@
 import { index, integer, sqliteTable, text as textColumn } from 'drizzle-orm/sqlite-core';
 import { boards } from './board.table';
-import type { RecapAnswer } from './recap';
+import type { RecapAnswer } from './recapAnswer';
 
 export const recaps = sqliteTable(
   'recaps',

@@ -3,7 +3,7 @@ import { methodOf } from '~/core/method/methods';
 import type { RecapPlan } from '~/core/method/recap/plan';
 import type { RecapPhase } from '~/core/method/recap/site';
 import { optionAnswerOf } from './planAnswerOf';
-import type { RecapAnswer } from './recap';
+import type { RecapAnswer } from './recapAnswer';
 import { settingInWords } from './settingWords';
 
 /** A whole-board plan in bench units. */

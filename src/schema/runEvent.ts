@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import type { RunEvent, RunEventBody } from '~/core/record/runEvents';
-import { OUTCOMES } from './board';
+import { OUTCOMES } from '~/core/record/outcomes';
 import { initials, oneOf, quantity, recordId, text, whenever_ms, wholeNumber } from './fields';
 
 const stepId = text(1, 60);

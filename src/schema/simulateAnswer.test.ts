@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { changed, HOT_AIR_EXAMPLE, SIMULATE_EXAMPLE } from '../../tests/support/requests';
 import { parseInput } from './faults';
 import { simulateInput } from './simulateRequest';
-import { simulate } from './simulateAnswer';
+import { simulate } from './simulate';
 
 const answerTo = (input: unknown) => simulate(parseInput(simulateInput, input));
 

@@ -1,11 +1,4 @@
-import { isSurface } from '~/core/packages/form';
 import type { MoistureAnswer } from './si/moisture';
-import { partOf } from './si/part';
-import { simulateFieldAnswer } from './simulateField';
-import { simulateHand } from './simulateHand';
-import { simulateLands } from './simulateLands';
-import { InputError } from './faults';
-import type { SimulateInput } from './simulateRequest';
 
 /** The command line's answer to "what happens if": bench units, null where it never happened. */
 export interface SimulateAnswer {
@@ -58,31 +51,4 @@ export interface SimulateAnswer {
   /** Where the answer stretches what it rests on. */
   readonly notes: readonly string[];
   readonly histories: Readonly<Record<string, readonly number[]>>;
-}
-
-/** Runs a request at the scale its load belongs to. Throws InputError where load and part do not go together. */
-export function simulate(input: SimulateInput): SimulateAnswer {
-  const { load, site } = input;
-  const part = partOf(site.package);
-  if (load.kind === 'hot-air') return simulateFieldAnswer(input, load);
-  if (isSurface(part)) {
-    if (load.kind === 'gun') {
-      throw new InputError([
-        {
-          path: '$.load.kind',
-          message: `is "gun", which clears holes; give iron, tweezers or hot-air for ${site.package.family}`,
-        },
-      ]);
-    }
-    return simulateLands(input, load, part);
-  }
-  if (load.kind === 'tweezers') {
-    throw new InputError([
-      {
-        path: '$.load.kind',
-        message: `is "tweezers", which need lands on one face; give iron, gun or hot-air for ${site.package.family}`,
-      },
-    ]);
-  }
-  return simulateHand(input, load, part);
 }

@@ -14,7 +14,7 @@ import { packageOf, partOf } from './si/part';
 import { checkLayers, padName, preheatInput } from './planRequest';
 import { connectionsOf } from './si/connections';
 import { preheatOf } from './si/plan';
-import { tip } from './tool';
+import { tip } from './toolSpec';
 import { tipOf } from './si/tools';
 
 const place = { x_mm: quantity('mm', 0, 1000), y_mm: quantity('mm', 0, 1000) };

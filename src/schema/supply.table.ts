@@ -1,6 +1,7 @@
 import { index, integer, real, sqliteTable, text as textColumn } from 'drizzle-orm/sqlite-core';
 import { jobs } from './job.table';
-import type { SupplySpec, SupplyMove } from './supply';
+import type { SupplyMove } from './supply';
+import type { SupplySpec } from './supplySpec';
 
 export const supplies = sqliteTable('supplies', {
   id: textColumn('id').primaryKey(),

@@ -1,7 +1,8 @@
 import { PREHEATERS } from '~/core/materials/air';
 import { wearOf } from '~/core/materials/tips';
 import { nozzleWords } from './si/tools';
-import type { ToolRecord, ToolSpec } from './tool';
+import type { ToolRecord } from './tool';
+import type { ToolSpec } from './toolSpec';
 
 /** A tool's ranges in one line. */
 export function specInWords(spec: ToolSpec): string {

@@ -1,5 +1,6 @@
 import { InputError } from '~/schema/faults';
-import type { CopperMap, ImportRecord, NewImport } from '~/schema/boardImport';
+import type { ImportRecord, NewImport } from '~/schema/boardImport';
+import type { CopperMap } from '~/schema/copperMap';
 import type { Db } from './db';
 import { siteFaults } from './placing';
 import { getBoard, setWaiting } from './repositories/boards';

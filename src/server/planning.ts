@@ -3,7 +3,7 @@ import { exposuresOf, spentByPad } from '~/core/record/heatLife';
 import { cyclesSoFar } from '~/core/method/partCycles';
 import { spentDoses } from '~/core/record/runState';
 import { planInput, type PlanInput } from '~/schema/planRequest';
-import { wantedOf, type PlanWishes } from '~/schema/planSheet';
+import { wantedOf, type PlanWishes } from '~/schema/planWishes';
 import { supplyInputOf } from '~/schema/supply';
 import { benchToolOf } from '~/schema/tool';
 import type { Db } from './db';

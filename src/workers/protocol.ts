@@ -5,7 +5,7 @@ import type { FieldBandAnswer } from '~/schema/fieldBand';
 import type { FoundAnswer, OptionAnswer, PinAnswer, PlanAnswer } from '~/schema/planAnswer';
 import type { Phase } from '~/core/method/goals';
 import type { PlanTask } from '~/schema/planTask';
-import type { RecapAnswer } from '~/schema/recap';
+import type { RecapAnswer } from '~/schema/recapAnswer';
 import type { FieldPicture } from '~/schema/simulateField';
 import type { SimulateInput } from '~/schema/simulateRequest';
 

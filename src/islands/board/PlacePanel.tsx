@@ -1,11 +1,6 @@
 import { useState } from 'react';
-import {
-  FACE_STATE_IDS,
-  FACE_STATES,
-  type FaceFindingRecord,
-  type FacePoint,
-  type FaceState,
-} from '~/schema/faceFinding';
+import type { FaceFindingRecord, FacePoint } from '~/schema/faceFinding';
+import { FACE_STATE_IDS, FACE_STATES, type FaceState } from '~/core/record/faceStates';
 import { PAD_STATES } from '~/core/record/padStates';
 import { millimetres } from '~/core/quantity/convert';
 import { placedPadsOf } from '~/schema/placedPads';

@@ -1,4 +1,5 @@
-import { FACE_STATES, type FaceFindingRecord } from '~/schema/faceFinding';
+import type { FaceFindingRecord } from '~/schema/faceFinding';
+import { FACE_STATES } from '~/core/record/faceStates';
 import { placeInWords } from '~/ui/face/facePlaces';
 import { PAD_STATES } from '~/core/record/padStates';
 import { TOGETHER } from '~/core/record/runState';

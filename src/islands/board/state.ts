@@ -1,5 +1,6 @@
 import type { BoardSheet, SiteSheet } from '~/schema/boardSheet';
-import type { FaceFindingRecord, FacePoint, PlaceKind } from '~/schema/faceFinding';
+import type { FaceFindingRecord, FacePoint } from '~/schema/faceFinding';
+import type { PlaceKind } from '~/core/record/faceStates';
 import type { PhotoRecord } from '~/schema/photo';
 import type { SiteGroupRecord } from '~/schema/siteGroup';
 import { reduceMarking, UNMARKED, type FoundAs, type Marking, type MarkingAction } from '../findings/marking';

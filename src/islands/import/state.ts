@@ -1,4 +1,5 @@
-import type { CopperMap, ImportRecord, NewImport } from '~/schema/boardImport';
+import type { ImportRecord, NewImport } from '~/schema/boardImport';
+import type { CopperMap } from '~/schema/copperMap';
 import type { CentroidColumns, ImportChoices, ImportFile, ImportPreview } from '~/workers/protocol';
 
 export type Reading =

@@ -1,4 +1,5 @@
-import { calibration, type Calibration, type PhotoRecord } from '~/schema/photo';
+import type { PhotoRecord } from '~/schema/photo';
+import { calibration, type Calibration } from '~/schema/calibration';
 
 /** One tie as it is entered: pixels in the picture, millimetres on the board, as typed. */
 export interface TieDraft {

@@ -3,7 +3,7 @@ import { GOALS, type Goal } from '~/core/method/goals';
 import { WORTHS } from '~/core/method/request';
 import { moistureInput } from '~/schema/moisture';
 import { choiceInput } from '~/schema/planRequest';
-import { stepEdits } from '~/schema/stepHabit';
+import { stepEdits } from '~/schema/stepEdit';
 import type { PlanState } from './state';
 
 /** What a technician set on a plan and would not set again after a reload. */

@@ -1,7 +1,8 @@
 import { useState } from 'react';
 import { ALLOYS, ALLOY_IDS, type AlloyId } from '~/core/materials/alloys';
 import { SUPPLY_NAMES } from '~/schema/si/supplies';
-import { MOVE_REASONS, SUPPLY_UNITS, type SupplySheet, type SupplySpec } from '~/schema/supply';
+import type { SupplySheet } from '~/schema/supply';
+import { MOVE_REASONS, SUPPLY_UNITS, type SupplySpec } from '~/schema/supplySpec';
 import { deleteJson, postJson } from '~/ui/api';
 import { Button } from '~/ui/controls/Button';
 import { Segments, SelectField, TextField } from '~/ui/controls/Field';

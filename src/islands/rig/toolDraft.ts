@@ -1,6 +1,7 @@
 import { TIP_CONSTRUCTION_IDS, TIP_SHAPE_IDS, type TipShapeId } from '~/core/materials/tips';
 import type { PreheaterId } from '~/core/materials/air';
-import { newTool, type NewTool, type ToolSpec } from '~/schema/tool';
+import { newTool, type NewTool } from '~/schema/tool';
+import type { ToolSpec } from '~/schema/toolSpec';
 import { parseInput } from '~/schema/faults';
 
 /** One tip or nozzle as it is typed; which fields count depends on the tool. */

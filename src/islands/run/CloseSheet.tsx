@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { OUTCOMES, type Outcome } from '~/schema/board';
+import { OUTCOMES, type Outcome } from '~/core/record/outcomes';
 import { Button } from '~/ui/controls/Button';
 import { Segments, TextField } from '~/ui/controls/Field';
 import { Sheet } from '~/ui/controls/Sheet';

@@ -5,6 +5,7 @@ import { SURFACE_FAMILY_IDS, SURFACE_TRAITS, type SurfaceFamilyId } from '~/core
 import type { BodyBox, ThroughHolePackage } from '~/core/packages/throughHole';
 import { metres } from '~/core/quantity/convert';
 import type { AnyPackageInput, PackageRecord, SurfacePackageInput } from '../package';
+import { landDiameter_mm } from '../package';
 
 export const isSurfaceInput = (p: AnyPackageInput): p is SurfacePackageInput =>
   (SURFACE_FAMILY_IDS as readonly string[]).includes(p.family);
@@ -40,12 +41,6 @@ export function surfaceSpecOf(s: SurfacePackageInput): SurfaceSpec {
     landWidth_m: optionalMetres(s.landWidth_mm),
   };
 }
-
-/** A ring of 0.45 mm all round, about what IPC-2221 level A leaves (from memory), where none is given. */
-export const landDiameter_mm = (p: {
-  landDiameter_mm?: number | undefined;
-  holeDiameter_mm: number;
-}): number => p.landDiameter_mm ?? p.holeDiameter_mm + 0.9;
 
 export function packageOf(p: PackageRecord): ThroughHolePackage {
   return {

@@ -1,7 +1,7 @@
 import type { z } from 'zod';
 import type { PadStateId } from '~/core/record/padStates';
 import type { newBoard } from '~/schema/board';
-import type { FaceState, PlaceKind } from '~/schema/faceFinding';
+import type { FaceState, PlaceKind } from '~/core/record/faceStates';
 import type { NewSite } from '~/schema/site';
 
 /**

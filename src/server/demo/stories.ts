@@ -1,5 +1,5 @@
 import type { Goal } from '~/core/method/goals';
-import type { Outcome } from '~/schema/board';
+import type { Outcome } from '~/core/record/outcomes';
 import type { PadStateId } from '~/core/record/padStates';
 
 /** One dwell that was logged: melt and off as seconds, or a melt that was never seen. */

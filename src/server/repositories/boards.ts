@@ -4,9 +4,9 @@ import {
   type BoardChange,
   type BoardRecord,
   type NewBoard,
-  type Outcome,
   type WaitingFor,
 } from '~/schema/board';
+import type { Outcome } from '~/core/record/outcomes';
 import { boards } from '~/schema/board.table';
 import type { Db } from '../db';
 import { Conflict, NotFound } from '../errors';

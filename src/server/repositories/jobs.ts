@@ -5,7 +5,7 @@ import { runEventOf, runEventRow, type AppendRequest, type RunEventRow } from '~
 import { runEvents } from '~/schema/runEvent.table';
 import { refusal, runState, type RunState } from '~/core/record/runState';
 import type { RunEvent, RunEventBody } from '~/core/record/runEvents';
-import type { Outcome } from '~/schema/board';
+import type { Outcome } from '~/core/record/outcomes';
 import type { Db } from '../db';
 import { Conflict, NotFound } from '../errors';
 import { setWaiting } from './boards';

@@ -1,5 +1,6 @@
 import type { KeyboardEvent } from 'react';
-import { FACE_STATES, type FaceFindingRecord, type FacePoint, type PlaceKind } from '~/schema/faceFinding';
+import type { FaceFindingRecord, FacePoint } from '~/schema/faceFinding';
+import { FACE_STATES, type PlaceKind } from '~/core/record/faceStates';
 import type { FaceScale } from './BoardFace';
 import { placeInWords } from './facePlaces';
 import css from './face.module.css';
