@@ -1,24 +1,18 @@
 import Papa from 'papaparse';
-import type { AlloyId } from '~/core/materials/alloys';
-import type { Construction } from '~/schema/construction';
-import { columnsOf, readCentroid, type CentroidColumns, type CentroidRow } from './centroid';
-import { readExcellon, type DrillHole } from './excellon';
+import { columnsOf, readCentroid, type CentroidColumns } from './centroid';
+import { readExcellon } from './excellon';
 import { readGerber, type Artwork, type ArtworkPad } from './gerber/read';
 import type { LineFault } from './lineFault';
 import { readNetlist } from './netlist';
 import { PROFILE } from './importProfile';
 import { partsOf, type NetlistPart } from './netlistParts';
+import type { ImportGround, Collected } from './collected';
+import type { ReadFile } from './collected';
+import type { FileKind } from './collected';
 
 export interface ImportFile {
   readonly name: string;
   readonly text: string;
-}
-
-/** What is known of the board before the import. */
-export interface ImportGround {
-  readonly construction: Construction;
-  readonly taken: readonly string[];
-  readonly alloy: AlloyId;
 }
 
 /** What a person has settled about the files. */
@@ -29,29 +23,6 @@ export interface ImportChoices {
   readonly layers: Readonly<Record<string, number>>;
   /** What each column of a table holds, where a person has said so. */
   readonly columns: Readonly<Record<string, Partial<CentroidColumns>>>;
-}
-
-export type FileKind = 'netlist' | 'artwork' | 'drill' | 'table' | 'unknown';
-
-export interface ReadFile {
-  readonly name: string;
-  readonly kind: FileKind;
-  /** Records, operations, holes or rows read. */
-  readonly count: number;
-  readonly faults: readonly LineFault[];
-  /** Artwork alone: the copper layer it is taken for, 0 for none, −1 for the board's edge. */
-  readonly layer: number | null;
-  /** A table alone: its headings, and which column is taken for what. */
-  readonly table: { readonly heading: readonly string[]; readonly columns: CentroidColumns } | null;
-}
-
-/** What the files hold between them, in metres about their own origin. */
-export interface Collected {
-  readonly files: ReadFile[];
-  parts: NetlistPart[];
-  readonly artworks: { readonly name: string; readonly artwork: Artwork; readonly layer: number }[];
-  readonly rows: CentroidRow[];
-  readonly holes: DrillHole[];
 }
 
 export function kindOf({ text }: ImportFile): FileKind {

@@ -3,7 +3,7 @@ import { metres } from '~/core/quantity/convert';
 import type { Construction } from '~/schema/construction';
 import type { Artwork } from './gerber/read';
 import type { Point } from '~/core/geometry/polygon';
-import type { Collected } from './importFiles';
+import type { Collected } from './collected';
 import { extentOf } from './importProfile';
 
 /** Coverage of one copper layer on cells of about half a millimetre, row by row from y = 0. */

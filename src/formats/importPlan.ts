@@ -2,15 +2,9 @@ import { metres, millimetres } from '~/core/quantity/convert';
 import type { BoardProfile } from '~/schema/boardProfile';
 import type { PaintedLayer } from './copper';
 import { edgeIn, extentOf, profileOf } from './importProfile';
-import {
-  partsOfArtwork,
-  readFile,
-  type Collected,
-  type ImportChoices,
-  type ImportFile,
-  type ImportGround,
-  type ReadFile,
-} from './importFiles';
+import { partsOfArtwork, readFile, type ImportChoices, type ImportFile } from './importFiles';
+import type { ReadFile } from './collected';
+import type { Collected, ImportGround } from './collected';
 import { coverageOf, paintLayer, shiftOntoBoard, type PlannedLayer } from './importLayers';
 import { planSites, type LeftOut, type PlannedSite } from './importSites';
 

@@ -8,7 +8,7 @@ import type { NewSite } from '~/schema/site';
 import type { CentroidRow } from './centroid';
 import { connectionsFor, type PaintedLayer } from './copper';
 import { packageNamed } from './footprint';
-import type { Collected, ImportGround } from './importFiles';
+import type { Collected, ImportGround } from './collected';
 import { inputOf } from './packageInput';
 import type { NetlistPart } from './netlistParts';
 

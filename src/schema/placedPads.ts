@@ -4,12 +4,31 @@ import { isSurface, landShapes } from '~/core/packages/form';
 import { onBoard } from '~/core/packages/placement';
 import { metres } from '~/core/quantity/convert';
 import { resistanceOf_Ohm } from '~/core/quantity/resistance';
-import type { SiteSheet } from './boardSheet';
+import type { ConnectionRecord } from './connection';
+import type { AnyPackageInput } from './package';
 import { connectionOf } from './si/connections';
 import { partOf } from './si/part';
 
+/** A site as far as its pads' places on the board go. */
+export interface StandingSite {
+  readonly id: string;
+  readonly ref: string;
+  readonly value: string;
+  readonly side: 'top' | 'bottom';
+  readonly x_mm: number;
+  readonly y_mm: number;
+  readonly rotation_deg: number;
+  readonly package: AnyPackageInput;
+  readonly pads: readonly {
+    readonly id: string;
+    readonly name: string;
+    readonly net: string;
+    readonly connections: readonly ConnectionRecord[];
+  }[];
+}
+
 /** Every pad of a board where it lies, seen from the top. `copperLayers` counts the board's layers. */
-export function placedPadsOf(sites: readonly SiteSheet[], copperLayers: number): PlacedPad[] {
+export function placedPadsOf(sites: readonly StandingSite[], copperLayers: number): PlacedPad[] {
   return sites.flatMap((site) => {
     const part = partOf(site.package);
     const rotation_rad = (site.rotation_deg * Math.PI) / 180;
@@ -39,7 +58,7 @@ export function placedPadsOf(sites: readonly SiteSheet[], copperLayers: number):
 }
 
 /** Parts whose two pads lie on just these two nets; what they are can explain a reading between them. */
-export function partsBetween(sites: readonly SiteSheet[], a: string, b: string): Between[] {
+export function partsBetween(sites: readonly StandingSite[], a: string, b: string): Between[] {
   if (a === '' || b === '' || a === b) return [];
   return sites.flatMap((site) => {
     if (site.pads.length !== 2) return [];

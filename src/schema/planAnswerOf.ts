@@ -2,7 +2,7 @@ import { bindingInWords, touchInWords } from '~/core/method/bindingWords';
 import type { Candidate, Binding } from '~/core/method/candidate';
 import { CAUTIONS, type CautionId } from '~/core/method/cautions';
 import { isSure, type PinBand } from '~/core/method/heat/bands';
-import type { CoolDown } from '~/core/method/heat/coolDown';
+import type { CoolDown } from '~/core/method/heat/wayDown';
 import type { NeighbourHeat } from '~/core/method/heat/airJudge';
 import { drawAnswerOf, materialsAnswerOf } from './materialsAnswerOf';
 import type { NoPlan } from '~/core/method/phase/noPlan';

@@ -2,7 +2,6 @@ import type { Goal } from '~/core/method/goals';
 import type { Worth } from '~/core/method/request';
 import type { MoistureInput } from './moisture';
 import type { PlanInput } from './planRequest';
-import type { PlanSheet } from './planSheet';
 
 /** What a technician decides about a plan beyond what the record knows. */
 export interface PlanWishes {
@@ -29,5 +28,11 @@ export const wantedOf = (
 });
 
 /** What a sheet's plan is asked from. */
-export const planInputOf = ({ input, records }: PlanSheet, wishes: PlanWishes, by: string): PlanInput =>
-  wantedOf(input, wishes, [...(records[by] ?? [])]);
+export const planInputOf = (
+  {
+    input,
+    records,
+  }: { readonly input: PlanInput; readonly records: Readonly<Record<string, PlanInput['record']>> },
+  wishes: PlanWishes,
+  by: string,
+): PlanInput => wantedOf(input, wishes, [...(records[by] ?? [])]);

@@ -4,16 +4,19 @@ import type { RecapPlan } from '~/core/method/recap/plan';
 import type { RecapPhase } from '~/core/method/recap/site';
 import { optionAnswerOf } from './planAnswerOf';
 import type { RecapAnswer } from './recapAnswer';
-import { settingInWords } from './settingWords';
+import type { OptionAnswer } from './planAnswer';
 
-/** A whole-board plan in bench units. */
-export const recapAnswerOf = (plan: RecapPlan): RecapAnswer => ({
+/** How a setting is said. */
+type Said = (option: OptionAnswer) => string;
+
+/** A whole-board plan in bench units; `said` puts its settings in words, as they are kept. */
+export const recapAnswerOf = (plan: RecapPlan, said: Said): RecapAnswer => ({
   modelVersion: MODEL_VERSION,
   sites: plan.sites.map((site) => ({
     ref: site.ref,
     value: site.value,
-    off: site.work && phaseAnswer(site.work.off),
-    on: site.work && phaseAnswer(site.work.on),
+    off: site.work && phaseAnswer(site.work.off, said),
+    on: site.work && phaseAnswer(site.work.on, said),
     clinched: site.clinched,
     needsPreheat: site.needsPreheat,
     planePins: [...site.planePins],
@@ -23,9 +26,9 @@ export const recapAnswerOf = (plan: RecapPlan): RecapAnswer => ({
   picks: plan.picks.map((line) => ({ ...line, refs: [...line.refs] })),
 });
 
-const phaseAnswer = (phase: RecapPhase): NonNullable<RecapAnswer['sites'][number]['off']> => ({
+const phaseAnswer = (phase: RecapPhase, said: Said): NonNullable<RecapAnswer['sites'][number]['off']> => ({
   method: methodOf(phase.method).name,
-  setting: settingInWords(
+  setting: said(
     optionAnswerOf(phase.method, {
       setting: phase.setting,
       pins: [],

@@ -1,5 +1,6 @@
 import type { CentroidColumns } from '~/formats/centroid';
-import type { ImportChoices, ImportFile, ImportGround } from '~/formats/importFiles';
+import type { ImportChoices, ImportFile } from '~/formats/importFiles';
+import type { ImportGround } from '~/formats/collected';
 import type { ImportPreview, ImportProgress } from '~/formats/importPlan';
 import type { FieldBandAnswer } from '~/schema/fieldBand';
 import type { FoundAnswer, OptionAnswer, PinAnswer, PlanAnswer } from '~/schema/planAnswer';

@@ -31,7 +31,8 @@ import { MethodList } from './MethodList';
 import { Moisture } from '../air/Moisture';
 import { nearSites } from './near';
 import { Proposal } from './Proposal';
-import { SettingPanel, type StationSheet } from './SettingPanel';
+import { SettingPanel } from './SettingPanel';
+import type { StationSheet } from './tools';
 import {
   alongFrontier,
   changed,

@@ -2,7 +2,7 @@ import type { ReactNode } from 'react';
 import { AIR } from '~/core/method/settings';
 import { millimetres } from '~/core/quantity/convert';
 import type { AirSettingInput, ChoiceInput, HandSettingInput, PreheatInput } from '~/schema/planRequest';
-import type { HotAirSpec, NozzleRecord } from '~/schema/toolSpec';
+import type { NozzleRecord } from '~/schema/toolSpec';
 import { CommandButton } from '~/ui/controls/Button';
 import { Segments, SelectField } from '~/ui/controls/Field';
 import { Range } from '~/ui/controls/Range';
@@ -11,12 +11,7 @@ import { STANDOFF_mm } from './adjust';
 import { planCommand, type PlanCommand } from './commands';
 import { sameTip, tipWords, type OfferedTool } from './tools';
 import css from './plan.module.css';
-
-export interface StationSheet {
-  readonly id: string;
-  readonly name: string;
-  readonly spec: HotAirSpec;
-}
+import type { StationSheet } from './tools';
 
 /** What is set on the tool: few things, for everything else the record knows. */
 export function SettingPanel({

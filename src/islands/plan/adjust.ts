@@ -1,6 +1,6 @@
 import type { ChoiceInput, PreheatInput } from '~/schema/planRequest';
 import type { PlanCommand } from './commands';
-import type { StationSheet } from './SettingPanel';
+import type { StationSheet } from './tools';
 import { changed } from './state';
 import { clamp, sameTip, type OfferedTool } from './tools';
 

@@ -1,10 +1,10 @@
 import { z } from 'zod';
 import { GOALS, type Goal } from '~/core/method/goals';
-import { WORTHS } from '~/core/method/request';
-import { moistureInput } from '~/schema/moisture';
-import { choiceInput } from '~/schema/planRequest';
+import { WORTHS, type Worth } from '~/core/method/request';
+import type { StepEdit } from '~/core/method/steps/edits';
+import { moistureInput, type MoistureInput } from '~/schema/moisture';
+import { choiceInput, type ChoiceInput } from '~/schema/planRequest';
 import { stepEdits } from '~/schema/stepEdit';
-import type { PlanState } from './state';
 
 /** What a technician set on a plan and would not set again after a reload. */
 const planDraft = z.strictObject({
@@ -21,7 +21,19 @@ const planDraft = z.strictObject({
 });
 export type PlanDraft = z.infer<typeof planDraft>;
 
-export const draftOf = (state: PlanState, inputsKey: string): PlanDraft => ({
+/** What of a plan's state is worth keeping. */
+interface Kept {
+  readonly goal: Goal;
+  readonly worth: Worth;
+  readonly mates: readonly string[];
+  readonly moisture: MoistureInput | null;
+  readonly choices: readonly ChoiceInput[];
+  readonly byHand: boolean;
+  readonly edits: readonly StepEdit[];
+  readonly edited: boolean;
+}
+
+export const draftOf = (state: Kept, inputsKey: string): PlanDraft => ({
   inputsKey,
   goal: state.goal,
   worth: state.worth,

@@ -5,6 +5,7 @@ import type { MethodId } from '~/core/method/methods/method';
 import type { PhaseRequest } from '~/core/method/request';
 import { celsius, millimetres } from '~/core/quantity/convert';
 import type { AirSettingInput, ChoiceInput, HandSettingInput, PreheatInput } from '~/schema/planRequest';
+import type { HotAirSpec } from '~/schema/toolSpec';
 
 /** Tools of the bench as the panel offers them, and what a method begins with. */
 
@@ -17,6 +18,13 @@ export interface OfferedTool {
   readonly range_C: readonly [number, number];
   readonly tips: readonly Tip[];
   readonly offset_K: number;
+}
+
+/** A hot-air station as the panel offers it. */
+export interface StationSheet {
+  readonly id: string;
+  readonly name: string;
+  readonly spec: HotAirSpec;
 }
 
 const tidy = (value: number): number => Number(value.toPrecision(9));

@@ -1,7 +1,6 @@
 import { metres } from '~/core/quantity/convert';
 import type { Connection } from '~/core/thermal/joint/scenario';
 import type { ConnectionRecord } from '../connection';
-import type { PlanInput } from '../planRequest';
 
 /** A connection in SI. `solderLayer` is the copper layer on the face opposite the part. */
 export function connectionOf(c: ConnectionRecord, solderLayer: number): Connection {
@@ -30,7 +29,11 @@ export function connectionOf(c: ConnectionRecord, solderLayer: number): Connecti
 
 export interface WithSite {
   readonly board: { readonly copperLayers: readonly unknown[] };
-  readonly site: Pick<PlanInput['site'], 'side' | 'connections'>;
+  readonly site: {
+    readonly side: 'top' | 'bottom';
+    /** By pad name; `default` serves those not named. */
+    readonly connections: Readonly<Record<string, readonly ConnectionRecord[]>>;
+  };
 }
 
 export function connectionsOf(input: WithSite, pad: string): Connection[] {

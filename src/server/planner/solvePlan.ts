@@ -13,6 +13,7 @@ import { foundAnswerOf, optionAnswerOf, pinAnswerOf, planAnswerOf } from '~/sche
 import { choicesOf, planRequestOf } from '~/schema/si/plan';
 import type { PlanInput } from '~/schema/planRequest';
 import { recapAnswerOf } from '~/schema/recapAnswerOf';
+import { settingInWords } from '~/schema/settingWords';
 import type { Steps } from '~/workers/dispatch';
 import type { AnyAnswer, CurveAnswer, PlanTask, ProgressMessage } from '~/workers/protocol';
 
@@ -20,7 +21,7 @@ import type { AnyAnswer, CurveAnswer, PlanTask, ProgressMessage } from '~/worker
 export function* solvePlan(task: PlanTask): Steps<AnyAnswer> {
   if (task.kind === 'recap') {
     const asks = task.asks.map(({ value, input }) => ({ value, request: planRequestOf(input) }));
-    return recapAnswerOf(yield* relay(recapInPieces(asks)));
+    return recapAnswerOf(yield* relay(recapInPieces(asks)), settingInWords);
   }
   const request = planRequestOf(task.input);
   if (task.kind === 'plan') {

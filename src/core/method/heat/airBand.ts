@@ -14,15 +14,7 @@ import type { Candidate } from '../candidate';
 import type { Tell } from '../progress';
 import type { PinBand } from './bands';
 import type { Stop } from './stop';
-
-/** One draw: when each pad melted, and when it met a limit while still held; times from the air on. */
-export interface Drawn {
-  readonly melt_s: ReadonlyMap<string, number>;
-  readonly last_s: number;
-  readonly limit: Stop | null;
-  readonly padDose: ReadonlyMap<string, number>;
-  readonly laminateDose: number;
-}
+import type { Drawn } from './airDraw';
 
 /** A setting of air taken through the whole model, and the bands of all pads; no bands where it was given up. */
 export interface ProvenAir {

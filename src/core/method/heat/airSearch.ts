@@ -17,11 +17,7 @@ import { nearestMiss } from '../search';
 import { AIR } from '../settings';
 import { airFrom_s, airScenario, groundOf, reachOf } from './airScenario';
 import { airLimits, judgeNeighbour, longestAir_s, shockDamage, type AirLimits, hottestOf } from './airJudge';
-
-/** One arrangement of air over a site: everything but the temperatures, which superposition answers. */
-export type Arrangement = Omit<AirSetting, 'kind' | 'air_K' | 'preheat'> & {
-  readonly preheat: NonNullable<AirSetting['preheat']> | null;
-};
+import type { Arrangement } from './arrangement';
 
 /**
  * Every setting of hot air on this bench that is worth a thought, answered by superposition: two linear runs of

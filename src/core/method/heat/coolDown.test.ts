@@ -5,7 +5,8 @@ import type { Ask } from '../pieces/piece';
 import { serially } from '../pieces/solve';
 import type { AirSetting } from '../request';
 import { AIR, PLAN } from '../settings';
-import { coolDownOf, wayDown, type CoolDown } from './coolDown';
+import { coolDownOf, wayDown } from './coolDown';
+import type { CoolDown } from './wayDown';
 
 const request = inPhase(surfaceRequest({ family: 'soic', pins: 8 }));
 const setting: AirSetting = {

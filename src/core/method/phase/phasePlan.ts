@@ -3,7 +3,7 @@ import type { Candidate } from '../candidate';
 import type { Phase } from '../goals';
 import type { NeighbourHeat } from '../heat/airJudge';
 import type { PinBand } from '../heat/bands';
-import type { CoolDown } from '../heat/coolDown';
+import type { CoolDown } from '../heat/wayDown';
 import type { KeepOut } from '../heat/keepOut';
 import type { SharedHeat } from '../heat/sharing';
 import type { Materials } from '../materials';

@@ -2,23 +2,14 @@ import { boardTemperature_K } from '../../thermal/preheat';
 import type { Binding, Candidate } from '../candidate';
 import { searchAir } from '../heat/airSearch';
 import { searchByHand } from '../heat/handSearch';
-import type { Method, MethodId } from '../methods/method';
+import type { MethodId } from '../methods/method';
 import { sureByAir } from '../phase/byAir';
 import { sureByHand } from '../phase/byHand';
 import { silently, type Working } from '../pieces/piece';
 import type { PhaseRequest, Setting } from '../request';
 import { missOf, nearestMiss, preference } from '../search';
 import { combinedTrials, singleTrials, type Trial } from './trials';
-
-export type RemedyKind =
-  | 'preheat'
-  | 'wider-tip'
-  | 'wider-tip-and-preheat'
-  | 'low-melt'
-  | 'give-up-the-part'
-  | 'shield'
-  | 'fresh-solder'
-  | 'hot-air';
+import type { RemedyKind, Stuck } from './stuck';
 
 /** A change that was solved again: what it is, and what it brings. */
 export interface Remedy {
@@ -35,13 +26,6 @@ export interface Remedy {
   readonly binding: Binding | null;
   /** Board temperature at touch-down, K, for preheat. */
   readonly board_K: number;
-}
-
-/** What could not be done, and the setting that came nearest. */
-export interface Stuck {
-  readonly method: Method;
-  readonly binding: Binding;
-  readonly nearest: Candidate | null;
 }
 
 /**

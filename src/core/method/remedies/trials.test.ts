@@ -12,7 +12,7 @@ import type { Binding } from '../candidate';
 import { methodOf } from '../methods';
 import type { MethodId } from '../methods/method';
 import type { PlanRequest } from '../request';
-import type { Stuck } from './remedy';
+import type { Stuck } from './stuck';
 import { combinedTrials, singleTrials } from './trials';
 
 const BUDGET: Binding = {

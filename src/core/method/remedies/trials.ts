@@ -8,7 +8,7 @@ import { methodOf, methodsFor } from '../methods';
 import type { Method } from '../methods/method';
 import type { PhaseRequest } from '../request';
 import { REMEDY } from '../settings';
-import type { RemedyKind, Stuck } from './remedy';
+import type { RemedyKind, Stuck } from './stuck';
 
 /** A changed job, to be solved again. */
 export interface Trial {

@@ -15,7 +15,7 @@ import type { SurfaceSpec } from '../../packages/outlines';
 import { CAUTIONS } from '../cautions';
 import type { Phase } from '../goals';
 import type { PinBand } from '../heat/bands';
-import type { CoolDown } from '../heat/coolDown';
+import type { CoolDown } from '../heat/wayDown';
 import { settingsOnBench } from '../heat/handSearch';
 import { methodsFor } from '../methods';
 import type { Method } from '../methods/method';

@@ -2,7 +2,7 @@ import { FAMILY_TRAITS } from '../../packages/families';
 import { isSurface } from '../../packages/form';
 import { bakeAdvice, DRY_REWORK_K } from '../../packages/moisture';
 import { SURFACE_TRAITS } from '../../packages/surfaceFamilies';
-import type { CoolDown } from '../heat/coolDown';
+import type { CoolDown } from '../heat/wayDown';
 import type { KeepOut } from '../heat/keepOut';
 import type { PinBand } from '../heat/bands';
 import { padsInWords, type Method } from '../methods/method';

@@ -1,10 +1,10 @@
 import { COPPER } from '../../materials/copper';
 import { LAMINATES } from '../../materials/laminates';
 import type { NetworkBuilder } from '../network/network';
-import { equivalentRadius_m, sheets, type Sheet } from '../stackup';
+import { equivalentRadius_m, sheets } from '../stackup';
 import { isPlated, type Factors, type JointBoard, type JointScenario } from './scenario';
 import { JOINT } from './settings';
-import { sheetProfile, type SheetProfile } from './sheetProfile';
+import { sheetProfile, type PlacedSheet, type SheetProfile } from './sheetProfile';
 
 /** The board about one joint, beyond and including its land. */
 export interface RingField {
@@ -14,11 +14,6 @@ export interface RingField {
   readonly node: readonly (readonly number[])[];
   /** Middle radius of each ring, m (geometric mean). */
   readonly radius_m: readonly number[];
-}
-
-export interface PlacedSheet extends Sheet {
-  /** Distance from the iron's face, m. */
-  readonly near_m: number;
 }
 
 export interface Film {

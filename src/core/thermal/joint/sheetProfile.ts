@@ -1,9 +1,15 @@
 import { COPPER } from '../../materials/copper';
 import { LAMINATES } from '../../materials/laminates';
-import { effectiveFraction } from '../stackup';
-import type { PlacedSheet } from './rings';
+import { effectiveFraction, type Sheet } from '../stackup';
+
 import type { Factors, JointBoard } from './scenario';
 import { JOINT } from './settings';
+
+/** A sheet of a board as an iron stands over it. */
+export interface PlacedSheet extends Sheet {
+  /** Distance from the iron's face, m. */
+  readonly near_m: number;
+}
 
 export interface SheetProfile {
   readonly landCopper_m: number;

@@ -1,0 +1,19 @@
+import type { Binding, Candidate } from '../candidate';
+import type { Method } from '../methods/method';
+
+export type RemedyKind =
+  | 'preheat'
+  | 'wider-tip'
+  | 'wider-tip-and-preheat'
+  | 'low-melt'
+  | 'give-up-the-part'
+  | 'shield'
+  | 'fresh-solder'
+  | 'hot-air';
+
+/** What could not be done, and the setting that came nearest. */
+export interface Stuck {
+  readonly method: Method;
+  readonly binding: Binding;
+  readonly nearest: Candidate | null;
+}
