@@ -1,5 +1,5 @@
 import { planImport } from '~/formats/importPlan';
-import type { Construction } from '~/schema/construction';
+import type { Construction } from '~/schema/values/construction';
 import { SIMULATE_EXAMPLE } from '../../tests/support/requests';
 import { drain, report, timed } from './table';
 

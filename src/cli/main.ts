@@ -3,7 +3,7 @@ import { dirname, resolve } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import Papa from 'papaparse';
 import { plan } from '~/core/method/plan';
-import { InputError, parseInput } from '~/schema/faults';
+import { InputError, parseInput } from '~/schema/values/faults';
 import { planAnswerOf } from '~/schema/planAnswerOf';
 import { planInput } from '~/schema/planRequest';
 import { planRequestOf } from '~/schema/si/plan';

@@ -1,5 +1,5 @@
 import type { AlloyId } from '~/core/materials/alloys';
-import type { Construction } from '~/schema/construction';
+import type { Construction } from '~/schema/values/construction';
 import type { CentroidColumns, CentroidRow } from './centroid';
 import type { DrillHole } from './excellon';
 import type { Artwork } from './gerber/read';

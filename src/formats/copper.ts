@@ -1,8 +1,8 @@
 import { copperClassAt, trackWidthAt, type PadOnCopper } from '~/core/artwork/copperAt';
 import type { Frame } from '~/core/artwork/paint';
 import { millimetres } from '~/core/quantity/convert';
-import { usualRelief, type ConnectionRecord } from '~/schema/connection';
-import type { Construction } from '~/schema/construction';
+import { usualRelief, type ConnectionRecord } from '~/schema/values/connection';
+import type { Construction } from '~/schema/values/construction';
 import { planeOfNet, trackLayer, usualTrack } from '~/schema/usualCopper';
 
 /** A layer's picture, where an import brought one. */

@@ -1,4 +1,4 @@
-import { anyPackage, type AnyPackageInput } from '~/schema/package';
+import { anyPackage, type AnyPackageInput } from '~/schema/values/package';
 
 /** Families by the names that parts lists give to their outlines, most particular first (common practice). */
 const NAMED: readonly (readonly [pattern: RegExp, make: (pins: number, text: string) => unknown])[] = [

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { centroidOf, copperOf, drillOf, netlistOf, profileOf } from '../../tests/support/openFiles';
 import { DEMO_BOARDS } from '~/server/demo/boards';
 import { areaOf } from '~/core/geometry/polygon';
-import { boardProfile } from '~/schema/boardProfile';
+import { boardProfile } from '~/schema/values/boardProfile';
 import { newSite } from '~/schema/site';
 import type { ImportChoices, ImportFile } from './importFiles';
 import { planImport, type ImportPreview } from './importPlan';

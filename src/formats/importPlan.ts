@@ -1,5 +1,5 @@
 import { metres, millimetres } from '~/core/quantity/convert';
-import type { BoardProfile } from '~/schema/boardProfile';
+import type { BoardProfile } from '~/schema/values/boardProfile';
 import type { PaintedLayer } from './copper';
 import { edgeIn, extentOf, profileOf } from './importProfile';
 import { partsOfArtwork, readFile, type ImportChoices, type ImportFile } from './importFiles';

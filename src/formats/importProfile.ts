@@ -1,7 +1,7 @@
 import { areaOf, type Point } from '~/core/geometry/polygon';
 import { largestLoop } from '~/core/geometry/chain';
 import { millimetres } from '~/core/quantity/convert';
-import type { BoardProfile } from '~/schema/boardProfile';
+import type { BoardProfile } from '~/schema/values/boardProfile';
 import type { Collected } from './collected';
 
 /** Ends that meet within this are one corner. */

@@ -3,7 +3,7 @@ import { padPlaces, type Placement } from '~/core/packages/placement';
 import { recogniseAll, type Recognised, type SeenLand } from '~/core/packages/recognise';
 import { millimetres } from '~/core/quantity/convert';
 import { partOf } from '~/schema/si/part';
-import type { AnyPackageInput } from '~/schema/package';
+import type { AnyPackageInput } from '~/schema/values/package';
 import type { NewSite } from '~/schema/site';
 import type { CentroidRow } from './centroid';
 import { connectionsFor, type PaintedLayer } from './copper';

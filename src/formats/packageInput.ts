@@ -1,7 +1,7 @@
 import { TWO_ROWS } from '~/core/packages/families';
 import type { Guess } from '~/core/packages/recognise';
 import { millimetres } from '~/core/quantity/convert';
-import type { AnyPackageInput } from '~/schema/package';
+import type { AnyPackageInput } from '~/schema/values/package';
 
 /** A recognised part as its record: what is usual is left out, lengths to a thousandth of a millimetre. */
 export function inputOf(guess: Guess): AnyPackageInput {

@@ -1,8 +1,8 @@
 import { z } from 'zod';
-import { initials, oneOf, quantity, recordId, text, whenever_ms, wholeNumber } from './fields';
+import { initials, oneOf, quantity, recordId, text, whenever_ms, wholeNumber } from './values/fields';
 import { newSite } from './site';
-import { copperMap } from './copperMap';
-import { boardProfile } from './boardProfile';
+import { copperMap } from './values/copperMap';
+import { boardProfile } from './values/boardProfile';
 
 /** A file that an import came from, by name and kind; the file itself is not kept. */
 const importedFile = z.strictObject({

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { changed, HOT_AIR_EXAMPLE, PLAN_EXAMPLE, SIMULATE_EXAMPLE } from '../../tests/support/requests';
 import { newBoard } from './board';
-import { InputError, parseInput, type Fault } from './faults';
+import { InputError, parseInput, type Fault } from './values/faults';
 import { newFinding } from './finding';
 import { planInput } from './planRequest';
 import { planRequestOf } from './si/plan';

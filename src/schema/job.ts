@@ -1,12 +1,12 @@
 import { z } from 'zod';
 import { GOALS } from '~/core/method/goals';
 import { OUTCOMES } from '~/core/record/outcomes';
-import { moistureInput } from './moisture';
-import { initials, oneOf, recordId, text, whenever_ms, wholeNumber } from './fields';
+import { moistureInput } from './values/moisture';
+import { initials, oneOf, recordId, text, whenever_ms, wholeNumber } from './values/fields';
 import { foundAnswer } from './planAnswer';
 import { WORTHS } from '~/core/method/request';
 import { choiceInput, planInput, settingInput } from './planRequest';
-import { stepEdits } from './stepEdit';
+import { stepEdits } from './values/stepEdit';
 
 /** Accepting a plan: the setting chosen, and the state of the record it was chosen on. The server solves it again itself. */
 export const acceptPlan = z.strictObject({

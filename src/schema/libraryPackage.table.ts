@@ -1,5 +1,5 @@
 import { integer, sqliteTable, text as textColumn, uniqueIndex } from 'drizzle-orm/sqlite-core';
-import type { AnyPackageInput } from './package';
+import type { AnyPackageInput } from './values/package';
 
 export const libraryPackages = sqliteTable(
   'library_packages',

@@ -1,6 +1,6 @@
 import { z } from 'zod';
-import { initials, recordId, text, whenever_ms } from './fields';
-import { anyPackage } from './package';
+import { initials, recordId, text, whenever_ms } from './values/fields';
+import { anyPackage } from './values/package';
 
 /** An outline that the bench keeps under a name of its own. */
 export const newLibraryPackage = z.strictObject({

@@ -2,7 +2,7 @@ import { blob, index, integer, sqliteTable, text as textColumn } from 'drizzle-o
 import { boards } from './board.table';
 import { faceFindings } from './faceFinding.table';
 import { findings } from './finding.table';
-import type { Calibration } from './calibration';
+import type { Calibration } from './values/calibration';
 
 export const photos = sqliteTable(
   'photos',

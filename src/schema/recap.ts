@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { initials, oneOf, recordId, text, whenever_ms } from './fields';
+import { initials, oneOf, recordId, text, whenever_ms } from './values/fields';
 import { recapAnswer } from './recapAnswer';
 
 /** What a screen asks to be kept. */

@@ -1,7 +1,7 @@
 import { z } from 'zod';
-import { initials, oneOf, quantity, recordId, text, whenever_ms } from './fields';
-import type { SupplyInput } from './supplyInput';
-import { supplySpec, MOVE_REASONS } from './supplySpec';
+import { initials, oneOf, quantity, recordId, text, whenever_ms } from './values/fields';
+import type { SupplyInput } from './values/supplyInput';
+import { supplySpec, MOVE_REASONS } from './values/supplySpec';
 
 export const newSupply = z.strictObject({
   name: text(1, 80),

@@ -2,7 +2,7 @@ import { PREHEATERS } from '~/core/materials/air';
 import { wearOf } from '~/core/materials/tips';
 import { nozzleWords } from './si/tools';
 import type { ToolRecord } from './tool';
-import type { ToolSpec } from './toolSpec';
+import type { ToolSpec } from './values/toolSpec';
 
 /** A tool's ranges in one line. */
 export function specInWords(spec: ToolSpec): string {

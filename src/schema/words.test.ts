@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { OPTION } from '../../tests/support/answers';
 import { PACKAGE_PRESETS } from './packagePresets';
-import { anyPackage } from './package';
+import { anyPackage } from './values/package';
 import { choiceOfOption } from './optionChoice';
 import { choiceInWords, settingInWords } from './settingWords';
 import { STACKUP_IDS, STACKUPS } from './stackupPresets';

@@ -2,7 +2,7 @@ import { explore, MODEL_VERSION } from '~/core/method/plan';
 import { edited } from '~/core/method/steps/edits';
 import type { PlanRequest, Setting } from '~/core/method/request';
 import { celsius } from '~/core/quantity/convert';
-import { InputError } from '~/schema/faults';
+import { InputError } from '~/schema/values/faults';
 import type { AcceptPlan } from '~/schema/job';
 import type { FoundAnswer } from '~/schema/planAnswer';
 import { foundAnswerOf } from '~/schema/planAnswerOf';

@@ -1,5 +1,5 @@
 import type { BoardChange, BoardRecord } from '~/schema/board';
-import { InputError, type Fault } from '~/schema/faults';
+import { InputError, type Fault } from '~/schema/values/faults';
 import type { Db } from './db';
 import { layerFaults } from './placing';
 import { changeBoard } from './repositories/boards';

@@ -4,7 +4,7 @@ import type { PadStateId } from '~/core/record/padStates';
 import { COPPER_LOST } from '~/core/record/repairs';
 import type { CheckSheet, ReadingTaken } from '~/schema/checkSheet';
 import { boardOf } from '~/schema/si/board';
-import { InputError } from '~/schema/faults';
+import { InputError } from '~/schema/values/faults';
 import type { FindingRecord } from '~/schema/finding';
 import { isSurfaceInput } from '~/schema/si/part';
 import { partsBetween, placedPadsOf } from '~/schema/placedPads';

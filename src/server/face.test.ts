@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { boardChange } from '~/schema/board';
 import { newFaceFinding } from '~/schema/faceFinding';
-import { InputError } from '~/schema/faults';
+import { InputError } from '~/schema/values/faults';
 import { newLibraryPackage } from '~/schema/libraryPackage';
 import { padChanges } from '~/schema/padChange';
 import { newSite, siteChange } from '~/schema/site';

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { freshDatabase, withBoard, withCapacitor } from '../../tests/support/database';
 import { newFinding } from '~/schema/finding';
 import { newImport, type NewImport } from '~/schema/boardImport';
-import { InputError, parseInput } from '~/schema/faults';
+import { InputError, parseInput } from '~/schema/values/faults';
 import { simulateInput } from '~/schema/simulateRequest';
 import { fieldScenarioOf } from '~/schema/simulateField';
 import { acceptImport, copperMapsOf } from './importing';

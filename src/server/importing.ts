@@ -1,6 +1,6 @@
-import { InputError } from '~/schema/faults';
+import { InputError } from '~/schema/values/faults';
 import type { ImportRecord, NewImport } from '~/schema/boardImport';
-import type { CopperMap } from '~/schema/copperMap';
+import type { CopperMap } from '~/schema/values/copperMap';
 import type { Db } from './db';
 import { siteFaults } from './placing';
 import { getBoard, setWaiting } from './repositories/boards';

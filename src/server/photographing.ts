@@ -1,5 +1,5 @@
 import sharp from 'sharp';
-import { InputError } from '~/schema/faults';
+import { InputError } from '~/schema/values/faults';
 import type { NewPhoto, PhotoRecord } from '~/schema/photo';
 import type { Db } from './db';
 import { getBoard } from './repositories/boards';

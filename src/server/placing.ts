@@ -1,12 +1,12 @@
-import { InputError, type Fault } from '~/schema/faults';
+import { InputError, type Fault } from '~/schema/values/faults';
 import { padNamesOf } from '~/core/packages/form';
 import { partOf } from '~/schema/si/part';
 import { layersOf } from '~/schema/si/connections';
-import type { Construction } from '~/schema/construction';
+import type { Construction } from '~/schema/values/construction';
 import type { NewSite, SiteChange } from '~/schema/site';
 import type { Db } from './db';
 import { getBoard, setWaiting } from './repositories/boards';
-import type { ConnectionRecord } from '~/schema/connection';
+import type { ConnectionRecord } from '~/schema/values/connection';
 import type { PadChanges } from '~/schema/padChange';
 import { addSite, changePads, changeSite, getSite, type SiteWithPads } from './repositories/sites';
 

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { freshDatabase, withCapacitor } from '../../tests/support/database';
 import { newFinding } from '~/schema/finding';
-import { InputError } from '~/schema/faults';
+import { InputError } from '~/schema/values/faults';
 import { newSite } from '~/schema/site';
 import type { WritableEvent } from '~/schema/runEvent';
 import type { Db } from './db';

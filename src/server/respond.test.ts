@@ -1,6 +1,6 @@
 import type { APIContext } from 'astro';
 import { describe, expect, it } from 'vitest';
-import { InputError } from '~/schema/faults';
+import { InputError } from '~/schema/values/faults';
 import { Busy } from './errors';
 import { readJson, telling, type Tell } from './respond';
 

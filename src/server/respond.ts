@@ -1,6 +1,6 @@
 import type { APIContext, APIRoute } from 'astro';
-import { InputError } from '~/schema/faults';
-import type { Refusal } from '~/schema/refusal';
+import { InputError } from '~/schema/values/faults';
+import type { Refusal } from '~/schema/values/refusal';
 import { Busy, Conflict, NotFound } from './errors';
 
 /** A body is a record, never a file; anything larger is a mistake or an attack. */

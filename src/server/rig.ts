@@ -1,5 +1,5 @@
 import type { NewTool } from '~/schema/tool';
-import type { SupplySpec } from '~/schema/supplySpec';
+import type { SupplySpec } from '~/schema/values/supplySpec';
 import { supplies } from '~/schema/supply.table';
 import type { Db } from './db';
 import { addSupply } from './repositories/supplies';

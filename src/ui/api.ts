@@ -1,4 +1,4 @@
-import type { Refusal } from '~/schema/refusal';
+import type { Refusal } from '~/schema/values/refusal';
 
 /** Why a request did not do what was asked, in words to show. */
 export class ApiError extends Error {

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { HOT_AIR_EXAMPLE, SIMULATE_EXAMPLE } from '../../tests/support/requests';
-import { parseInput } from '~/schema/faults';
+import { parseInput } from '~/schema/values/faults';
 import { simulateInput } from '~/schema/simulateRequest';
 import type { FieldBandAnswer } from '~/schema/fieldBand';
 import { solveHeat } from './solveHeat';

@@ -1,4 +1,4 @@
-import type { Refusal } from '~/schema/refusal';
+import type { Refusal } from '~/schema/values/refusal';
 import type { FromWorker, ToWorker } from './protocol';
 
 const GONE = 'the bench computer does not answer';

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { GOALS, phasesOf, type Goal } from '~/core/method/goals';
 import { PLAN } from '~/core/method/settings';
 import { padNamesOf } from '~/core/packages/form';
-import { parseInput } from '~/schema/faults';
+import { parseInput } from '~/schema/values/faults';
 import { partOf } from '~/schema/si/part';
 import { foundAnswer, phasesIn, type FoundAnswer, type PlanAnswer } from '~/schema/planAnswer';
 import { planAnswerOf } from '~/schema/planAnswerOf';

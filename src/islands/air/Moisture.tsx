@@ -1,5 +1,5 @@
 import { FLOOR_LIFE_s, MOISTURE_LEVELS, type MoistureLevel } from '~/core/packages/moisture';
-import type { MoistureInput } from '~/schema/moisture';
+import type { MoistureInput } from '~/schema/values/moisture';
 import { SelectField, TextField } from '~/ui/controls/Field';
 import css from './air.module.css';
 

@@ -3,7 +3,7 @@ import { HOT_AIR_EXAMPLE } from '../../../tests/support/requests';
 import { newBoard } from '~/schema/board';
 import type { AirSheet } from '~/schema/airSheet';
 import type { FieldBandAnswer } from '~/schema/fieldBand';
-import { parseInput } from '~/schema/faults';
+import { parseInput } from '~/schema/values/faults';
 import { solveField, type FieldPicture } from '~/schema/simulateField';
 import { simulateInput } from '~/schema/simulateRequest';
 import { expectationOf } from './Reading';

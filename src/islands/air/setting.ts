@@ -2,7 +2,7 @@ import { partOf } from '~/schema/si/part';
 import { millimetres } from '~/core/quantity/convert';
 import type { AirSheet } from '~/schema/airSheet';
 import type { SimulateInput } from '~/schema/simulateRequest';
-import type { NozzleRecord } from '~/schema/toolSpec';
+import type { NozzleRecord } from '~/schema/values/toolSpec';
 
 /** What a technician sets for hot air. */
 export interface AirSetting {

@@ -1,7 +1,7 @@
 import { fieldsOfLoad, type AirSetting } from './setting';
 import type { AirSheet } from '~/schema/airSheet';
 import type { FieldBandAnswer } from '~/schema/fieldBand';
-import type { MoistureInput } from '~/schema/moisture';
+import type { MoistureInput } from '~/schema/values/moisture';
 import type { FieldPicture } from '~/schema/simulateField';
 
 export type AirRun =

@@ -1,7 +1,7 @@
 import { boardWeight } from '~/core/thermal/boardWeight';
 import { arealHeat_J_m2K, spreading_W_K } from '~/core/thermal/stackup';
 import { boardOf } from '~/schema/si/board';
-import type { Construction } from '~/schema/construction';
+import type { Construction } from '~/schema/values/construction';
 import { Figure } from '~/ui/controls/Notes';
 
 const WEIGHT_WORDS = {

@@ -1,5 +1,5 @@
 import type { ImportRecord, NewImport } from '~/schema/boardImport';
-import type { CopperMap } from '~/schema/copperMap';
+import type { CopperMap } from '~/schema/values/copperMap';
 import type { CentroidColumns, ImportChoices, ImportFile, ImportPreview } from '~/workers/protocol';
 
 export type Reading =

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { CHIP_CODES } from '~/core/packages/outlines';
-import { anyPackage } from '~/schema/package';
+import { anyPackage } from '~/schema/values/package';
 import { PACKAGE_PRESETS } from '~/schema/packagePresets';
 import type { LibraryPackageRecord } from '~/schema/libraryPackage';
 import { deleteJson, postJson } from '~/ui/api';

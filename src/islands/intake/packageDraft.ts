@@ -4,7 +4,7 @@ import { outlineOf, USUAL_PINS, type ChipCode } from '~/core/packages/outlines';
 import { SURFACE_FAMILY_IDS, SURFACE_TRAITS, type SurfaceFamilyId } from '~/core/packages/surfaceFamilies';
 import { millimetres } from '~/core/quantity/convert';
 import { isSurfaceInput, partOf, surfaceSpecOf } from '~/schema/si/part';
-import type { AnyPackageInput } from '~/schema/package';
+import type { AnyPackageInput } from '~/schema/values/package';
 import { PACKAGE_PRESETS } from '~/schema/packagePresets';
 
 export type AnyFamily = FamilyId | SurfaceFamilyId;

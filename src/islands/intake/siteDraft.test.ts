@@ -3,7 +3,7 @@ import { SURFACE_FAMILY_IDS } from '~/core/packages/surfaceFamilies';
 import { newSite } from '~/schema/site';
 import { blankSite, siteOf } from './siteDraft';
 import { landShapes } from '~/core/packages/form';
-import { anyPackage } from '~/schema/package';
+import { anyPackage } from '~/schema/values/package';
 import { partOf } from '~/schema/si/part';
 import { PACKAGE_PRESETS } from '~/schema/packagePresets';
 import { DIMENSIONS, draftOf, FAMILIES, packageInputOf, startOf, usualFigures } from './packageDraft';

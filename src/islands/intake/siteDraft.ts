@@ -1,8 +1,8 @@
 import type { AlloyId } from '~/core/materials/alloys';
 import { padNamesOf } from '~/core/packages/form';
-import type { ConnectionKind, ConnectionRecord } from '~/schema/connection';
-import type { Construction } from '~/schema/construction';
-import { anyPackage } from '~/schema/package';
+import type { ConnectionKind, ConnectionRecord } from '~/schema/values/connection';
+import type { Construction } from '~/schema/values/construction';
+import { anyPackage } from '~/schema/values/package';
 import { isSurfaceInput, partOf } from '~/schema/si/part';
 import type { NewSite, SiteRecord } from '~/schema/site';
 import { usualConnections } from '~/schema/usualCopper';

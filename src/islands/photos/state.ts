@@ -1,5 +1,5 @@
 import type { PhotoRecord } from '~/schema/photo';
-import { calibration, type Calibration } from '~/schema/calibration';
+import { calibration, type Calibration } from '~/schema/values/calibration';
 
 /** One tie as it is entered: pixels in the picture, millimetres on the board, as typed. */
 export interface TieDraft {

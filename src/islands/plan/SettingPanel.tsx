@@ -2,7 +2,7 @@ import type { ReactNode } from 'react';
 import { AIR } from '~/core/method/settings';
 import { millimetres } from '~/core/quantity/convert';
 import type { AirSettingInput, ChoiceInput, HandSettingInput, PreheatInput } from '~/schema/planRequest';
-import type { NozzleRecord } from '~/schema/toolSpec';
+import type { NozzleRecord } from '~/schema/values/toolSpec';
 import { CommandButton } from '~/ui/controls/Button';
 import { Segments, SelectField } from '~/ui/controls/Field';
 import { Range } from '~/ui/controls/Range';

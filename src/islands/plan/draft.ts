@@ -2,9 +2,9 @@ import { z } from 'zod';
 import { GOALS, type Goal } from '~/core/method/goals';
 import { WORTHS, type Worth } from '~/core/method/request';
 import type { StepEdit } from '~/core/method/steps/edits';
-import { moistureInput, type MoistureInput } from '~/schema/moisture';
+import { moistureInput, type MoistureInput } from '~/schema/values/moisture';
 import { choiceInput, type ChoiceInput } from '~/schema/planRequest';
-import { stepEdits } from '~/schema/stepEdit';
+import { stepEdits } from '~/schema/values/stepEdit';
 
 /** What a technician set on a plan and would not set again after a reload. */
 const planDraft = z.strictObject({

@@ -2,7 +2,7 @@ import { phasesOf, type Goal, type Phase } from '~/core/method/goals';
 import type { StepEdit } from '~/core/method/steps/edits';
 import type { Worth } from '~/core/method/request';
 import { choiceOfOption, choicesIn } from '~/schema/optionChoice';
-import type { MoistureInput } from '~/schema/moisture';
+import type { MoistureInput } from '~/schema/values/moisture';
 import type { FoundAnswer, MethodAnswer, OptionAnswer, PinAnswer, PlanAnswer } from '~/schema/planAnswer';
 import type { ChoiceInput } from '~/schema/planRequest';
 import type { PlanDraft } from './draft';

@@ -7,7 +7,7 @@ import { ApiError, patchJson, postJson } from '~/ui/api';
 import { Button } from '~/ui/controls/Button';
 import { SelectField, TextField } from '~/ui/controls/Field';
 import { ErrorNote } from '~/ui/controls/Notes';
-import { InputError } from '~/schema/faults';
+import { InputError } from '~/schema/values/faults';
 import { draftOf, NEW_END, toolOf, type EndDraft, type ToolDraft } from './toolDraft';
 import css from './rig.module.css';
 

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { parseInput, InputError } from '~/schema/faults';
+import { parseInput, InputError } from '~/schema/values/faults';
 import { newTool, type ToolRecord } from '~/schema/tool';
 import { TOOL_PRESETS } from '~/schema/toolPresets';
 import type { SupplySheet } from '~/schema/supply';

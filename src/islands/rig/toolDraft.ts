@@ -1,8 +1,8 @@
 import { TIP_CONSTRUCTION_IDS, TIP_SHAPE_IDS, type TipShapeId } from '~/core/materials/tips';
 import type { PreheaterId } from '~/core/materials/air';
 import { newTool, type NewTool } from '~/schema/tool';
-import type { ToolSpec } from '~/schema/toolSpec';
-import { parseInput } from '~/schema/faults';
+import type { ToolSpec } from '~/schema/values/toolSpec';
+import { parseInput } from '~/schema/values/faults';
 
 /** One tip or nozzle as it is typed; which fields count depends on the tool. */
 export interface EndDraft {

@@ -1,4 +1,4 @@
-import { parseInput } from '~/schema/faults';
+import { parseInput } from '~/schema/values/faults';
 import { newFinding, newFindings } from '~/schema/finding';
 import { addFinding, addFindings } from '~/server/repositories/findings';
 import { endpoint, readJson } from '~/server/respond';

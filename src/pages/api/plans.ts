@@ -1,4 +1,4 @@
-import { parseInput } from '~/schema/faults';
+import { parseInput } from '~/schema/values/faults';
 import { planTask } from '~/schema/planTask';
 import { LARGEST_PLAN_bytes, readJson, telling } from '~/server/respond';
 

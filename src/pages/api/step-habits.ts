@@ -1,4 +1,4 @@
-import { parseInput } from '~/schema/faults';
+import { parseInput } from '~/schema/values/faults';
 import { stepHabitChange } from '~/schema/stepHabit';
 import { keepHabit } from '~/server/repositories/stepHabits';
 import { endpoint, readJson } from '~/server/respond';

@@ -3,7 +3,7 @@ import { landShapes } from '~/core/packages/form';
 import { onBoard } from '~/core/packages/placement';
 import { metres, millimetres } from '~/core/quantity/convert';
 import { partOf } from '~/schema/si/part';
-import type { Calibration } from '~/schema/calibration';
+import type { Calibration } from '~/schema/values/calibration';
 import type { DemoBoard } from './demoBoard';
 
 /** Pixels for a millimetre in the invented photos; held a little askew, as by hand. */

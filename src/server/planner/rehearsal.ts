@@ -1,4 +1,4 @@
-import { parseInput } from '~/schema/faults';
+import { parseInput } from '~/schema/values/faults';
 import { planTask, type PlanTask } from '~/schema/planTask';
 import { STACKUPS } from '~/schema/stackupPresets';
 import { benchToolOf } from '~/schema/tool';

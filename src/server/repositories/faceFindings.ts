@@ -2,7 +2,7 @@ import { and, asc, eq } from 'drizzle-orm';
 import { faceFindingRecord, type FaceFindingRecord, type NewFaceFinding } from '~/schema/faceFinding';
 import { faceFindings } from '~/schema/faceFinding.table';
 import type { Db } from '../db';
-import { InputError } from '~/schema/faults';
+import { InputError } from '~/schema/values/faults';
 import { newId } from '../ids';
 import { getBoard } from './boards';
 

@@ -2,7 +2,7 @@ import { asc, eq } from 'drizzle-orm';
 import { findingRecord, type FindingRecord, type NewFinding } from '~/schema/finding';
 import { findings } from '~/schema/finding.table';
 import { jobs } from '~/schema/job.table';
-import { InputError } from '~/schema/faults';
+import { InputError } from '~/schema/values/faults';
 import type { Db } from '../db';
 import { newId } from '../ids';
 import { getPad, getSite } from './sites';

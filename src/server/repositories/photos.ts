@@ -1,6 +1,6 @@
 import { and, asc, eq, sql } from 'drizzle-orm';
 import { photoRecord, type NewPhoto, type PhotoRecord } from '~/schema/photo';
-import type { Calibration } from '~/schema/calibration';
+import type { Calibration } from '~/schema/values/calibration';
 import { photos } from '~/schema/photo.table';
 import type { Db } from '../db';
 import { Conflict, NotFound } from '../errors';

@@ -3,7 +3,7 @@ import { recapRecord, type NewRecap, type RecapRecord } from '~/schema/recap';
 import { recaps } from '~/schema/recap.table';
 import type { Db } from '../db';
 import { newId } from '../ids';
-import { InputError } from '~/schema/faults';
+import { InputError } from '~/schema/values/faults';
 import { getBoard } from './boards';
 import { sitesOf } from './sites';
 

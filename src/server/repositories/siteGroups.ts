@@ -2,7 +2,7 @@ import { and, asc, eq } from 'drizzle-orm';
 import { siteGroupRecord, type NewSiteGroup, type SiteGroupRecord } from '~/schema/siteGroup';
 import { siteGroups } from '~/schema/siteGroup.table';
 import { sites } from '~/schema/site.table';
-import { InputError } from '~/schema/faults';
+import { InputError } from '~/schema/values/faults';
 import type { Db } from '../db';
 import { Conflict, NotFound } from '../errors';
 import { newId } from '../ids';

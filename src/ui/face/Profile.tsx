@@ -1,4 +1,4 @@
-import type { BoardProfile } from '~/schema/boardProfile';
+import type { BoardProfile } from '~/schema/values/boardProfile';
 import type { FaceScale } from './BoardFace';
 import css from './face.module.css';
 

@@ -1,7 +1,7 @@
 import { useMemo } from 'react';
 import { millimetres } from '~/core/quantity/convert';
 import { partOf } from '~/schema/si/part';
-import type { AnyPackageInput } from '~/schema/package';
+import type { AnyPackageInput } from '~/schema/values/package';
 import { bandsOf, BODY_LINE_C, WASH_C } from './isotherms';
 import css from './field.module.css';
 

@@ -1,4 +1,4 @@
-import type { ConnectionRecord } from '~/schema/connection';
+import type { ConnectionRecord } from '~/schema/values/connection';
 import css from './land.module.css';
 
 /** Hatching of planes, drawn once per drawing. */

@@ -1,6 +1,6 @@
 import { useId, useMemo, useRef, useState, type KeyboardEvent } from 'react';
 import { padStateOfLetter, type PadStateId } from '~/core/record/padStates';
-import type { AnyPackageInput } from '~/schema/package';
+import type { AnyPackageInput } from '~/schema/values/package';
 import { LandPatterns } from './ConnectionArt';
 import { layoutOf, viewOf } from './layout';
 import { PadArt, padInWords } from './PadArt';

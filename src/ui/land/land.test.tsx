@@ -2,7 +2,7 @@
 import { cleanup, fireEvent, render, screen } from '@testing-library/react';
 import { afterEach, describe, expect, it, vi } from 'vitest';
 import { PAD_STATE_IDS, PAD_STATES, padStateOfLetter } from '~/core/record/padStates';
-import { throughHolePackage } from '~/schema/package';
+import { throughHolePackage } from '~/schema/values/package';
 import { LandDrawing } from './LandDrawing';
 import { TypedNumber } from './typedNumber';
 import { nextPad } from './walk';

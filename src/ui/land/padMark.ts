@@ -1,5 +1,5 @@
 import type { PadStateId } from '~/core/record/padStates';
-import type { ConnectionRecord } from '~/schema/connection';
+import type { ConnectionRecord } from '~/schema/values/connection';
 
 /** What is shown of one pad. */
 export interface PadMark {

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { anyPackage, type AnyPackageInput } from '~/schema/package';
+import { anyPackage, type AnyPackageInput } from '~/schema/values/package';
 import { layoutOf, viewOf } from './layout';
 import { notesFit, within, wordPlaces, type Spot } from './words';
 

@@ -1,5 +1,5 @@
 import { newBoard } from '~/schema/board';
-import { parseInput } from '~/schema/faults';
+import { parseInput } from '~/schema/values/faults';
 import { addBoard } from '~/server/repositories/boards';
 import { endpoint, readJson } from '~/server/respond';
 

@@ -1,4 +1,4 @@
-import { parseInput } from '~/schema/faults';
+import { parseInput } from '~/schema/values/faults';
 import { acceptPlan } from '~/schema/job';
 import { acceptJob } from '~/server/accepting';
 import { endpoint, readJson } from '~/server/respond';

@@ -1,4 +1,4 @@
-import { parseInput } from '~/schema/faults';
+import { parseInput } from '~/schema/values/faults';
 import { newLibraryPackage } from '~/schema/libraryPackage';
 import { addToLibrary } from '~/server/repositories/library';
 import { endpoint, readJson } from '~/server/respond';

@@ -1,5 +1,5 @@
-import { parseInput } from '~/schema/faults';
-import { wholeNumber } from '~/schema/fields';
+import { parseInput } from '~/schema/values/faults';
+import { wholeNumber } from '~/schema/values/fields';
 import { retireSupply } from '~/server/repositories/supplies';
 import { endpoint } from '~/server/respond';
 

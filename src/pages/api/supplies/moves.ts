@@ -1,4 +1,4 @@
-import { parseInput } from '~/schema/faults';
+import { parseInput } from '~/schema/values/faults';
 import { newMove } from '~/schema/supply';
 import { moveSupply } from '~/server/repositories/supplies';
 import { endpoint, readJson } from '~/server/respond';

@@ -1,4 +1,4 @@
-import { parseInput } from '~/schema/faults';
+import { parseInput } from '~/schema/values/faults';
 import { toolChange } from '~/schema/tool';
 import { changeTool } from '~/server/repositories/tools';
 import { endpoint, readJson } from '~/server/respond';

@@ -1,5 +1,5 @@
 import { newFaceFinding } from '~/schema/faceFinding';
-import { parseInput } from '~/schema/faults';
+import { parseInput } from '~/schema/values/faults';
 import { addFaceFinding } from '~/server/repositories/faceFindings';
 import { endpoint, readJson } from '~/server/respond';
 

@@ -1,5 +1,5 @@
 import { boardChange } from '~/schema/board';
-import { parseInput } from '~/schema/faults';
+import { parseInput } from '~/schema/values/faults';
 import { changeTold } from '~/server/boardChanges';
 import { endpoint, readJson } from '~/server/respond';
 

@@ -1,4 +1,4 @@
-import { parseInput } from '~/schema/faults';
+import { parseInput } from '~/schema/values/faults';
 import { newRecap } from '~/schema/recap';
 import { keepRecap } from '~/server/repositories/recaps';
 import { endpoint, readJson } from '~/server/respond';

@@ -1,4 +1,4 @@
-import { parseInput } from '~/schema/faults';
+import { parseInput } from '~/schema/values/faults';
 import { newSite } from '~/schema/site';
 import { placeSite } from '~/server/placing';
 import { endpoint, readJson } from '~/server/respond';

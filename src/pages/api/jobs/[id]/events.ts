@@ -1,4 +1,4 @@
-import { parseInput } from '~/schema/faults';
+import { parseInput } from '~/schema/values/faults';
 import { appendRequest } from '~/schema/runEvent';
 import { exposureFor } from '~/server/exposing';
 import { appendEvent, getJob } from '~/server/repositories/jobs';

@@ -1,4 +1,4 @@
-import { parseInput } from '~/schema/faults';
+import { parseInput } from '~/schema/values/faults';
 import { siteChange } from '~/schema/site';
 import { correctSite } from '~/server/placing';
 import { removeSite } from '~/server/repositories/sites';

@@ -1,4 +1,4 @@
-import { parseInput } from '~/schema/faults';
+import { parseInput } from '~/schema/values/faults';
 import { newReading } from '~/schema/reading';
 import { takeReading } from '~/server/checking';
 import { endpoint, readJson } from '~/server/respond';

@@ -1,4 +1,4 @@
-import { parseInput } from '~/schema/faults';
+import { parseInput } from '~/schema/values/faults';
 import { newSiteGroup } from '~/schema/siteGroup';
 import { addSiteGroup } from '~/server/repositories/siteGroups';
 import { endpoint, readJson } from '~/server/respond';

@@ -1,5 +1,5 @@
 import { newImport } from '~/schema/boardImport';
-import { parseInput } from '~/schema/faults';
+import { parseInput } from '~/schema/values/faults';
 import { acceptImport } from '~/server/importing';
 import { endpoint, readJson } from '~/server/respond';
 

@@ -1,4 +1,4 @@
-import { parseInput } from '~/schema/faults';
+import { parseInput } from '~/schema/values/faults';
 import { newPhoto } from '~/schema/photo';
 import { LARGEST_PHOTO_bytes, takePhoto } from '~/server/photographing';
 import { endpoint, readBytes } from '~/server/respond';

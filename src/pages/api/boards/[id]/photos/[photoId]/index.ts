@@ -1,4 +1,4 @@
-import { parseInput } from '~/schema/faults';
+import { parseInput } from '~/schema/values/faults';
 import { photoChange } from '~/schema/photo';
 import { calibratePhoto } from '~/server/repositories/photos';
 import { endpoint, readJson } from '~/server/respond';

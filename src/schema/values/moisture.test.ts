@@ -1,13 +1,13 @@
 import { describe, expect, it } from 'vitest';
 import { surfacePackage } from '~/core/packages/outlines';
 import { kelvin } from '~/core/quantity/convert';
-import { changed, HOT_AIR_EXAMPLE } from '../../tests/support/requests';
+import { changed, HOT_AIR_EXAMPLE } from '../../../tests/support/requests';
 import { parseInput } from './faults';
-import { moistureAnswer, takesMoisture } from './si/moisture';
+import { moistureAnswer, takesMoisture } from '../si/moisture';
 import type { MoistureInput } from './moisture';
-import { moistureInWords } from './moistureWords';
-import { simulate } from './simulate';
-import { simulateInput } from './simulateRequest';
+import { moistureInWords } from '../moistureWords';
+import { simulate } from '../simulate';
+import { simulateInput } from '../simulateRequest';
 
 /** J-STD-033 as tests/reference/j-std.test.ts has it row by row; here, what a person is told. */
 
