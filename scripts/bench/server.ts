@@ -2,13 +2,13 @@ import { spawn } from 'node:child_process';
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { newBoard } from '~/schema/board';
-import { newSite } from '~/schema/site';
+import { newBoard } from '~/schema/records/board/board';
+import { newSite } from '~/schema/records/site/site';
 import { openDatabase } from '~/server/db';
 import { addBoard } from '~/server/repositories/boards';
 import { addSite } from '~/server/repositories/sites';
 import { ensureRig, STARTING_TOOLS } from '~/server/rig';
-import { benchToolOf } from '~/schema/tool';
+import { benchToolOf } from '~/schema/records/rig/tool';
 import { SIMULATE_EXAMPLE } from '../../tests/support/requests';
 import { report } from './table';
 

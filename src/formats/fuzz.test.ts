@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { centroidOf, copperOf, drillOf, netlistOf, profileOf } from '../../tests/support/openFiles';
-import { newImport } from '~/schema/boardImport';
+import { newImport } from '~/schema/records/board/boardImport';
 import { DEMO_BOARDS } from '~/server/demo/boards';
 import { readExcellon } from './excellon';
 import { readGerber } from './gerber/read';

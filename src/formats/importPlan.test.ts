@@ -3,7 +3,7 @@ import { centroidOf, copperOf, drillOf, netlistOf, profileOf } from '../../tests
 import { DEMO_BOARDS } from '~/server/demo/boards';
 import { areaOf } from '~/core/geometry/polygon';
 import { boardProfile } from '~/schema/values/boardProfile';
-import { newSite } from '~/schema/site';
+import { newSite } from '~/schema/records/site/site';
 import type { ImportChoices, ImportFile } from './importFiles';
 import { planImport, type ImportPreview } from './importPlan';
 

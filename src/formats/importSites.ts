@@ -4,7 +4,7 @@ import { recogniseAll, type Recognised, type SeenLand } from '~/core/packages/re
 import { millimetres } from '~/core/quantity/convert';
 import { partOf } from '~/schema/si/part';
 import type { AnyPackageInput } from '~/schema/values/package';
-import type { NewSite } from '~/schema/site';
+import type { NewSite } from '~/schema/records/site/site';
 import type { CentroidRow } from './centroid';
 import { connectionsFor, type PaintedLayer } from './copper';
 import { packageNamed } from './footprint';

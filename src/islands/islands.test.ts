@@ -7,7 +7,7 @@ import { matching, reduce as benchReduce, START } from './bench/state';
 import { initialState, reduce as boardReduce } from './board/state';
 import { padState, UNMARKED, worstState } from './findings/marking';
 import { ledger } from './board/ledger';
-import { newSite } from '~/schema/site';
+import { newSite } from '~/schema/records/site/site';
 import { FAMILIES, startOf } from './intake/packageDraft';
 import { blankSite, siteOf } from './intake/siteDraft';
 import {

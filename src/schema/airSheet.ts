@@ -1,7 +1,7 @@
-import type { BoardRecord } from './board';
+import type { BoardRecord } from './records/board/board';
 import type { SiteSheet } from './boardSheet';
 import type { SimulateInput } from './simulateRequest';
-import type { ToolRecord } from './tool';
+import type { ToolRecord } from './records/rig/tool';
 import type { HotAirSpec } from './values/toolSpec';
 import type { PreheatInput } from './planRequest';
 import type { PadStateId } from '~/core/record/padStates';

@@ -1,12 +1,12 @@
 import { describe, expect, it } from 'vitest';
 import { changed, HOT_AIR_EXAMPLE, PLAN_EXAMPLE, SIMULATE_EXAMPLE } from '../../tests/support/requests';
-import { newBoard } from './board';
+import { newBoard } from './records/board/board';
 import { InputError, parseInput, type Fault } from './values/faults';
-import { newFinding } from './finding';
+import { newFinding } from './records/site/finding';
 import { planInput } from './planRequest';
 import { planRequestOf } from './si/plan';
 import { simulateInput } from './simulateRequest';
-import { writableEvent } from './runEvent';
+import { writableEvent } from './records/work/runEvent';
 import type { z } from 'zod';
 
 function faultsOf<T>(schema: z.ZodType<T>, input: unknown): readonly Fault[] {

@@ -1,7 +1,7 @@
 import { PREHEATERS } from '~/core/materials/air';
 import { wearOf } from '~/core/materials/tips';
 import { nozzleWords } from './si/tools';
-import type { ToolRecord } from './tool';
+import type { ToolRecord } from './records/rig/tool';
 import type { ToolSpec } from './values/toolSpec';
 
 /** A tool's ranges in one line. */

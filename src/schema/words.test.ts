@@ -6,7 +6,7 @@ import { choiceOfOption } from './optionChoice';
 import { choiceInWords, settingInWords } from './settingWords';
 import { STACKUP_IDS, STACKUPS } from './stackupPresets';
 import { endsInWords, specInWords, stateInWords } from './toolWords';
-import { newTool, type ToolRecord } from './tool';
+import { newTool, type ToolRecord } from './records/rig/tool';
 import { TOOL_PRESETS } from './toolPresets';
 import { connectionInWords, constructionInWords, packageInWords, partFacts, recordInWords } from './words';
 

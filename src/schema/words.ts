@@ -1,7 +1,7 @@
 import type { Goal, Phase } from '~/core/method/goals';
 import type { Hazard, Worth } from '~/core/method/request';
 import { FINISHES } from '~/core/materials/finishes';
-import type { BoardRecord } from './board';
+import type { BoardRecord } from './records/board/board';
 import type { ConnectionRecord } from './values/connection';
 import type { Construction } from './values/construction';
 import { familyName, isSurfaceInput, partOf } from './si/part';

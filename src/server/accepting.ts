@@ -3,7 +3,7 @@ import { edited } from '~/core/method/steps/edits';
 import type { PlanRequest, Setting } from '~/core/method/request';
 import { celsius } from '~/core/quantity/convert';
 import { InputError } from '~/schema/values/faults';
-import type { AcceptPlan } from '~/schema/job';
+import type { AcceptPlan } from '~/schema/records/work/job';
 import type { FoundAnswer } from '~/schema/planAnswer';
 import { foundAnswerOf } from '~/schema/planAnswerOf';
 import { addedStep } from '~/schema/stepWords';

@@ -1,4 +1,4 @@
-import type { BoardChange, BoardRecord } from '~/schema/board';
+import type { BoardChange, BoardRecord } from '~/schema/records/board/board';
 import { InputError, type Fault } from '~/schema/values/faults';
 import type { Db } from './db';
 import { layerFaults } from './placing';

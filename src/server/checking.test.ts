@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { newReading } from '~/schema/reading';
-import { newSite } from '~/schema/site';
+import { newReading } from '~/schema/records/site/continuityReading';
+import { newSite } from '~/schema/records/site/site';
 import { freshDatabase, withCapacitor } from '../../tests/support/database';
 import { SIMULATE_EXAMPLE } from '../../tests/support/requests';
 import { checkSheet, takeReading } from './checking';

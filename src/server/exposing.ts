@@ -14,7 +14,7 @@ import { TOGETHER, type Dwell, type RunState } from '~/core/record/runState';
 import { simulateField } from '~/core/thermal/field/run';
 import { doseCurve } from '~/core/thermal/history';
 import { simulateJoint } from '~/core/thermal/joint/simulate';
-import type { JobRecord } from '~/schema/job';
+import type { JobRecord } from '~/schema/records/work/job';
 import { placedPadsOf } from '~/schema/placedPads';
 import { planRequestOf } from '~/schema/si/plan';
 import type { ChoiceInput } from '~/schema/planRequest';

@@ -1,11 +1,11 @@
 import { describe, expect, it } from 'vitest';
-import { boardChange } from '~/schema/board';
-import { newFaceFinding } from '~/schema/faceFinding';
+import { boardChange } from '~/schema/records/board/board';
+import { newFaceFinding } from '~/schema/records/board/faceFinding';
 import { InputError } from '~/schema/values/faults';
-import { newLibraryPackage } from '~/schema/libraryPackage';
-import { padChanges } from '~/schema/padChange';
-import { newSite, siteChange } from '~/schema/site';
-import { newSiteGroup } from '~/schema/siteGroup';
+import { newLibraryPackage } from '~/schema/records/parts/libraryPackage';
+import { padChanges } from '~/schema/records/site/padChange';
+import { newSite, siteChange } from '~/schema/records/site/site';
+import { newSiteGroup } from '~/schema/records/board/siteGroup';
 import { freshDatabase, withBoard, withCapacitor } from '../../tests/support/database';
 import { changeTold } from './boardChanges';
 import { changeCopper, correctSite } from './placing';

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { freshDatabase, withBoard, withCapacitor } from '../../tests/support/database';
-import { newFinding } from '~/schema/finding';
-import { newImport, type NewImport } from '~/schema/boardImport';
+import { newFinding } from '~/schema/records/site/finding';
+import { newImport, type NewImport } from '~/schema/records/board/boardImport';
 import { InputError, parseInput } from '~/schema/values/faults';
 import { simulateInput } from '~/schema/simulateRequest';
 import { fieldScenarioOf } from '~/schema/simulateField';

@@ -1,5 +1,5 @@
 import { InputError } from '~/schema/values/faults';
-import type { ImportRecord, NewImport } from '~/schema/boardImport';
+import type { ImportRecord, NewImport } from '~/schema/records/board/boardImport';
 import type { CopperMap } from '~/schema/values/copperMap';
 import type { Db } from './db';
 import { siteFaults } from './placing';

@@ -1,6 +1,6 @@
 import sharp from 'sharp';
 import { describe, expect, it } from 'vitest';
-import { newPhoto } from '~/schema/photo';
+import { newPhoto } from '~/schema/records/board/photo';
 import { freshDatabase, withBoard } from '../../tests/support/database';
 import { keptPicture, takePhoto } from './photographing';
 import { calibratePhoto, photosOf, pictureOf } from './repositories/photos';

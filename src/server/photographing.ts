@@ -1,6 +1,6 @@
 import sharp from 'sharp';
 import { InputError } from '~/schema/values/faults';
-import type { NewPhoto, PhotoRecord } from '~/schema/photo';
+import type { NewPhoto, PhotoRecord } from '~/schema/records/board/photo';
 import type { Db } from './db';
 import { getBoard } from './repositories/boards';
 import { faceFindingsOf } from './repositories/faceFindings';

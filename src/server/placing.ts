@@ -3,11 +3,11 @@ import { padNamesOf } from '~/core/packages/form';
 import { partOf } from '~/schema/si/part';
 import { layersOf } from '~/schema/si/connections';
 import type { Construction } from '~/schema/values/construction';
-import type { NewSite, SiteChange } from '~/schema/site';
+import type { NewSite, SiteChange } from '~/schema/records/site/site';
 import type { Db } from './db';
 import { getBoard, setWaiting } from './repositories/boards';
 import type { ConnectionRecord } from '~/schema/values/connection';
-import type { PadChanges } from '~/schema/padChange';
+import type { PadChanges } from '~/schema/records/site/padChange';
 import { addSite, changePads, changeSite, getSite, type SiteWithPads } from './repositories/sites';
 
 /** Adds a site after checking it against its board. */

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { freshDatabase, withBoard, withCapacitor } from '../../tests/support/database';
 import { planRequestOf } from '~/schema/si/plan';
 import { planInputOf } from '~/schema/planWishes';
-import { newSite } from '~/schema/site';
+import { newSite } from '~/schema/records/site/site';
 import { SIMULATE_EXAMPLE } from '../../tests/support/requests';
 import type { Db } from './db';
 import { NotFound } from './errors';

@@ -1,14 +1,14 @@
 import { describe, expect, it } from 'vitest';
 import { freshDatabase, withCapacitor } from '../../tests/support/database';
-import { newFinding } from '~/schema/finding';
+import { newFinding } from '~/schema/records/site/finding';
 import { InputError } from '~/schema/values/faults';
-import { newSite } from '~/schema/site';
-import type { WritableEvent } from '~/schema/runEvent';
+import { newSite } from '~/schema/records/site/site';
+import type { WritableEvent } from '~/schema/records/work/runEvent';
 import type { Db } from './db';
 import { Conflict, NotFound } from './errors';
 import { railOf } from './clocks';
 import { placeSite } from './placing';
-import { acceptPlan, type AcceptPlan } from '~/schema/job';
+import { acceptPlan, type AcceptPlan } from '~/schema/records/work/job';
 import { acceptJob } from './accepting';
 import { exposureFor } from './exposing';
 import { planningFor } from './planning';

@@ -1,9 +1,9 @@
 import { describe, expect, it } from 'vitest';
 import { freshDatabase, withCapacitor } from '../../tests/support/database';
-import { acceptPlan } from '~/schema/job';
-import { newSite } from '~/schema/site';
-import { newTool } from '~/schema/tool';
-import type { WritableEvent } from '~/schema/runEvent';
+import { acceptPlan } from '~/schema/records/work/job';
+import { newSite } from '~/schema/records/site/site';
+import { newTool } from '~/schema/records/rig/tool';
+import type { WritableEvent } from '~/schema/records/work/runEvent';
 import { acceptJob } from './accepting';
 import type { Db } from './db';
 import { Conflict, NotFound } from './errors';

@@ -1,6 +1,6 @@
-import type { NewTool } from '~/schema/tool';
+import type { NewTool } from '~/schema/records/rig/tool';
 import type { SupplySpec } from '~/schema/values/supplySpec';
-import { supplies } from '~/schema/supply.table';
+import { supplies } from '~/schema/records/rig/supply.table';
 import type { Db } from './db';
 import { addSupply } from './repositories/supplies';
 import { ensureTool } from './repositories/tools';

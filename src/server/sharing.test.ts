@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import type { JobRecord } from '~/schema/job';
-import { newSite } from '~/schema/site';
+import type { JobRecord } from '~/schema/records/work/job';
+import { newSite } from '~/schema/records/site/site';
 import { simulateJoint } from '~/core/thermal/joint/simulate';
 import { scenarioFor } from '~/core/method/heat/holeTouch';
 import { planRequestOf } from '~/schema/si/plan';

@@ -5,7 +5,7 @@ import { celsius } from '~/core/quantity/convert';
 import { padEndurance } from '~/core/thermal/dose';
 import type { JointRun, Probe } from '~/core/thermal/joint/simulate';
 import type { RunEvent } from '~/core/record/runEvents';
-import type { JobRecord } from '~/schema/job';
+import type { JobRecord } from '~/schema/records/work/job';
 import { placedPadsOf } from '~/schema/placedPads';
 import type { Db } from './db';
 import { getBoard } from './repositories/boards';

@@ -16,7 +16,7 @@ import { photosOf } from './repositories/photos';
 import { siteGroupsOf } from './repositories/siteGroups';
 import { readingsOfBoard } from './repositories/readings';
 import { getSite, sitesOf, type SiteWithPads } from './repositories/sites';
-import type { SiteGroupRecord } from '~/schema/siteGroup';
+import type { SiteGroupRecord } from '~/schema/records/board/siteGroup';
 import { listHabits } from './repositories/stepHabits';
 import { listSupplies, recentMoves } from './repositories/supplies';
 import { allTools, listTools } from './repositories/tools';

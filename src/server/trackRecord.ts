@@ -1,8 +1,8 @@
 import { and, eq, inArray } from 'drizzle-orm';
 import type { PadStateId } from '~/core/record/padStates';
-import { findings } from '~/schema/finding.table';
-import { jobRecord } from '~/schema/job';
-import { jobs } from '~/schema/job.table';
+import { findings } from '~/schema/records/site/finding.table';
+import { jobRecord } from '~/schema/records/work/job';
+import { jobs } from '~/schema/records/work/job.table';
 import type { PlanInput } from '~/schema/planRequest';
 import type { Db } from './db';
 

@@ -1,6 +1,6 @@
 import type { Check, Unchecked } from '~/core/electrical/checklist';
 import { METER } from '~/core/electrical/meterLimits';
-import type { ReadingRecord } from '~/schema/reading';
+import type { ReadingRecord } from '~/schema/records/site/continuityReading';
 
 /** Ohms as a meter shows them; null is an open display. */
 export function ohms(value_Ohm: number | null): string {

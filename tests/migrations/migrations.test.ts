@@ -3,7 +3,7 @@ import Database from 'better-sqlite3';
 import { describe, expect, it } from 'vitest';
 import { drizzle } from 'drizzle-orm/better-sqlite3';
 import { migrate } from 'drizzle-orm/better-sqlite3/migrator';
-import * as tables from '~/schema/tables';
+import * as tables from '~/schema/records/tables';
 import { listBoards } from '~/server/repositories/boards';
 import { findingsOf } from '~/server/repositories/findings';
 import { sitesOf } from '~/server/repositories/sites';

@@ -6,8 +6,8 @@ import { openDatabase, type Db } from '~/server/db';
 import { ensureRig } from '~/server/rig';
 import { addBoard } from '~/server/repositories/boards';
 import { addSite, type SiteWithPads } from '~/server/repositories/sites';
-import { newBoard, type BoardRecord } from '~/schema/board';
-import { newSite } from '~/schema/site';
+import { newBoard, type BoardRecord } from '~/schema/records/board/board';
+import { newSite } from '~/schema/records/site/site';
 import { SIMULATE_EXAMPLE } from './requests';
 
 export const MIGRATIONS = 'src/server/migrations';

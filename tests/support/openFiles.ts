@@ -3,7 +3,7 @@ import { onBoard } from '~/core/packages/placement';
 import { metres, millimetres } from '~/core/quantity/convert';
 import type { Construction } from '~/schema/values/construction';
 import { partOf } from '~/schema/si/part';
-import type { NewSite } from '~/schema/site';
+import type { NewSite } from '~/schema/records/site/site';
 
 /**
  * Writes a board's sites as the open files that a layout program would: a netlist, two copper layers, a

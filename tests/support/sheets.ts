@@ -1,5 +1,5 @@
 import type { BoardSheet } from '~/schema/boardSheet';
-import { boardRecord } from '~/schema/board';
+import { boardRecord } from '~/schema/records/board/board';
 import { constructionFrom } from '~/schema/stackupPresets';
 
 /** A board as it comes in: nothing placed, nothing found. */

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { HOT_AIR_EXAMPLE } from '../../../tests/support/requests';
-import { newBoard } from '~/schema/board';
+import { newBoard } from '~/schema/records/board/board';
 import type { AirSheet } from '~/schema/airSheet';
 import type { FieldBandAnswer } from '~/schema/fieldBand';
 import { parseInput } from '~/schema/values/faults';

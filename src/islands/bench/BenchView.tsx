@@ -1,5 +1,5 @@
 import { useEffect, useReducer, useRef, useState } from 'react';
-import type { BoardRecord } from '~/schema/board';
+import type { BoardRecord } from '~/schema/records/board/board';
 import { ButtonLink, KeyCap } from '~/ui/controls/Button';
 import { useCommands } from '~/ui/keyboard/useCommands';
 import { BENCH_COMMANDS, type BenchCommand } from './commands';

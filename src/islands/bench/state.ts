@@ -1,4 +1,4 @@
-import type { BoardRecord, WaitingFor } from '~/schema/board';
+import type { BoardRecord, WaitingFor } from '~/schema/records/board/board';
 
 export interface BenchState {
   readonly filter: string;

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { alikeParts } from '~/core/packages/groups';
 import type { SiteSheet } from '~/schema/boardSheet';
-import type { SiteGroupRecord } from '~/schema/siteGroup';
+import type { SiteGroupRecord } from '~/schema/records/board/siteGroup';
 import { deleteJson, postJson } from '~/ui/api';
 import { Button } from '~/ui/controls/Button';
 import { TextField } from '~/ui/controls/Field';

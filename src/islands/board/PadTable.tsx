@@ -1,7 +1,7 @@
 import { PAD_STATES } from '~/core/record/padStates';
 import type { PadExposure } from '~/core/record/heatLife';
 import type { SiteSheet } from '~/schema/boardSheet';
-import type { FindingRecord } from '~/schema/finding';
+import type { FindingRecord } from '~/schema/records/site/finding';
 import { connectionInWords } from '~/schema/words';
 import { HeatStrip } from '~/ui/strip/HeatStrip';
 import { padState } from '../findings/marking';

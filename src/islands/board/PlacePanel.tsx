@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import type { FaceFindingRecord, FacePoint } from '~/schema/faceFinding';
+import type { FaceFindingRecord, FacePoint } from '~/schema/records/board/faceFinding';
 import { FACE_STATE_IDS, FACE_STATES, type FaceState } from '~/core/record/faceStates';
 import { PAD_STATES } from '~/core/record/padStates';
 import { millimetres } from '~/core/quantity/convert';

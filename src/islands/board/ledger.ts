@@ -1,12 +1,12 @@
-import type { FaceFindingRecord } from '~/schema/faceFinding';
+import type { FaceFindingRecord } from '~/schema/records/board/faceFinding';
 import { FACE_STATES } from '~/core/record/faceStates';
 import { placeInWords } from '~/ui/face/facePlaces';
 import { PAD_STATES } from '~/core/record/padStates';
 import { TOGETHER } from '~/core/record/runState';
 import type { BoardSheet, JobLine, SiteSheet } from '~/schema/boardSheet';
-import type { ImportRecord } from '~/schema/boardImport';
-import type { FindingRecord } from '~/schema/finding';
-import type { ReadingRecord } from '~/schema/reading';
+import type { ImportRecord } from '~/schema/records/board/boardImport';
+import type { FindingRecord } from '~/schema/records/site/finding';
+import type { ReadingRecord } from '~/schema/records/site/continuityReading';
 import { GOAL_WORDS } from '~/schema/words';
 import { budget, degrees } from '~/ui/figures';
 

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import type { SiteSheet } from '~/schema/boardSheet';
-import type { FaceFindingRecord } from '~/schema/faceFinding';
+import type { FaceFindingRecord } from '~/schema/records/board/faceFinding';
 import { BLANK_BOARD } from '../../../tests/support/sheets';
 import { initialState, LEAST_POINTS, reduce, type BoardAction, type BoardState } from './state';
 

@@ -1,8 +1,8 @@
 import type { BoardSheet, SiteSheet } from '~/schema/boardSheet';
-import type { FaceFindingRecord, FacePoint } from '~/schema/faceFinding';
+import type { FaceFindingRecord, FacePoint } from '~/schema/records/board/faceFinding';
 import type { PlaceKind } from '~/core/record/faceStates';
-import type { PhotoRecord } from '~/schema/photo';
-import type { SiteGroupRecord } from '~/schema/siteGroup';
+import type { PhotoRecord } from '~/schema/records/board/photo';
+import type { SiteGroupRecord } from '~/schema/records/board/siteGroup';
 import { reduceMarking, UNMARKED, type FoundAs, type Marking, type MarkingAction } from '../findings/marking';
 import type { SiteFilter } from './find';
 

@@ -1,5 +1,5 @@
 import { useEffect, useState } from 'react';
-import type { ArtworkLine } from '~/schema/boardImport';
+import type { ArtworkLine } from '~/schema/records/board/boardImport';
 import type { CopperPicture } from '~/ui/face/Copper';
 
 /** Asks for the picture of one copper layer once it is looked at; without one there is none to show. */

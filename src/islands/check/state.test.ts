@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import type { Check, PlacedPad } from '~/core/electrical/checklist';
-import type { ReadingRecord } from '~/schema/reading';
+import type { ReadingRecord } from '~/schema/records/site/continuityReading';
 import { expectation, ohms } from '~/ui/readingWords';
 import { nextOpen, readingOf, reduce, type CheckState } from './state';
 

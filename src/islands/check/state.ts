@@ -1,6 +1,6 @@
 import type { Check } from '~/core/electrical/checklist';
-import type { FindingRecord } from '~/schema/finding';
-import type { ReadingRecord } from '~/schema/reading';
+import type { FindingRecord } from '~/schema/records/site/finding';
+import type { ReadingRecord } from '~/schema/records/site/continuityReading';
 
 export interface CheckState {
   /** Which check of the list the probes are on. */

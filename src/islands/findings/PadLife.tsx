@@ -1,9 +1,9 @@
 import { PAD_STATES } from '~/core/record/padStates';
 import type { JobLine, SiteSheet } from '~/schema/boardSheet';
-import type { FindingRecord } from '~/schema/finding';
-import type { ReadingRecord } from '~/schema/reading';
+import type { FindingRecord } from '~/schema/records/site/finding';
+import type { ReadingRecord } from '~/schema/records/site/continuityReading';
 import type { PadExposure } from '~/core/record/heatLife';
-import type { PhotoRecord } from '~/schema/photo';
+import type { PhotoRecord } from '~/schema/records/board/photo';
 import { FindingPhotos } from '../photos/FindingPhotos';
 import { ohms, VERDICT_WORDS } from '~/ui/readingWords';
 import { budget, degrees } from '~/ui/figures';

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import type { JobLine, SiteSheet } from '~/schema/boardSheet';
-import type { FindingRecord } from '~/schema/finding';
+import type { FindingRecord } from '~/schema/records/site/finding';
 import { extended, padsBetween } from '~/ui/land/walk';
 import { matches } from '../board/find';
 import { jointOf, reduceMarking, runInWords, statesOf, UNMARKED } from './marking';

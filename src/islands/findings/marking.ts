@@ -1,5 +1,5 @@
 import { PAD_STATES, type PadStateId } from '~/core/record/padStates';
-import type { FindingRecord } from '~/schema/finding';
+import type { FindingRecord } from '~/schema/records/site/finding';
 
 /** A finding that waits for its other pad. */
 export interface Pending {

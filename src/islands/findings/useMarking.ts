@@ -1,6 +1,6 @@
 import { PAD_STATES, type PadStateId } from '~/core/record/padStates';
 import type { SiteSheet } from '~/schema/boardSheet';
-import type { FindingRecord, NewFinding } from '~/schema/finding';
+import type { FindingRecord, NewFinding } from '~/schema/records/site/finding';
 import { postJson } from '~/ui/api';
 import { $by } from '~/ui/preferences';
 import { jointOf, type FoundAs, type MarkingAction, type Pending } from './marking';

@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import type { ImportRecord } from '~/schema/boardImport';
+import type { ImportRecord } from '~/schema/records/board/boardImport';
 import { postJson } from '~/ui/api';
 import { Button } from '~/ui/controls/Button';
 import css from './import.module.css';

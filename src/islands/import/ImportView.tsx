@@ -2,7 +2,7 @@ import { useStore } from '@nanostores/react';
 import { useEffect, useMemo, useReducer, useState } from 'react';
 import { useDropzone } from 'react-dropzone';
 import { padNamesOf } from '~/core/packages/form';
-import type { ImportRecord } from '~/schema/boardImport';
+import type { ImportRecord } from '~/schema/records/board/boardImport';
 import type { BoardSheet } from '~/schema/boardSheet';
 import { familyName, partOf } from '~/schema/si/part';
 import { packageInWords } from '~/schema/words';

@@ -1,4 +1,4 @@
-import type { ImportRecord, NewImport } from '~/schema/boardImport';
+import type { ImportRecord, NewImport } from '~/schema/records/board/boardImport';
 import type { CopperMap } from '~/schema/values/copperMap';
 import type { CentroidColumns, ImportChoices, ImportFile, ImportPreview } from '~/workers/protocol';
 

@@ -4,7 +4,7 @@ import { useFieldArray, useForm, type Resolver } from 'react-hook-form';
 import { HAZARDS } from '~/core/method/request';
 import { LAMINATE_IDS, LAMINATES } from '~/core/materials/laminates';
 import { FINISHES, type Finish } from '~/core/materials/finishes';
-import { newBoard, type BoardRecord, type NewBoard } from '~/schema/board';
+import { newBoard, type BoardRecord, type NewBoard } from '~/schema/records/board/board';
 import { construction as constructionSchema } from '~/schema/values/construction';
 import { constructionFrom, STACKUP_IDS, STACKUPS, type StackupId } from '~/schema/stackupPresets';
 import { HAZARD_WORDS } from '~/schema/words';

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { SURFACE_FAMILY_IDS } from '~/core/packages/surfaceFamilies';
-import { newSite } from '~/schema/site';
+import { newSite } from '~/schema/records/site/site';
 import { blankSite, siteOf } from './siteDraft';
 import { landShapes } from '~/core/packages/form';
 import { anyPackage } from '~/schema/values/package';

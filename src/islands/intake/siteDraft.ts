@@ -4,7 +4,7 @@ import type { ConnectionKind, ConnectionRecord } from '~/schema/values/connectio
 import type { Construction } from '~/schema/values/construction';
 import { anyPackage } from '~/schema/values/package';
 import { isSurfaceInput, partOf } from '~/schema/si/part';
-import type { NewSite, SiteRecord } from '~/schema/site';
+import type { NewSite, SiteRecord } from '~/schema/records/site/site';
 import { usualConnections } from '~/schema/usualCopper';
 import { draftOf, packageInputOf, startOf, type PackageDraft } from './packageDraft';
 import { pinsIn } from './pinList';

@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import type { PhotoRecord } from '~/schema/photo';
+import type { PhotoRecord } from '~/schema/records/board/photo';
 import { pictureUrl, sendPhoto, type PhotoOf } from './sendPhoto';
 import css from './photos.module.css';
 

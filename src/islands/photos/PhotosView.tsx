@@ -2,7 +2,7 @@ import { useEffect, useReducer, useState, type MouseEvent } from 'react';
 import { useDropzone } from 'react-dropzone';
 import { millimetres } from '~/core/quantity/convert';
 import type { BoardSheet } from '~/schema/boardSheet';
-import type { PhotoRecord } from '~/schema/photo';
+import type { PhotoRecord } from '~/schema/records/board/photo';
 import { placedPadsOf } from '~/schema/placedPads';
 import { ApiError, patchJson } from '~/ui/api';
 import { Button, ButtonLink, KeyCap } from '~/ui/controls/Button';

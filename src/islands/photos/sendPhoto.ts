@@ -1,4 +1,4 @@
-import type { PhotoRecord } from '~/schema/photo';
+import type { PhotoRecord } from '~/schema/records/board/photo';
 import { ApiError, postFile } from '~/ui/api';
 import { $by } from '~/ui/preferences';
 

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { photoRecord } from '~/schema/photo';
+import { photoRecord } from '~/schema/records/board/photo';
 import { calibrationOf, reduce, type PhotosState } from './state';
 
 const BLANK = { px: '', py: '', x_mm: '', y_mm: '' };

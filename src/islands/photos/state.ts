@@ -1,4 +1,4 @@
-import type { PhotoRecord } from '~/schema/photo';
+import type { PhotoRecord } from '~/schema/records/board/photo';
 import { calibration, type Calibration } from '~/schema/values/calibration';
 
 /** One tie as it is entered: pixels in the picture, millimetres on the board, as typed. */

@@ -1,6 +1,6 @@
 import { useEffect, useMemo, useReducer, useRef, useState } from 'react';
 import { useStore } from '@nanostores/react';
-import type { RecapRecord } from '~/schema/recap';
+import type { RecapRecord } from '~/schema/records/work/recap';
 import type { RecapAnswer, SequenceAnswer } from '~/schema/recapAnswer';
 import type { RecapCandidate, RecapSheet } from '~/schema/recapSheet';
 import type { PlanInput } from '~/schema/planRequest';

@@ -4,7 +4,7 @@ import type { RigSheet } from '~/schema/rigSheet';
 import { KIND_NAMES } from '~/schema/si/tools';
 import type { ToolSpec } from '~/schema/values/toolSpec';
 import { endsInWords, specInWords, stateInWords } from '~/schema/toolWords';
-import type { SupplySheet } from '~/schema/supply';
+import type { SupplySheet } from '~/schema/records/rig/supply';
 import { SUPPLY_UNITS } from '~/schema/values/supplySpec';
 import { CommandButton } from '~/ui/controls/Button';
 import { Caution, ErrorNote } from '~/ui/controls/Notes';

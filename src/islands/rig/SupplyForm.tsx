@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { ALLOYS, ALLOY_IDS, type AlloyId } from '~/core/materials/alloys';
 import { SUPPLY_NAMES } from '~/schema/si/supplies';
-import type { SupplySheet } from '~/schema/supply';
+import type { SupplySheet } from '~/schema/records/rig/supply';
 import { MOVE_REASONS, SUPPLY_UNITS, type SupplySpec } from '~/schema/values/supplySpec';
 import { deleteJson, postJson } from '~/ui/api';
 import { Button } from '~/ui/controls/Button';

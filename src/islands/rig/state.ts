@@ -1,6 +1,6 @@
 import type { RigSheet } from '~/schema/rigSheet';
-import type { SupplyMove, SupplySheet } from '~/schema/supply';
-import type { ToolRecord } from '~/schema/tool';
+import type { SupplyMove, SupplySheet } from '~/schema/records/rig/supply';
+import type { ToolRecord } from '~/schema/records/rig/tool';
 
 /** What the Rig shows and what is open on it. */
 export interface RigState {

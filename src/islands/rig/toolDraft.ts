@@ -1,6 +1,6 @@
 import { TIP_CONSTRUCTION_IDS, TIP_SHAPE_IDS, type TipShapeId } from '~/core/materials/tips';
 import type { PreheaterId } from '~/core/materials/air';
-import { newTool, type NewTool } from '~/schema/tool';
+import { newTool, type NewTool } from '~/schema/records/rig/tool';
 import type { ToolSpec } from '~/schema/values/toolSpec';
 import { parseInput } from '~/schema/values/faults';
 

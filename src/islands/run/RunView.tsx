@@ -4,7 +4,7 @@ import { TOGETHER } from '~/core/record/runState';
 import { isSurfaceInput } from '~/schema/si/part';
 import { phasesIn, type StepAnswer } from '~/schema/planAnswer';
 import type { RunSheet } from '~/schema/runSheet';
-import type { WritableEvent } from '~/schema/runEvent';
+import type { WritableEvent } from '~/schema/records/work/runEvent';
 import { GOAL_WORDS } from '~/schema/words';
 import { settingInWords } from '~/schema/settingWords';
 import { Button, ButtonLink, CommandButton } from '~/ui/controls/Button';

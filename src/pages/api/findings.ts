@@ -1,5 +1,5 @@
 import { parseInput } from '~/schema/values/faults';
-import { newFinding, newFindings } from '~/schema/finding';
+import { newFinding, newFindings } from '~/schema/records/site/finding';
 import { addFinding, addFindings } from '~/server/repositories/findings';
 import { endpoint, readJson } from '~/server/respond';
 

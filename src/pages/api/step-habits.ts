@@ -1,5 +1,5 @@
 import { parseInput } from '~/schema/values/faults';
-import { stepHabitChange } from '~/schema/stepHabit';
+import { stepHabitChange } from '~/schema/records/work/stepHabit';
 import { keepHabit } from '~/server/repositories/stepHabits';
 import { endpoint, readJson } from '~/server/respond';
 

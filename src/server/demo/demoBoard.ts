@@ -1,8 +1,8 @@
 import type { z } from 'zod';
 import type { PadStateId } from '~/core/record/padStates';
-import type { newBoard } from '~/schema/board';
+import type { newBoard } from '~/schema/records/board/board';
 import type { FaceState, PlaceKind } from '~/core/record/faceStates';
-import type { NewSite } from '~/schema/site';
+import type { NewSite } from '~/schema/records/site/site';
 
 /**
  * The invented workshop: it keeps the electronics of a hill railway, a lighthouse and a planetarium

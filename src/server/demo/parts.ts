@@ -1,5 +1,5 @@
 import { PACKAGE_PRESETS } from '~/schema/packagePresets';
-import type { NewSite } from '~/schema/site';
+import type { NewSite } from '~/schema/records/site/site';
 import type { DemoSite } from './demoBoard';
 
 /** Copper and parts that the invented boards are put together from. */

@@ -1,7 +1,7 @@
 import { parseInput } from '~/schema/values/faults';
 import { planTask, type PlanTask } from '~/schema/planTask';
 import { STACKUPS } from '~/schema/stackupPresets';
-import { benchToolOf } from '~/schema/tool';
+import { benchToolOf } from '~/schema/records/rig/tool';
 import type { Db } from '../db';
 import { planningFor } from '../planning';
 import { listBoards } from '../repositories/boards';

@@ -5,9 +5,9 @@ import {
   type BoardRecord,
   type NewBoard,
   type WaitingFor,
-} from '~/schema/board';
+} from '~/schema/records/board/board';
 import type { Outcome } from '~/core/record/outcomes';
-import { boards } from '~/schema/board.table';
+import { boards } from '~/schema/records/board/board.table';
 import type { Db } from '../db';
 import { Conflict, NotFound } from '../errors';
 import { newId } from '../ids';

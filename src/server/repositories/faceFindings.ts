@@ -1,6 +1,10 @@
 import { and, asc, eq } from 'drizzle-orm';
-import { faceFindingRecord, type FaceFindingRecord, type NewFaceFinding } from '~/schema/faceFinding';
-import { faceFindings } from '~/schema/faceFinding.table';
+import {
+  faceFindingRecord,
+  type FaceFindingRecord,
+  type NewFaceFinding,
+} from '~/schema/records/board/faceFinding';
+import { faceFindings } from '~/schema/records/board/faceFinding.table';
 import type { Db } from '../db';
 import { InputError } from '~/schema/values/faults';
 import { newId } from '../ids';

@@ -1,9 +1,9 @@
 import { and, asc, eq, inArray, isNull } from 'drizzle-orm';
-import { importRecord, type ArtworkLine, type ImportRecord } from '~/schema/boardImport';
-import { artworks, imports } from '~/schema/boardImport.table';
-import type { NewImport } from '~/schema/boardImport';
-import { pads } from '~/schema/pad.table';
-import { sites } from '~/schema/site.table';
+import { importRecord, type ArtworkLine, type ImportRecord } from '~/schema/records/board/boardImport';
+import { artworks, imports } from '~/schema/records/board/boardImport.table';
+import type { NewImport } from '~/schema/records/board/boardImport';
+import { pads } from '~/schema/records/site/pad.table';
+import { sites } from '~/schema/records/site/site.table';
 import type { Db } from '../db';
 import { Conflict, NotFound } from '../errors';
 import { newId } from '../ids';

@@ -1,8 +1,13 @@
 import { and, asc, desc, eq, inArray } from 'drizzle-orm';
-import { jobRecord, type JobRecord } from '~/schema/job';
-import { jobs } from '~/schema/job.table';
-import { runEventOf, runEventRow, type AppendRequest, type RunEventRow } from '~/schema/runEvent';
-import { runEvents } from '~/schema/runEvent.table';
+import { jobRecord, type JobRecord } from '~/schema/records/work/job';
+import { jobs } from '~/schema/records/work/job.table';
+import {
+  runEventOf,
+  runEventRow,
+  type AppendRequest,
+  type RunEventRow,
+} from '~/schema/records/work/runEvent';
+import { runEvents } from '~/schema/records/work/runEvent.table';
 import { refusal, runState, type RunState } from '~/core/record/runState';
 import type { RunEvent, RunEventBody } from '~/core/record/runEvents';
 import type { Outcome } from '~/core/record/outcomes';

@@ -3,8 +3,8 @@ import {
   libraryPackageRecord,
   type LibraryPackageRecord,
   type NewLibraryPackage,
-} from '~/schema/libraryPackage';
-import { libraryPackages } from '~/schema/libraryPackage.table';
+} from '~/schema/records/parts/libraryPackage';
+import { libraryPackages } from '~/schema/records/parts/libraryPackage.table';
 import type { Db } from '../db';
 import { Conflict, NotFound } from '../errors';
 import { newId } from '../ids';

@@ -1,7 +1,7 @@
 import { and, asc, eq, sql } from 'drizzle-orm';
-import { photoRecord, type NewPhoto, type PhotoRecord } from '~/schema/photo';
+import { photoRecord, type NewPhoto, type PhotoRecord } from '~/schema/records/board/photo';
 import type { Calibration } from '~/schema/values/calibration';
-import { photos } from '~/schema/photo.table';
+import { photos } from '~/schema/records/board/photo.table';
 import type { Db } from '../db';
 import { Conflict, NotFound } from '../errors';
 import { newId } from '../ids';

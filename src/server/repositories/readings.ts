@@ -1,6 +1,6 @@
 import { asc, eq } from 'drizzle-orm';
-import { readingRecord, type ReadingRecord } from '~/schema/reading';
-import { readings } from '~/schema/reading.table';
+import { readingRecord, type ReadingRecord } from '~/schema/records/site/continuityReading';
+import { readings } from '~/schema/records/site/continuityReading.table';
 import type { Db } from '../db';
 
 export const readingsOfSite = (db: Db, siteId: string): ReadingRecord[] =>

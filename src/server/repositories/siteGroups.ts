@@ -1,7 +1,7 @@
 import { and, asc, eq } from 'drizzle-orm';
-import { siteGroupRecord, type NewSiteGroup, type SiteGroupRecord } from '~/schema/siteGroup';
-import { siteGroups } from '~/schema/siteGroup.table';
-import { sites } from '~/schema/site.table';
+import { siteGroupRecord, type NewSiteGroup, type SiteGroupRecord } from '~/schema/records/board/siteGroup';
+import { siteGroups } from '~/schema/records/board/siteGroup.table';
+import { sites } from '~/schema/records/site/site.table';
 import { InputError } from '~/schema/values/faults';
 import type { Db } from '../db';
 import { Conflict, NotFound } from '../errors';

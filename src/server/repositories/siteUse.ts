@@ -1,9 +1,9 @@
 import { eq, inArray, or } from 'drizzle-orm';
-import { findings } from '~/schema/finding.table';
-import { jobs } from '~/schema/job.table';
-import { pads } from '~/schema/pad.table';
-import { readings } from '~/schema/reading.table';
-import { sites } from '~/schema/site.table';
+import { findings } from '~/schema/records/site/finding.table';
+import { jobs } from '~/schema/records/work/job.table';
+import { pads } from '~/schema/records/site/pad.table';
+import { readings } from '~/schema/records/site/continuityReading.table';
+import { sites } from '~/schema/records/site/site.table';
 import type { Db } from '../db';
 
 /** SQLite takes so many values in one statement with room to spare. */

@@ -1,10 +1,10 @@
 import { and, asc, eq, inArray } from 'drizzle-orm';
-import { padRecord, type PadRecord } from '~/schema/pad';
-import { pads } from '~/schema/pad.table';
-import { siteRecord, type NewSite, type SiteChange, type SiteRecord } from '~/schema/site';
-import { sites } from '~/schema/site.table';
-import type { PadChanges } from '~/schema/padChange';
-import { boards } from '~/schema/board.table';
+import { padRecord, type PadRecord } from '~/schema/records/site/pad';
+import { pads } from '~/schema/records/site/pad.table';
+import { siteRecord, type NewSite, type SiteChange, type SiteRecord } from '~/schema/records/site/site';
+import { sites } from '~/schema/records/site/site.table';
+import type { PadChanges } from '~/schema/records/site/padChange';
+import { boards } from '~/schema/records/board/board.table';
 import type { Db } from '../db';
 import { Conflict, NotFound } from '../errors';
 import { newId } from '../ids';

@@ -1,6 +1,6 @@
 import { and, eq } from 'drizzle-orm';
-import { stepHabit, type StepHabit, type StepHabitChange } from '~/schema/stepHabit';
-import { stepHabits } from '~/schema/stepHabit.table';
+import { stepHabit, type StepHabit, type StepHabitChange } from '~/schema/records/work/stepHabit';
+import { stepHabits } from '~/schema/records/work/stepHabit.table';
 import type { Db } from '../db';
 import { Conflict } from '../errors';
 

@@ -6,8 +6,8 @@ import {
   type SupplyMove,
   type SupplyRecord,
   type SupplySheet,
-} from '~/schema/supply';
-import { supplies, supplyMoves } from '~/schema/supply.table';
+} from '~/schema/records/rig/supply';
+import { supplies, supplyMoves } from '~/schema/records/rig/supply.table';
 import type { Db } from '../db';
 import { Conflict, NotFound } from '../errors';
 import { newId } from '../ids';

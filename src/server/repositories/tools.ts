@@ -1,6 +1,6 @@
 import { and, asc, eq } from 'drizzle-orm';
-import { toolRecord, type NewTool, type ToolChange, type ToolRecord } from '~/schema/tool';
-import { tools } from '~/schema/tool.table';
+import { toolRecord, type NewTool, type ToolChange, type ToolRecord } from '~/schema/records/rig/tool';
+import { tools } from '~/schema/records/rig/tool.table';
 import type { Db } from '../db';
 import { Conflict, NotFound } from '../errors';
 import { newId } from '../ids';

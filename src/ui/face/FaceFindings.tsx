@@ -1,5 +1,5 @@
 import type { KeyboardEvent } from 'react';
-import type { FaceFindingRecord, FacePoint } from '~/schema/faceFinding';
+import type { FaceFindingRecord, FacePoint } from '~/schema/records/board/faceFinding';
 import { FACE_STATES, type PlaceKind } from '~/core/record/faceStates';
 import type { FaceScale } from './BoardFace';
 import { placeInWords } from './facePlaces';

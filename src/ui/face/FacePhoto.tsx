@@ -1,5 +1,5 @@
 import { similarityOf } from '~/core/geometry/similarity';
-import type { PhotoRecord } from '~/schema/photo';
+import type { PhotoRecord } from '~/schema/records/board/photo';
 import type { FaceScale } from './BoardFace';
 import css from './face.module.css';
 

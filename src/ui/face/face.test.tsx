@@ -1,8 +1,8 @@
 // @vitest-environment jsdom
 import { cleanup, fireEvent, render, screen } from '@testing-library/react';
 import { afterEach, describe, expect, it, vi } from 'vitest';
-import type { FaceFindingRecord } from '~/schema/faceFinding';
-import { photoRecord } from '~/schema/photo';
+import type { FaceFindingRecord } from '~/schema/records/board/faceFinding';
+import { photoRecord } from '~/schema/records/board/photo';
 import { HeatStrip } from '../strip/HeatStrip';
 import { BoardFace, type FaceScale, type FaceSite } from './BoardFace';
 import { FaceFindings } from './FaceFindings';

@@ -1,5 +1,5 @@
 import { areaOf, insidePolygon, lengthOf, distanceToLine, type Point } from '~/core/geometry/polygon';
-import type { FaceFindingRecord, FacePoint } from '~/schema/faceFinding';
+import type { FaceFindingRecord, FacePoint } from '~/schema/records/board/faceFinding';
 
 const asPoints = (points: readonly FacePoint[]): Point[] => points.map(({ x_mm, y_mm }) => [x_mm, y_mm]);
 

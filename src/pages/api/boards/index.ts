@@ -1,4 +1,4 @@
-import { newBoard } from '~/schema/board';
+import { newBoard } from '~/schema/records/board/board';
 import { parseInput } from '~/schema/values/faults';
 import { addBoard } from '~/server/repositories/boards';
 import { endpoint, readJson } from '~/server/respond';

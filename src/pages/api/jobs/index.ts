@@ -1,5 +1,5 @@
 import { parseInput } from '~/schema/values/faults';
-import { acceptPlan } from '~/schema/job';
+import { acceptPlan } from '~/schema/records/work/job';
 import { acceptJob } from '~/server/accepting';
 import { endpoint, readJson } from '~/server/respond';
 

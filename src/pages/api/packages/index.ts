@@ -1,5 +1,5 @@
 import { parseInput } from '~/schema/values/faults';
-import { newLibraryPackage } from '~/schema/libraryPackage';
+import { newLibraryPackage } from '~/schema/records/parts/libraryPackage';
 import { addToLibrary } from '~/server/repositories/library';
 import { endpoint, readJson } from '~/server/respond';
 

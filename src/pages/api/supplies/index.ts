@@ -1,5 +1,5 @@
 import { parseInput } from '~/schema/values/faults';
-import { newSupply } from '~/schema/supply';
+import { newSupply } from '~/schema/records/rig/supply';
 import { addSupply } from '~/server/repositories/supplies';
 import { endpoint, readJson } from '~/server/respond';
 

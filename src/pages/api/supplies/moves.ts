@@ -1,5 +1,5 @@
 import { parseInput } from '~/schema/values/faults';
-import { newMove } from '~/schema/supply';
+import { newMove } from '~/schema/records/rig/supply';
 import { moveSupply } from '~/server/repositories/supplies';
 import { endpoint, readJson } from '~/server/respond';
 

@@ -1,5 +1,5 @@
 import { parseInput } from '~/schema/values/faults';
-import { toolChange } from '~/schema/tool';
+import { toolChange } from '~/schema/records/rig/tool';
 import { changeTool } from '~/server/repositories/tools';
 import { endpoint, readJson } from '~/server/respond';
 

@@ -1,5 +1,5 @@
 import { parseInput } from '~/schema/values/faults';
-import { newTool } from '~/schema/tool';
+import { newTool } from '~/schema/records/rig/tool';
 import { addTool } from '~/server/repositories/tools';
 import { endpoint, readJson } from '~/server/respond';
 

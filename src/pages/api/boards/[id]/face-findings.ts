@@ -1,4 +1,4 @@
-import { newFaceFinding } from '~/schema/faceFinding';
+import { newFaceFinding } from '~/schema/records/board/faceFinding';
 import { parseInput } from '~/schema/values/faults';
 import { addFaceFinding } from '~/server/repositories/faceFindings';
 import { endpoint, readJson } from '~/server/respond';

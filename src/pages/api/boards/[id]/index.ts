@@ -1,4 +1,4 @@
-import { boardChange } from '~/schema/board';
+import { boardChange } from '~/schema/records/board/board';
 import { parseInput } from '~/schema/values/faults';
 import { changeTold } from '~/server/boardChanges';
 import { endpoint, readJson } from '~/server/respond';

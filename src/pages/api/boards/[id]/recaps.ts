@@ -1,5 +1,5 @@
 import { parseInput } from '~/schema/values/faults';
-import { newRecap } from '~/schema/recap';
+import { newRecap } from '~/schema/records/work/recap';
 import { keepRecap } from '~/server/repositories/recaps';
 import { endpoint, readJson } from '~/server/respond';
 

@@ -1,5 +1,5 @@
 import { parseInput } from '~/schema/values/faults';
-import { newSite } from '~/schema/site';
+import { newSite } from '~/schema/records/site/site';
 import { placeSite } from '~/server/placing';
 import { endpoint, readJson } from '~/server/respond';
 

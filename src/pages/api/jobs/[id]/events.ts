@@ -1,5 +1,5 @@
 import { parseInput } from '~/schema/values/faults';
-import { appendRequest } from '~/schema/runEvent';
+import { appendRequest } from '~/schema/records/work/runEvent';
 import { exposureFor } from '~/server/exposing';
 import { appendEvent, getJob } from '~/server/repositories/jobs';
 import { endpoint, readJson } from '~/server/respond';

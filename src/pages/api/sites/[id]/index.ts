@@ -1,5 +1,5 @@
 import { parseInput } from '~/schema/values/faults';
-import { siteChange } from '~/schema/site';
+import { siteChange } from '~/schema/records/site/site';
 import { correctSite } from '~/server/placing';
 import { removeSite } from '~/server/repositories/sites';
 import { endpoint, fromOurPages, readJson } from '~/server/respond';

@@ -1,5 +1,5 @@
 import { parseInput } from '~/schema/values/faults';
-import { padChanges } from '~/schema/padChange';
+import { padChanges } from '~/schema/records/site/padChange';
 import { changeCopper } from '~/server/placing';
 import { endpoint, readJson } from '~/server/respond';
 

@@ -1,5 +1,5 @@
 import { parseInput } from '~/schema/values/faults';
-import { newReading } from '~/schema/reading';
+import { newReading } from '~/schema/records/site/continuityReading';
 import { takeReading } from '~/server/checking';
 import { endpoint, readJson } from '~/server/respond';
 

@@ -1,5 +1,5 @@
 import { parseInput } from '~/schema/values/faults';
-import { newSiteGroup } from '~/schema/siteGroup';
+import { newSiteGroup } from '~/schema/records/board/siteGroup';
 import { addSiteGroup } from '~/server/repositories/siteGroups';
 import { endpoint, readJson } from '~/server/respond';
 

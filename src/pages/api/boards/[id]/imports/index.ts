@@ -1,4 +1,4 @@
-import { newImport } from '~/schema/boardImport';
+import { newImport } from '~/schema/records/board/boardImport';
 import { parseInput } from '~/schema/values/faults';
 import { acceptImport } from '~/server/importing';
 import { endpoint, readJson } from '~/server/respond';

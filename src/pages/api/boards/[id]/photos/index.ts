@@ -1,5 +1,5 @@
 import { parseInput } from '~/schema/values/faults';
-import { newPhoto } from '~/schema/photo';
+import { newPhoto } from '~/schema/records/board/photo';
 import { LARGEST_PHOTO_bytes, takePhoto } from '~/server/photographing';
 import { endpoint, readBytes } from '~/server/respond';
 

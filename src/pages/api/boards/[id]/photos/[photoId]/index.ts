@@ -1,5 +1,5 @@
 import { parseInput } from '~/schema/values/faults';
-import { photoChange } from '~/schema/photo';
+import { photoChange } from '~/schema/records/board/photo';
 import { calibratePhoto } from '~/server/repositories/photos';
 import { endpoint, readJson } from '~/server/respond';
 

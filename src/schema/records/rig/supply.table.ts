@@ -1,0 +1,29 @@
+import { index, integer, real, sqliteTable, text as textColumn } from 'drizzle-orm/sqlite-core';
+import { jobs } from '../work/job.table';
+import type { SupplyMove } from './supply';
+import type { SupplySpec } from '../../values/supplySpec';
+
+export const supplies = sqliteTable('supplies', {
+  id: textColumn('id').primaryKey(),
+  name: textColumn('name').notNull(),
+  spec: textColumn('spec', { mode: 'json' }).$type<SupplySpec>().notNull(),
+  low: real('low').notNull().default(0),
+  retired: integer('retired', { mode: 'boolean' }).notNull().default(false),
+  revision: integer('revision').notNull().default(1),
+});
+
+export const supplyMoves = sqliteTable(
+  'supply_moves',
+  {
+    id: textColumn('id').primaryKey(),
+    supplyId: textColumn('supply_id')
+      .notNull()
+      .references(() => supplies.id),
+    change: real('change').notNull(),
+    reason: textColumn('reason').$type<SupplyMove['reason']>().notNull(),
+    jobId: textColumn('job_id').references(() => jobs.id),
+    by: textColumn('by').notNull(),
+    at_ms: integer('at_ms').notNull(),
+  },
+  (table) => [index('supply_moves_of').on(table.supplyId, table.at_ms)],
+);

@@ -1,0 +1,28 @@
+import { z } from 'zod';
+import { VERDICTS } from '~/core/electrical/judgement';
+import { initials, oneOf, quantity, recordId, text, whenever_ms } from '../../values/fields';
+
+export const READING_KINDS = ['continuity', 'short'] as const;
+export type ReadingKind = (typeof READING_KINDS)[number];
+
+/** What a meter showed between two pads of a checklist, as a person enters it; null is an open display. */
+export const newReading = z.strictObject({
+  kind: oneOf(READING_KINDS),
+  padId: recordId,
+  otherPadId: recordId,
+  value_Ohm: quantity('Ω', 0, 1e12).nullable(),
+  note: text(0, 200).default(''),
+  by: initials,
+});
+export type NewReading = z.infer<typeof newReading>;
+
+/** A reading in the record, judged by the server; the next one between the same pads follows it. */
+export const readingRecord = newReading.extend({
+  id: recordId,
+  boardId: recordId,
+  siteId: recordId,
+  limit_Ohm: quantity('Ω', 0, 1e12),
+  verdict: oneOf(VERDICTS),
+  at_ms: whenever_ms,
+});
+export type ReadingRecord = z.infer<typeof readingRecord>;

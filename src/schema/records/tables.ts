@@ -1,0 +1,17 @@
+/** Every table, for the migration generator and the database handle. */
+export { boards } from './board/board.table';
+export { artworks, imports } from './board/boardImport.table';
+export { faceFindings } from './board/faceFinding.table';
+export { findings } from './site/finding.table';
+export { jobs } from './work/job.table';
+export { libraryPackages } from './parts/libraryPackage.table';
+export { pads } from './site/pad.table';
+export { photos } from './board/photo.table';
+export { readings } from './site/continuityReading.table';
+export { runEvents } from './work/runEvent.table';
+export { sites } from './site/site.table';
+export { siteGroups } from './board/siteGroup.table';
+export { tools } from './rig/tool.table';
+export { stepHabits } from './work/stepHabit.table';
+export { supplies, supplyMoves } from './rig/supply.table';
+export { recaps } from './work/recap.table';

@@ -1,0 +1,37 @@
+import { index, integer, sqliteTable, text as textColumn } from 'drizzle-orm/sqlite-core';
+import type { Goal } from '~/core/method/goals';
+import type { Outcome } from '~/core/record/outcomes';
+import { boards } from '../board/board.table';
+import type { FoundAnswer } from '../../planAnswer';
+import type { ChoiceInput, PlanInput, SettingInput } from '../../planRequest';
+import { sites } from '../site/site.table';
+
+export const jobs = sqliteTable(
+  'jobs',
+  {
+    id: textColumn('id').primaryKey(),
+    boardId: textColumn('board_id')
+      .notNull()
+      .references(() => boards.id),
+    siteId: textColumn('site_id')
+      .notNull()
+      .references(() => sites.id),
+    goal: textColumn('goal').$type<Goal>().notNull(),
+    by: textColumn('by').notNull(),
+    status: textColumn('status').$type<'running' | 'closed'>().notNull(),
+    input: textColumn('input', { mode: 'json' }).$type<PlanInput>().notNull(),
+    setting: textColumn('setting', { mode: 'json' }).$type<SettingInput>().notNull(),
+    choices: textColumn('choices', { mode: 'json' }).$type<ChoiceInput[]>().notNull().default([]),
+    plan: textColumn('plan', { mode: 'json' }).$type<FoundAnswer>().notNull(),
+    modelVersion: textColumn('model_version').notNull(),
+    outcome: textColumn('outcome').$type<Outcome>(),
+    cause: textColumn('cause').notNull().default(''),
+    acceptedAt_ms: integer('accepted_at_ms').notNull(),
+    closedAt_ms: integer('closed_at_ms'),
+    lastSeq: integer('last_seq').notNull().default(0),
+  },
+  (table) => [
+    index('jobs_board').on(table.boardId, table.acceptedAt_ms),
+    index('jobs_status').on(table.status),
+  ],
+);

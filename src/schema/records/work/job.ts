@@ -1,0 +1,49 @@
+import { z } from 'zod';
+import { GOALS } from '~/core/method/goals';
+import { OUTCOMES } from '~/core/record/outcomes';
+import { moistureInput } from '../../values/moisture';
+import { initials, oneOf, recordId, text, whenever_ms, wholeNumber } from '../../values/fields';
+import { foundAnswer } from '../../planAnswer';
+import { WORTHS } from '~/core/method/request';
+import { choiceInput, planInput, settingInput } from '../../planRequest';
+import { stepEdits } from '../../values/stepEdit';
+
+/** Accepting a plan: the setting chosen, and the state of the record it was chosen on. The server solves it again itself. */
+export const acceptPlan = z.strictObject({
+  siteId: recordId,
+  by: initials,
+  goal: oneOf(GOALS),
+  /** Fingerprint of the inputs the screen planned with; refused when the record has moved on. */
+  inputsKey: text(1, 80),
+  worth: oneOf(WORTHS).default('ordinary'),
+  /** Sites that come off in the same heat. */
+  mates: z.array(text(1, 16)).max(20).default([]),
+  /** What is known of the water in its body; null: its level is not known. */
+  moisture: moistureInput.nullable().default(null),
+  /** A method and a setting for each phase of the goal. */
+  choices: z.array(choiceInput).min(1).max(2),
+  edits: stepEdits.default([]),
+});
+export type AcceptPlan = z.infer<typeof acceptPlan>;
+
+/** One visit to one site: the accepted plan with everything that produced it. */
+export const jobRecord = z.strictObject({
+  id: recordId,
+  boardId: recordId,
+  siteId: recordId,
+  goal: oneOf(GOALS),
+  by: initials,
+  status: oneOf(['running', 'closed']),
+  input: planInput,
+  /** Of the first phase; `choices` has all of them. */
+  setting: settingInput,
+  choices: z.array(choiceInput).default([]),
+  plan: foundAnswer,
+  modelVersion: text(1, 40),
+  outcome: oneOf(OUTCOMES).nullable(),
+  cause: text(0, 600),
+  acceptedAt_ms: whenever_ms,
+  closedAt_ms: whenever_ms.nullable(),
+  lastSeq: wholeNumber(0, 100_000),
+});
+export type JobRecord = z.infer<typeof jobRecord>;

@@ -1,0 +1,21 @@
+import { z } from 'zod';
+import { initials, oneOf, recordId, text, whenever_ms } from '../../values/fields';
+import { recapAnswer } from '../../recapAnswer';
+
+/** What a screen asks to be kept. */
+export const newRecap = z.strictObject({
+  name: text(1, 80),
+  by: initials,
+  order: oneOf(['value', 'area']),
+  siteIds: z.array(recordId).min(1, { error: 'is empty; choose at least one site' }).max(200),
+  answer: recapAnswer,
+});
+export type NewRecap = z.infer<typeof newRecap>;
+
+/** A whole-board job that was decided on: its sites in order, and the plan it was made from. */
+export const recapRecord = newRecap.extend({
+  id: recordId,
+  boardId: recordId,
+  at_ms: whenever_ms,
+});
+export type RecapRecord = z.infer<typeof recapRecord>;

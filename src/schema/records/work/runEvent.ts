@@ -1,0 +1,82 @@
+import { z } from 'zod';
+import type { RunEvent, RunEventBody } from '~/core/record/runEvents';
+import { OUTCOMES } from '~/core/record/outcomes';
+import { initials, oneOf, quantity, recordId, text, whenever_ms, wholeNumber } from '../../values/fields';
+
+const stepId = text(1, 60);
+const pad = text(1, 8);
+const elapsed_s = quantity('s', 0, 3600);
+
+const writable = [
+  z.strictObject({ kind: z.literal('step-done'), stepId }),
+  z.strictObject({ kind: z.literal('step-back'), stepId }),
+  z.strictObject({ kind: z.literal('heat-on'), stepId, pad }),
+  z.strictObject({ kind: z.literal('melted'), stepId, pad, elapsed_s }),
+  z.strictObject({ kind: z.literal('heat-off'), stepId, pad, elapsed_s }),
+  z.strictObject({ kind: z.literal('note'), text: text(1, 600) }),
+  z.strictObject({
+    kind: z.literal('correction'),
+    ofSeq: wholeNumber(1, 100_000),
+    elapsed_s,
+    reason: text(1, 200),
+  }),
+  z.strictObject({ kind: z.literal('closed'), outcome: oneOf(OUTCOMES), cause: text(0, 600).default('') }),
+] as const;
+
+/** What a screen may write; `opened` and `exposure` are the server's own. */
+export const writableEvent = z.discriminatedUnion('kind', writable, {
+  error: 'kind must be one of step-done, step-back, heat-on, melted, heat-off, note, correction, closed',
+});
+export type WritableEvent = z.infer<typeof writableEvent>;
+
+const exposure = z.strictObject({
+  kind: z.literal('exposure'),
+  pad,
+  duration_s: quantity('s', 0, 7200),
+  padDose: quantity('', 0, 1e9),
+  laminateDose: quantity('', 0, 1e9),
+  peak_C: quantity('°C', -50, 600),
+  modelVersion: text(1, 40),
+  others: z
+    .array(
+      z.strictObject({
+        padId: recordId,
+        padDose: quantity('', 0, 1e9),
+        peak_C: quantity('°C', -50, 600),
+      }),
+    )
+    .max(1000)
+    .optional(),
+});
+
+export const runEventBody: z.ZodType<RunEventBody> = z.discriminatedUnion('kind', [
+  z.strictObject({ kind: z.literal('opened') }),
+  exposure,
+  ...writable,
+]);
+
+/** A screen's request to append: `afterSeq` is the last entry it knew, `clientId` makes a retry harmless. */
+export const appendRequest = z.strictObject({
+  clientId: recordId,
+  afterSeq: wholeNumber(0, 100_000),
+  by: initials,
+  event: writableEvent,
+});
+export type AppendRequest = z.infer<typeof appendRequest>;
+
+export const runEventRow = z.strictObject({
+  jobId: recordId,
+  seq: wholeNumber(1, 100_000),
+  clientId: recordId,
+  at_ms: whenever_ms,
+  by: initials,
+  body: runEventBody,
+});
+export type RunEventRow = z.infer<typeof runEventRow>;
+
+export const runEventOf = (row: RunEventRow): RunEvent => ({
+  ...row.body,
+  seq: row.seq,
+  at_ms: row.at_ms,
+  by: row.by,
+});
