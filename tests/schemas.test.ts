@@ -1,8 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { z } from 'zod';
-import { foundAnswer } from '~/schema/planAnswer';
-import { planInput } from '~/schema/planRequest';
-import { simulateInput } from '~/schema/simulateRequest';
+import { foundAnswer } from '~/schema/exchange/plan/planAnswer';
+import { planInput } from '~/schema/exchange/plan/planRequest';
+import { simulateInput } from '~/schema/exchange/simulate/simulateRequest';
 
 /** The command line's shapes as JSON Schema under docs/schemas; `npm run schemas` writes them anew. */
 describe('published JSON Schemas are current', () => {

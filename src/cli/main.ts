@@ -4,11 +4,11 @@ import { fileURLToPath } from 'node:url';
 import Papa from 'papaparse';
 import { plan } from '~/core/method/plan';
 import { InputError, parseInput } from '~/schema/values/faults';
-import { planAnswerOf } from '~/schema/planAnswerOf';
-import { planInput } from '~/schema/planRequest';
-import { planRequestOf } from '~/schema/si/plan';
-import { simulateInput } from '~/schema/simulateRequest';
-import { simulate } from '~/schema/simulate';
+import { planAnswerOf } from '~/schema/exchange/plan/planAnswerOf';
+import { planInput } from '~/schema/exchange/plan/planRequest';
+import { planRequestOf } from '~/schema/exchange/si/plan';
+import { simulateInput } from '~/schema/exchange/simulate/simulateRequest';
+import { simulate } from '~/schema/exchange/simulate/simulate';
 import { closeDatabase, openDatabase } from '~/server/db';
 
 const HELP = `Usage: ./ithermon COMMAND [FILE|-]

@@ -2,7 +2,7 @@ import { padNamesOf } from '~/core/packages/form';
 import { padPlaces, type Placement } from '~/core/packages/placement';
 import { recogniseAll, type Recognised, type SeenLand } from '~/core/packages/recognise';
 import { millimetres } from '~/core/quantity/convert';
-import { partOf } from '~/schema/si/part';
+import { partOf } from '~/schema/exchange/si/part';
 import type { AnyPackageInput } from '~/schema/values/package';
 import type { NewSite } from '~/schema/records/site/site';
 import type { CentroidRow } from './centroid';

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { OPTION, pin } from '../../tests/support/answers';
 import { BLANK_BOARD } from '../../tests/support/sheets';
 import type { RunEvent } from '~/core/record/runEvents';
-import type { FoundAnswer } from '~/schema/planAnswer';
+import type { FoundAnswer } from '~/schema/exchange/plan/planAnswer';
 import { matching, reduce as benchReduce, START } from './bench/state';
 import { initialState, reduce as boardReduce } from './board/state';
 import { padState, UNMARKED, worstState } from './findings/marking';

@@ -3,9 +3,9 @@ import { changed, HOT_AIR_EXAMPLE, PLAN_EXAMPLE, SIMULATE_EXAMPLE } from '../../
 import { newBoard } from './records/board/board';
 import { InputError, parseInput, type Fault } from './values/faults';
 import { newFinding } from './records/site/finding';
-import { planInput } from './planRequest';
-import { planRequestOf } from './si/plan';
-import { simulateInput } from './simulateRequest';
+import { planInput } from './exchange/plan/planRequest';
+import { planRequestOf } from './exchange/si/plan';
+import { simulateInput } from './exchange/simulate/simulateRequest';
 import { writableEvent } from './records/work/runEvent';
 import type { z } from 'zod';
 

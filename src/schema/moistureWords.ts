@@ -1,5 +1,5 @@
 import { FLOOR_LIFE_s } from '~/core/packages/moisture';
-import type { MoistureAnswer } from './si/moisture';
+import type { MoistureAnswer } from './exchange/si/moisture';
 import type { MoistureInput } from './values/moisture';
 
 export function moistureInWords(answer: MoistureAnswer, given: MoistureInput | undefined): string {

@@ -1,7 +1,7 @@
 import type { Goal } from '~/core/method/goals';
 import type { BoardRecord } from './records/board/board';
 import type { SiteSheet } from './boardSheet';
-import type { PlanInput } from './planRequest';
+import type { PlanInput } from './exchange/plan/planRequest';
 import type { StepHabit } from './records/work/stepHabit';
 import type { ToolRecord } from './records/rig/tool';
 import type { PadStateId } from '~/core/record/padStates';

@@ -1,5 +1,5 @@
 import type { BoardRecord } from './records/board/board';
-import type { PlanInput } from './planRequest';
+import type { PlanInput } from './exchange/plan/planRequest';
 import type { RecapRecord } from './records/work/recap';
 import type { SiteGroupRecord } from './records/board/siteGroup';
 

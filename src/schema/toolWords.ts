@@ -1,6 +1,6 @@
 import { PREHEATERS } from '~/core/materials/air';
 import { wearOf } from '~/core/materials/tips';
-import { nozzleWords } from './si/tools';
+import { nozzleWords } from './exchange/si/tools';
 import type { ToolRecord } from './records/rig/tool';
 import type { ToolSpec } from './values/toolSpec';
 

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { OPTION } from '../../tests/support/answers';
 import { PACKAGE_PRESETS } from './packagePresets';
 import { anyPackage } from './values/package';
-import { choiceOfOption } from './optionChoice';
+import { choiceOfOption } from './exchange/plan/optionChoice';
 import { choiceInWords, settingInWords } from './settingWords';
 import { STACKUP_IDS, STACKUPS } from './stackupPresets';
 import { endsInWords, specInWords, stateInWords } from './toolWords';

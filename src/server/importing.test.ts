@@ -3,8 +3,8 @@ import { freshDatabase, withBoard, withCapacitor } from '../../tests/support/dat
 import { newFinding } from '~/schema/records/site/finding';
 import { newImport, type NewImport } from '~/schema/records/board/boardImport';
 import { InputError, parseInput } from '~/schema/values/faults';
-import { simulateInput } from '~/schema/simulateRequest';
-import { fieldScenarioOf } from '~/schema/simulateField';
+import { simulateInput } from '~/schema/exchange/simulate/simulateRequest';
+import { fieldScenarioOf } from '~/schema/exchange/simulate/simulateField';
 import { acceptImport, copperMapsOf } from './importing';
 import { Conflict, NotFound } from './errors';
 import { addFinding } from './repositories/findings';

@@ -1,7 +1,7 @@
 import { InputError, type Fault } from '~/schema/values/faults';
 import { padNamesOf } from '~/core/packages/form';
-import { partOf } from '~/schema/si/part';
-import { layersOf } from '~/schema/si/connections';
+import { partOf } from '~/schema/exchange/si/part';
+import { layersOf } from '~/schema/exchange/si/connections';
 import type { Construction } from '~/schema/values/construction';
 import type { NewSite, SiteChange } from '~/schema/records/site/site';
 import type { Db } from './db';

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { freshDatabase, withBoard, withCapacitor } from '../../tests/support/database';
-import { planRequestOf } from '~/schema/si/plan';
-import { planInputOf } from '~/schema/planWishes';
+import { planRequestOf } from '~/schema/exchange/si/plan';
+import { planInputOf } from '~/schema/exchange/plan/planWishes';
 import { newSite } from '~/schema/records/site/site';
 import { SIMULATE_EXAMPLE } from '../../tests/support/requests';
 import type { Db } from './db';

@@ -1,5 +1,5 @@
 import { exposuresOf, spentByPad } from '~/core/record/heatLife';
-import { planInput, type PlanInput } from '~/schema/planRequest';
+import { planInput, type PlanInput } from '~/schema/exchange/plan/planRequest';
 import type { RecapSheet } from '~/schema/recapSheet';
 import type { Db } from './db';
 import { planningFor } from './planning';

@@ -3,7 +3,7 @@ import type { JobRecord } from '~/schema/records/work/job';
 import { newSite } from '~/schema/records/site/site';
 import { simulateJoint } from '~/core/thermal/joint/simulate';
 import { scenarioFor } from '~/core/method/heat/holeTouch';
-import { planRequestOf } from '~/schema/si/plan';
+import { planRequestOf } from '~/schema/exchange/si/plan';
 import { freshDatabase, withCapacitor } from '../../tests/support/database';
 import { benchSetting } from './accepting';
 import { planningFor } from './planning';

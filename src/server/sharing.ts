@@ -6,7 +6,7 @@ import { padEndurance } from '~/core/thermal/dose';
 import type { JointRun, Probe } from '~/core/thermal/joint/simulate';
 import type { RunEvent } from '~/core/record/runEvents';
 import type { JobRecord } from '~/schema/records/work/job';
-import { placedPadsOf } from '~/schema/placedPads';
+import { placedPadsOf } from '~/schema/exchange/si/placedPads';
 import type { Db } from './db';
 import { getBoard } from './repositories/boards';
 import { sitesOf } from './repositories/sites';

@@ -3,7 +3,7 @@ import type { PadStateId } from '~/core/record/padStates';
 import { findings } from '~/schema/records/site/finding.table';
 import { jobRecord } from '~/schema/records/work/job';
 import { jobs } from '~/schema/records/work/job.table';
-import type { PlanInput } from '~/schema/planRequest';
+import type { PlanInput } from '~/schema/exchange/plan/planRequest';
 import type { Db } from './db';
 
 /** What a method did to a land if it went wrong. */

@@ -1,6 +1,6 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import type { FieldPicture } from '~/schema/simulateField';
-import type { SimulateInput } from '~/schema/simulateRequest';
+import type { FieldPicture } from '~/schema/exchange/simulate/simulateField';
+import type { SimulateInput } from '~/schema/exchange/simulate/simulateRequest';
 import { StandInWorker } from '../../tests/support/standInWorker';
 import { Solver } from './client';
 import type { ProgressMessage } from './protocol';

@@ -2,13 +2,13 @@ import type { CentroidColumns } from '~/formats/centroid';
 import type { ImportChoices, ImportFile } from '~/formats/importFiles';
 import type { ImportGround } from '~/formats/collected';
 import type { ImportPreview, ImportProgress } from '~/formats/importPlan';
-import type { FieldBandAnswer } from '~/schema/fieldBand';
-import type { FoundAnswer, OptionAnswer, PinAnswer, PlanAnswer } from '~/schema/planAnswer';
+import type { FieldBandAnswer } from '~/schema/exchange/simulate/fieldBand';
+import type { FoundAnswer, OptionAnswer, PinAnswer, PlanAnswer } from '~/schema/exchange/plan/planAnswer';
 import type { Phase } from '~/core/method/goals';
-import type { PlanTask } from '~/schema/planTask';
-import type { RecapAnswer } from '~/schema/recapAnswer';
-import type { FieldPicture } from '~/schema/simulateField';
-import type { SimulateInput } from '~/schema/simulateRequest';
+import type { PlanTask } from '~/schema/exchange/plan/planTask';
+import type { RecapAnswer } from '~/schema/exchange/recap/recapAnswer';
+import type { FieldPicture } from '~/schema/exchange/simulate/simulateField';
+import type { SimulateInput } from '~/schema/exchange/simulate/simulateRequest';
 
 export type { CentroidColumns, ImportChoices, ImportFile, ImportGround, ImportPreview, PlanTask };
 

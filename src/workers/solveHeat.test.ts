@@ -1,8 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { HOT_AIR_EXAMPLE, SIMULATE_EXAMPLE } from '../../tests/support/requests';
 import { parseInput } from '~/schema/values/faults';
-import { simulateInput } from '~/schema/simulateRequest';
-import type { FieldBandAnswer } from '~/schema/fieldBand';
+import { simulateInput } from '~/schema/exchange/simulate/simulateRequest';
+import type { FieldBandAnswer } from '~/schema/exchange/simulate/fieldBand';
 import { solveHeat } from './solveHeat';
 
 const hot = parseInput(simulateInput, { ...HOT_AIR_EXAMPLE, grid_mm: 5 });

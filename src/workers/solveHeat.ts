@@ -1,6 +1,6 @@
-import { solveFieldBand, type FieldBandAnswer } from '~/schema/fieldBand';
-import { solveField, type FieldPicture, type HotAirLoad } from '~/schema/simulateField';
-import type { SimulateInput } from '~/schema/simulateRequest';
+import { solveFieldBand, type FieldBandAnswer } from '~/schema/exchange/simulate/fieldBand';
+import { solveField, type FieldPicture, type HotAirLoad } from '~/schema/exchange/simulate/simulateField';
+import type { SimulateInput } from '~/schema/exchange/simulate/simulateRequest';
 import type { Steps } from './dispatch';
 import type { HeatTask, ProgressMessage } from './protocol';
 

@@ -3,11 +3,11 @@ import { GOALS, phasesOf, type Goal } from '~/core/method/goals';
 import { PLAN } from '~/core/method/settings';
 import { padNamesOf } from '~/core/packages/form';
 import { parseInput } from '~/schema/values/faults';
-import { partOf } from '~/schema/si/part';
-import { foundAnswer, phasesIn, type FoundAnswer, type PlanAnswer } from '~/schema/planAnswer';
-import { planAnswerOf } from '~/schema/planAnswerOf';
-import { planInput, type PlanInput } from '~/schema/planRequest';
-import { planRequestOf } from '~/schema/si/plan';
+import { partOf } from '~/schema/exchange/si/part';
+import { foundAnswer, phasesIn, type FoundAnswer, type PlanAnswer } from '~/schema/exchange/plan/planAnswer';
+import { planAnswerOf } from '~/schema/exchange/plan/planAnswerOf';
+import { planInput, type PlanInput } from '~/schema/exchange/plan/planRequest';
+import { planRequestOf } from '~/schema/exchange/si/plan';
 import { planOf } from '../support/solve';
 
 /**

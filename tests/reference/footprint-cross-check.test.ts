@@ -1,7 +1,7 @@
 import { fp } from '@tscircuit/footprinter';
 import { describe, expect, it } from 'vitest';
 import { landShapes } from '~/core/packages/form';
-import { partOf } from '~/schema/si/part';
+import { partOf } from '~/schema/exchange/si/part';
 import { PACKAGE_PRESETS } from '~/schema/packagePresets';
 
 /**

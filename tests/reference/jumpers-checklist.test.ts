@@ -7,7 +7,7 @@ import { METER } from '~/core/electrical/meterLimits';
 import { gaugeDiameter_m, wireResistance_Ohm } from '~/core/electrical/wire';
 import { cylinderFilm_W_m2K, wireCurrent_A } from '~/core/electrical/wireRise';
 import { kelvin } from '~/core/quantity/convert';
-import { boardOf } from '~/schema/si/board';
+import { boardOf } from '~/schema/exchange/si/board';
 import { constructionFrom } from '~/schema/stackupPresets';
 
 describe('a wire in still air', () => {

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { landShapes, mass_kg } from '~/core/packages/form';
-import { partOf } from '~/schema/si/part';
+import { partOf } from '~/schema/exchange/si/part';
 import { PACKAGE_PRESETS } from '~/schema/packagePresets';
 
 const preset = (name: string) => {

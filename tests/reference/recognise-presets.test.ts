@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { landShapes } from '~/core/packages/form';
 import { recogniseAll, type SeenLand } from '~/core/packages/recognise';
-import { partOf } from '~/schema/si/part';
+import { partOf } from '~/schema/exchange/si/part';
 import { PACKAGE_PRESETS } from '~/schema/packagePresets';
 
 /** Every standard outline, laid down anywhere at any turn, as a netlist tells of it. */

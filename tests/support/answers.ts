@@ -1,4 +1,4 @@
-import type { OptionAnswer, PinAnswer } from '~/schema/planAnswer';
+import type { OptionAnswer, PinAnswer } from '~/schema/exchange/plan/planAnswer';
 
 /** A setting and a pin as a plan answers with them; each test says what it changes. */
 

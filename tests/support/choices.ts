@@ -1,5 +1,5 @@
 import type { Adjustable } from '~/islands/plan/adjust';
-import type { ChoiceInput } from '~/schema/planRequest';
+import type { ChoiceInput } from '~/schema/exchange/plan/planRequest';
 
 /** A bench as the plan's sheet offers it, and what may be set on it; each test says what it changes. */
 

@@ -2,7 +2,7 @@ import { landShapes } from '~/core/packages/form';
 import { onBoard } from '~/core/packages/placement';
 import { metres, millimetres } from '~/core/quantity/convert';
 import type { Construction } from '~/schema/values/construction';
-import { partOf } from '~/schema/si/part';
+import { partOf } from '~/schema/exchange/si/part';
 import type { NewSite } from '~/schema/records/site/site';
 
 /**

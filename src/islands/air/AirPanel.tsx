@@ -4,7 +4,7 @@ import { CommandButton } from '~/ui/controls/Button';
 import { Segments, SelectField } from '~/ui/controls/Field';
 import { Range } from '~/ui/controls/Range';
 import { AIR_COMMANDS, type AirCommand } from './commands';
-import { nozzleWords } from '~/schema/si/tools';
+import { nozzleWords } from '~/schema/exchange/si/tools';
 import type { AirSetting } from './setting';
 import css from './air.module.css';
 

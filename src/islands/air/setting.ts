@@ -1,7 +1,7 @@
-import { partOf } from '~/schema/si/part';
+import { partOf } from '~/schema/exchange/si/part';
 import { millimetres } from '~/core/quantity/convert';
 import type { AirSheet } from '~/schema/airSheet';
-import type { SimulateInput } from '~/schema/simulateRequest';
+import type { SimulateInput } from '~/schema/exchange/simulate/simulateRequest';
 import type { NozzleRecord } from '~/schema/values/toolSpec';
 
 /** What a technician sets for hot air. */

@@ -1,8 +1,8 @@
 import { fieldsOfLoad, type AirSetting } from './setting';
 import type { AirSheet } from '~/schema/airSheet';
-import type { FieldBandAnswer } from '~/schema/fieldBand';
+import type { FieldBandAnswer } from '~/schema/exchange/simulate/fieldBand';
 import type { MoistureInput } from '~/schema/values/moisture';
-import type { FieldPicture } from '~/schema/simulateField';
+import type { FieldPicture } from '~/schema/exchange/simulate/simulateField';
 
 export type AirRun =
   | { readonly status: 'running'; readonly time_s: number; readonly duration_s: number }

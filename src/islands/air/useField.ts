@@ -1,6 +1,6 @@
 import { useEffect, useRef, type Dispatch } from 'react';
 import type { AirSheet } from '~/schema/airSheet';
-import { simulateInput } from '~/schema/simulateRequest';
+import { simulateInput } from '~/schema/exchange/simulate/simulateRequest';
 import { Solver } from '~/workers/client';
 import { requestOf, type AirSetting } from './setting';
 import type { AirAction } from './state';

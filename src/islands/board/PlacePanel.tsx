@@ -3,7 +3,7 @@ import type { FaceFindingRecord, FacePoint } from '~/schema/records/board/faceFi
 import { FACE_STATE_IDS, FACE_STATES, type FaceState } from '~/core/record/faceStates';
 import { PAD_STATES } from '~/core/record/padStates';
 import { millimetres } from '~/core/quantity/convert';
-import { placedPadsOf } from '~/schema/placedPads';
+import { placedPadsOf } from '~/schema/exchange/si/placedPads';
 import { postJson } from '~/ui/api';
 import { Button, KeyCap } from '~/ui/controls/Button';
 import { Segments, SelectField, TextField } from '~/ui/controls/Field';

@@ -1,6 +1,6 @@
 import { boardWeight } from '~/core/thermal/boardWeight';
 import { arealHeat_J_m2K, spreading_W_K } from '~/core/thermal/stackup';
-import { boardOf } from '~/schema/si/board';
+import { boardOf } from '~/schema/exchange/si/board';
 import type { Construction } from '~/schema/values/construction';
 import { Figure } from '~/ui/controls/Notes';
 

@@ -1,6 +1,6 @@
 import type { BoardSheet, SiteSheet } from '~/schema/boardSheet';
 import { stroked, type PadCopper, type StrokeId } from '~/schema/copperStroke';
-import { isSurfaceInput } from '~/schema/si/part';
+import { isSurfaceInput } from '~/schema/exchange/si/part';
 import { ApiError, patchJson } from '~/ui/api';
 import type { BoardAction } from './state';
 

@@ -6,7 +6,7 @@ import { celsius, millimetres } from '~/core/quantity/convert';
 import { PAD_STATES, type PadStateId } from '~/core/record/padStates';
 import { repairFor } from '~/core/record/repairs';
 import type { BoardRecord } from '~/schema/records/board/board';
-import { boardOf } from '~/schema/si/board';
+import { boardOf } from '~/schema/exchange/si/board';
 import { TextField } from '~/ui/controls/Field';
 import { Figure } from '~/ui/controls/Notes';
 import css from './check.module.css';

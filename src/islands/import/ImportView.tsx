@@ -4,7 +4,7 @@ import { useDropzone } from 'react-dropzone';
 import { padNamesOf } from '~/core/packages/form';
 import type { ImportRecord } from '~/schema/records/board/boardImport';
 import type { BoardSheet } from '~/schema/boardSheet';
-import { familyName, partOf } from '~/schema/si/part';
+import { familyName, partOf } from '~/schema/exchange/si/part';
 import { packageInWords } from '~/schema/words';
 import { postJson } from '~/ui/api';
 import { ButtonLink, CommandButton } from '~/ui/controls/Button';

@@ -6,7 +6,7 @@ import type { BoardRecord } from '~/schema/records/board/board';
 import { connection, CONNECTION_KINDS } from '~/schema/values/connection';
 import type { LibraryPackageRecord } from '~/schema/records/parts/libraryPackage';
 import { anyPackage } from '~/schema/values/package';
-import { isSurfaceInput } from '~/schema/si/part';
+import { isSurfaceInput } from '~/schema/exchange/si/part';
 import { newSite, siteChange } from '~/schema/records/site/site';
 import { InputError, parseInput } from '~/schema/values/faults';
 import { partFacts } from '~/schema/words';

@@ -3,7 +3,7 @@ import type { PartPackage } from '~/core/packages/form';
 import { outlineOf, USUAL_PINS, type ChipCode } from '~/core/packages/outlines';
 import { SURFACE_FAMILY_IDS, SURFACE_TRAITS, type SurfaceFamilyId } from '~/core/packages/surfaceFamilies';
 import { millimetres } from '~/core/quantity/convert';
-import { isSurfaceInput, partOf, surfaceSpecOf } from '~/schema/si/part';
+import { isSurfaceInput, partOf, surfaceSpecOf } from '~/schema/exchange/si/part';
 import type { AnyPackageInput } from '~/schema/values/package';
 import { PACKAGE_PRESETS } from '~/schema/packagePresets';
 

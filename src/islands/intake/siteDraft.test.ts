@@ -4,7 +4,7 @@ import { newSite } from '~/schema/records/site/site';
 import { blankSite, siteOf } from './siteDraft';
 import { landShapes } from '~/core/packages/form';
 import { anyPackage } from '~/schema/values/package';
-import { partOf } from '~/schema/si/part';
+import { partOf } from '~/schema/exchange/si/part';
 import { PACKAGE_PRESETS } from '~/schema/packagePresets';
 import { DIMENSIONS, draftOf, FAMILIES, packageInputOf, startOf, usualFigures } from './packageDraft';
 import { pinsIn } from './pinList';

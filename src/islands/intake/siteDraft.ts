@@ -3,7 +3,7 @@ import { padNamesOf } from '~/core/packages/form';
 import type { ConnectionKind, ConnectionRecord } from '~/schema/values/connection';
 import type { Construction } from '~/schema/values/construction';
 import { anyPackage } from '~/schema/values/package';
-import { isSurfaceInput, partOf } from '~/schema/si/part';
+import { isSurfaceInput, partOf } from '~/schema/exchange/si/part';
 import type { NewSite, SiteRecord } from '~/schema/records/site/site';
 import { usualConnections } from '~/schema/usualCopper';
 import { draftOf, packageInputOf, startOf, type PackageDraft } from './packageDraft';

@@ -3,7 +3,7 @@ import { useDropzone } from 'react-dropzone';
 import { millimetres } from '~/core/quantity/convert';
 import type { BoardSheet } from '~/schema/boardSheet';
 import type { PhotoRecord } from '~/schema/records/board/photo';
-import { placedPadsOf } from '~/schema/placedPads';
+import { placedPadsOf } from '~/schema/exchange/si/placedPads';
 import { ApiError, patchJson } from '~/ui/api';
 import { Button, ButtonLink, KeyCap } from '~/ui/controls/Button';
 import { SelectField, TextField } from '~/ui/controls/Field';

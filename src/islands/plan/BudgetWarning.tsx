@@ -1,5 +1,5 @@
 import { overspends, type Overspend } from '~/core/method/overspend';
-import type { PinAnswer } from '~/schema/planAnswer';
+import type { PinAnswer } from '~/schema/exchange/plan/planAnswer';
 import type { Goal } from '~/core/method/goals';
 import { Button, ButtonLink } from '~/ui/controls/Button';
 import { Caution } from '~/ui/controls/Notes';

@@ -1,7 +1,7 @@
 import { useCallback } from 'react';
 import { ALLOYS, type AlloyId } from '~/core/materials/alloys';
 import { celsius } from '~/core/quantity/convert';
-import type { PinAnswer } from '~/schema/planAnswer';
+import type { PinAnswer } from '~/schema/exchange/plan/planAnswer';
 import type { CurveAnswer } from '~/workers/protocol';
 import { Chart, type ChartColours } from '~/ui/chart/Chart';
 import { curveChart } from './charts';

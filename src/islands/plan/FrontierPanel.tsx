@@ -1,5 +1,5 @@
 import { useCallback } from 'react';
-import type { OptionAnswer } from '~/schema/planAnswer';
+import type { OptionAnswer } from '~/schema/exchange/plan/planAnswer';
 import { Chart, type ChartColours } from '~/ui/chart/Chart';
 import { CommandButton } from '~/ui/controls/Button';
 import { frontierChart } from './charts';

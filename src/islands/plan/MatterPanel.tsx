@@ -1,6 +1,6 @@
-import type { FoundAnswer, PhaseAnswer } from '~/schema/planAnswer';
-import { phasesIn } from '~/schema/planAnswer';
-import type { PlanInput } from '~/schema/planRequest';
+import type { FoundAnswer, PhaseAnswer } from '~/schema/exchange/plan/planAnswer';
+import { phasesIn } from '~/schema/exchange/plan/planAnswer';
+import type { PlanInput } from '~/schema/exchange/plan/planRequest';
 import { Caution } from '~/ui/controls/Notes';
 import { HeatAbout } from '~/ui/face/HeatAbout';
 import { amountWords, budget, degrees, seconds } from '~/ui/figures';

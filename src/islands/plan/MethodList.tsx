@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import type { MethodAnswer } from '~/schema/planAnswer';
+import type { MethodAnswer } from '~/schema/exchange/plan/planAnswer';
 import { Button, KeyCap } from '~/ui/controls/Button';
 import { budget } from '~/ui/figures';
 import css from './plan.module.css';

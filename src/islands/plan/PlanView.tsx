@@ -5,14 +5,19 @@ import { methodOf, methodsFor } from '~/core/method/methods';
 import { phaseRequest } from '~/core/method/phase/phasePlan';
 import type { PlanRequest } from '~/core/method/request';
 import { socketFor } from '~/core/packages/socket';
-import { choiceOfOption } from '~/schema/optionChoice';
-import { takesMoisture } from '~/schema/si/moisture';
-import { isSurfaceInput, partOf } from '~/schema/si/part';
-import { phasesIn, type MethodAnswer, type OptionAnswer, type PinAnswer } from '~/schema/planAnswer';
-import { planRequestOf } from '~/schema/si/plan';
-import type { ChoiceInput } from '~/schema/planRequest';
+import { choiceOfOption } from '~/schema/exchange/plan/optionChoice';
+import { takesMoisture } from '~/schema/exchange/si/moisture';
+import { isSurfaceInput, partOf } from '~/schema/exchange/si/part';
+import {
+  phasesIn,
+  type MethodAnswer,
+  type OptionAnswer,
+  type PinAnswer,
+} from '~/schema/exchange/plan/planAnswer';
+import { planRequestOf } from '~/schema/exchange/si/plan';
+import type { ChoiceInput } from '~/schema/exchange/plan/planRequest';
 import type { PlanSheet } from '~/schema/planSheet';
-import { planInputOf } from '~/schema/planWishes';
+import { planInputOf } from '~/schema/exchange/plan/planWishes';
 import { ErrorNote } from '~/ui/controls/Notes';
 import { secondsRange } from '~/ui/figures';
 import { useCommands } from '~/ui/keyboard/useCommands';

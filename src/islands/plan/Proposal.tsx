@@ -1,6 +1,6 @@
 import { touchInWords } from '~/core/method/bindingWords';
 import { AIR, PLAN } from '~/core/method/settings';
-import type { NoPlanAnswer, OptionAnswer, PinAnswer } from '~/schema/planAnswer';
+import type { NoPlanAnswer, OptionAnswer, PinAnswer } from '~/schema/exchange/plan/planAnswer';
 import { choiceInWords, settingInWords } from '~/schema/settingWords';
 import { Button, CommandButton } from '~/ui/controls/Button';
 import { planCommand, type PlanCommand } from './commands';

@@ -1,12 +1,17 @@
 import type { ReactNode } from 'react';
 import { AIR } from '~/core/method/settings';
 import { millimetres } from '~/core/quantity/convert';
-import type { AirSettingInput, ChoiceInput, HandSettingInput, PreheatInput } from '~/schema/planRequest';
+import type {
+  AirSettingInput,
+  ChoiceInput,
+  HandSettingInput,
+  PreheatInput,
+} from '~/schema/exchange/plan/planRequest';
 import type { NozzleRecord } from '~/schema/values/toolSpec';
 import { CommandButton } from '~/ui/controls/Button';
 import { Segments, SelectField } from '~/ui/controls/Field';
 import { Range } from '~/ui/controls/Range';
-import { nozzleWords } from '~/schema/si/tools';
+import { nozzleWords } from '~/schema/exchange/si/tools';
 import { STANDOFF_mm } from './adjust';
 import { planCommand, type PlanCommand } from './commands';
 import { sameTip, tipWords, type OfferedTool } from './tools';

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { edited, mayHide, type StepEdit } from '~/core/method/steps/edits';
-import type { StepAnswer } from '~/schema/planAnswer';
-import { addedStep } from '~/schema/stepWords';
+import type { StepAnswer } from '~/schema/exchange/plan/planAnswer';
+import { addedStep } from '~/schema/exchange/plan/addedStep';
 import { Button, CommandButton } from '~/ui/controls/Button';
 import { SelectField, TextField } from '~/ui/controls/Field';
 import { seconds, secondsRange } from '~/ui/figures';

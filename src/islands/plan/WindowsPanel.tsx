@@ -1,5 +1,5 @@
 import type { SiteSheet } from '~/schema/boardSheet';
-import type { PinAnswer } from '~/schema/planAnswer';
+import type { PinAnswer } from '~/schema/exchange/plan/planAnswer';
 import { connectionInWords } from '~/schema/words';
 import { Figure } from '~/ui/controls/Notes';
 import { DwellWindow, sharedEnd_s } from '~/ui/dwell/DwellWindow';

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { AIR_CHOICE as AIR, BENCH_SHEET as BENCH, HAND_CHOICE as HAND } from '../../../tests/support/choices';
-import type { ChoiceInput } from '~/schema/planRequest';
+import type { ChoiceInput } from '~/schema/exchange/plan/planRequest';
 import { adjusted, STANDOFF_mm } from './adjust';
 import type { PlanCommand } from './commands';
 

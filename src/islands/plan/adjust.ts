@@ -1,4 +1,4 @@
-import type { ChoiceInput, PreheatInput } from '~/schema/planRequest';
+import type { ChoiceInput, PreheatInput } from '~/schema/exchange/plan/planRequest';
 import type { PlanCommand } from './commands';
 import type { StationSheet } from './tools';
 import { changed } from './state';

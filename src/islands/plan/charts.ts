@@ -1,5 +1,5 @@
 import type { Data, Layout, Shape } from 'plotly.js-dist-min';
-import type { OptionAnswer, PinAnswer } from '~/schema/planAnswer';
+import type { OptionAnswer, PinAnswer } from '~/schema/exchange/plan/planAnswer';
 import type { CurveAnswer } from '~/workers/protocol';
 import type { ChartColours } from '~/ui/chart/Chart';
 import { tipInWords } from '~/schema/settingWords';

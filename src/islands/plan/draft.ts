@@ -3,7 +3,7 @@ import { GOALS, type Goal } from '~/core/method/goals';
 import { WORTHS, type Worth } from '~/core/method/request';
 import type { StepEdit } from '~/core/method/steps/edits';
 import { moistureInput, type MoistureInput } from '~/schema/values/moisture';
-import { choiceInput, type ChoiceInput } from '~/schema/planRequest';
+import { choiceInput, type ChoiceInput } from '~/schema/exchange/plan/planRequest';
 import { stepEdits } from '~/schema/values/stepEdit';
 
 /** What a technician set on a plan and would not set again after a reload. */

@@ -1,5 +1,5 @@
-import type { PlanInput } from '~/schema/planRequest';
-import { isSurfaceInput } from '~/schema/si/part';
+import type { PlanInput } from '~/schema/exchange/plan/planRequest';
+import { isSurfaceInput } from '~/schema/exchange/si/part';
 
 /** Parts farther off than this do not fit under one nozzle. */
 const REACH_mm = 25;

@@ -1,7 +1,7 @@
 // @vitest-environment jsdom
 import { cleanup, fireEvent, render, screen, within } from '@testing-library/react';
 import { afterEach, describe, expect, it, vi } from 'vitest';
-import type { MethodAnswer, NoPlanAnswer, RemedyAnswer } from '~/schema/planAnswer';
+import type { MethodAnswer, NoPlanAnswer, RemedyAnswer } from '~/schema/exchange/plan/planAnswer';
 import { OPTION, pin } from '../../../tests/support/answers';
 import { BudgetWarning } from './BudgetWarning';
 import { MethodList } from './MethodList';

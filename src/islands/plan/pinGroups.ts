@@ -1,4 +1,4 @@
-import type { PinAnswer } from '~/schema/planAnswer';
+import type { PinAnswer } from '~/schema/exchange/plan/planAnswer';
 
 /** Pins with the same figures, told once. */
 export interface PinGroup {

@@ -5,8 +5,13 @@ import { OPTION } from '../../../tests/support/answers';
 import { AIR_CHOICE, BENCH_SHEET, HAND_CHOICE } from '../../../tests/support/choices';
 import { SIMULATE_EXAMPLE } from '../../../tests/support/requests';
 import type { StepEdit } from '~/core/method/steps/edits';
-import { foundAnswer, type FoundAnswer, type PhaseAnswer, type StepAnswer } from '~/schema/planAnswer';
-import type { ChoiceInput, PlanInput } from '~/schema/planRequest';
+import {
+  foundAnswer,
+  type FoundAnswer,
+  type PhaseAnswer,
+  type StepAnswer,
+} from '~/schema/exchange/plan/planAnswer';
+import type { ChoiceInput, PlanInput } from '~/schema/exchange/plan/planRequest';
 import { GoalPanel } from './GoalPanel';
 import { MatterPanel } from './MatterPanel';
 import { SettingPanel } from './SettingPanel';

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { OPTION, pin } from '../../../tests/support/answers';
-import type { FoundAnswer, NoPlanAnswer, OptionAnswer } from '~/schema/planAnswer';
-import { choiceOfOption } from '~/schema/optionChoice';
+import type { FoundAnswer, NoPlanAnswer, OptionAnswer } from '~/schema/exchange/plan/planAnswer';
+import { choiceOfOption } from '~/schema/exchange/plan/optionChoice';
 import {
   alongFrontier,
   changed,

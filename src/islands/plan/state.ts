@@ -1,10 +1,16 @@
 import { phasesOf, type Goal, type Phase } from '~/core/method/goals';
 import type { StepEdit } from '~/core/method/steps/edits';
 import type { Worth } from '~/core/method/request';
-import { choiceOfOption, choicesIn } from '~/schema/optionChoice';
+import { choiceOfOption, choicesIn } from '~/schema/exchange/plan/optionChoice';
 import type { MoistureInput } from '~/schema/values/moisture';
-import type { FoundAnswer, MethodAnswer, OptionAnswer, PinAnswer, PlanAnswer } from '~/schema/planAnswer';
-import type { ChoiceInput } from '~/schema/planRequest';
+import type {
+  FoundAnswer,
+  MethodAnswer,
+  OptionAnswer,
+  PinAnswer,
+  PlanAnswer,
+} from '~/schema/exchange/plan/planAnswer';
+import type { ChoiceInput } from '~/schema/exchange/plan/planRequest';
 import type { PlanDraft } from './draft';
 import type { CurveAnswer, ProgressMessage } from '~/workers/protocol';
 

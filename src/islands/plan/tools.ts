@@ -4,7 +4,12 @@ import { methodOf } from '~/core/method/methods';
 import type { MethodId } from '~/core/method/methods/method';
 import type { PhaseRequest } from '~/core/method/request';
 import { celsius, millimetres } from '~/core/quantity/convert';
-import type { AirSettingInput, ChoiceInput, HandSettingInput, PreheatInput } from '~/schema/planRequest';
+import type {
+  AirSettingInput,
+  ChoiceInput,
+  HandSettingInput,
+  PreheatInput,
+} from '~/schema/exchange/plan/planRequest';
 import type { HotAirSpec } from '~/schema/values/toolSpec';
 
 /** Tools of the bench as the panel offers them, and what a method begins with. */

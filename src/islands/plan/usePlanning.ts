@@ -1,5 +1,5 @@
 import { useEffect, useRef, type Dispatch } from 'react';
-import type { PlanInput } from '~/schema/planRequest';
+import type { PlanInput } from '~/schema/exchange/plan/planRequest';
 import { Solver } from '~/workers/client';
 import { wantsProof, type PlanAction, type PlanState } from './state';
 

@@ -1,10 +1,10 @@
 import { useEffect, useMemo, useReducer, useRef, useState } from 'react';
 import { useStore } from '@nanostores/react';
 import type { RecapRecord } from '~/schema/records/work/recap';
-import type { RecapAnswer, SequenceAnswer } from '~/schema/recapAnswer';
+import type { RecapAnswer, SequenceAnswer } from '~/schema/exchange/recap/recapAnswer';
 import type { RecapCandidate, RecapSheet } from '~/schema/recapSheet';
-import type { PlanInput } from '~/schema/planRequest';
-import { familyName } from '~/schema/si/part';
+import type { PlanInput } from '~/schema/exchange/plan/planRequest';
+import { familyName } from '~/schema/exchange/si/part';
 import { postJson } from '~/ui/api';
 import { Button, CommandButton } from '~/ui/controls/Button';
 import { Caution, ErrorNote } from '~/ui/controls/Notes';

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import type { RecapAnswer } from '~/schema/recapAnswer';
+import type { RecapAnswer } from '~/schema/exchange/recap/recapAnswer';
 import type { RecapCandidate, RecapSheet } from '~/schema/recapSheet';
 import { isAgeing, reduce, start } from './state';
 

@@ -1,4 +1,4 @@
-import type { RecapAnswer } from '~/schema/recapAnswer';
+import type { RecapAnswer } from '~/schema/exchange/recap/recapAnswer';
 import type { RecapCandidate, RecapSheet } from '~/schema/recapSheet';
 
 export type RecapRun =

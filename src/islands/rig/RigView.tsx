@@ -1,7 +1,7 @@
 import { useEffect, useReducer, useState } from 'react';
 import { useStore } from '@nanostores/react';
 import type { RigSheet } from '~/schema/rigSheet';
-import { KIND_NAMES } from '~/schema/si/tools';
+import { KIND_NAMES } from '~/schema/exchange/si/tools';
 import type { ToolSpec } from '~/schema/values/toolSpec';
 import { endsInWords, specInWords, stateInWords } from '~/schema/toolWords';
 import type { SupplySheet } from '~/schema/records/rig/supply';

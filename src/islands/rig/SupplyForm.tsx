@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { ALLOYS, ALLOY_IDS, type AlloyId } from '~/core/materials/alloys';
-import { SUPPLY_NAMES } from '~/schema/si/supplies';
+import { SUPPLY_NAMES } from '~/schema/exchange/si/supplies';
 import type { SupplySheet } from '~/schema/records/rig/supply';
 import { MOVE_REASONS, SUPPLY_UNITS, type SupplySpec } from '~/schema/values/supplySpec';
 import { deleteJson, postJson } from '~/ui/api';

@@ -1,8 +1,8 @@
 import { useEffect, useReducer, useRef, useState } from 'react';
 import { PAD_STATES, type PadStateId } from '~/core/record/padStates';
 import { TOGETHER } from '~/core/record/runState';
-import { isSurfaceInput } from '~/schema/si/part';
-import { phasesIn, type StepAnswer } from '~/schema/planAnswer';
+import { isSurfaceInput } from '~/schema/exchange/si/part';
+import { phasesIn, type StepAnswer } from '~/schema/exchange/plan/planAnswer';
 import type { RunSheet } from '~/schema/runSheet';
 import type { WritableEvent } from '~/schema/records/work/runEvent';
 import { GOAL_WORDS } from '~/schema/words';

@@ -2,7 +2,7 @@
 import { cleanup, fireEvent, render, screen } from '@testing-library/react';
 import { afterEach, describe, expect, it, vi } from 'vitest';
 import { runState, type Dwell, type RunState } from '~/core/record/runState';
-import type { StepAnswer } from '~/schema/planAnswer';
+import type { StepAnswer } from '~/schema/exchange/plan/planAnswer';
 import { Instruction } from './Instruction';
 
 afterEach(cleanup);

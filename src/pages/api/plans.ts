@@ -1,5 +1,5 @@
 import { parseInput } from '~/schema/values/faults';
-import { planTask } from '~/schema/planTask';
+import { planTask } from '~/schema/exchange/plan/planTask';
 import { LARGEST_PLAN_bytes, readJson, telling } from '~/server/respond';
 
 /** Asks the planner; each line of the answer is a message of its, until the last. Hanging up gives the job up. */

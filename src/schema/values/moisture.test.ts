@@ -3,11 +3,11 @@ import { surfacePackage } from '~/core/packages/outlines';
 import { kelvin } from '~/core/quantity/convert';
 import { changed, HOT_AIR_EXAMPLE } from '../../../tests/support/requests';
 import { parseInput } from './faults';
-import { moistureAnswer, takesMoisture } from '../si/moisture';
+import { moistureAnswer, takesMoisture } from '../exchange/si/moisture';
 import type { MoistureInput } from './moisture';
 import { moistureInWords } from '../moistureWords';
-import { simulate } from '../simulate';
-import { simulateInput } from '../simulateRequest';
+import { simulate } from '../exchange/simulate/simulate';
+import { simulateInput } from '../exchange/simulate/simulateRequest';
 
 /** J-STD-033 as tests/reference/j-std.test.ts has it row by row; here, what a person is told. */
 

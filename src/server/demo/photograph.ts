@@ -2,7 +2,7 @@ import sharp from 'sharp';
 import { landShapes } from '~/core/packages/form';
 import { onBoard } from '~/core/packages/placement';
 import { metres, millimetres } from '~/core/quantity/convert';
-import { partOf } from '~/schema/si/part';
+import { partOf } from '~/schema/exchange/si/part';
 import type { Calibration } from '~/schema/values/calibration';
 import type { DemoBoard } from './demoBoard';
 

@@ -1,5 +1,5 @@
 import { parseInput } from '~/schema/values/faults';
-import { planTask, type PlanTask } from '~/schema/planTask';
+import { planTask, type PlanTask } from '~/schema/exchange/plan/planTask';
 import { STACKUPS } from '~/schema/stackupPresets';
 import { benchToolOf } from '~/schema/records/rig/tool';
 import type { Db } from '../db';

@@ -9,10 +9,15 @@ import type { Method } from '~/core/method/methods/method';
 import type { Progress } from '~/core/method/progress';
 import type { PlanRequest, Setting } from '~/core/method/request';
 import { celsius } from '~/core/quantity/convert';
-import { foundAnswerOf, optionAnswerOf, pinAnswerOf, planAnswerOf } from '~/schema/planAnswerOf';
-import { choicesOf, planRequestOf } from '~/schema/si/plan';
-import type { PlanInput } from '~/schema/planRequest';
-import { recapAnswerOf } from '~/schema/recapAnswerOf';
+import {
+  foundAnswerOf,
+  optionAnswerOf,
+  pinAnswerOf,
+  planAnswerOf,
+} from '~/schema/exchange/plan/planAnswerOf';
+import { choicesOf, planRequestOf } from '~/schema/exchange/si/plan';
+import type { PlanInput } from '~/schema/exchange/plan/planRequest';
+import { recapAnswerOf } from '~/schema/exchange/recap/recapAnswerOf';
 import { settingInWords } from '~/schema/settingWords';
 import type { Steps } from '~/workers/dispatch';
 import type { AnyAnswer, CurveAnswer, PlanTask, ProgressMessage } from '~/workers/protocol';

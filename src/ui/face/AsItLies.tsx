@@ -1,7 +1,7 @@
 import { landShapes } from '~/core/packages/form';
 import { onBoard } from '~/core/packages/placement';
 import { millimetres } from '~/core/quantity/convert';
-import { partOf } from '~/schema/si/part';
+import { partOf } from '~/schema/exchange/si/part';
 import type { AnyPackageInput } from '~/schema/values/package';
 import css from './face.module.css';
 

@@ -2,7 +2,7 @@ import { memo } from 'react';
 import { landShapes, type PartPackage } from '~/core/packages/form';
 import { millimetres } from '~/core/quantity/convert';
 import { PAD_STATES, type PadStateId } from '~/core/record/padStates';
-import { partOf } from '~/schema/si/part';
+import { partOf } from '~/schema/exchange/si/part';
 import type { AnyPackageInput } from '~/schema/values/package';
 import css from './face.module.css';
 

@@ -1,6 +1,6 @@
 import { useMemo } from 'react';
 import { millimetres } from '~/core/quantity/convert';
-import { partOf } from '~/schema/si/part';
+import { partOf } from '~/schema/exchange/si/part';
 import type { AnyPackageInput } from '~/schema/values/package';
 import { bandsOf, BODY_LINE_C, WASH_C } from './isotherms';
 import css from './field.module.css';

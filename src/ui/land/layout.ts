@@ -1,6 +1,6 @@
 import { landShapes } from '~/core/packages/form';
 import { millimetres } from '~/core/quantity/convert';
-import { partOf } from '~/schema/si/part';
+import { partOf } from '~/schema/exchange/si/part';
 import type { AnyPackageInput } from '~/schema/values/package';
 
 /** A land where the drawing has it, mm; y counts downward. */

@@ -3,9 +3,9 @@ import { GOALS } from '~/core/method/goals';
 import { OUTCOMES } from '~/core/record/outcomes';
 import { moistureInput } from '../../values/moisture';
 import { initials, oneOf, recordId, text, whenever_ms, wholeNumber } from '../../values/fields';
-import { foundAnswer } from '../../planAnswer';
+import { foundAnswer } from '../../exchange/plan/planAnswer';
 import { WORTHS } from '~/core/method/request';
-import { choiceInput, planInput, settingInput } from '../../planRequest';
+import { choiceInput, planInput, settingInput } from '../../exchange/plan/planRequest';
 import { stepEdits } from '../../values/stepEdit';
 
 /** Accepting a plan: the setting chosen, and the state of the record it was chosen on. The server solves it again itself. */

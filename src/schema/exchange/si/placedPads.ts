@@ -4,10 +4,10 @@ import { isSurface, landShapes } from '~/core/packages/form';
 import { onBoard } from '~/core/packages/placement';
 import { metres } from '~/core/quantity/convert';
 import { resistanceOf_Ohm } from '~/core/quantity/resistance';
-import type { ConnectionRecord } from './values/connection';
-import type { AnyPackageInput } from './values/package';
-import { connectionOf } from './si/connections';
-import { partOf } from './si/part';
+import type { ConnectionRecord } from '../../values/connection';
+import type { AnyPackageInput } from '../../values/package';
+import { connectionOf } from './connections';
+import { partOf } from './part';
 
 /** A site as far as its pads' places on the board go. */
 export interface StandingSite {

@@ -3,7 +3,7 @@ import { PLAN } from '~/core/method/settings';
 import { padPlaces } from '~/core/packages/placement';
 import { celsius, metres } from '~/core/quantity/convert';
 import { guestOf, type Guest } from '~/core/thermal/joint/guests';
-import { partOf } from './si/part';
+import { partOf } from '../si/part';
 import type { SimulateAnswer } from './simulateAnswer';
 import type { SimulateInput } from './simulateRequest';
 

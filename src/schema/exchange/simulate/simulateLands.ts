@@ -6,15 +6,15 @@ import { simulateSurface, type SurfacePadRun } from '~/core/thermal/joint/surfac
 import { ALLOYS } from '~/core/materials/alloys';
 import { padNamesOf } from '~/core/packages/form';
 import { padPlaces } from '~/core/packages/placement';
-import { boardOf } from './si/board';
+import { boardOf } from '../si/board';
 import { hottest_K, inCelsius, maxRamp_K_s, peak_C, timeAbove_s } from './histories';
 import { guestsAbout, neighbourAnswer } from './simulateNeighbours';
-import { moistureAnswer } from './si/moisture';
-import { connectionsOf } from './si/connections';
-import { preheatOf } from './si/plan';
+import { moistureAnswer } from '../si/moisture';
+import { connectionsOf } from '../si/connections';
+import { preheatOf } from '../si/plan';
 import type { SimulateAnswer } from './simulateAnswer';
 import type { SimulateInput } from './simulateRequest';
-import { tipOf } from './si/tools';
+import { tipOf } from '../si/tools';
 
 /** Lands of a surface part under an iron on one, or tweezers on its two ends. */
 export function simulateLands(

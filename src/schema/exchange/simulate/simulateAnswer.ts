@@ -1,4 +1,4 @@
-import type { MoistureAnswer } from './si/moisture';
+import type { MoistureAnswer } from '../si/moisture';
 
 /** The command line's answer to "what happens if": bench units, null where it never happened. */
 export interface SimulateAnswer {

@@ -11,7 +11,7 @@ import type {
   PlanInput,
   PreheatInput,
   SettingInput,
-} from '../planRequest';
+} from '../plan/planRequest';
 import { fieldBoardOf } from './board';
 import { connectionsOf } from './connections';
 import { partOf } from './part';

@@ -2,9 +2,9 @@ import { MODEL_VERSION } from '~/core/method/plan';
 import { methodOf } from '~/core/method/methods';
 import type { RecapPlan } from '~/core/method/recap/plan';
 import type { RecapPhase } from '~/core/method/recap/site';
-import { optionAnswerOf } from './planAnswerOf';
+import { optionAnswerOf } from '../plan/planAnswerOf';
 import type { RecapAnswer } from './recapAnswer';
-import type { OptionAnswer } from './planAnswer';
+import type { OptionAnswer } from '../plan/planAnswer';
 
 /** How a setting is said. */
 type Said = (option: OptionAnswer) => string;

@@ -1,9 +1,9 @@
 import { isSurface } from '~/core/packages/form';
-import { partOf } from './si/part';
+import { partOf } from '../si/part';
 import { simulateFieldAnswer } from './simulateField';
 import { simulateHand } from './simulateHand';
 import { simulateLands } from './simulateLands';
-import { InputError } from './values/faults';
+import { InputError } from '../../values/faults';
 import type { SimulateInput } from './simulateRequest';
 import type { SimulateAnswer } from './simulateAnswer';
 
