@@ -2,7 +2,7 @@ import { checklistOf, type Check } from '~/core/electrical/checklist';
 import { judge } from '~/core/electrical/judgement';
 import type { PadStateId } from '~/core/record/padStates';
 import { COPPER_LOST } from '~/core/record/repairs';
-import type { CheckSheet, ReadingTaken } from '~/schema/checkSheet';
+import type { CheckSheet, ReadingTaken } from '~/schema/sheets/checkSheet';
 import { boardOf } from '~/schema/exchange/si/board';
 import { InputError } from '~/schema/values/faults';
 import type { FindingRecord } from '~/schema/records/site/finding';

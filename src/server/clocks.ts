@@ -1,6 +1,6 @@
 import { clockOf } from '~/core/record/clock';
 import { runState } from '~/core/record/runState';
-import type { Rail, RailLine } from '~/schema/rail';
+import type { Rail, RailLine } from '~/schema/sheets/rail';
 import type { Db } from './db';
 import { findBoards } from './repositories/boards';
 import { runningJobs } from './repositories/jobs';

@@ -1,6 +1,6 @@
 import { exposuresOf, spentByPad } from '~/core/record/heatLife';
 import { planInput, type PlanInput } from '~/schema/exchange/plan/planRequest';
-import type { RecapSheet } from '~/schema/recapSheet';
+import type { RecapSheet } from '~/schema/sheets/recapSheet';
 import type { Db } from './db';
 import { planningFor } from './planning';
 import { getBoard } from './repositories/boards';

@@ -1,9 +1,9 @@
-import type { BoardSheet, JobLine } from '~/schema/boardSheet';
+import type { BoardSheet, JobLine } from '~/schema/sheets/boardSheet';
 import type { Goal } from '~/core/method/goals';
-import type { PlanSheet } from '~/schema/planSheet';
-import type { RunSheet } from '~/schema/runSheet';
+import type { PlanSheet } from '~/schema/sheets/planSheet';
+import type { RunSheet } from '~/schema/sheets/runSheet';
 import { settingInWords } from '~/schema/settingWords';
-import type { AirSheet } from '~/schema/airSheet';
+import type { AirSheet } from '~/schema/sheets/airSheet';
 import { copperMapsOf } from './importing';
 import { artworksOf, importsOf } from './repositories/imports';
 import type { Db } from './db';
@@ -20,7 +20,7 @@ import type { SiteGroupRecord } from '~/schema/records/board/siteGroup';
 import { listHabits } from './repositories/stepHabits';
 import { listSupplies, recentMoves } from './repositories/supplies';
 import { allTools, listTools } from './repositories/tools';
-import type { RigSheet } from '~/schema/rigSheet';
+import type { RigSheet } from '~/schema/sheets/rigSheet';
 import { recordsByPerson } from './trackRecord';
 
 /** Gathers one board's sheet: the board, its sites, what was found and what was done. */

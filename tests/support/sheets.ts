@@ -1,4 +1,4 @@
-import type { BoardSheet } from '~/schema/boardSheet';
+import type { BoardSheet } from '~/schema/sheets/boardSheet';
 import { boardRecord } from '~/schema/records/board/board';
 import { constructionFrom } from '~/schema/stackupPresets';
 

@@ -1,5 +1,5 @@
 import type { ReactNode } from 'react';
-import type { AirSheet } from '~/schema/airSheet';
+import type { AirSheet } from '~/schema/sheets/airSheet';
 import { CommandButton } from '~/ui/controls/Button';
 import { Segments, SelectField } from '~/ui/controls/Field';
 import { Range } from '~/ui/controls/Range';

@@ -1,7 +1,7 @@
 import { useEffect, useMemo, useReducer, useState } from 'react';
 import { ALLOYS } from '~/core/materials/alloys';
 import { celsius } from '~/core/quantity/convert';
-import type { AirSheet } from '~/schema/airSheet';
+import type { AirSheet } from '~/schema/sheets/airSheet';
 import { isSurfaceInput, partOf } from '~/schema/exchange/si/part';
 import { takesMoisture } from '~/schema/exchange/si/moisture';
 import { ErrorNote } from '~/ui/controls/Notes';

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { HOT_AIR_EXAMPLE } from '../../../tests/support/requests';
 import { newBoard } from '~/schema/records/board/board';
-import type { AirSheet } from '~/schema/airSheet';
+import type { AirSheet } from '~/schema/sheets/airSheet';
 import type { FieldBandAnswer } from '~/schema/exchange/simulate/fieldBand';
 import { parseInput } from '~/schema/values/faults';
 import { solveField, type FieldPicture } from '~/schema/exchange/simulate/simulateField';

@@ -1,6 +1,6 @@
 import { partOf } from '~/schema/exchange/si/part';
 import { millimetres } from '~/core/quantity/convert';
-import type { AirSheet } from '~/schema/airSheet';
+import type { AirSheet } from '~/schema/sheets/airSheet';
 import type { SimulateInput } from '~/schema/exchange/simulate/simulateRequest';
 import type { NozzleRecord } from '~/schema/values/toolSpec';
 

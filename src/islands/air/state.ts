@@ -1,5 +1,5 @@
 import { fieldsOfLoad, type AirSetting } from './setting';
-import type { AirSheet } from '~/schema/airSheet';
+import type { AirSheet } from '~/schema/sheets/airSheet';
 import type { FieldBandAnswer } from '~/schema/exchange/simulate/fieldBand';
 import type { MoistureInput } from '~/schema/values/moisture';
 import type { FieldPicture } from '~/schema/exchange/simulate/simulateField';

@@ -1,5 +1,5 @@
 import { useEffect, useRef, type Dispatch } from 'react';
-import type { AirSheet } from '~/schema/airSheet';
+import type { AirSheet } from '~/schema/sheets/airSheet';
 import { simulateInput } from '~/schema/exchange/simulate/simulateRequest';
 import { Solver } from '~/workers/client';
 import { requestOf, type AirSetting } from './setting';

@@ -1,6 +1,6 @@
 import { useEffect, useMemo, useReducer, useState } from 'react';
 import { exposuresOf, sharedLife } from '~/core/record/heatLife';
-import type { BoardSheet } from '~/schema/boardSheet';
+import type { BoardSheet } from '~/schema/sheets/boardSheet';
 import { constructionInWords, HAZARD_WORDS, recordInWords } from '~/schema/words';
 import { ButtonLink, KeyCap } from '~/ui/controls/Button';
 import { Caution } from '~/ui/controls/Notes';

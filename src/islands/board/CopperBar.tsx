@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import type { SiteSheet } from '~/schema/boardSheet';
+import type { SiteSheet } from '~/schema/sheets/boardSheet';
 import type { StrokeId } from '~/schema/copperStroke';
 import { Button, KeyCap } from '~/ui/controls/Button';
 import { TextField } from '~/ui/controls/Field';

@@ -1,6 +1,6 @@
 import { useMemo } from 'react';
 import { PAD_STATE_IDS, PAD_STATES } from '~/core/record/padStates';
-import type { BoardSheet, SiteSheet } from '~/schema/boardSheet';
+import type { BoardSheet, SiteSheet } from '~/schema/sheets/boardSheet';
 import type { FacePoint } from '~/schema/records/board/faceFinding';
 import { Button, ButtonLink, KeyCap } from '~/ui/controls/Button';
 import { Segments, SelectField, TextField } from '~/ui/controls/Field';

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { alikeParts } from '~/core/packages/groups';
-import type { SiteSheet } from '~/schema/boardSheet';
+import type { SiteSheet } from '~/schema/sheets/boardSheet';
 import type { SiteGroupRecord } from '~/schema/records/board/siteGroup';
 import { deleteJson, postJson } from '~/ui/api';
 import { Button } from '~/ui/controls/Button';

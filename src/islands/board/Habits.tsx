@@ -1,5 +1,5 @@
 import { habitOf } from '~/core/packages/habit';
-import type { SiteSheet } from '~/schema/boardSheet';
+import type { SiteSheet } from '~/schema/sheets/boardSheet';
 
 /** Parts whose way round can be got wrong: those with rows of pins. */
 const TURNABLE: ReadonlySet<string> = new Set([

@@ -1,6 +1,6 @@
 import { PAD_STATES } from '~/core/record/padStates';
 import type { PadExposure } from '~/core/record/heatLife';
-import type { SiteSheet } from '~/schema/boardSheet';
+import type { SiteSheet } from '~/schema/sheets/boardSheet';
 import type { FindingRecord } from '~/schema/records/site/finding';
 import { connectionInWords } from '~/schema/words';
 import { HeatStrip } from '~/ui/strip/HeatStrip';

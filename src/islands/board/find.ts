@@ -1,5 +1,5 @@
 import { PAD_STATES, type PadStateId } from '~/core/record/padStates';
-import type { SiteSheet } from '~/schema/boardSheet';
+import type { SiteSheet } from '~/schema/sheets/boardSheet';
 import type { PadStates } from '../findings/marking';
 
 /** Sites that are shown: all, those with any defect, those that took heat or none, or those with one state. */

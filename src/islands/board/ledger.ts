@@ -3,7 +3,7 @@ import { FACE_STATES } from '~/core/record/faceStates';
 import { placeInWords } from '~/ui/face/facePlaces';
 import { PAD_STATES } from '~/core/record/padStates';
 import { TOGETHER } from '~/core/record/runState';
-import type { BoardSheet, JobLine, SiteSheet } from '~/schema/boardSheet';
+import type { BoardSheet, JobLine, SiteSheet } from '~/schema/sheets/boardSheet';
 import type { ImportRecord } from '~/schema/records/board/boardImport';
 import type { FindingRecord } from '~/schema/records/site/finding';
 import type { ReadingRecord } from '~/schema/records/site/continuityReading';

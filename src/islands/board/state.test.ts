@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import type { SiteSheet } from '~/schema/boardSheet';
+import type { SiteSheet } from '~/schema/sheets/boardSheet';
 import type { FaceFindingRecord } from '~/schema/records/board/faceFinding';
 import { BLANK_BOARD } from '../../../tests/support/sheets';
 import { initialState, LEAST_POINTS, reduce, type BoardAction, type BoardState } from './state';

@@ -1,4 +1,4 @@
-import type { BoardSheet, SiteSheet } from '~/schema/boardSheet';
+import type { BoardSheet, SiteSheet } from '~/schema/sheets/boardSheet';
 import type { FaceFindingRecord, FacePoint } from '~/schema/records/board/faceFinding';
 import type { PlaceKind } from '~/core/record/faceStates';
 import type { PhotoRecord } from '~/schema/records/board/photo';

@@ -1,4 +1,4 @@
-import type { BoardSheet, SiteSheet } from '~/schema/boardSheet';
+import type { BoardSheet, SiteSheet } from '~/schema/sheets/boardSheet';
 import { stroked, type PadCopper, type StrokeId } from '~/schema/copperStroke';
 import { isSurfaceInput } from '~/schema/exchange/si/part';
 import { ApiError, patchJson } from '~/ui/api';

@@ -4,7 +4,7 @@ import { judge } from '~/core/electrical/judgement';
 import { METER } from '~/core/electrical/meterLimits';
 import { millimetres } from '~/core/quantity/convert';
 import { resistanceOf_Ohm } from '~/core/quantity/resistance';
-import type { CheckSheet, ReadingTaken } from '~/schema/checkSheet';
+import type { CheckSheet, ReadingTaken } from '~/schema/sheets/checkSheet';
 import { boardOf } from '~/schema/exchange/si/board';
 import { partsBetween, placedPadsOf } from '~/schema/exchange/si/placedPads';
 import { postJson } from '~/ui/api';

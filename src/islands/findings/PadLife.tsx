@@ -1,5 +1,5 @@
 import { PAD_STATES } from '~/core/record/padStates';
-import type { JobLine, SiteSheet } from '~/schema/boardSheet';
+import type { JobLine, SiteSheet } from '~/schema/sheets/boardSheet';
 import type { FindingRecord } from '~/schema/records/site/finding';
 import type { ReadingRecord } from '~/schema/records/site/continuityReading';
 import type { PadExposure } from '~/core/record/heatLife';

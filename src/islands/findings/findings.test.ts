@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import type { JobLine, SiteSheet } from '~/schema/boardSheet';
+import type { JobLine, SiteSheet } from '~/schema/sheets/boardSheet';
 import type { FindingRecord } from '~/schema/records/site/finding';
 import { extended, padsBetween } from '~/ui/land/walk';
 import { matches } from '../board/find';

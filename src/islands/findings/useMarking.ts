@@ -1,5 +1,5 @@
 import { PAD_STATES, type PadStateId } from '~/core/record/padStates';
-import type { SiteSheet } from '~/schema/boardSheet';
+import type { SiteSheet } from '~/schema/sheets/boardSheet';
 import type { FindingRecord, NewFinding } from '~/schema/records/site/finding';
 import { postJson } from '~/ui/api';
 import { $by } from '~/ui/preferences';

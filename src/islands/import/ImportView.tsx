@@ -3,7 +3,7 @@ import { useEffect, useMemo, useReducer, useState } from 'react';
 import { useDropzone } from 'react-dropzone';
 import { padNamesOf } from '~/core/packages/form';
 import type { ImportRecord } from '~/schema/records/board/boardImport';
-import type { BoardSheet } from '~/schema/boardSheet';
+import type { BoardSheet } from '~/schema/sheets/boardSheet';
 import { familyName, partOf } from '~/schema/exchange/si/part';
 import { packageInWords } from '~/schema/words';
 import { postJson } from '~/ui/api';

@@ -1,7 +1,7 @@
 import { useEffect, useState } from 'react';
 import { useForm } from 'react-hook-form';
 import { ALLOY_IDS, ALLOYS } from '~/core/materials/alloys';
-import type { SiteSheet } from '~/schema/boardSheet';
+import type { SiteSheet } from '~/schema/sheets/boardSheet';
 import type { BoardRecord } from '~/schema/records/board/board';
 import { connection, CONNECTION_KINDS } from '~/schema/values/connection';
 import type { LibraryPackageRecord } from '~/schema/records/parts/libraryPackage';

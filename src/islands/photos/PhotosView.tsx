@@ -1,7 +1,7 @@
 import { useEffect, useReducer, useState, type MouseEvent } from 'react';
 import { useDropzone } from 'react-dropzone';
 import { millimetres } from '~/core/quantity/convert';
-import type { BoardSheet } from '~/schema/boardSheet';
+import type { BoardSheet } from '~/schema/sheets/boardSheet';
 import type { PhotoRecord } from '~/schema/records/board/photo';
 import { placedPadsOf } from '~/schema/exchange/si/placedPads';
 import { ApiError, patchJson } from '~/ui/api';

@@ -16,7 +16,7 @@ import {
 } from '~/schema/exchange/plan/planAnswer';
 import { planRequestOf } from '~/schema/exchange/si/plan';
 import type { ChoiceInput } from '~/schema/exchange/plan/planRequest';
-import type { PlanSheet } from '~/schema/planSheet';
+import type { PlanSheet } from '~/schema/sheets/planSheet';
 import { planInputOf } from '~/schema/exchange/plan/planWishes';
 import { ErrorNote } from '~/ui/controls/Notes';
 import { secondsRange } from '~/ui/figures';

@@ -1,4 +1,4 @@
-import type { SiteSheet } from '~/schema/boardSheet';
+import type { SiteSheet } from '~/schema/sheets/boardSheet';
 import type { PinAnswer } from '~/schema/exchange/plan/planAnswer';
 import { connectionInWords } from '~/schema/words';
 import { Figure } from '~/ui/controls/Notes';

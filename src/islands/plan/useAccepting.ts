@@ -1,7 +1,7 @@
 import { useState, type Dispatch } from 'react';
 import { phasesOf } from '~/core/method/goals';
 import { methodOf } from '~/core/method/methods';
-import type { PlanSheet } from '~/schema/planSheet';
+import type { PlanSheet } from '~/schema/sheets/planSheet';
 import type { StepHabit } from '~/schema/records/work/stepHabit';
 import { postJson } from '~/ui/api';
 import { dropDraft } from './draft';

@@ -1,6 +1,6 @@
 import { useEffect, useRef, type Dispatch } from 'react';
 import { GOALS } from '~/core/method/goals';
-import type { PlanSheet } from '~/schema/planSheet';
+import type { PlanSheet } from '~/schema/sheets/planSheet';
 import { draftOf, readDraft, writeDraft } from './draft';
 import type { PlanAction, PlanState } from './state';
 

@@ -1,6 +1,6 @@
 import { useStore } from '@nanostores/react';
 import { useEffect, useState } from 'react';
-import type { Rail, RailLine } from '~/schema/rail';
+import type { Rail, RailLine } from '~/schema/sheets/rail';
 import { clockText } from '~/ui/figures';
 import { $railLines, $skew_ms, refreshRail, takeRail } from './railStore';
 import css from './rail.module.css';

@@ -1,5 +1,5 @@
 import { atom } from 'nanostores';
-import type { Rail, RailLine } from '~/schema/rail';
+import type { Rail, RailLine } from '~/schema/sheets/rail';
 import { getJson } from '~/ui/api';
 
 /** Lines of the rail as last heard, and by how much the server's clock is ahead of this screen's. */

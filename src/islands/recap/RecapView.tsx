@@ -2,7 +2,7 @@ import { useEffect, useMemo, useReducer, useRef, useState } from 'react';
 import { useStore } from '@nanostores/react';
 import type { RecapRecord } from '~/schema/records/work/recap';
 import type { RecapAnswer, SequenceAnswer } from '~/schema/exchange/recap/recapAnswer';
-import type { RecapCandidate, RecapSheet } from '~/schema/recapSheet';
+import type { RecapCandidate, RecapSheet } from '~/schema/sheets/recapSheet';
 import type { PlanInput } from '~/schema/exchange/plan/planRequest';
 import { familyName } from '~/schema/exchange/si/part';
 import { postJson } from '~/ui/api';

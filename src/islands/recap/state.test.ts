@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import type { RecapAnswer } from '~/schema/exchange/recap/recapAnswer';
-import type { RecapCandidate, RecapSheet } from '~/schema/recapSheet';
+import type { RecapCandidate, RecapSheet } from '~/schema/sheets/recapSheet';
 import { isAgeing, reduce, start } from './state';
 
 const site = (id: string, family: string, ref = id): RecapCandidate =>

@@ -1,5 +1,5 @@
 import type { RecapAnswer } from '~/schema/exchange/recap/recapAnswer';
-import type { RecapCandidate, RecapSheet } from '~/schema/recapSheet';
+import type { RecapCandidate, RecapSheet } from '~/schema/sheets/recapSheet';
 
 export type RecapRun =
   | { readonly status: 'idle' }

@@ -1,6 +1,6 @@
 import { useEffect, useReducer, useState } from 'react';
 import { useStore } from '@nanostores/react';
-import type { RigSheet } from '~/schema/rigSheet';
+import type { RigSheet } from '~/schema/sheets/rigSheet';
 import { KIND_NAMES } from '~/schema/exchange/si/tools';
 import type { ToolSpec } from '~/schema/values/toolSpec';
 import { endsInWords, specInWords, stateInWords } from '~/schema/toolWords';

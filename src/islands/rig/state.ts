@@ -1,4 +1,4 @@
-import type { RigSheet } from '~/schema/rigSheet';
+import type { RigSheet } from '~/schema/sheets/rigSheet';
 import type { SupplyMove, SupplySheet } from '~/schema/records/rig/supply';
 import type { ToolRecord } from '~/schema/records/rig/tool';
 

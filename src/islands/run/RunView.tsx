@@ -3,7 +3,7 @@ import { PAD_STATES, type PadStateId } from '~/core/record/padStates';
 import { TOGETHER } from '~/core/record/runState';
 import { isSurfaceInput } from '~/schema/exchange/si/part';
 import { phasesIn, type StepAnswer } from '~/schema/exchange/plan/planAnswer';
-import type { RunSheet } from '~/schema/runSheet';
+import type { RunSheet } from '~/schema/sheets/runSheet';
 import type { WritableEvent } from '~/schema/records/work/runEvent';
 import { GOAL_WORDS } from '~/schema/words';
 import { settingInWords } from '~/schema/settingWords';
