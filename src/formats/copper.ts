@@ -3,7 +3,7 @@ import type { Frame } from '~/core/artwork/paint';
 import { millimetres } from '~/core/quantity/convert';
 import { usualRelief, type ConnectionRecord } from '~/schema/values/connection';
 import type { Construction } from '~/schema/values/construction';
-import { planeOfNet, trackLayer, usualTrack } from '~/schema/usualCopper';
+import { planeOfNet, trackLayer, usualTrack } from '~/schema/presets/usualCopper';
 
 /** A layer's picture, where an import brought one. */
 export interface PaintedLayer {

@@ -2,7 +2,7 @@ import type { BoardSheet, JobLine } from '~/schema/sheets/boardSheet';
 import type { Goal } from '~/core/method/goals';
 import type { PlanSheet } from '~/schema/sheets/planSheet';
 import type { RunSheet } from '~/schema/sheets/runSheet';
-import { settingInWords } from '~/schema/settingWords';
+import { settingInWords } from '~/schema/words/settingWords';
 import type { AirSheet } from '~/schema/sheets/airSheet';
 import { copperMapsOf } from './importing';
 import { artworksOf, importsOf } from './repositories/imports';

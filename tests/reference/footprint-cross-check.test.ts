@@ -2,7 +2,7 @@ import { fp } from '@tscircuit/footprinter';
 import { describe, expect, it } from 'vitest';
 import { landShapes } from '~/core/packages/form';
 import { partOf } from '~/schema/exchange/si/part';
-import { PACKAGE_PRESETS } from '~/schema/packagePresets';
+import { PACKAGE_PRESETS } from '~/schema/presets/packagePresets';
 
 /**
  * The registry's general footprint generator, for the families it has right: chips, dual in-line, and quad

@@ -8,7 +8,7 @@ import { gaugeDiameter_m, wireResistance_Ohm } from '~/core/electrical/wire';
 import { cylinderFilm_W_m2K, wireCurrent_A } from '~/core/electrical/wireRise';
 import { kelvin } from '~/core/quantity/convert';
 import { boardOf } from '~/schema/exchange/si/board';
-import { constructionFrom } from '~/schema/stackupPresets';
+import { constructionFrom } from '~/schema/presets/stackupPresets';
 
 describe('a wire in still air', () => {
   it('Churchill & Chu: Incropera example 9.4, a 0.1 m pipe at 165 °C in 23 °C air: Nu 23.3, 7.29 W/m²K', () => {

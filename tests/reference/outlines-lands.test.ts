@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { landShapes, mass_kg } from '~/core/packages/form';
 import { partOf } from '~/schema/exchange/si/part';
-import { PACKAGE_PRESETS } from '~/schema/packagePresets';
+import { PACKAGE_PRESETS } from '~/schema/presets/packagePresets';
 
 const preset = (name: string) => {
   const found = PACKAGE_PRESETS.find((p) => p.name === name);

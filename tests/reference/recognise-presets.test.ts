@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { landShapes } from '~/core/packages/form';
 import { recogniseAll, type SeenLand } from '~/core/packages/recognise';
 import { partOf } from '~/schema/exchange/si/part';
-import { PACKAGE_PRESETS } from '~/schema/packagePresets';
+import { PACKAGE_PRESETS } from '~/schema/presets/packagePresets';
 
 /** Every standard outline, laid down anywhere at any turn, as a netlist tells of it. */
 function seenAt(

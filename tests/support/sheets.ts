@@ -1,6 +1,6 @@
 import type { BoardSheet } from '~/schema/sheets/boardSheet';
 import { boardRecord } from '~/schema/records/board/board';
-import { constructionFrom } from '~/schema/stackupPresets';
+import { constructionFrom } from '~/schema/presets/stackupPresets';
 
 /** A board as it comes in: nothing placed, nothing found. */
 export const BLANK_BOARD: BoardSheet = {

@@ -4,7 +4,7 @@ import { SURFACE } from '~/core/materials/surfaces';
 import { BOW_LIMIT } from '~/core/thermal/warp';
 import type { FieldBandAnswer } from '~/schema/exchange/simulate/fieldBand';
 import { moistureAnswer } from '~/schema/exchange/si/moisture';
-import { moistureInWords } from '~/schema/moistureWords';
+import { moistureInWords } from '~/schema/words/moistureWords';
 import { Button, KeyCap } from '~/ui/controls/Button';
 import { Figure } from '~/ui/controls/Notes';
 import { budget, degrees, seconds } from '~/ui/figures';

@@ -1,7 +1,7 @@
 import { useEffect, useMemo, useReducer, useState } from 'react';
 import { exposuresOf, sharedLife } from '~/core/record/heatLife';
 import type { BoardSheet } from '~/schema/sheets/boardSheet';
-import { constructionInWords, HAZARD_WORDS, recordInWords } from '~/schema/words';
+import { constructionInWords, HAZARD_WORDS, recordInWords } from '~/schema/words/words';
 import { ButtonLink, KeyCap } from '~/ui/controls/Button';
 import { Caution } from '~/ui/controls/Notes';
 import { useCommands } from '~/ui/keyboard/useCommands';

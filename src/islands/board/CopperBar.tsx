@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import type { SiteSheet } from '~/schema/sheets/boardSheet';
-import type { StrokeId } from '~/schema/copperStroke';
+import type { StrokeId } from '~/schema/presets/copperStroke';
 import { Button, KeyCap } from '~/ui/controls/Button';
 import { TextField } from '~/ui/controls/Field';
 import { runInWords } from '../findings/marking';

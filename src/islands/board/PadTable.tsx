@@ -2,7 +2,7 @@ import { PAD_STATES } from '~/core/record/padStates';
 import type { PadExposure } from '~/core/record/heatLife';
 import type { SiteSheet } from '~/schema/sheets/boardSheet';
 import type { FindingRecord } from '~/schema/records/site/finding';
-import { connectionInWords } from '~/schema/words';
+import { connectionInWords } from '~/schema/words/words';
 import { HeatStrip } from '~/ui/strip/HeatStrip';
 import { padState } from '../findings/marking';
 import { stripExposure } from './SiteHeat';

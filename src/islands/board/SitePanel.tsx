@@ -1,9 +1,9 @@
 import { sharedLife, type PadExposure } from '~/core/record/heatLife';
 import { PAD_STATES } from '~/core/record/padStates';
-import { STROKE_IDS, STROKES, strokeOfLetter, type StrokeId } from '~/schema/copperStroke';
+import { STROKE_IDS, STROKES, strokeOfLetter, type StrokeId } from '~/schema/presets/copperStroke';
 import { isSurfaceInput } from '~/schema/exchange/si/part';
 import type { BoardSheet, SiteSheet } from '~/schema/sheets/boardSheet';
-import { packageInWords, partFacts } from '~/schema/words';
+import { packageInWords, partFacts } from '~/schema/words/words';
 import { Button, ButtonLink, KeyCap } from '~/ui/controls/Button';
 import { Segments } from '~/ui/controls/Field';
 import { ErrorNote } from '~/ui/controls/Notes';

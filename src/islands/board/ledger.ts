@@ -7,7 +7,7 @@ import type { BoardSheet, JobLine, SiteSheet } from '~/schema/sheets/boardSheet'
 import type { ImportRecord } from '~/schema/records/board/boardImport';
 import type { FindingRecord } from '~/schema/records/site/finding';
 import type { ReadingRecord } from '~/schema/records/site/continuityReading';
-import { GOAL_WORDS } from '~/schema/words';
+import { GOAL_WORDS } from '~/schema/words/words';
 import { budget, degrees } from '~/ui/figures';
 
 /** One line of a board's history. */

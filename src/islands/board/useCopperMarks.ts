@@ -1,5 +1,5 @@
 import type { BoardSheet, SiteSheet } from '~/schema/sheets/boardSheet';
-import { stroked, type PadCopper, type StrokeId } from '~/schema/copperStroke';
+import { stroked, type PadCopper, type StrokeId } from '~/schema/presets/copperStroke';
 import { isSurfaceInput } from '~/schema/exchange/si/part';
 import { ApiError, patchJson } from '~/ui/api';
 import type { BoardAction } from './state';

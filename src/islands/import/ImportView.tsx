@@ -5,7 +5,7 @@ import { padNamesOf } from '~/core/packages/form';
 import type { ImportRecord } from '~/schema/records/board/boardImport';
 import type { BoardSheet } from '~/schema/sheets/boardSheet';
 import { familyName, partOf } from '~/schema/exchange/si/part';
-import { packageInWords } from '~/schema/words';
+import { packageInWords } from '~/schema/words/words';
 import { postJson } from '~/ui/api';
 import { ButtonLink, CommandButton } from '~/ui/controls/Button';
 import { SelectField } from '~/ui/controls/Field';

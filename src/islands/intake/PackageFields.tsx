@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { CHIP_CODES } from '~/core/packages/outlines';
 import { anyPackage } from '~/schema/values/package';
-import { PACKAGE_PRESETS } from '~/schema/packagePresets';
+import { PACKAGE_PRESETS } from '~/schema/presets/packagePresets';
 import type { LibraryPackageRecord } from '~/schema/records/parts/libraryPackage';
 import { deleteJson, postJson } from '~/ui/api';
 import { Button } from '~/ui/controls/Button';

@@ -9,7 +9,7 @@ import { anyPackage } from '~/schema/values/package';
 import { isSurfaceInput } from '~/schema/exchange/si/part';
 import { newSite, siteChange } from '~/schema/records/site/site';
 import { InputError, parseInput } from '~/schema/values/faults';
-import { partFacts } from '~/schema/words';
+import { partFacts } from '~/schema/words/words';
 import { ApiError, deleteJson, patchJson, postJson } from '~/ui/api';
 import { Button, KeyCap } from '~/ui/controls/Button';
 import { Segments, SelectField, TextField } from '~/ui/controls/Field';

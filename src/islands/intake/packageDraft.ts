@@ -5,7 +5,7 @@ import { SURFACE_FAMILY_IDS, SURFACE_TRAITS, type SurfaceFamilyId } from '~/core
 import { millimetres } from '~/core/quantity/convert';
 import { isSurfaceInput, partOf, surfaceSpecOf } from '~/schema/exchange/si/part';
 import type { AnyPackageInput } from '~/schema/values/package';
-import { PACKAGE_PRESETS } from '~/schema/packagePresets';
+import { PACKAGE_PRESETS } from '~/schema/presets/packagePresets';
 
 export type AnyFamily = FamilyId | SurfaceFamilyId;
 

@@ -5,7 +5,7 @@ import { blankSite, siteOf } from './siteDraft';
 import { landShapes } from '~/core/packages/form';
 import { anyPackage } from '~/schema/values/package';
 import { partOf } from '~/schema/exchange/si/part';
-import { PACKAGE_PRESETS } from '~/schema/packagePresets';
+import { PACKAGE_PRESETS } from '~/schema/presets/packagePresets';
 import { DIMENSIONS, draftOf, FAMILIES, packageInputOf, startOf, usualFigures } from './packageDraft';
 import { pinsIn } from './pinList';
 import { nextReference } from './reference';

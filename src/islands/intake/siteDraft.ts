@@ -5,7 +5,7 @@ import type { Construction } from '~/schema/values/construction';
 import { anyPackage } from '~/schema/values/package';
 import { isSurfaceInput, partOf } from '~/schema/exchange/si/part';
 import type { NewSite, SiteRecord } from '~/schema/records/site/site';
-import { usualConnections } from '~/schema/usualCopper';
+import { usualConnections } from '~/schema/presets/usualCopper';
 import { draftOf, packageInputOf, startOf, type PackageDraft } from './packageDraft';
 import { pinsIn } from './pinList';
 

@@ -1,6 +1,6 @@
 import { GOALS, phasesOf, type Goal, type Phase } from '~/core/method/goals';
 import { WORTHS, type Worth } from '~/core/method/request';
-import { GOAL_WORDS, PHASE_WORDS, WORTH_WORDS } from '~/schema/words';
+import { GOAL_WORDS, PHASE_WORDS, WORTH_WORDS } from '~/schema/words/words';
 import { Segments, SelectField } from '~/ui/controls/Field';
 import type { PlanState } from './state';
 import css from './plan.module.css';

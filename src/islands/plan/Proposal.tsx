@@ -1,7 +1,7 @@
 import { touchInWords } from '~/core/method/bindingWords';
 import { AIR, PLAN } from '~/core/method/settings';
 import type { NoPlanAnswer, OptionAnswer, PinAnswer } from '~/schema/exchange/plan/planAnswer';
-import { choiceInWords, settingInWords } from '~/schema/settingWords';
+import { choiceInWords, settingInWords } from '~/schema/words/settingWords';
 import { Button, CommandButton } from '~/ui/controls/Button';
 import { planCommand, type PlanCommand } from './commands';
 import { choiceAt, freshPins, isBusy, phaseOf, verdictOf, type PlanState } from './state';

@@ -1,6 +1,6 @@
 import type { SiteSheet } from '~/schema/sheets/boardSheet';
 import type { PinAnswer } from '~/schema/exchange/plan/planAnswer';
-import { connectionInWords } from '~/schema/words';
+import { connectionInWords } from '~/schema/words/words';
 import { Figure } from '~/ui/controls/Notes';
 import { DwellWindow, sharedEnd_s } from '~/ui/dwell/DwellWindow';
 import { budget, chance, seconds, secondsRange } from '~/ui/figures';

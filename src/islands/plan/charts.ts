@@ -2,7 +2,7 @@ import type { Data, Layout, Shape } from 'plotly.js-dist-min';
 import type { OptionAnswer, PinAnswer } from '~/schema/exchange/plan/planAnswer';
 import type { CurveAnswer } from '~/workers/protocol';
 import type { ChartColours } from '~/ui/chart/Chart';
-import { tipInWords } from '~/schema/settingWords';
+import { tipInWords } from '~/schema/words/settingWords';
 import { budget } from '~/ui/figures';
 
 /** Tip, land and coldest solder of one pin against time, with the alloy's range and the pin's window. */

@@ -3,7 +3,7 @@ import { useStore } from '@nanostores/react';
 import type { RigSheet } from '~/schema/sheets/rigSheet';
 import { KIND_NAMES } from '~/schema/exchange/si/tools';
 import type { ToolSpec } from '~/schema/values/toolSpec';
-import { endsInWords, specInWords, stateInWords } from '~/schema/toolWords';
+import { endsInWords, specInWords, stateInWords } from '~/schema/words/toolWords';
 import type { SupplySheet } from '~/schema/records/rig/supply';
 import { SUPPLY_UNITS } from '~/schema/values/supplySpec';
 import { CommandButton } from '~/ui/controls/Button';

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { PREHEATERS, PREHEATER_IDS } from '~/core/materials/air';
 import { TIP_CONSTRUCTION_IDS, TIP_CONSTRUCTIONS, TIP_SHAPE_IDS, TIP_SHAPES } from '~/core/materials/tips';
-import { TOOL_PRESETS } from '~/schema/toolPresets';
+import { TOOL_PRESETS } from '~/schema/presets/toolPresets';
 import type { ToolRecord } from '~/schema/records/rig/tool';
 import { ApiError, patchJson, postJson } from '~/ui/api';
 import { Button } from '~/ui/controls/Button';

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { parseInput, InputError } from '~/schema/values/faults';
 import { newTool, type ToolRecord } from '~/schema/records/rig/tool';
-import { TOOL_PRESETS } from '~/schema/toolPresets';
+import { TOOL_PRESETS } from '~/schema/presets/toolPresets';
 import type { SupplySheet } from '~/schema/records/rig/supply';
 import { draftOf, NEW_END, number, toolOf, type ToolDraft } from './toolDraft';
 import { reduce, runningLow, start } from './state';

@@ -5,7 +5,7 @@ import { changed, HOT_AIR_EXAMPLE } from '../../../tests/support/requests';
 import { parseInput } from './faults';
 import { moistureAnswer, takesMoisture } from '../exchange/si/moisture';
 import type { MoistureInput } from './moisture';
-import { moistureInWords } from '../moistureWords';
+import { moistureInWords } from '../words/moistureWords';
 import { simulate } from '../exchange/simulate/simulate';
 import { simulateInput } from '../exchange/simulate/simulateRequest';
 

@@ -1,4 +1,4 @@
-import { PACKAGE_PRESETS } from '~/schema/packagePresets';
+import { PACKAGE_PRESETS } from '~/schema/presets/packagePresets';
 import type { NewSite } from '~/schema/records/site/site';
 import type { DemoSite } from './demoBoard';
 

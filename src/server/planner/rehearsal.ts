@@ -1,6 +1,6 @@
 import { parseInput } from '~/schema/values/faults';
 import { planTask, type PlanTask } from '~/schema/exchange/plan/planTask';
-import { STACKUPS } from '~/schema/stackupPresets';
+import { STACKUPS } from '~/schema/presets/stackupPresets';
 import { benchToolOf } from '~/schema/records/rig/tool';
 import type { Db } from '../db';
 import { planningFor } from '../planning';

@@ -18,7 +18,7 @@ import {
 import { choicesOf, planRequestOf } from '~/schema/exchange/si/plan';
 import type { PlanInput } from '~/schema/exchange/plan/planRequest';
 import { recapAnswerOf } from '~/schema/exchange/recap/recapAnswerOf';
-import { settingInWords } from '~/schema/settingWords';
+import { settingInWords } from '~/schema/words/settingWords';
 import type { Steps } from '~/workers/dispatch';
 import type { AnyAnswer, CurveAnswer, PlanTask, ProgressMessage } from '~/workers/protocol';
 

@@ -1,4 +1,4 @@
-import { constructionFrom } from '~/schema/stackupPresets';
+import { constructionFrom } from '~/schema/presets/stackupPresets';
 import type { DemoBoard, DemoSite } from '../demoBoard';
 import { partsWith, plane, radial, relief, track } from '../parts';
 

@@ -1,4 +1,4 @@
-import { constructionFrom } from '~/schema/stackupPresets';
+import { constructionFrom } from '~/schema/presets/stackupPresets';
 import type { DemoBoard } from '../demoBoard';
 import { axial, dip, partsWith, radial, relief, track } from '../parts';
 
