@@ -21,7 +21,7 @@ await bundle({
   outdir: 'dist',
   outExtension: { '.js': '.mjs' },
 });
-cpSync('src/server/migrations', 'dist/migrations', { recursive: true });
+cpSync('src/server/store/migrations', 'dist/migrations', { recursive: true });
 
 const COMPRESSIBLE = /\.(js|css|svg|json|html)$/;
 for (const name of readdirSync('dist/client', { recursive: true })) {

@@ -2,7 +2,7 @@
 
 declare namespace App {
   interface Locals {
-    db: import('./server/db').Db;
+    db: import('./server/store/db').Db;
     planner: import('./server/planner/planner').Planner;
   }
 }

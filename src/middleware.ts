@@ -21,10 +21,10 @@ export const onRequest = defineMiddleware(async (context, next) => {
 
 /** The planner's threads are those of the last build. */
 async function development(): Promise<App.Locals> {
-  const { openDatabase } = await import('./server/db');
+  const { openDatabase } = await import('./server/store/db');
   const { openPlanner } = await import('./server/planner/open');
   return {
-    db: openDatabase(process.env['ITHERMON_DB'] ?? 'data/ithermon.db', 'src/server/migrations'),
+    db: openDatabase(process.env['ITHERMON_DB'] ?? 'data/ithermon.db', 'src/server/store/migrations'),
     planner: openPlanner(pathToFileURL(resolve('dist/serve.mjs'))),
   };
 }

@@ -4,9 +4,9 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { newBoard } from '~/schema/records/board/board';
 import { newSite } from '~/schema/records/site/site';
-import { openDatabase } from '~/server/db';
-import { addBoard } from '~/server/repositories/boards';
-import { addSite } from '~/server/repositories/sites';
+import { openDatabase } from '~/server/store/db';
+import { addBoard } from '~/server/store/repositories/boards';
+import { addSite } from '~/server/store/repositories/sites';
 import { ensureRig, STARTING_TOOLS } from '~/server/rig';
 import { benchToolOf } from '~/schema/records/rig/tool';
 import { SIMULATE_EXAMPLE } from '../../tests/support/requests';
@@ -66,7 +66,7 @@ async function servedPlans(url: string): Promise<void> {
 export async function served(): Promise<void> {
   const folder = mkdtempSync(join(tmpdir(), 'ithermon-bench-'));
   const file = join(folder, 'bench.db');
-  const db = openDatabase(file, 'src/server/migrations');
+  const db = openDatabase(file, 'src/server/store/migrations');
   ensureRig(db);
   for (let i = 0; i < 500; i++) {
     const board = newBoard.parse({

@@ -9,7 +9,7 @@ import { planInput } from '~/schema/exchange/plan/planRequest';
 import { planRequestOf } from '~/schema/exchange/si/plan';
 import { simulateInput } from '~/schema/exchange/simulate/simulateRequest';
 import { simulate } from '~/schema/exchange/simulate/simulate';
-import { closeDatabase, openDatabase } from '~/server/db';
+import { closeDatabase, openDatabase } from '~/server/store/db';
 
 const HELP = `Usage: ./ithermon COMMAND [FILE|-]
   simulate [FILE|-] [--csv FILE]

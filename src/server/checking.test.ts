@@ -4,8 +4,8 @@ import { newSite } from '~/schema/records/site/site';
 import { freshDatabase, withCapacitor } from '../../tests/support/database';
 import { SIMULATE_EXAMPLE } from '../../tests/support/requests';
 import { checkSheet, takeReading } from './checking';
-import { findingsOf } from './repositories/findings';
-import { addSite } from './repositories/sites';
+import { findingsOf } from './store/repositories/findings';
+import { addSite } from './store/repositories/sites';
 
 /** Two capacitors that share both of their nets. */
 function bench() {

@@ -9,12 +9,12 @@ import { newSiteGroup } from '~/schema/records/board/siteGroup';
 import { freshDatabase, withBoard, withCapacitor } from '../../tests/support/database';
 import { changeTold } from './boardChanges';
 import { changeCopper, correctSite } from './placing';
-import { addBoard, getBoard } from './repositories/boards';
-import { addFaceFinding, faceFindingsOf } from './repositories/faceFindings';
-import { addToLibrary, libraryOf, removeFromLibrary } from './repositories/library';
-import { addSiteGroup, removeSiteGroup, siteGroupsOf } from './repositories/siteGroups';
-import { addFinding } from './repositories/findings';
-import { addSite, getSite, removeSite, sitesOf } from './repositories/sites';
+import { addBoard, getBoard } from './store/repositories/boards';
+import { addFaceFinding, faceFindingsOf } from './store/repositories/faceFindings';
+import { addToLibrary, libraryOf, removeFromLibrary } from './store/repositories/library';
+import { addSiteGroup, removeSiteGroup, siteGroupsOf } from './store/repositories/siteGroups';
+import { addFinding } from './store/repositories/findings';
+import { addSite, getSite, removeSite, sitesOf } from './store/repositories/sites';
 
 const via = (changes: object = {}) => ({
   side: 'top',

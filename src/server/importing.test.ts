@@ -6,10 +6,10 @@ import { InputError, parseInput } from '~/schema/values/faults';
 import { simulateInput } from '~/schema/exchange/simulate/simulateRequest';
 import { fieldScenarioOf } from '~/schema/exchange/simulate/simulateField';
 import { acceptImport, copperMapsOf } from './importing';
-import { Conflict, NotFound } from './errors';
-import { addFinding } from './repositories/findings';
-import { artworkCells, artworksOf, importsOf, undoImport } from './repositories/imports';
-import { sitesOf } from './repositories/sites';
+import { Conflict, NotFound } from './store/errors';
+import { addFinding } from './store/repositories/findings';
+import { artworkCells, artworksOf, importsOf, undoImport } from './store/repositories/imports';
+import { sitesOf } from './store/repositories/sites';
 import { airSheet } from './sheets';
 
 const chip = (ref: string, x_mm = 20) => ({

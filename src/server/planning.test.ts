@@ -4,10 +4,10 @@ import { planRequestOf } from '~/schema/exchange/si/plan';
 import { planInputOf } from '~/schema/exchange/plan/planWishes';
 import { newSite } from '~/schema/records/site/site';
 import { SIMULATE_EXAMPLE } from '../../tests/support/requests';
-import type { Db } from './db';
-import { NotFound } from './errors';
+import type { Db } from './store/db';
+import { NotFound } from './store/errors';
 import { planningFor } from './planning';
-import { addSite } from './repositories/sites';
+import { addSite } from './store/repositories/sites';
 import { planSheet } from './sheets';
 
 const beside = (db: Db, ref: string, x_mm: number, id: string): void => {

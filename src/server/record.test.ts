@@ -4,18 +4,18 @@ import { newFinding } from '~/schema/records/site/finding';
 import { InputError } from '~/schema/values/faults';
 import { newSite } from '~/schema/records/site/site';
 import type { WritableEvent } from '~/schema/records/work/runEvent';
-import type { Db } from './db';
-import { Conflict, NotFound } from './errors';
+import type { Db } from './store/db';
+import { Conflict, NotFound } from './store/errors';
 import { railOf } from './clocks';
 import { placeSite } from './placing';
 import { acceptPlan, type AcceptPlan } from '~/schema/records/work/job';
 import { acceptJob } from './accepting';
 import { exposureFor } from './exposing';
 import { planningFor } from './planning';
-import { getBoard } from './repositories/boards';
-import { addFinding, findingsOf } from './repositories/findings';
-import { appendEvent, getJob, siteHistory } from './repositories/jobs';
-import { sitesOf } from './repositories/sites';
+import { getBoard } from './store/repositories/boards';
+import { addFinding, findingsOf } from './store/repositories/findings';
+import { appendEvent, getJob, siteHistory } from './store/repositories/jobs';
+import { sitesOf } from './store/repositories/sites';
 
 const SETTING = {
   ironId: 'iron-cartridge',

@@ -5,17 +5,23 @@ import { newSite } from '~/schema/records/site/site';
 import { newTool } from '~/schema/records/rig/tool';
 import type { WritableEvent } from '~/schema/records/work/runEvent';
 import { acceptJob } from './accepting';
-import type { Db } from './db';
-import { Conflict, NotFound } from './errors';
+import type { Db } from './store/db';
+import { Conflict, NotFound } from './store/errors';
 import { exposureFor } from './exposing';
 import { planningFor } from './planning';
-import { appendEvent, getJob } from './repositories/jobs';
+import { appendEvent, getJob } from './store/repositories/jobs';
 import { recapSheet } from './recapping';
-import { keepRecap, recapsOf } from './repositories/recaps';
-import { keepHabit, listHabits } from './repositories/stepHabits';
-import { addSite } from './repositories/sites';
-import { addSupply, listSupplies, moveSupply, recentMoves, retireSupply } from './repositories/supplies';
-import { addTool, allTools, changeTool, listTools } from './repositories/tools';
+import { keepRecap, recapsOf } from './store/repositories/recaps';
+import { keepHabit, listHabits } from './store/repositories/stepHabits';
+import { addSite } from './store/repositories/sites';
+import {
+  addSupply,
+  listSupplies,
+  moveSupply,
+  recentMoves,
+  retireSupply,
+} from './store/repositories/supplies';
+import { addTool, allTools, changeTool, listTools } from './store/repositories/tools';
 import { trackRecord } from './trackRecord';
 
 const IRON = newTool.parse({

@@ -4,7 +4,7 @@ import { dirname, resolve } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { parseArgs } from 'node:util';
 import sirv from 'sirv';
-import { closeDatabase, openDatabase, type Db } from './db';
+import { closeDatabase, openDatabase, type Db } from './store/db';
 import { seedDemo } from './demo/seed';
 import { openPlanner } from './planner/open';
 import type { Planner } from './planner/planner';

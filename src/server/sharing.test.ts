@@ -7,7 +7,7 @@ import { planRequestOf } from '~/schema/exchange/si/plan';
 import { freshDatabase, withCapacitor } from '../../tests/support/database';
 import { benchSetting } from './accepting';
 import { planningFor } from './planning';
-import { addSite } from './repositories/sites';
+import { addSite } from './store/repositories/sites';
 import { padsAbout, sharesOf } from './sharing';
 
 /** A capacitor, a chip close beside its first pad on the iron's face and on the part's, and one far away. */

@@ -4,11 +4,11 @@ import { describe, expect, it } from 'vitest';
 import { drizzle } from 'drizzle-orm/better-sqlite3';
 import { migrate } from 'drizzle-orm/better-sqlite3/migrator';
 import * as tables from '~/schema/records/tables';
-import { listBoards } from '~/server/repositories/boards';
-import { findingsOf } from '~/server/repositories/findings';
-import { sitesOf } from '~/server/repositories/sites';
-import { listTools } from '~/server/repositories/tools';
-import type { Db } from '~/server/db';
+import { listBoards } from '~/server/store/repositories/boards';
+import { findingsOf } from '~/server/store/repositories/findings';
+import { sitesOf } from '~/server/store/repositories/sites';
+import { listTools } from '~/server/store/repositories/tools';
+import type { Db } from '~/server/store/db';
 import { MIGRATIONS } from '../support/database';
 
 const journal = JSON.parse(readFileSync(`${MIGRATIONS}/meta/_journal.json`, 'utf8')) as {

@@ -2,15 +2,15 @@ import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { onTestFinished } from 'vitest';
-import { openDatabase, type Db } from '~/server/db';
+import { openDatabase, type Db } from '~/server/store/db';
 import { ensureRig } from '~/server/rig';
-import { addBoard } from '~/server/repositories/boards';
-import { addSite, type SiteWithPads } from '~/server/repositories/sites';
+import { addBoard } from '~/server/store/repositories/boards';
+import { addSite, type SiteWithPads } from '~/server/store/repositories/sites';
 import { newBoard, type BoardRecord } from '~/schema/records/board/board';
 import { newSite } from '~/schema/records/site/site';
 import { SIMULATE_EXAMPLE } from './requests';
 
-export const MIGRATIONS = 'src/server/migrations';
+export const MIGRATIONS = 'src/server/store/migrations';
 
 /** A database in a folder of its own, gone when the test is. */
 export function freshDatabase(): Db {

@@ -1,4 +1,4 @@
 import { railOf } from '~/server/clocks';
-import { endpoint } from '~/server/respond';
+import { endpoint } from '~/server/http/respond';
 
 export const GET = endpoint((context) => railOf(context.locals.db, Date.now()));

@@ -1,7 +1,7 @@
 import { parseInput } from '~/schema/values/faults';
 import { newFinding, newFindings } from '~/schema/records/site/finding';
-import { addFinding, addFindings } from '~/server/repositories/findings';
-import { endpoint, readJson } from '~/server/respond';
+import { addFinding, addFindings } from '~/server/store/repositories/findings';
+import { endpoint, readJson } from '~/server/http/respond';
 
 /** A thousand pads with a note each. */
 const LARGEST_LOOK_bytes = 1024 * 1024;

@@ -1,6 +1,6 @@
 import { parseInput } from '~/schema/values/faults';
 import { planTask } from '~/schema/exchange/plan/planTask';
-import { LARGEST_PLAN_bytes, readJson, telling } from '~/server/respond';
+import { LARGEST_PLAN_bytes, readJson, telling } from '~/server/http/respond';
 
 /** Asks the planner; each line of the answer is a message of its, until the last. Hanging up gives the job up. */
 export const POST = telling(async (context, tell) => {

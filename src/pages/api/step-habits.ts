@@ -1,7 +1,7 @@
 import { parseInput } from '~/schema/values/faults';
 import { stepHabitChange } from '~/schema/records/work/stepHabit';
-import { keepHabit } from '~/server/repositories/stepHabits';
-import { endpoint, readJson } from '~/server/respond';
+import { keepHabit } from '~/server/store/repositories/stepHabits';
+import { endpoint, readJson } from '~/server/http/respond';
 
 export const POST = endpoint(async (context) => {
   const change = parseInput(stepHabitChange, await readJson(context));

@@ -2,9 +2,9 @@ import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import type { FromWorker, PlanTask } from '~/workers/protocol';
 import { freshDatabase, withCapacitor } from '../../../tests/support/database';
 import { StandInWorker } from '../../../tests/support/standInWorker';
-import { Busy } from '../errors';
+import { Busy } from '../store/errors';
 import { planningFor } from '../planning';
-import { changeTool, listTools } from '../repositories/tools';
+import { changeTool, listTools } from '../store/repositories/tools';
 import { Planner } from './planner';
 import { rehearse } from './rehearsal';
 

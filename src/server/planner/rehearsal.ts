@@ -2,10 +2,10 @@ import { parseInput } from '~/schema/values/faults';
 import { planTask, type PlanTask } from '~/schema/exchange/plan/planTask';
 import { STACKUPS } from '~/schema/presets/stackupPresets';
 import { benchToolOf } from '~/schema/records/rig/tool';
-import type { Db } from '../db';
+import type { Db } from '../store/db';
 import { planningFor } from '../planning';
-import { listBoards } from '../repositories/boards';
-import { sitesOf } from '../repositories/sites';
+import { listBoards } from '../store/repositories/boards';
+import { sitesOf } from '../store/repositories/sites';
 import { STARTING_TOOLS } from '../rig';
 import type { Planner } from './planner';
 

@@ -1,7 +1,7 @@
 import { parseInput } from '~/schema/values/faults';
 import { acceptPlan } from '~/schema/records/work/job';
 import { acceptJob } from '~/server/accepting';
-import { endpoint, readJson } from '~/server/respond';
+import { endpoint, readJson } from '~/server/http/respond';
 
 export const POST = endpoint(async (context) => {
   const accepted = parseInput(acceptPlan, await readJson(context));

@@ -1,5 +1,5 @@
-import { removeFromLibrary } from '~/server/repositories/library';
-import { endpoint, fromOurPages } from '~/server/respond';
+import { removeFromLibrary } from '~/server/store/repositories/library';
+import { endpoint, fromOurPages } from '~/server/http/respond';
 
 export const DELETE = endpoint((context) => {
   fromOurPages(context);

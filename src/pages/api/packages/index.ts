@@ -1,7 +1,7 @@
 import { parseInput } from '~/schema/values/faults';
 import { newLibraryPackage } from '~/schema/records/parts/libraryPackage';
-import { addToLibrary } from '~/server/repositories/library';
-import { endpoint, readJson } from '~/server/respond';
+import { addToLibrary } from '~/server/store/repositories/library';
+import { endpoint, readJson } from '~/server/http/respond';
 
 export const POST = endpoint(async (context) => {
   const outline = parseInput(newLibraryPackage, await readJson(context));

@@ -1,7 +1,7 @@
 import { parseInput } from '~/schema/values/faults';
 import { wholeNumber } from '~/schema/values/fields';
-import { retireSupply } from '~/server/repositories/supplies';
-import { endpoint } from '~/server/respond';
+import { retireSupply } from '~/server/store/repositories/supplies';
+import { endpoint } from '~/server/http/respond';
 
 const revision = wholeNumber(1, 1e9);
 

@@ -1,7 +1,7 @@
 import { parseInput } from '~/schema/values/faults';
 import { newSupply } from '~/schema/records/rig/supply';
-import { addSupply } from '~/server/repositories/supplies';
-import { endpoint, readJson } from '~/server/respond';
+import { addSupply } from '~/server/store/repositories/supplies';
+import { endpoint, readJson } from '~/server/http/respond';
 
 export const POST = endpoint(async (context) => {
   const supply = parseInput(newSupply, await readJson(context));

@@ -1,7 +1,7 @@
 import { parseInput } from '~/schema/values/faults';
 import { newMove } from '~/schema/records/rig/supply';
-import { moveSupply } from '~/server/repositories/supplies';
-import { endpoint, readJson } from '~/server/respond';
+import { moveSupply } from '~/server/store/repositories/supplies';
+import { endpoint, readJson } from '~/server/http/respond';
 
 export const POST = endpoint(async (context) => {
   const move = parseInput(newMove, await readJson(context));

@@ -1,7 +1,7 @@
 import { parseInput } from '~/schema/values/faults';
 import { toolChange } from '~/schema/records/rig/tool';
-import { changeTool } from '~/server/repositories/tools';
-import { endpoint, readJson } from '~/server/respond';
+import { changeTool } from '~/server/store/repositories/tools';
+import { endpoint, readJson } from '~/server/http/respond';
 
 export const PATCH = endpoint(async (context) => {
   const change = parseInput(toolChange, await readJson(context));

@@ -1,7 +1,7 @@
 import { boardChange } from '~/schema/records/board/board';
 import { parseInput } from '~/schema/values/faults';
 import { changeTold } from '~/server/boardChanges';
-import { endpoint, readJson } from '~/server/respond';
+import { endpoint, readJson } from '~/server/http/respond';
 
 export const PATCH = endpoint(async (context) => {
   const change = parseInput(boardChange, await readJson(context));

@@ -1,7 +1,7 @@
 import { parseInput } from '~/schema/values/faults';
 import { newRecap } from '~/schema/records/work/recap';
-import { keepRecap } from '~/server/repositories/recaps';
-import { endpoint, readJson } from '~/server/respond';
+import { keepRecap } from '~/server/store/repositories/recaps';
+import { endpoint, readJson } from '~/server/http/respond';
 
 export const POST = endpoint(async (context) => {
   const given = parseInput(newRecap, await readJson(context));

@@ -1,7 +1,7 @@
 import { parseInput } from '~/schema/values/faults';
 import { newSite } from '~/schema/records/site/site';
 import { placeSite } from '~/server/placing';
-import { endpoint, readJson } from '~/server/respond';
+import { endpoint, readJson } from '~/server/http/respond';
 
 export const POST = endpoint(async (context) => {
   const site = parseInput(newSite, await readJson(context));

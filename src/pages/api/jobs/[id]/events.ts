@@ -1,8 +1,8 @@
 import { parseInput } from '~/schema/values/faults';
 import { appendRequest } from '~/schema/records/work/runEvent';
 import { exposureFor } from '~/server/exposing';
-import { appendEvent, getJob } from '~/server/repositories/jobs';
-import { endpoint, readJson } from '~/server/respond';
+import { appendEvent, getJob } from '~/server/store/repositories/jobs';
+import { endpoint, readJson } from '~/server/http/respond';
 
 export const GET = endpoint((context) => {
   const { events } = getJob(context.locals.db, context.params['id']!);

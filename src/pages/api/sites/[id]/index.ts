@@ -1,8 +1,8 @@
 import { parseInput } from '~/schema/values/faults';
 import { siteChange } from '~/schema/records/site/site';
 import { correctSite } from '~/server/placing';
-import { removeSite } from '~/server/repositories/sites';
-import { endpoint, fromOurPages, readJson } from '~/server/respond';
+import { removeSite } from '~/server/store/repositories/sites';
+import { endpoint, fromOurPages, readJson } from '~/server/http/respond';
 
 export const PATCH = endpoint(async (context) => {
   const change = parseInput(siteChange, await readJson(context));

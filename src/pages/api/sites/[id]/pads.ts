@@ -1,7 +1,7 @@
 import { parseInput } from '~/schema/values/faults';
 import { padChanges } from '~/schema/records/site/padChange';
 import { changeCopper } from '~/server/placing';
-import { endpoint, readJson } from '~/server/respond';
+import { endpoint, readJson } from '~/server/http/respond';
 
 /** A thousand pads with their copper. */
 const LARGEST_CHANGE_bytes = 1024 * 1024;

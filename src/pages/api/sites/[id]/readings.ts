@@ -1,7 +1,7 @@
 import { parseInput } from '~/schema/values/faults';
 import { newReading } from '~/schema/records/site/continuityReading';
 import { takeReading } from '~/server/checking';
-import { endpoint, readJson } from '~/server/respond';
+import { endpoint, readJson } from '~/server/http/respond';
 
 export const POST = endpoint(async (context) => {
   const reading = parseInput(newReading, await readJson(context));

@@ -1,6 +1,6 @@
 import type { APIRoute } from 'astro';
-import { artworkCells } from '~/server/repositories/imports';
-import { keptBytes } from '~/server/respond';
+import { artworkCells } from '~/server/store/repositories/imports';
+import { keptBytes } from '~/server/http/respond';
 
 /** A layer's cells, a byte each; they never change under their identifier. */
 export const GET: APIRoute = ({ locals, params }) =>

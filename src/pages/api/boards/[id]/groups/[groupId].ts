@@ -1,5 +1,5 @@
-import { removeSiteGroup } from '~/server/repositories/siteGroups';
-import { endpoint, fromOurPages } from '~/server/respond';
+import { removeSiteGroup } from '~/server/store/repositories/siteGroups';
+import { endpoint, fromOurPages } from '~/server/http/respond';
 
 export const DELETE = endpoint((context) => {
   fromOurPages(context);

@@ -1,7 +1,7 @@
 import { parseInput } from '~/schema/values/faults';
 import { newSiteGroup } from '~/schema/records/board/siteGroup';
-import { addSiteGroup } from '~/server/repositories/siteGroups';
-import { endpoint, readJson } from '~/server/respond';
+import { addSiteGroup } from '~/server/store/repositories/siteGroups';
+import { endpoint, readJson } from '~/server/http/respond';
 
 export const POST = endpoint(async (context) => {
   const group = parseInput(newSiteGroup, await readJson(context));

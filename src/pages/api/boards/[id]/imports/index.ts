@@ -1,7 +1,7 @@
 import { newImport } from '~/schema/records/board/boardImport';
 import { parseInput } from '~/schema/values/faults';
 import { acceptImport } from '~/server/importing';
-import { endpoint, readJson } from '~/server/respond';
+import { endpoint, readJson } from '~/server/http/respond';
 
 /** A board of some thousands of pads with its copper; anything larger comes in parts. */
 const LARGEST_IMPORT_bytes = 24 * 1024 * 1024;

@@ -1,7 +1,7 @@
 import { parseInput } from '~/schema/values/faults';
 import { newPhoto } from '~/schema/records/board/photo';
 import { LARGEST_PHOTO_bytes, takePhoto } from '~/server/photographing';
-import { endpoint, readBytes } from '~/server/respond';
+import { endpoint, readBytes } from '~/server/http/respond';
 
 /** The picture is the body; what goes with it stands in the address. */
 export const POST = endpoint(async (context) => {

@@ -1,5 +1,5 @@
-import { undoImport } from '~/server/repositories/imports';
-import { endpoint, readJson } from '~/server/respond';
+import { undoImport } from '~/server/store/repositories/imports';
+import { endpoint, readJson } from '~/server/http/respond';
 
 export const POST = endpoint(async (context) => {
   await readJson(context);

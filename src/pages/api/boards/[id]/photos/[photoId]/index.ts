@@ -1,7 +1,7 @@
 import { parseInput } from '~/schema/values/faults';
 import { photoChange } from '~/schema/records/board/photo';
-import { calibratePhoto } from '~/server/repositories/photos';
-import { endpoint, readJson } from '~/server/respond';
+import { calibratePhoto } from '~/server/store/repositories/photos';
+import { endpoint, readJson } from '~/server/http/respond';
 
 export const PATCH = endpoint(async (context) => {
   const change = parseInput(photoChange, await readJson(context));

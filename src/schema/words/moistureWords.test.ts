@@ -2,10 +2,10 @@ import { describe, expect, it } from 'vitest';
 import { surfacePackage } from '~/core/packages/outlines';
 import { kelvin } from '~/core/quantity/convert';
 import { changed, HOT_AIR_EXAMPLE } from '../../../tests/support/requests';
-import { parseInput } from './faults';
+import { parseInput } from '../values/faults';
 import { moistureAnswer, takesMoisture } from '../exchange/si/moisture';
-import type { MoistureInput } from './moisture';
-import { moistureInWords } from '../words/moistureWords';
+import type { MoistureInput } from '../values/moisture';
+import { moistureInWords } from './moistureWords';
 import { simulate } from '../exchange/simulate/simulate';
 import { simulateInput } from '../exchange/simulate/simulateRequest';
 
