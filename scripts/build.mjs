@@ -14,8 +14,8 @@ if (astro.status !== 0) process.exit(astro.status ?? 1);
 await bundle({
   entryPoints: {
     serve: 'src/server/serve.ts',
-    plan: 'src/server/planner/plan.thread.ts',
-    pieces: 'src/server/planner/piece.thread.ts',
+    plan: 'src/server/plans/planner/plan.thread.ts',
+    pieces: 'src/server/plans/planner/piece.thread.ts',
     cli: 'src/cli/main.ts',
   },
   outdir: 'dist',

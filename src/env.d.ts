@@ -3,7 +3,7 @@
 declare namespace App {
   interface Locals {
     db: import('./server/store/db').Db;
-    planner: import('./server/planner/planner').Planner;
+    planner: import('./server/plans/planner/planner').Planner;
   }
 }
 

@@ -22,7 +22,7 @@ export const onRequest = defineMiddleware(async (context, next) => {
 /** The planner's threads are those of the last build. */
 async function development(): Promise<App.Locals> {
   const { openDatabase } = await import('./server/store/db');
-  const { openPlanner } = await import('./server/planner/open');
+  const { openPlanner } = await import('./server/plans/planner/open');
   return {
     db: openDatabase(process.env['ITHERMON_DB'] ?? 'data/ithermon.db', 'src/server/store/migrations'),
     planner: openPlanner(pathToFileURL(resolve('dist/serve.mjs'))),

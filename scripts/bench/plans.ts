@@ -1,7 +1,7 @@
 import { plan, planInPieces } from '~/core/method/plan';
-import { Helpers } from '~/server/planner/helpers';
-import type { FromHelper, ToHelper } from '~/server/planner/pieceProtocol';
-import { startThread } from '~/server/planner/thread';
+import { Helpers } from '~/server/plans/planner/helpers';
+import type { FromHelper, ToHelper } from '~/server/plans/planner/pieceProtocol';
+import { startThread } from '~/server/plans/planner/thread';
 import { IRON, planRequest, reliefOn, surfaceRequest, trackOn } from '../../tests/support/samples';
 import { drain, report, timed } from './table';
 

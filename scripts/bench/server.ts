@@ -7,7 +7,7 @@ import { newSite } from '~/schema/records/site/site';
 import { openDatabase } from '~/server/store/db';
 import { addBoard } from '~/server/store/repositories/boards';
 import { addSite } from '~/server/store/repositories/sites';
-import { ensureRig, STARTING_TOOLS } from '~/server/rig';
+import { ensureRig, STARTING_TOOLS } from '~/server/rig/firstRig';
 import { benchToolOf } from '~/schema/records/rig/tool';
 import { SIMULATE_EXAMPLE } from '../../tests/support/requests';
 import { report } from './table';

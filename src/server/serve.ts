@@ -6,10 +6,10 @@ import { parseArgs } from 'node:util';
 import sirv from 'sirv';
 import { closeDatabase, openDatabase, type Db } from './store/db';
 import { seedDemo } from './demo/seed';
-import { openPlanner } from './planner/open';
-import type { Planner } from './planner/planner';
-import { rehearse } from './planner/rehearsal';
-import { ensureRig } from './rig';
+import { openPlanner } from './plans/planner/open';
+import type { Planner } from './plans/planner/planner';
+import { rehearse } from './plans/planner/rehearsal';
+import { ensureRig } from './rig/firstRig';
 
 /** Astro's built handler, called with our locals. */
 type PageHandler = (

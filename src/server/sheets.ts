@@ -4,13 +4,13 @@ import type { PlanSheet } from '~/schema/sheets/planSheet';
 import type { RunSheet } from '~/schema/sheets/runSheet';
 import { settingInWords } from '~/schema/words/settingWords';
 import type { AirSheet } from '~/schema/sheets/airSheet';
-import { copperMapsOf } from './importing';
+import { copperMapsOf } from './boards/copperMaps';
 import { artworksOf, importsOf } from './store/repositories/imports';
 import type { Db } from './store/db';
 import { getBoard } from './store/repositories/boards';
 import { findingsOf } from './store/repositories/findings';
 import { getJob, jobsOfBoard } from './store/repositories/jobs';
-import { planningFor } from './planning';
+import { planningFor } from './plans/sitePlanning';
 import { faceFindingsOf } from './store/repositories/faceFindings';
 import { photosOf } from './store/repositories/photos';
 import { siteGroupsOf } from './store/repositories/siteGroups';
@@ -21,7 +21,7 @@ import { listHabits } from './store/repositories/stepHabits';
 import { listSupplies, recentMoves } from './store/repositories/supplies';
 import { allTools, listTools } from './store/repositories/tools';
 import type { RigSheet } from '~/schema/sheets/rigSheet';
-import { recordsByPerson } from './trackRecord';
+import { recordsByPerson } from './plans/trackRecord';
 
 /** Gathers one board's sheet: the board, its sites, what was found and what was done. */
 export function boardSheet(db: Db, boardId: string): BoardSheet {

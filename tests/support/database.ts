@@ -3,7 +3,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { onTestFinished } from 'vitest';
 import { openDatabase, type Db } from '~/server/store/db';
-import { ensureRig } from '~/server/rig';
+import { ensureRig } from '~/server/rig/firstRig';
 import { addBoard } from '~/server/store/repositories/boards';
 import { addSite, type SiteWithPads } from '~/server/store/repositories/sites';
 import { newBoard, type BoardRecord } from '~/schema/records/board/board';

@@ -1,4 +1,4 @@
-import { railOf } from '~/server/clocks';
+import { railOf } from '~/server/jobs/clocks';
 import { endpoint } from '~/server/http/respond';
 
 export const GET = endpoint((context) => railOf(context.locals.db, Date.now()));

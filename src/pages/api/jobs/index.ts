@@ -1,6 +1,6 @@
 import { parseInput } from '~/schema/values/faults';
 import { acceptPlan } from '~/schema/records/work/job';
-import { acceptJob } from '~/server/accepting';
+import { acceptJob } from '~/server/jobs/acceptance';
 import { endpoint, readJson } from '~/server/http/respond';
 
 export const POST = endpoint(async (context) => {

@@ -1,6 +1,6 @@
 import { boardChange } from '~/schema/records/board/board';
 import { parseInput } from '~/schema/values/faults';
-import { changeTold } from '~/server/boardChanges';
+import { changeTold } from '~/server/boards/boardChanges';
 import { endpoint, readJson } from '~/server/http/respond';
 
 export const PATCH = endpoint(async (context) => {

@@ -1,6 +1,6 @@
 import { parseInput } from '~/schema/values/faults';
 import { newSite } from '~/schema/records/site/site';
-import { placeSite } from '~/server/placing';
+import { placeSite } from '~/server/boards/placement';
 import { endpoint, readJson } from '~/server/http/respond';
 
 export const POST = endpoint(async (context) => {

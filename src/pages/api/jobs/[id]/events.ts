@@ -1,6 +1,6 @@
 import { parseInput } from '~/schema/values/faults';
 import { appendRequest } from '~/schema/records/work/runEvent';
-import { exposureFor } from '~/server/exposing';
+import { exposureFor } from '~/server/jobs/exposure';
 import { appendEvent, getJob } from '~/server/store/repositories/jobs';
 import { endpoint, readJson } from '~/server/http/respond';
 

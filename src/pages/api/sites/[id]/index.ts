@@ -1,6 +1,6 @@
 import { parseInput } from '~/schema/values/faults';
 import { siteChange } from '~/schema/records/site/site';
-import { correctSite } from '~/server/placing';
+import { correctSite } from '~/server/boards/placement';
 import { removeSite } from '~/server/store/repositories/sites';
 import { endpoint, fromOurPages, readJson } from '~/server/http/respond';
 

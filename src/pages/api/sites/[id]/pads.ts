@@ -1,6 +1,6 @@
 import { parseInput } from '~/schema/values/faults';
 import { padChanges } from '~/schema/records/site/padChange';
-import { changeCopper } from '~/server/placing';
+import { changeCopper } from '~/server/boards/placement';
 import { endpoint, readJson } from '~/server/http/respond';
 
 /** A thousand pads with their copper. */

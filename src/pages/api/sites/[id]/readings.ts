@@ -1,6 +1,6 @@
 import { parseInput } from '~/schema/values/faults';
 import { newReading } from '~/schema/records/site/continuityReading';
-import { takeReading } from '~/server/checking';
+import { takeReading } from '~/server/checks/checkSheet';
 import { endpoint, readJson } from '~/server/http/respond';
 
 export const POST = endpoint(async (context) => {

@@ -1,6 +1,6 @@
 import { parseInput } from '~/schema/values/faults';
 import { newPhoto } from '~/schema/records/board/photo';
-import { LARGEST_PHOTO_bytes, takePhoto } from '~/server/photographing';
+import { LARGEST_PHOTO_bytes, takePhoto } from '~/server/boards/photoIntake';
 import { endpoint, readBytes } from '~/server/http/respond';
 
 /** The picture is the body; what goes with it stands in the address. */

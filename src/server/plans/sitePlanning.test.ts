@@ -1,14 +1,14 @@
 import { describe, expect, it } from 'vitest';
-import { freshDatabase, withBoard, withCapacitor } from '../../tests/support/database';
+import { freshDatabase, withBoard, withCapacitor } from '../../../tests/support/database';
 import { planRequestOf } from '~/schema/exchange/si/plan';
 import { planInputOf } from '~/schema/exchange/plan/planWishes';
 import { newSite } from '~/schema/records/site/site';
-import { SIMULATE_EXAMPLE } from '../../tests/support/requests';
-import type { Db } from './store/db';
-import { NotFound } from './store/errors';
-import { planningFor } from './planning';
-import { addSite } from './store/repositories/sites';
-import { planSheet } from './sheets';
+import { SIMULATE_EXAMPLE } from '../../../tests/support/requests';
+import type { Db } from '../store/db';
+import { NotFound } from '../store/errors';
+import { planningFor } from './sitePlanning';
+import { addSite } from '../store/repositories/sites';
+import { planSheet } from '../sheets';
 
 const beside = (db: Db, ref: string, x_mm: number, id: string): void => {
   addSite(

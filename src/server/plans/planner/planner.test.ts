@@ -1,10 +1,10 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import type { FromWorker, PlanTask } from '~/workers/protocol';
-import { freshDatabase, withCapacitor } from '../../../tests/support/database';
-import { StandInWorker } from '../../../tests/support/standInWorker';
-import { Busy } from '../store/errors';
-import { planningFor } from '../planning';
-import { changeTool, listTools } from '../store/repositories/tools';
+import { freshDatabase, withCapacitor } from '../../../../tests/support/database';
+import { StandInWorker } from '../../../../tests/support/standInWorker';
+import { Busy } from '../../store/errors';
+import { planningFor } from '../sitePlanning';
+import { changeTool, listTools } from '../../store/repositories/tools';
 import { Planner } from './planner';
 import { rehearse } from './rehearsal';
 

@@ -1,10 +1,10 @@
 import { InputError } from '~/schema/values/faults';
 import type { ImportRecord, NewImport } from '~/schema/records/board/boardImport';
 import type { CopperMap } from '~/schema/values/copperMap';
-import type { Db } from './store/db';
-import { siteFaults } from './placing';
-import { getBoard, setWaiting } from './store/repositories/boards';
-import { addImport, artworkCells, artworksOf } from './store/repositories/imports';
+import type { Db } from '../store/db';
+import { siteFaults } from './placement';
+import { getBoard, setWaiting } from '../store/repositories/boards';
+import { addImport, artworkCells, artworksOf } from '../store/repositories/imports';
 
 /** Accepts an import after checking every site and layer against the board. */
 export function acceptImport(db: Db, boardId: string, given: NewImport, now_ms: number): ImportRecord {

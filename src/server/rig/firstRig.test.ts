@@ -1,28 +1,28 @@
 import { describe, expect, it } from 'vitest';
-import { freshDatabase, withCapacitor } from '../../tests/support/database';
+import { freshDatabase, withCapacitor } from '../../../tests/support/database';
 import { acceptPlan } from '~/schema/records/work/job';
 import { newSite } from '~/schema/records/site/site';
 import { newTool } from '~/schema/records/rig/tool';
 import type { WritableEvent } from '~/schema/records/work/runEvent';
-import { acceptJob } from './accepting';
-import type { Db } from './store/db';
-import { Conflict, NotFound } from './store/errors';
-import { exposureFor } from './exposing';
-import { planningFor } from './planning';
-import { appendEvent, getJob } from './store/repositories/jobs';
-import { recapSheet } from './recapping';
-import { keepRecap, recapsOf } from './store/repositories/recaps';
-import { keepHabit, listHabits } from './store/repositories/stepHabits';
-import { addSite } from './store/repositories/sites';
+import { acceptJob } from '../jobs/acceptance';
+import type { Db } from '../store/db';
+import { Conflict, NotFound } from '../store/errors';
+import { exposureFor } from '../jobs/exposure';
+import { planningFor } from '../plans/sitePlanning';
+import { appendEvent, getJob } from '../store/repositories/jobs';
+import { recapSheet } from '../plans/recapSheet';
+import { keepRecap, recapsOf } from '../store/repositories/recaps';
+import { keepHabit, listHabits } from '../store/repositories/stepHabits';
+import { addSite } from '../store/repositories/sites';
 import {
   addSupply,
   listSupplies,
   moveSupply,
   recentMoves,
   retireSupply,
-} from './store/repositories/supplies';
-import { addTool, allTools, changeTool, listTools } from './store/repositories/tools';
-import { trackRecord } from './trackRecord';
+} from '../store/repositories/supplies';
+import { addTool, allTools, changeTool, listTools } from '../store/repositories/tools';
+import { trackRecord } from '../plans/trackRecord';
 
 const IRON = newTool.parse({
   name: 'Spare iron',

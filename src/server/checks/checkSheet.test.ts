@@ -1,11 +1,11 @@
 import { describe, expect, it } from 'vitest';
 import { newReading } from '~/schema/records/site/continuityReading';
 import { newSite } from '~/schema/records/site/site';
-import { freshDatabase, withCapacitor } from '../../tests/support/database';
-import { SIMULATE_EXAMPLE } from '../../tests/support/requests';
-import { checkSheet, takeReading } from './checking';
-import { findingsOf } from './store/repositories/findings';
-import { addSite } from './store/repositories/sites';
+import { freshDatabase, withCapacitor } from '../../../tests/support/database';
+import { SIMULATE_EXAMPLE } from '../../../tests/support/requests';
+import { checkSheet, takeReading } from './checkSheet';
+import { findingsOf } from '../store/repositories/findings';
+import { addSite } from '../store/repositories/sites';
 
 /** Two capacitors that share both of their nets. */
 function bench() {

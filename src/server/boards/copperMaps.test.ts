@@ -1,16 +1,16 @@
 import { describe, expect, it } from 'vitest';
-import { freshDatabase, withBoard, withCapacitor } from '../../tests/support/database';
+import { freshDatabase, withBoard, withCapacitor } from '../../../tests/support/database';
 import { newFinding } from '~/schema/records/site/finding';
 import { newImport, type NewImport } from '~/schema/records/board/boardImport';
 import { InputError, parseInput } from '~/schema/values/faults';
 import { simulateInput } from '~/schema/exchange/simulate/simulateRequest';
 import { fieldScenarioOf } from '~/schema/exchange/simulate/simulateField';
-import { acceptImport, copperMapsOf } from './importing';
-import { Conflict, NotFound } from './store/errors';
-import { addFinding } from './store/repositories/findings';
-import { artworkCells, artworksOf, importsOf, undoImport } from './store/repositories/imports';
-import { sitesOf } from './store/repositories/sites';
-import { airSheet } from './sheets';
+import { acceptImport, copperMapsOf } from './copperMaps';
+import { Conflict, NotFound } from '../store/errors';
+import { addFinding } from '../store/repositories/findings';
+import { artworkCells, artworksOf, importsOf, undoImport } from '../store/repositories/imports';
+import { sitesOf } from '../store/repositories/sites';
+import { airSheet } from '../sheets';
 
 const chip = (ref: string, x_mm = 20) => ({
   ref,

@@ -4,11 +4,11 @@ import { newSite } from '~/schema/records/site/site';
 import { simulateJoint } from '~/core/thermal/joint/simulate';
 import { scenarioFor } from '~/core/method/heat/holeTouch';
 import { planRequestOf } from '~/schema/exchange/si/plan';
-import { freshDatabase, withCapacitor } from '../../tests/support/database';
-import { benchSetting } from './accepting';
-import { planningFor } from './planning';
-import { addSite } from './store/repositories/sites';
-import { padsAbout, sharesOf } from './sharing';
+import { freshDatabase, withCapacitor } from '../../../tests/support/database';
+import { benchSetting } from './acceptance';
+import { planningFor } from '../plans/sitePlanning';
+import { addSite } from '../store/repositories/sites';
+import { padsAbout, sharesOf } from './sharedHeat';
 
 /** A capacitor, a chip close beside its first pad on the iron's face and on the part's, and one far away. */
 function bench() {
