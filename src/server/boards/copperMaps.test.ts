@@ -5,12 +5,13 @@ import { newImport, type NewImport } from '~/schema/records/board/boardImport';
 import { InputError, parseInput } from '~/schema/values/faults';
 import { simulateInput } from '~/schema/exchange/simulate/simulateRequest';
 import { fieldScenarioOf } from '~/schema/exchange/simulate/simulateField';
-import { acceptImport, copperMapsOf } from './copperMaps';
+import { copperMapsOf } from './copperMaps';
+import { acceptImport } from './imports';
 import { Conflict, NotFound } from '../store/errors';
 import { addFinding } from '../store/repositories/findings';
 import { artworkCells, artworksOf, importsOf, undoImport } from '../store/repositories/imports';
 import { sitesOf } from '../store/repositories/sites';
-import { airSheet } from '../sheets';
+import { airSheet } from '../plans/airSheet';
 
 const chip = (ref: string, x_mm = 20) => ({
   ref,

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { PAD_STATE_IDS } from '~/core/record/padStates';
 import { freshDatabase } from '../../../tests/support/database';
-import { boardSheet } from '../sheets';
+import { boardSheet } from '../boards/boardSheet';
 import { ensureRig } from '../rig/firstRig';
 import { DEMO_BOARDS } from './boards';
 import { seedDemo } from './seed';

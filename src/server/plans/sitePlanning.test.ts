@@ -8,7 +8,7 @@ import type { Db } from '../store/db';
 import { NotFound } from '../store/errors';
 import { planningFor } from './sitePlanning';
 import { addSite } from '../store/repositories/sites';
-import { planSheet } from '../sheets';
+import { planSheet } from './planSheet';
 
 const beside = (db: Db, ref: string, x_mm: number, id: string): void => {
   addSite(

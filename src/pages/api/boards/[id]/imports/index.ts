@@ -1,6 +1,6 @@
 import { newImport } from '~/schema/records/board/boardImport';
 import { parseInput } from '~/schema/values/faults';
-import { acceptImport } from '~/server/boards/copperMaps';
+import { acceptImport } from '~/server/boards/imports';
 import { endpoint, readJson } from '~/server/http/respond';
 
 /** A board of some thousands of pads with its copper; anything larger comes in parts. */

@@ -1,0 +1,55 @@
+import type { BoardSheet, JobLine } from '~/schema/sheets/boardSheet';
+import { settingInWords } from '~/schema/words/settingWords';
+import { artworksOf, importsOf } from '../store/repositories/imports';
+import type { Db } from '../store/db';
+import { getBoard } from '../store/repositories/boards';
+import { findingsOf } from '../store/repositories/findings';
+import { jobsOfBoard } from '../store/repositories/jobs';
+import { faceFindingsOf } from '../store/repositories/faceFindings';
+import { photosOf } from '../store/repositories/photos';
+import { siteGroupsOf } from '../store/repositories/siteGroups';
+import { readingsOfBoard } from '../store/repositories/readings';
+import { sitesOf, type SiteWithPads } from '../store/repositories/sites';
+import type { SiteGroupRecord } from '~/schema/records/board/siteGroup';
+
+/** Gathers one board's sheet: the board, its sites, what was found and what was done. */
+export function boardSheet(db: Db, boardId: string): BoardSheet {
+  const board = getBoard(db, boardId);
+  const sites = sitesOf(db, boardId);
+  const jobs = jobsOfBoard(db, boardId).map(({ job, events }): JobLine => ({
+    id: job.id,
+    siteId: job.siteId,
+    siteRef: job.input.site.ref,
+    goal: job.goal,
+    by: job.by,
+    status: job.status,
+    outcome: job.outcome,
+    cause: job.cause,
+    acceptedAt_ms: job.acceptedAt_ms,
+    setting: settingInWords(job.plan.chosen),
+    events,
+  }));
+  return {
+    board,
+    sites,
+    findings: findingsOf(db, boardId),
+    jobs,
+    readings: readingsOfBoard(db, boardId),
+    artworks: artworksOf(db, boardId),
+    imports: importsOf(db, boardId),
+    faceFindings: faceFindingsOf(db, boardId),
+    photos: photosOf(db, boardId),
+    groups: groupsThatStand(siteGroupsOf(db, boardId), sites),
+  };
+}
+
+/** Groups without the sites that an undone import took away again. */
+function groupsThatStand(
+  groups: readonly SiteGroupRecord[],
+  sites: readonly SiteWithPads[],
+): SiteGroupRecord[] {
+  const known = new Set(sites.map((site) => site.id));
+  return groups
+    .map((group) => ({ ...group, siteIds: group.siteIds.filter((id) => known.has(id)) }))
+    .filter((group) => group.siteIds.length > 0);
+}

@@ -1,0 +1,19 @@
+import type { RunSheet } from '~/schema/sheets/runSheet';
+import type { Db } from '../store/db';
+import { getBoard } from '../store/repositories/boards';
+import { findingsOf } from '../store/repositories/findings';
+import { getJob } from '../store/repositories/jobs';
+import { getSite } from '../store/repositories/sites';
+
+/** Gathers what a job's sheet starts from. */
+export function runSheet(db: Db, jobId: string, now_ms: number): RunSheet {
+  const { job, events } = getJob(db, jobId);
+  return {
+    job,
+    events,
+    board: getBoard(db, job.boardId),
+    site: getSite(db, job.siteId),
+    findings: findingsOf(db, job.boardId).filter((f) => f.siteId === job.siteId),
+    now_ms,
+  };
+}

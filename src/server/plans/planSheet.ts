@@ -1,0 +1,28 @@
+import type { Goal } from '~/core/method/goals';
+import type { PlanSheet } from '~/schema/sheets/planSheet';
+import type { Db } from '../store/db';
+import { getBoard } from '../store/repositories/boards';
+import { findingsOf } from '../store/repositories/findings';
+import { planningFor } from './sitePlanning';
+import { getSite, sitesOf } from '../store/repositories/sites';
+import { listHabits } from '../store/repositories/stepHabits';
+import { listTools } from '../store/repositories/tools';
+import { recordsByPerson } from './trackRecord';
+
+/** Gathers what a plan of one site starts from. */
+export function planSheet(db: Db, siteId: string, goal: Goal, mates: readonly string[] = []): PlanSheet {
+  const site = getSite(db, siteId);
+  const board = getBoard(db, site.boardId);
+  const states = findingsOf(db, board.id).map((f) => [f.padId, f.state] as const);
+  return {
+    board,
+    site,
+    padStates: Object.fromEntries(states),
+    tools: listTools(db),
+    goal,
+    mates: mates.filter((ref) => sitesOf(db, board.id).some((s) => s.ref === ref && s.id !== siteId)),
+    ...planningFor(db, siteId, { goal }),
+    records: recordsByPerson(db, site.package.family),
+    habits: listHabits(db),
+  };
+}

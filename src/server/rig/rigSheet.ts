@@ -1,0 +1,15 @@
+import type { Db } from '../store/db';
+import { listSupplies, recentMoves } from '../store/repositories/supplies';
+import { allTools } from '../store/repositories/tools';
+import type { RigSheet } from '~/schema/sheets/rigSheet';
+
+/** Moves of stock that the Rig shows. */
+const SHOWN_MOVES = 20;
+
+/** Gathers what the Rig is drawn from. */
+export const rigSheet = (db: Db, now_ms: number): RigSheet => ({
+  tools: allTools(db),
+  supplies: listSupplies(db),
+  moves: recentMoves(db, SHOWN_MOVES),
+  now_ms,
+});
