@@ -91,8 +91,8 @@ describe('imports', () => {
 
   it('leave schemas, tables and file formats out of the threads that compute: loading them would delay the first answer', () => {
     const entries = [
-      'server/planner/plan.thread.ts',
-      'server/planner/piece.thread.ts',
+      'server/plans/planner/plan.thread.ts',
+      'server/plans/planner/piece.thread.ts',
       'workers/heat.worker.ts',
     ];
     for (const entry of entries) {

@@ -1,7 +1,7 @@
 import { Worker } from 'node:worker_threads';
-import { bandOf, drawDwells } from '~/core/method/heat/bands';
-import { allowanceFor } from '~/core/method/heat/forecast';
-import { holeTouch } from '~/core/method/heat/holeTouch';
+import { bandOf, drawDwells } from '~/core/method/hand/bands';
+import { allowanceFor } from '~/core/method/limits/forecast';
+import { holeTouch } from '~/core/method/hand/holeTouch';
 import { simulateField } from '~/core/thermal/field/run';
 import { simulateJoint } from '~/core/thermal/joint/simulate';
 import { field, HEAVY_FOUR, insulated, jetOver, square, stage, surfacePart } from '../../tests/support/field';

@@ -10,7 +10,7 @@ import { ALLOYS } from './materials/alloys';
 import { CELL } from './materials/cells';
 import { BRAID, FLOOD, FLUX, PASTE, SHEET, SOLVENT, WIRE } from './materials/consumables';
 import { RECAP } from './method/recap/data';
-import { GUN, SWEEP, TIGHT_HOLE } from './method/methods/data';
+import { GUN, SWEEP, TIGHT_HOLE } from './method/ways/data';
 import { COPPER } from './materials/copper';
 import { EUTECTICS, LIQUIDUS_SLOPE, MIXTURE } from './materials/mixtures';
 import { LAMINATES, PAD_BOND } from './materials/laminates';

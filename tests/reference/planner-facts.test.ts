@@ -1,13 +1,13 @@
 import { describe, expect, it } from 'vitest';
 import type { PhasePlan } from '~/core/method/phase/phasePlan';
 import type { FoundPlan, Plan } from '~/core/method/plan';
-import { methodsFor } from '~/core/method/methods';
-import { isSure } from '~/core/method/heat/bands';
-import { tryOut } from '~/core/method/heat/handTrial';
-import { gun } from '~/core/method/methods/gun';
+import { methodsFor } from '~/core/method/ways';
+import { isSure } from '~/core/method/hand/bands';
+import { tryOut } from '~/core/method/hand/handTrial';
+import { gun } from '~/core/method/ways/gun';
 import { harmChance } from '~/core/method/rank';
 import type { PlanRequest } from '~/core/method/request';
-import { frontier } from '~/core/method/search';
+import { frontier } from '~/core/method/limits/frontier';
 import { AIR, PLAN } from '~/core/method/settings';
 import { surfacePackage } from '~/core/packages/outlines';
 import { kelvin } from '~/core/quantity/convert';

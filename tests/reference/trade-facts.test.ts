@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { livesOf } from '~/core/method/heat/forecast';
+import { livesOf } from '~/core/method/limits/forecast';
 import { doseCurve, firstReached_s, valueAt } from '~/core/thermal/history';
 import { kelvin } from '~/core/quantity/convert';
 import { simulateJoint } from '~/core/thermal/joint/simulate';

@@ -4,9 +4,9 @@ import { formOf, isSurface, landShapes } from '../packages/form';
 import { braidLength_m, wireLength_m } from '../solder/volumes';
 import { mixture, type Mixture } from '../solder/mixture';
 import type { Supply } from './bench';
-import { groundOf } from './heat/airScenario';
-import type { Method } from './methods/method';
-import { floodedMixture, lowMeltOf } from './methods/flood';
+import { groundOf } from './air/airScenario';
+import type { Method } from './ways/method';
+import { floodedMixture, lowMeltOf } from './ways/flood';
 import type { PhaseRequest, Setting } from './request';
 
 /** What a phase uses up. */

@@ -12,14 +12,14 @@ import {
   trackOn,
   TWO_LAYER,
 } from '../../../tests/support/samples';
-import { isSure } from './heat/bands';
-import { tryOut } from './heat/handTrial';
-import { overspends } from './overspend';
-import { EACH_HOLE } from './methods/hole';
+import { isSure } from './hand/bands';
+import { tryOut } from './hand/handTrial';
+import { overspends } from './limits/overspend';
+import { EACH_HOLE } from './ways/hole';
 import type { PhasePlan } from './phase/phasePlan';
 import type { FoundPlan, Plan } from './plan';
 import { padOrder } from './request';
-import { frontier } from './search';
+import { frontier } from './limits/frontier';
 import { PLAN } from './settings';
 
 const WIDE = { shape: 'bevel', width_m: 3e-3, construction: 'cartridge' } as const;

@@ -1,9 +1,9 @@
 import { cautionsFor, type CautionId } from './cautions';
 import { phasesOf, type Phase } from './goals';
 import { summed, type Draw } from './materials';
-import { methodOf, methodsFor } from './methods';
-import type { MethodId } from './methods/method';
-import { partCycles, type PartCycles } from './partCycles';
+import { methodOf, methodsFor } from './ways';
+import type { MethodId } from './ways/method';
+import { partCycles, type PartCycles } from './limits/partCycles';
 import { exploreAir, proveAir } from './phase/byAir';
 import { exploreHand, proveByHand } from './phase/byHand';
 import { infeasible, type NoPlan } from './phase/noPlan';

@@ -1,7 +1,7 @@
 import type { Candidate } from './candidate';
 import type { Phase } from './goals';
-import type { PinBand } from './heat/bands';
-import type { MethodId } from './methods/method';
+import type { PinBand } from './hand/bands';
+import type { MethodId } from './ways/method';
 import type { Setting } from './request';
 
 /** What a plan in the making can already show. */

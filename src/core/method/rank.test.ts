@@ -1,8 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { inPhase, planRequest, settingAt, trackOn } from '../../../tests/support/samples';
 import type { Candidate } from './candidate';
-import { methodOf } from './methods';
-import { forbids, notes, type MethodId } from './methods/method';
+import { methodOf } from './ways';
+import { forbids, notes, type MethodId } from './ways/method';
 import { harmChance, minutesFor, priceOf, rank, tried, uncompared, type Ranked, type Tried } from './rank';
 import type { PlanRequest } from './request';
 import { RANK } from './settings';

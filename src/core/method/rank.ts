@@ -1,8 +1,8 @@
 import { bindingInWords, touchInWords } from './bindingWords';
 import type { Candidate } from './candidate';
 import { keepsPart } from './goals';
-import type { Method, Rule } from './methods/method';
-import { nearestMiss, preference } from './search';
+import type { Method, Rule } from './ways/method';
+import { nearestMiss, preference } from './limits/frontier';
 import type { PhaseRequest } from './request';
 import { PLAN, RANK } from './settings';
 import { padNamesOf } from '../packages/form';

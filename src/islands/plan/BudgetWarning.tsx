@@ -1,4 +1,4 @@
-import { overspends, type Overspend } from '~/core/method/overspend';
+import { overspends, type Overspend } from '~/core/method/limits/overspend';
 import type { PinAnswer } from '~/schema/exchange/plan/planAnswer';
 import type { Goal } from '~/core/method/goals';
 import { Button, ButtonLink } from '~/ui/controls/Button';

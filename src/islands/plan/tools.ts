@@ -1,7 +1,7 @@
 import type { HandTool } from '~/core/method/bench';
 import { usualPreheat } from '~/core/method/bench';
-import { methodOf } from '~/core/method/methods';
-import type { MethodId } from '~/core/method/methods/method';
+import { methodOf } from '~/core/method/ways';
+import type { MethodId } from '~/core/method/ways/method';
 import type { PhaseRequest } from '~/core/method/request';
 import { celsius, millimetres } from '~/core/quantity/convert';
 import type {

@@ -1,6 +1,6 @@
 import { useState, type Dispatch } from 'react';
 import { phasesOf } from '~/core/method/goals';
-import { methodOf } from '~/core/method/methods';
+import { methodOf } from '~/core/method/ways';
 import type { PlanSheet } from '~/schema/sheets/planSheet';
 import type { StepHabit } from '~/schema/records/work/stepHabit';
 import { postJson } from '~/ui/api';

@@ -1,10 +1,10 @@
 import { isSurface, padNamesOf } from '~/core/packages/form';
-import { airScenario, airFrom_s } from '~/core/method/heat/airScenario';
-import { livesAt, livesOf } from '~/core/method/heat/forecast';
-import { scenarioFor } from '~/core/method/heat/holeTouch';
-import { landTouch } from '~/core/method/heat/landTouch';
-import { methodOf } from '~/core/method/methods';
-import type { MethodId } from '~/core/method/methods/method';
+import { airScenario, airFrom_s } from '~/core/method/air/airScenario';
+import { livesAt, livesOf } from '~/core/method/limits/forecast';
+import { scenarioFor } from '~/core/method/hand/holeTouch';
+import { landTouch } from '~/core/method/hand/landTouch';
+import { methodOf } from '~/core/method/ways';
+import type { MethodId } from '~/core/method/ways/method';
 import { phaseRequest } from '~/core/method/phase/phasePlan';
 import { MODEL_VERSION } from '~/core/method/plan';
 import type { AirSetting, HandSetting, PhaseRequest } from '~/core/method/request';

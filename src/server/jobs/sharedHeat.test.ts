@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import type { JobRecord } from '~/schema/records/work/job';
 import { newSite } from '~/schema/records/site/site';
 import { simulateJoint } from '~/core/thermal/joint/simulate';
-import { scenarioFor } from '~/core/method/heat/holeTouch';
+import { scenarioFor } from '~/core/method/hand/holeTouch';
 import { planRequestOf } from '~/schema/exchange/si/plan';
 import { freshDatabase, withCapacitor } from '../../../tests/support/database';
 import { benchSetting } from './acceptance';

@@ -1,6 +1,6 @@
 import { createHash } from 'node:crypto';
 import { exposuresOf, spentByPad } from '~/core/record/heatLife';
-import { cyclesSoFar } from '~/core/method/partCycles';
+import { cyclesSoFar } from '~/core/method/limits/partCycles';
 import { spentDoses } from '~/core/record/runState';
 import { planInput, type PlanInput } from '~/schema/exchange/plan/planRequest';
 import { wantedOf, type PlanWishes } from '~/schema/exchange/plan/planWishes';

@@ -1,6 +1,6 @@
 import { padNamesOf } from '../../packages/form';
 import type { Candidate } from '../candidate';
-import { airLimits, judgeNeighbour, type NeighbourLimit } from '../heat/airJudge';
+import { airLimits, judgeNeighbour, type NeighbourLimit } from '../air/airJudge';
 import type { PhaseRequest } from '../request';
 import { AIR } from '../settings';
 

@@ -1,13 +1,13 @@
 import { socketFor } from '../../packages/socket';
 import type { Candidate } from '../candidate';
 import type { Phase } from '../goals';
-import type { NeighbourHeat } from '../heat/airJudge';
-import type { PinBand } from '../heat/bands';
-import type { CoolDown } from '../heat/wayDown';
-import type { KeepOut } from '../heat/keepOut';
-import type { SharedHeat } from '../heat/sharing';
+import type { NeighbourHeat } from '../air/airJudge';
+import type { PinBand } from '../hand/bands';
+import type { CoolDown } from '../air/wayDown';
+import type { KeepOut } from '../limits/keepOut';
+import type { SharedHeat } from '../air/oneHeat';
 import type { Materials } from '../materials';
-import type { Method } from '../methods/method';
+import type { Method } from '../ways/method';
 import type { Ranked } from '../rank';
 import type { PhaseRequest, PlanRequest } from '../request';
 

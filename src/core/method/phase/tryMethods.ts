@@ -1,8 +1,8 @@
 import type { Candidate } from '../candidate';
-import { searchAir } from '../heat/airSearch';
-import { searchPreheated, searchWarmToo } from '../heat/handSearch';
-import { methodsFor } from '../methods';
-import { forbids, type Method, type Rule } from '../methods/method';
+import { searchAir } from '../air/airSearch';
+import { searchPreheated, searchWarmToo } from '../hand/handSearch';
+import { methodsFor } from '../ways';
+import { forbids, type Method, type Rule } from '../ways/method';
 import type { Working } from '../pieces/piece';
 import type { Progress } from '../progress';
 import { rank, tried, type Tried } from '../rank';

@@ -1,9 +1,9 @@
 import type { FieldFactors } from '../../thermal/field/scenario';
 import type { Candidate } from '../candidate';
-import type { Drawn } from '../heat/airDraw';
-import type { Arrangement } from '../heat/arrangement';
-import type { DrawnTouch } from '../heat/bands';
-import type { CoolDown } from '../heat/wayDown';
+import type { Drawn } from '../air/airDraw';
+import type { Arrangement } from '../air/arrangement';
+import type { DrawnTouch } from '../hand/bands';
+import type { CoolDown } from '../air/wayDown';
 import type { Progress } from '../progress';
 import type { AirSetting, HandSetting, PhaseRequest } from '../request';
 

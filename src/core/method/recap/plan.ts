@@ -1,9 +1,9 @@
 import { STILL_AIR } from '../../materials/air';
 import { arealHeat_J_m2K } from '../../thermal/stackup';
 import { isSurface } from '../../packages/form';
-import { holeTouch } from '../heat/holeTouch';
-import { landTouch } from '../heat/landTouch';
-import { bareNeighbour } from '../heat/neighbours';
+import { holeTouch } from '../hand/holeTouch';
+import { landTouch } from '../hand/landTouch';
+import { bareNeighbour } from '../hand/neighbours';
 import type { Working } from '../pieces/piece';
 import { serially } from '../pieces/solve';
 import type { Progress } from '../progress';

@@ -1,12 +1,12 @@
 import { padNamesOf } from '../../packages/form';
 import type { Candidate } from '../candidate';
-import { searchWarmToo } from '../heat/handSearch';
-import { methodsFor } from '../methods';
-import type { MethodId } from '../methods/method';
+import { searchWarmToo } from '../hand/handSearch';
+import { methodsFor } from '../ways';
+import type { MethodId } from '../ways/method';
 import type { Working } from '../pieces/piece';
 import { minutesFor, rank, tried, type Tried } from '../rank';
 import { copperWeight, type PhaseRequest, type PlanRequest, type Setting } from '../request';
-import { preference } from '../search';
+import { preference } from '../limits/frontier';
 
 /** One half of one site's job, at nominal values. */
 export interface RecapPhase {

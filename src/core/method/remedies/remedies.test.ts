@@ -1,8 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { planeOn, planRequest, trackOn } from '../../../../tests/support/samples';
 import { planOf } from '../../../../tests/support/solve';
-import { isSure } from '../heat/bands';
-import { methodOf } from '../methods';
+import { isSure } from '../hand/bands';
+import { methodOf } from '../ways';
 import { explore, plan as planning } from '../plan';
 import type { Progress } from '../progress';
 import type { PlanRequest } from '../request';

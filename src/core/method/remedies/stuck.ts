@@ -1,5 +1,5 @@
 import type { Binding, Candidate } from '../candidate';
-import type { Method } from '../methods/method';
+import type { Method } from '../ways/method';
 
 export type RemedyKind =
   | 'preheat'

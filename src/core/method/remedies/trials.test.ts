@@ -9,8 +9,8 @@ import {
   trackOn,
 } from '../../../../tests/support/samples';
 import type { Binding } from '../candidate';
-import { methodOf } from '../methods';
-import type { MethodId } from '../methods/method';
+import { methodOf } from '../ways';
+import type { MethodId } from '../ways/method';
 import type { PlanRequest } from '../request';
 import type { Stuck } from './stuck';
 import { combinedTrials, singleTrials } from './trials';

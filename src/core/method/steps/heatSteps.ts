@@ -1,5 +1,5 @@
 import type { CautionId } from '../cautions';
-import type { PinBand } from '../heat/bands';
+import type { PinBand } from '../hand/bands';
 import { TOGETHER } from '../../record/runState';
 import { copperWeight, setpointAt_K, type PhaseRequest, type Setting } from '../request';
 import { step, type Step } from './step';

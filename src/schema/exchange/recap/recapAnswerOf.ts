@@ -1,5 +1,5 @@
 import { MODEL_VERSION } from '~/core/method/plan';
-import { methodOf } from '~/core/method/methods';
+import { methodOf } from '~/core/method/ways';
 import type { RecapPlan } from '~/core/method/recap/plan';
 import type { RecapPhase } from '~/core/method/recap/site';
 import { optionAnswerOf } from '../plan/planAnswerOf';

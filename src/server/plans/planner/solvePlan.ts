@@ -1,11 +1,11 @@
-import { curvesOf, type TouchCurves } from '~/core/method/heat/curves';
-import { methodOf } from '~/core/method/methods';
+import { curvesOf, type TouchCurves } from '~/core/method/hand/curves';
+import { methodOf } from '~/core/method/ways';
 import { phaseRequest, type PhasePlan } from '~/core/method/phase/phasePlan';
 import type { Working } from '~/core/method/pieces/piece';
 import { exploreInPieces, planInPieces, type Explored } from '~/core/method/plan';
 import { recapInPieces } from '~/core/method/recap/plan';
 import type { Phase } from '~/core/method/goals';
-import type { Method } from '~/core/method/methods/method';
+import type { Method } from '~/core/method/ways/method';
 import type { Progress } from '~/core/method/progress';
 import type { PlanRequest, Setting } from '~/core/method/request';
 import { celsius } from '~/core/quantity/convert';

@@ -1,0 +1,292 @@
+import { PREHEATERS, STILL_AIR, type PreheaterId } from '../../materials/air';
+import { ALLOYS } from '../../materials/alloys';
+import { arealHeat_J_m2K } from '../../thermal/stackup';
+import { SOLVER } from '../../thermal/network/settings';
+import { formOf, isSurface, landShapes, mass_kg, padNamesOf } from '../../packages/form';
+import { SURFACE_TRAITS } from '../../packages/surfaceFamilies';
+import { padEndurance, laminateEndurance } from '../../thermal/dose';
+import { doseCurve, firstReached_s, valueAt } from '../../thermal/history';
+import { unitResponses, type UnitResponses } from '../../thermal/field/respond';
+import type { Nozzle } from '../../thermal/surface/jet';
+import type { AirStation } from '../bench';
+import type { Candidate } from '../candidate';
+import { bodyCounts } from '../goals';
+import { ask, type Working } from '../pieces/piece';
+import { matesOf, padNameIn, type AirSetting, type PhaseRequest } from '../request';
+import { nearestMiss } from '../limits/frontier';
+import { AIR } from '../settings';
+import { airFrom_s, airScenario, groundOf, reachOf } from './airScenario';
+import { airLimits, judgeNeighbour, longestAir_s, shockDamage, type AirLimits, hottestOf } from './airJudge';
+import type { Arrangement } from './arrangement';
+
+/**
+ * Every setting of hot air on this bench that is worth a thought, answered by superposition: two linear runs of
+ * each arrangement of nozzle, flow and preheater, then any pair of temperatures as their sum. Latent heat is left
+ * out and films are held, so what is chosen has to be verified by a full run.
+ */
+export function* searchAir(
+  request: PhaseRequest,
+  options: { readonly shielded?: boolean } = {},
+): Working<Candidate[]> {
+  const plans = arrangements(request, options.shielded ?? false);
+  const answers = yield* ask(
+    request,
+    plans.map((arrangement) => ({ kind: 'arrangement', arrangement })),
+    { shown: ({ length }) => ({ stage: 'search', done: length, of: plans.length }) },
+  );
+  return answers.flat();
+}
+
+/** One arrangement at every pair of temperatures: all that will do, or the one that came nearest. */
+export function solveArrangement(request: PhaseRequest, arrangement: Arrangement): Candidate[] {
+  const limits = airLimits(request, padNamesOf(request.site.part));
+  const all = answers(request, arrangement, responsesOf(request, arrangement), limits);
+  const able = all.filter((candidate) => candidate.feasible);
+  return able.length > 0 || all.length === 0 ? able : [nearestMiss(all)];
+}
+
+/** One setting by superposition alone: the figures that follow a finger along the frontier. */
+export function answerAir(request: PhaseRequest, setting: AirSetting): Candidate {
+  const responses = responsesOf(request, setting);
+  const limits = airLimits(request, padNamesOf(request.site.part));
+  return superposed(request, setting, setting.air_K, setting.preheat?.setpoint_K ?? null, responses, limits);
+}
+
+const responsesOf = (request: PhaseRequest, arrangement: Arrangement): UnitResponses =>
+  unitResponses(
+    airScenario(request, { ...arrangement, kind: 'air', air_K: MIDDLE_AIR_K }, longestAir_s(request)),
+    AIR.filmsAt_K,
+    { step_s: AIR.step_s, layers: AIR.responseLayers },
+  );
+
+/** A jet's own film depends on its temperature a little; unit runs take it in the middle of the range. */
+const MIDDLE_AIR_K = (AIR.airRange_K[0] + AIR.airRange_K[1]) / 2;
+
+/**
+ * The best-fitting nozzle close by at each flow, drawn back and the next wider one at the greatest flow; each cold and
+ * over each preheater.
+ */
+function arrangements(request: PhaseRequest, shielded: boolean): Arrangement[] {
+  const { part } = request.site;
+  // Joints that cannot be seen are not hurried: from below as well, wherever the bench can (common practice).
+  const hidden = isSurface(part) && SURFACE_TRAITS[part.family].hidden && request.preheaters.length > 0;
+  const warms = [
+    ...(hidden ? [] : [null]),
+    ...request.preheaters.map((p) => ({
+      kind: p.kind,
+      setpoint_K: p.setpointRange_K[1],
+      soak_s: soakFor_s(request, p.kind),
+    })),
+  ];
+  return request.stations.flatMap((station) => {
+    const [fits, wider] = nozzlesFor(request, station);
+    const flows = flowsOf(request, station);
+    const { close, back } = AIR.standoffs_m;
+    const most = flows.at(-1)!;
+    const jets = [
+      ...flows.map((flow_m3_s) => ({ nozzle: fits, flow_m3_s, standoff_m: close })),
+      { nozzle: fits, flow_m3_s: most, standoff_m: back },
+      ...(wider ? [{ nozzle: wider, flow_m3_s: most, standoff_m: close }] : []),
+    ];
+    return jets.flatMap((jet) =>
+      warms.map((preheat) => ({
+        station,
+        ...jet,
+        // A body that is to live is not shocked: the region is warmed from farther off first.
+        approach_s: bodyCounts(request.goal, request.phase) ? AIR.approach_s : 0,
+        preheat,
+        shielded,
+      })),
+    );
+  });
+}
+
+/** How long a preheater is given before the air, by the board's own time constant, in steps of half a minute. */
+function soakFor_s({ board }: PhaseRequest, kind: PreheaterId): number {
+  const constant_s = arealHeat_J_m2K(board) / (PREHEATERS[kind].film.value + STILL_AIR.boardTop.value);
+  const [least, most] = AIR.soakRange_s;
+  return Math.min(most, Math.max(least, 30 * Math.round((AIR.soakConstants * constant_s) / 30)));
+}
+
+/** Nozzles of a station that cover the part, the narrowest first; where none does, its widest. */
+export function nozzlesFor(request: PhaseRequest, station: AirStation): [Nozzle, Nozzle | null] {
+  const [alongX, alongY] = needed_m(request);
+  const halves = (nozzle: Nozzle) => reachOf({ nozzle });
+  const area = (nozzle: Nozzle): number => halves(nozzle)[0] * halves(nozzle)[1];
+  const sorted = [...station.nozzles].sort((a, b) => area(a) - area(b));
+  const covering = sorted.filter((n) => halves(n)[0] >= alongX && halves(n)[1] >= alongY);
+  return [covering[0] ?? sorted.at(-1)!, covering[1] ?? null];
+}
+
+/** Half of what has to be covered along the board's x and y; air spreads over the rim, so a little less will do. */
+function needed_m(request: PhaseRequest): [number, number] {
+  const [left, low, right, high] = groundOf(request);
+  return [(right - left) / 2 - AIR.nozzleOverlap_m, (high - low) / 2 - AIR.nozzleOverlap_m];
+}
+
+function flowsOf(request: PhaseRequest, station: AirStation): number[] {
+  const [least, most] = station.flowRange_m3_s;
+  const light = isSurface(request.site.part) && mass_kg(request.site.part) < AIR.chipFrom_kg;
+  const flows = AIR.flowShares.map((share) => {
+    const flow = least + share * (most - least);
+    return light ? Math.max(least, Math.min(flow, AIR.chipFlow_m3_s)) : flow;
+  });
+  return [...new Set(flows)];
+}
+
+function answers(
+  request: PhaseRequest,
+  arrangement: Arrangement,
+  responses: UnitResponses,
+  limits: AirLimits,
+): Candidate[] {
+  const [low, high] = arrangement.station.airRange_K;
+  const airs: number[] = [];
+  for (let air_K: number = AIR.airRange_K[0]; air_K <= AIR.airRange_K[1] + 1e-6; air_K += AIR.airStep_K) {
+    if (air_K >= low - 1e-6 && air_K <= high + 1e-6) airs.push(air_K);
+  }
+  const heater = request.preheaters.find((p) => p.kind === arrangement.preheat?.kind);
+  const preheats: (number | null)[] =
+    arrangement.preheat && heater
+      ? AIR.preheats_K.filter((t) => t >= heater.setpointRange_K[0] && t <= heater.setpointRange_K[1])
+      : [null];
+  return airs.flatMap((air_K) =>
+    preheats.map((preheat_K) => superposed(request, arrangement, air_K, preheat_K, responses, limits)),
+  );
+}
+
+/** One pair of temperatures: melts, doses and limits read from the sum of the unit responses. */
+function superposed(
+  request: PhaseRequest,
+  arrangement: Arrangement,
+  air_K: number,
+  preheat_K: number | null,
+  responses: UnitResponses,
+  limits: AirLimits,
+): Candidate {
+  const setting: AirSetting = {
+    ...arrangement,
+    kind: 'air',
+    air_K,
+    preheat:
+      arrangement.preheat && preheat_K !== null ? { ...arrangement.preheat, setpoint_K: preheat_K } : null,
+  };
+  const from_s = airFrom_s(setting);
+  const { time_s, ambient_K } = responses;
+  const airExcess_K = air_K + (setting.station.offset_K ?? 0) - ambient_K;
+  const warmExcess_K = preheat_K === null ? 0 : preheat_K - ambient_K;
+  const rowOf = (place: number): Float64Array => {
+    const air = responses.air[place]!;
+    const warm = responses.preheat[place]!;
+    const row = new Float64Array(time_s.length);
+    for (let i = 0; i < row.length; i++) row[i] = ambient_K + airExcess_K * air[i]! + warmExcess_K * warm[i]!;
+    return row;
+  };
+  const { site, board } = request;
+  const group = new Set(matesOf(request).map((mate) => mate.ref));
+  const alloy = ALLOYS[site.alloy];
+  const molten_K = Math.max(alloy.liquidus.value, alloy.solidus.value + SOLVER.eutecticSmear_K);
+  const rows = responses.places.flatMap((place, i) =>
+    group.has(place.ref) && place.pad !== null
+      ? [{ pad: padNameIn(site, place.ref, place.pad), row: rowOf(i) }]
+      : [],
+  );
+  const melts = rows.map(({ row }) => firstReached_s(time_s, row, molten_K));
+  const never = melts.findIndex((melt) => melt === null);
+  const lastMelt_s = never >= 0 ? null : Math.max(...(melts as number[]));
+  const off_s = lastMelt_s === null ? null : lastMelt_s + AIR.settle_s;
+  const held_s = Math.min(off_s ?? time_s.at(-1)!, time_s.at(-1)!);
+  const smallest_m2 = Math.min(
+    ...matesOf(request).flatMap((mate) => landShapes(mate.part).map((s) => s.width_m * s.height_m)),
+  );
+  const laminate = laminateEndurance(board.laminate);
+  // Lands of one size share the line of their life; the hottest of them spends most.
+  const hottest = rows.reduce((a, b) =>
+    valueAt(time_s, b.row, held_s) > valueAt(time_s, a.row, held_s) ? b : a,
+  );
+  const padLife = padEndurance(board.laminate, smallest_m2);
+  const padDose = doseCurve(padLife, time_s, hottest.row);
+  const laminateDose = doseCurve(laminate, time_s, hottest.row);
+  const bodyAt = responses.places.findIndex((p) => p.ref === site.ref && p.pad === null);
+  const body = rowOf(bodyAt);
+  const neighbours = limits.neighbours.map((limit) => {
+    const own = responses.places.flatMap((p, i) => (p.ref === limit.ref ? [{ p, row: rowOf(i) }] : []));
+    const peak = (row: Float64Array): number => valueAt(time_s, row, held_s);
+    const joints = own.filter(({ p }) => p.pad !== null).map(({ row }) => peak(row));
+    const bodies = own.filter(({ p }) => p.pad === null).map(({ row }) => peak(row));
+    return judgeNeighbour(limit, Math.max(...joints), Math.max(...bodies));
+  });
+  const budget = limits.allowance;
+  const stops: [Candidate['pins'][number]['because'], number | null][] = [
+    ['pad budget', firstReached_s(time_s, padDose, budget.padDose)],
+    ['laminate budget', firstReached_s(time_s, laminateDose, budget.laminateDose)],
+    ['part limit', firstReached_s(time_s, body, budget.body_K)],
+  ];
+  const reached = stops.flatMap(([because, at]) => (at === null ? [] : [{ because, at_s: at - from_s }]));
+  const stop = reached.reduce((a, b) => (b.at_s < a.at_s ? b : a), {
+    because: 'longest dwell',
+    at_s: longestAir_s(request),
+  });
+  const since = (at: number | null): number | null => (at === null ? null : at - from_s);
+  const pins = rows.map(({ pad, row }, i) => ({
+    pad,
+    pads: [pad],
+    converged: true,
+    stop_s: stop.at_s,
+    because: stop.because,
+    fullMelt_s: since(melts[i]!),
+    off_s: since(off_s),
+    padDoseAtOff: valueAt(time_s, padDose, held_s),
+    laminateDoseAtOff: valueAt(time_s, laminateDose, held_s),
+    bodyPeak_K: valueAt(time_s, body, held_s),
+    lastToMelt: `pad ${rows[never >= 0 ? never : lastIndex(melts as number[])]!.pad}`,
+    coldestAtEnd_K: row.at(-1)!,
+  }));
+  const inTime = off_s !== null && off_s - from_s <= stop.at_s;
+  const atRisk = neighbours.filter((n) => !n.ok);
+  const rampRatio =
+    maxRamp_K_s(time_s, body, from_s, held_s) /
+    formOf(site.part, site.alloy, board.thickness_m).body.ramp_K_s;
+  const damage = pins[0]!.padDoseAtOff + pins[0]!.laminateDoseAtOff + shockDamage(request, rampRatio);
+  const latest = pins.reduce((a, b) => ((b.fullMelt_s ?? Infinity) > (a.fullMelt_s ?? Infinity) ? b : a));
+  return {
+    setting,
+    pins,
+    feasible: inTime && atRisk.length === 0,
+    time_s: off_s === null ? null : off_s - from_s,
+    damage,
+    neighbours,
+    rampRatio,
+    binding: inTime
+      ? atRisk[0]
+        ? {
+            pad: latest.pad,
+            limit: 'neighbour',
+            short_s: null,
+            shortOfLiquidus_K: null,
+            lastToMelt: latest.lastToMelt,
+            neighbour: hottestOf(atRisk),
+          }
+        : null
+      : {
+          pad: latest.pad,
+          limit: stop.because === 'longest dwell' ? 'melt' : stop.because,
+          short_s: off_s === null ? null : off_s - from_s - stop.at_s,
+          shortOfLiquidus_K: off_s === null ? Math.max(0, molten_K - latest.coldestAtEnd_K) : null,
+          lastToMelt: latest.lastToMelt,
+        },
+  };
+}
+
+const lastIndex = (times: readonly number[]): number =>
+  times.reduce((best, t, i) => (t > times[best]! ? i : best), 0);
+
+/** Steepest rise over about a step of the unit runs, from the air on. */
+function maxRamp_K_s(time_s: Float64Array, body_K: Float64Array, from_s: number, to_s: number): number {
+  let most = 0;
+  for (let i = 1; i < time_s.length && time_s[i]! <= to_s; i++) {
+    if (time_s[i]! <= from_s) continue;
+    most = Math.max(most, (body_K[i]! - body_K[i - 1]!) / (time_s[i]! - time_s[i - 1]!));
+  }
+  return most;
+}

@@ -1,0 +1,181 @@
+import type { Preheat } from '../../thermal/preheat';
+import { usualPreheat } from '../bench';
+import type { Candidate } from '../candidate';
+import { ask, type Working } from '../pieces/piece';
+import type { Progress } from '../progress';
+import type { HandSetting, PhaseRequest } from '../request';
+import { frontier, preference } from '../limits/frontier';
+import { PLAN } from '../settings';
+import type { PinForecast } from '../limits/forecast';
+import { tryOut, turnedByPin, type HandHeat } from './handTrial';
+
+/** Every tool, tip and set temperature a method can use on this bench, for one preheat. */
+export function settingsOnBench(
+  request: PhaseRequest,
+  heat: HandHeat,
+  preheat: Preheat | null,
+): HandSetting[] {
+  return heat.toolsOf(request).flatMap((iron) =>
+    iron.tips.flatMap((tip) => {
+      const [low, high] = iron.setpointRange_K;
+      const from_K = Math.max(low, PLAN.leastSetpoint_K);
+      const count = Math.max(0, Math.floor((high - from_K) / PLAN.setpointStep_K + 1e-9));
+      return Array.from({ length: count + 1 }, (_, i): HandSetting => ({
+        kind: 'hand',
+        iron,
+        tip,
+        setpoint_K: from_K + i * PLAN.setpointStep_K,
+        preheat,
+        fluxed: true,
+        freshSolder: heat.freshSolder,
+      }));
+    }),
+  );
+}
+
+/**
+ * Cold, and over each preheater where cold will not do or costs much: with the tips that were best cold, as warmth
+ * helps all alike, or with all where none would do. What is known cold may be told at once.
+ */
+export function* searchWarmToo(
+  request: PhaseRequest,
+  heat: HandHeat,
+  tell: (cold: readonly Candidate[]) => Progress | null = () => null,
+): Working<Candidate[]> {
+  const cold = yield* searchByHand(request, heat, null);
+  const best = Math.min(...cold.filter((c) => c.feasible).map((c) => c.damage));
+  if (best <= PLAN.warmFrom) return cold;
+  const word = tell(cold);
+  if (word) yield word;
+  const tips = new Set(ofNote(cold).map(({ setting }) => tipOf(setting as HandSetting)));
+  const worthIt = (setting: HandSetting): boolean => tips.size === 0 || tips.has(tipOf(setting));
+  return [...cold, ...(yield* searchPreheated(request, heat, worthIt))];
+}
+
+/** Over each preheater of the bench at its usual setting. */
+export function* searchPreheated(
+  request: PhaseRequest,
+  heat: HandHeat,
+  worthIt: (setting: HandSetting) => boolean = () => true,
+): Working<Candidate[]> {
+  const all: Candidate[] = [];
+  for (const heater of request.preheaters) {
+    all.push(...(yield* searchByHand(request, heat, usualPreheat(heater), worthIt)));
+  }
+  return all;
+}
+
+/**
+ * Every tip on the bench at nominal values, for one preheat: from its hottest setting down in double steps, then the
+ * steps between on the tips that are worth it, and each pin at a setting of its own.
+ */
+export function* searchByHand(
+  request: PhaseRequest,
+  heat: HandHeat,
+  preheat: Preheat | null,
+  worthIt: (setting: HandSetting) => boolean = () => true,
+): Working<Candidate[]> {
+  const tips = tipsOf(settingsOnBench(request, heat, preheat).filter(worthIt));
+  const coarse = yield* ask(
+    request,
+    tips.map((settings) =>
+      ladder(
+        heat,
+        settings.filter((_, i) => i % 2 === 0),
+      ),
+    ),
+    { shown: ({ length }) => ({ stage: 'search', done: length, of: tips.length }) },
+  );
+  const between = worthFiner(coarse)
+    .map((tip) => ({ tip, settings: besides(tips[tip]!, coarse[tip]!) }))
+    .filter(({ settings }) => settings.length > 0);
+  const finer = yield* ask(
+    request,
+    between.map(({ settings }) => ladder(heat, settings)),
+  );
+  const found = coarse.map((candidates) => [...candidates]);
+  between.forEach(({ tip }, i) => found[tip]!.push(...finer[i]!));
+  return found.flatMap((candidates) => {
+    candidates.sort((a, b) => setpoint_K(b) - setpoint_K(a));
+    return [...candidates, ...turnedByPin(candidates)];
+  });
+}
+
+const ladder = (heat: HandHeat, settings: readonly HandSetting[]) =>
+  ({ kind: 'ladder', heat: heat.key, settings }) as const;
+
+const setpoint_K = ({ setting }: Candidate): number => (setting as HandSetting).setpoint_K;
+
+/** Candidates with a place on the frontier, and the preferred one; empty where nothing will do. */
+const ofNote = (candidates: readonly Candidate[]): Candidate[] => [
+  ...frontier(candidates),
+  ...preference(candidates).slice(0, 1),
+];
+
+/**
+ * Tips with a candidate of note; all that will do where the frontier is sparse, and all where nothing will do: what lies
+ * between may just do.
+ */
+function worthFiner(tips: readonly (readonly Candidate[])[]): number[] {
+  const all = tips.flat();
+  const best = new Set(ofNote(all));
+  const sparse = frontier(all).length < SPARSE;
+  return [...tips.keys()].filter(
+    (i) => best.size === 0 || tips[i]!.some((c) => best.has(c) || (sparse && c.feasible)),
+  );
+}
+
+/** A frontier with fewer places is looked at more closely: a hand needs somewhere to move to. */
+const SPARSE = 4;
+
+/**
+ * One tip's settings next to its best, and hotter than its hottest that will do; where none of them will do, below all
+ * at which every joint melts.
+ */
+function besides(settings: readonly HandSetting[], tried: readonly Candidate[]): HandSetting[] {
+  const near = (of: readonly Candidate[], side: 1 | -1) => {
+    const about = new Set(of.map(setpoint_K));
+    return (i: number): boolean => about.has(settings[i + side]?.setpoint_K ?? NaN);
+  };
+  const able = preference(tried);
+  const melting = tried.filter(({ pins }) => pins.every((pin) => pin.off_s !== null));
+  const best = able.slice(0, 1);
+  const wanted =
+    able.length > 0
+      ? [near(best, -1), near(best, 1), near(frontier(able).slice(-1), 1)]
+      : [near(melting, -1)];
+  return settings.filter((_, i) => wanted.some((isNear) => isNear(i)));
+}
+
+/**
+ * One tip at settings from the hottest down, until it melts nothing. A joint that it never melts it does not melt
+ * colder either: it is not run again and keeps its forecast, the best of those that are no use.
+ */
+export function* climb(
+  request: PhaseRequest,
+  heat: HandHeat,
+  settings: readonly HandSetting[],
+): Generator<null, Candidate[]> {
+  const candidates: Candidate[] = [];
+  const lost = new Map<string, PinForecast>();
+  for (const setting of settings) {
+    const candidate = tryOut(request, heat, setting, lost);
+    candidates.push(candidate);
+    yield null;
+    for (const pin of candidate.pins) if (pin.off_s === null) lost.set(pin.pad, pin);
+    if (lost.size === candidate.pins.length) break;
+  }
+  return candidates;
+}
+
+const tipOf = ({ iron, tip }: HandSetting): string => `${iron.id} ${JSON.stringify(tip)}`;
+
+/** Settings by tip, the hottest of each first. */
+function tipsOf(settings: readonly HandSetting[]): HandSetting[][] {
+  const tips = new Map<string, HandSetting[]>();
+  for (const setting of settings) {
+    const key = tipOf(setting);
+    tips.set(key, [setting, ...(tips.get(key) ?? [])]);
+  }
+  return [...tips.values()];
+}

@@ -1,0 +1,39 @@
+import { ALLOYS } from '../../materials/alloys';
+import type { Neighbour, PlanRequest, PlanSite } from '../request';
+import { PLAN } from '../settings';
+import type { NeighbourHeat } from '../air/airJudge';
+import type { Touch } from './touch';
+
+/**
+ * Hottest each neighbour gets if every touch is held to its stop. Its joint is taken at the board's own
+ * temperature under it and its body no hotter than its joint, which is on the safe side for a tip.
+ */
+export function neighbourHeat(
+  request: PlanRequest,
+  touches: readonly Touch[],
+  stop_sOf: (touch: Touch) => number,
+): NeighbourHeat[] {
+  const { neighbours } = request;
+  const perTouch = touches.map((touch) => touch.peaksNear(neighbours, stop_sOf(touch)));
+  return neighbours.map((neighbour, i) => {
+    const joint_K = Math.max(request.ambient_K, ...perTouch.map((peaks) => peaks[i]!));
+    const limit_K = ALLOYS[neighbour.alloy].solidus.value - PLAN.neighbourMargin_K;
+    return {
+      ref: neighbour.ref,
+      joint_K,
+      body_K: joint_K,
+      ok: neighbour.comesToo === true || (joint_K <= limit_K && joint_K <= PLAN.neighbourBody_K),
+    };
+  });
+}
+
+/** A place on the part's face as a neighbour of which nothing is known but where it is: to read warmth there. */
+export const bareNeighbour = (site: PlanSite, x_m: number, y_m: number): Neighbour => ({
+  ref: '',
+  x_m,
+  y_m,
+  rotation_rad: 0,
+  side: site.partSide,
+  alloy: site.alloy,
+  part: null,
+});

@@ -1,0 +1,102 @@
+import { formOf } from '../../packages/form';
+import { laminateEndurance, padEndurance, type Endurance } from '../../thermal/dose';
+import { doseCurve, valueAt } from '../../thermal/history';
+import type { Factors, JointScenario } from '../../thermal/joint/scenario';
+import type { LaminateId } from '../../materials/laminates';
+import { bodyCounts } from '../goals';
+import type { PhaseRequest } from '../request';
+import { PLAN } from '../settings';
+import { stopOf, type Allowance, type Stop } from './stop';
+import type { Touch } from '../hand/touch';
+
+/** One touch at nominal values. */
+export interface PinForecast extends Stop {
+  readonly pad: string;
+  /** Pads it works on; one, or all that are heated together. */
+  readonly pads: readonly string[];
+  readonly converged: boolean;
+  readonly fullMelt_s: number | null;
+  /** When the tip leaves if all goes to plan: melt, settle, reaction. */
+  readonly off_s: number | null;
+  readonly padDoseAtOff: number;
+  readonly laminateDoseAtOff: number;
+  readonly bodyPeak_K: number;
+  readonly lastToMelt: string;
+  /** The coldest solder when the run ended. */
+  readonly coldestAtEnd_K: number;
+}
+
+export interface Lives {
+  readonly pad: Endurance;
+  readonly laminate: Endurance;
+}
+
+/** Lives of a land of that area and of the laminate under it. */
+export function livesAt(laminate: LaminateId, land_m2: number, padLife = 1, laminateLife = 1): Lives {
+  const pad = padEndurance(laminate, land_m2);
+  const board = laminateEndurance(laminate);
+  return {
+    pad: { ...pad, scale_s: pad.scale_s * padLife },
+    laminate: { ...board, scale_s: board.scale_s * laminateLife },
+  };
+}
+
+/** Lives at the pin of a through-hole scenario. */
+export const livesOf = ({ part, board }: Pick<JointScenario, 'part' | 'board'>): Lives =>
+  livesAt(board.laminate, (Math.PI / 4) * (part.landDiameter_m ** 2 - part.holeDiameter_m ** 2));
+
+/** What one touch may spend of what is left at the worst of its pads, and what the part allows. */
+export function allowanceFor(request: PhaseRequest, pads: readonly string[]): Allowance {
+  const { padDose, laminateDose } = request.history;
+  const { site } = request;
+  const spent = Math.max(...pads.map((pad) => padDose[pad] ?? 0));
+  return {
+    padDose: shareOf(spent),
+    laminateDose: shareOf(laminateDose),
+    body_K: bodyCounts(request.goal, request.phase)
+      ? formOf(site.part, site.alloy, request.board.thickness_m).body.limit_K
+      : Infinity,
+  };
+}
+
+/** What one dwell may take of a life of which so much is spent. */
+const shareOf = (spent: number): number => Math.max(PLAN.leastShare, PLAN.dwellShare * (1 - spent));
+
+/** Runs one touch until the iron would leave it, and reads its melt, its doses and its stop. */
+export function forecastTouch(
+  touch: Touch,
+  allowance: Allowance,
+  options: { readonly factors?: Factors } = {},
+): PinForecast {
+  const lives = livesAt(touch.laminate, touch.land_m2);
+  let molten_s = Infinity;
+  const liquidusMargin_s = PLAN.settle_s + PLAN.reaction_s;
+  const run = touch.run({
+    duration_s: touch.longest_s + PLAN.past_s,
+    factors: options.factors,
+    tolerance_K: PLAN.tolerance_K,
+    stopWhen: (time_s, _land_K, molten) => {
+      if (molten && time_s < molten_s) molten_s = time_s;
+      return time_s >= molten_s + liquidusMargin_s;
+    },
+  });
+  const pad = doseCurve(lives.pad, run.time_s, run.land_K);
+  const laminate = doseCurve(lives.laminate, run.time_s, run.laminate_K);
+  const dwell = { time_s: run.time_s, pad, laminate, body_K: run.body_K };
+  const stop = stopOf(dwell, allowance, touch.longest_s);
+  const off_s = run.fullMelt_s === null ? null : run.fullMelt_s + liquidusMargin_s;
+  const held_s = off_s ?? stop.stop_s;
+  return {
+    pad: touch.name,
+    pads: touch.pads,
+    converged: run.outcome !== 'not-converged',
+    ...stop,
+    fullMelt_s: run.fullMelt_s,
+    off_s,
+    padDoseAtOff: valueAt(run.time_s, pad, held_s),
+    laminateDoseAtOff: valueAt(run.time_s, laminate, held_s),
+    bodyPeak_K: valueAt(run.time_s, run.body_K, held_s),
+    lastToMelt: run.lastToMelt,
+    coldestAtEnd_K: run.coldestSolder_K.at(-1)!,
+  };
+}

@@ -1,0 +1,165 @@
+import { isSurface } from '../../packages/form';
+import { throughHole } from '../hand/holeTouch';
+import { keepsPart } from '../goals';
+import { padOrder, type PhaseRequest } from '../request';
+import { touchSteps } from '../steps/heatSteps';
+import { step, type Step } from '../steps/step';
+import { TIGHT_HOLE } from './data';
+import { EACH_HOLE, EACH_STUB, hasHoles } from './hole';
+import { forbids, lossOfPart, notes, NOTHING, padsInWords, type Method, type Rule } from './method';
+
+/** More legs than this cannot be walked out by rocking one at a time (common practice). */
+const ROCKABLE_PINS = 3;
+
+const pinsOf = ({ site }: PhaseRequest): number => throughHole(site).pins;
+
+const noIron = (request: PhaseRequest): Rule[] =>
+  request.irons.length === 0 ? [forbids('No iron is on the bench.')] : [];
+
+export const freshSolder = (request: PhaseRequest): Step =>
+  step({
+    id: 'solder',
+    kind: 'do',
+    title: 'Add fresh solder',
+    detail: `A bead of about 3 mm of 0.8 mm wire on ${padsInWords(padOrder(request))}.`,
+    why: 'It wets, it bridges tip to land and lead, and an old joint melts sooner.',
+    cautions: ['lead'],
+  });
+
+const clinchedFirst = ({ site }: PhaseRequest): Step[] =>
+  site.clinched
+    ? [
+        step({
+          id: 'clinched',
+          kind: 'do',
+          title: 'Cut the clinched leads flush',
+          detail: 'Flush cutters along the land, never levered up while cold.',
+          why: 'A bent lead pulled through tears the barrel out with it.',
+          cautions: ['eyes'],
+        }),
+      ]
+    : [];
+
+export const legAtATime: Method = {
+  id: 'leg-at-a-time',
+  name: 'Iron, a leg at a time with a rock',
+  phases: ['remove'],
+  about: 'Each joint is melted in turn and the part rocked a little out of it.',
+  failure: 'Rocked while the far side still holds, the barrel or the land comes with the lead.',
+  leaves: 'Holes closed with solder, lands tinned, the part whole.',
+  needs: { ...NOTHING, freshSolder: true, braid: true },
+  survival: 0.95,
+  harm: 0.06,
+  hands_s: { once: 20, perPad: 12 },
+  heat: EACH_HOLE,
+  suits: hasHoles,
+  rules: (request) => [
+    ...noIron(request),
+    ...(pinsOf(request) > ROCKABLE_PINS
+      ? [
+          forbids(
+            `${pinsOf(request)} pins must be free at the same time and one iron frees one: up to ${ROCKABLE_PINS} legs can be rocked out.`,
+          ),
+        ]
+      : [
+          notes(
+            `With ${pinsOf(request)} leg${pinsOf(request) > 1 ? 's' : ''} the part can be rocked out one leg at a time.`,
+          ),
+        ]),
+  ],
+  work: (request, setting, bands) => [
+    ...clinchedFirst(request),
+    freshSolder(request),
+    ...touchSteps(request, setting, bands, {
+      title: (pad) => `Heat pin ${pad}`,
+      detail:
+        'Tip flat on land and lead together. When the whole joint moves, rock the lead free, then iron off.',
+    }),
+  ],
+};
+
+export const pumpOrWick: Method = {
+  id: 'pump-or-wick',
+  name: 'Iron with pump and braid, hole by hole',
+  phases: ['remove'],
+  about: 'Each hole is filled with fresh solder, melted through, and pumped; what is left is wicked.',
+  failure: 'A skin of solder along the wall holds a lead that looks free.',
+  leaves: 'Clear or nearly clear holes, the part whole.',
+  needs: { ...NOTHING, freshSolder: true, braid: true },
+  survival: 0.9,
+  harm: 0.06,
+  hands_s: { once: 40, perPad: 20 },
+  heat: EACH_HOLE,
+  suits: hasHoles,
+  rules: (request) => {
+    const { holeDiameter_m, leadDiameter_m } = throughHole(request.site);
+    const room_m = holeDiameter_m - leadDiameter_m;
+    return [
+      ...noIron(request),
+      ...(room_m < TIGHT_HOLE.clearance.value - 1e-9 && pinsOf(request) > ROCKABLE_PINS
+        ? [
+            forbids(
+              `The holes leave ${(room_m * 1e3).toFixed(2)} mm about the lead: a pump does not clear so tight a hole.`,
+            ),
+          ]
+        : []),
+      ...(request.site.clinched ? [notes('Clinched leads are cut flush first.')] : []),
+    ];
+  },
+  work: (request, setting, bands) => [
+    ...clinchedFirst(request),
+    freshSolder(request),
+    ...touchSteps(request, setting, bands, {
+      title: (pad) => `Clear pin ${pad}`,
+      detail:
+        'Tip on land and lead until the far side moves; pump close over the joint; lead left to stand free.',
+    }),
+    step({
+      id: 'wiggle',
+      kind: 'inspect',
+      title: 'Wiggle every pin',
+      detail:
+        'Each must move in its hole on its own. If one holds, stop: solder it again and clear it again.',
+      why: 'Most lifted lands are pulled, not burnt.',
+    }),
+  ],
+};
+
+export const cutThenPins: Method = {
+  id: 'cut-then-pins',
+  name: 'Cut the body away, then a pin at a time',
+  phases: ['remove'],
+  about: 'The pins are cut at the body; each stub is then melted and taken out alone.',
+  failure: 'Cutters that lever on the board crack lands and tracks.',
+  leaves: 'Holes closed with solder, lands tinned, no part.',
+  needs: { ...NOTHING, freshSolder: true, braid: true },
+  survival: 0,
+  harm: 0.04,
+  hands_s: { once: 30, perPad: 10 },
+  heat: EACH_STUB,
+  suits: (request) => hasHoles(request) && pinsOf(request) > 1,
+  rules: (request) => [
+    ...noIron(request),
+    ...lossOfPart(request, keepsPart(request.goal)),
+    notes(`The part is given up, so each of its ${pinsOf(request)} pins comes out alone.`),
+  ],
+  work: (request, setting, bands) => [
+    step({
+      id: 'cut',
+      kind: 'do',
+      title: 'Cut the body away',
+      detail: 'Flush cutters at each pin, no levering; leave the stubs standing.',
+      why: 'The part is given up so that each pin can be taken alone and no land is pulled.',
+      cautions: ['eyes'],
+    }),
+    freshSolder(request),
+    ...touchSteps(request, setting, bands, {
+      title: (pad) => `Take out pin ${pad}`,
+      detail: 'Tip on land and stub. When it moves, lift the stub out with tweezers, then iron off.',
+    }),
+  ],
+};
+
+/** Whether a part's pads can all be reached with a tip. */
+export const reachable = ({ site }: PhaseRequest): boolean =>
+  !isSurface(site.part) || (site.part.family !== 'qfn' && site.part.family !== 'bga');

@@ -1,0 +1,142 @@
+import { ALLOYS, type AlloyId } from '../../materials/alloys';
+import { FLOOD } from '../../materials/consumables';
+import { formOf, padNamesOf } from '../../packages/form';
+import { mixture, type Mixture } from '../../solder/mixture';
+import { holeTouch } from '../hand/holeTouch';
+import { padOrder, type PhaseRequest } from '../request';
+import { touchSteps } from '../steps/heatSteps';
+import { step } from '../steps/step';
+import { hasHoles } from './hole';
+import { allLands, isFamily } from './lands';
+import { forbids, notes, NOTHING, type Method } from './method';
+
+const noIron = (request: PhaseRequest) =>
+  request.irons.length === 0 ? [forbids('No iron is on the bench.')] : [];
+
+export const floodAndSweep: Method = {
+  id: 'flood-and-sweep',
+  name: 'Flood all joints, sweep the iron, lift',
+  phases: ['remove'],
+  about: 'A bead over every lead is kept liquid by one iron drawn along all of them until the part floats.',
+  failure: 'One side sets while the other is swept; lifted then, its lands come along.',
+  leaves: 'Lands under much solder, to be wicked flat; the part whole and bridged all over.',
+  needs: { ...NOTHING, freshSolder: true, braid: true },
+  survival: 0.85,
+  harm: 0.05,
+  hands_s: { once: 60, perPad: 3 },
+  heat: allLands('iron swept over all', 'swept', (request) => request.irons, {
+    added_m3: FLOOD.perLead.value,
+  }),
+  suits: (request) => isFamily(request, 'soic', 'ssop', 'tsop', 'soj', 'plcc', 'qfp', 'sot23'),
+  rules: noIron,
+  work: (request, setting, bands) => [
+    step({
+      id: 'flood',
+      kind: 'do',
+      title: 'Flood the leads',
+      detail: 'Flux, then solder along every side until all leads stand in one bead.',
+      why: 'The bead carries heat from the tip to leads it does not touch and stays liquid between two passes.',
+      cautions: ['lead', 'fume'],
+    }),
+    ...touchSteps(request, setting, bands, {
+      title: () => 'Sweep until it floats',
+      detail:
+        'Tip along one side, across, along the other, without stopping. When a nudge moves the whole part, lift.',
+      ifNotMolten:
+        'Iron off, let it set. Warm the board from below, or take a wider tip; never lever a side up.',
+    }),
+  ],
+};
+
+/** The low-melt alloy at hand, or the usual one where none is. */
+export const lowMeltOf = (request: PhaseRequest): AlloyId =>
+  request.supplies.flatMap((s) => (s.kind === 'low-melt' ? [s.alloy] : []))[0] ?? 'in51bi33sn16';
+
+/** What the joints become once flooded: as much low-melt alloy as the joint itself holds, times over. */
+export function floodedMixture(request: PhaseRequest): Mixture {
+  const { part, alloy } = request.site;
+  const joint_m3 = formOf(part, alloy, request.board.thickness_m).pads[0]!.solder_m3;
+  const low = lowMeltOf(request);
+  return mixture([
+    { alloy, mass_kg: joint_m3 * ALLOYS[alloy].density.value },
+    { alloy: low, mass_kg: FLOOD.lowMeltShare.value * joint_m3 * ALLOYS[low].density.value },
+  ]);
+}
+
+const EACH_FLOODED = allLands('iron swept over all, low-melt', 'swept', (request) => request.irons, {
+  added_m3: FLOOD.perLead.value,
+  melting: (request) => floodedMixture(request),
+});
+
+export const lowMeltFlood: Method = {
+  id: 'low-melt-flood',
+  name: 'Low-melt alloy over all joints',
+  phases: ['remove'],
+  about:
+    'A bismuth or indium alloy melted into every joint keeps them liquid together at a far lower temperature.',
+  failure: 'A joint it never mixed with still holds; what is left of it weakens the next joints.',
+  leaves: 'Lands under low-melt alloy, to be wicked clean twice; the part whole, its leads coated.',
+  needs: { ...NOTHING, lowMelt: true, braid: true },
+  survival: 0.9,
+  // Every land is wicked twice after it.
+  harm: 0.06,
+  hands_s: { once: 180, perPad: 12 },
+  heat: {
+    ...EACH_FLOODED,
+    // A joint on a land is so thin that it dissolves in seconds; along a barrel that would take the better part of
+    // an hour (thickness squared over about 1e-9 m²/s in the melt), so each pin has to pass its own melting first.
+    touchesOf: (request, setting) =>
+      hasHoles(request)
+        ? padOrder(request).map((pad) => holeTouch(request, setting, pad))
+        : EACH_FLOODED.touchesOf(request, setting),
+  },
+  suits: (request) =>
+    (hasHoles(request) && padNamesOf(request.site.part).length > 3) ||
+    isFamily(request, 'soic', 'ssop', 'tsop', 'soj', 'plcc', 'qfp', 'dpak'),
+  rules: (request) => [
+    ...noIron(request),
+    ...(request.supplies.some((s) => s.kind === 'low-melt')
+      ? []
+      : [forbids('No low-melt alloy is in stock.')]),
+    notes(mixtureInWords(floodedMixture(request))),
+    ...(hasHoles(request)
+      ? [
+          notes(
+            'In a barrel it mixes only once the old solder is liquid: each pin is taken past its own melting.',
+          ),
+        ]
+      : []),
+  ],
+  work: (request, setting, bands) => [
+    step({
+      id: 'low-melt',
+      kind: 'do',
+      title: 'Melt low-melt alloy into every joint',
+      detail: `Flux, then each joint past its own melting so that it mixes. ${mixtureInWords(floodedMixture(request))}`,
+      why: 'Mixed, all joints stay liquid for many seconds and can be freed together.',
+      cautions: ['fume', 'lead'],
+    }),
+    ...touchSteps(request, setting, bands, {
+      title: (pad) => (bands.length > 1 ? `Keep pin ${pad} liquid` : 'Sweep until it floats'),
+      detail: 'When everything moves at a nudge, lift without force.',
+    }),
+    step({
+      id: 'wick-clean',
+      kind: 'do',
+      title: 'Wick the low-melt alloy off, twice',
+      detail:
+        'Braid and flux over every land, tin with ordinary solder, braid again; the part’s leads as well.',
+      why: floodedMixture(request).bismuthWithLead
+        ? 'Bismuth with lead leaves a phase that melts near 96 °C: a joint made over it lets go in service.'
+        : 'Left in, it weakens the new joint and lowers its melting.',
+      cautions: ['fume'],
+    }),
+  ],
+};
+
+/** A mixture's melting range as a technician reads it. */
+export function mixtureInWords(mix: Mixture): string {
+  const [from, to] = [mix.solidus_K - 273.15, mix.liquidus_K - 273.15].map(Math.round) as [number, number];
+  const range = from === to ? `${to} °C` : `${from} to ${to} °C`;
+  return `Mixed, it melts over ${range}, the upper figure good to about ${Math.round(mix.uncertainty_K)} K.`;
+}

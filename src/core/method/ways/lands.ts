@@ -1,0 +1,51 @@
+import { isSurface } from '../../packages/form';
+import type { SurfaceFamilyId } from '../../packages/surfaceFamilies';
+import type { MeltingRange } from '../../solder/mixture';
+import { landTouch, type Stance } from '../hand/landTouch';
+import type { HandHeat } from '../hand/handTrial';
+import { padOrder, type PhaseRequest } from '../request';
+import { EACH_HOLE, hasHoles } from './hole';
+
+/** What the methods for parts on lands share. */
+
+export const isFamily = (request: PhaseRequest, ...families: readonly SurfaceFamilyId[]): boolean =>
+  isSurface(request.site.part) && families.includes(request.site.part.family);
+
+/** A tip on every land in turn, those on planes last. */
+export const EACH_LAND: HandHeat = {
+  kind: 'hand',
+  key: 'iron, land by land',
+  toolsOf: (request) => request.irons,
+  touchesOf: (request, setting) => padOrder(request).map((pad) => landTouch(request, setting, [pad], 'one')),
+  freshSolder: true,
+};
+
+/** A tip on every joint in turn, through holes or on lands. */
+export const EACH_JOINT: HandHeat = {
+  ...EACH_LAND,
+  key: 'iron, joint by joint',
+  touchesOf: (request, setting) =>
+    hasHoles(request) ? EACH_HOLE.touchesOf(request, setting) : EACH_LAND.touchesOf(request, setting),
+};
+
+/** All lands at once: a tip on each, or one drawn over all of them in turn. */
+export const allLands = (
+  key: string,
+  stance: Exclude<Stance, 'one'>,
+  toolsOf: HandHeat['toolsOf'],
+  extra: {
+    readonly added_m3?: number;
+    readonly melting?: (request: PhaseRequest) => MeltingRange | undefined;
+  } = {},
+): HandHeat => ({
+  kind: 'hand',
+  key,
+  toolsOf,
+  touchesOf: (request, setting) => [
+    landTouch(request, setting, padOrder(request), stance, {
+      ...(extra.added_m3 === undefined ? {} : { added_m3: extra.added_m3 }),
+      melting: extra.melting?.(request),
+    }),
+  ],
+  freshSolder: true,
+});

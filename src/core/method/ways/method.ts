@@ -1,0 +1,95 @@
+import type { PadStateId } from '../../record/padStates';
+import type { PinBand } from '../hand/bands';
+import type { HandHeat } from '../hand/handTrial';
+import type { Phase } from '../goals';
+import type { PhaseRequest, Setting } from '../request';
+import type { Step } from '../steps/step';
+
+export type MethodId =
+  | 'gun'
+  | 'leg-at-a-time'
+  | 'pump-or-wick'
+  | 'low-melt-flood'
+  | 'cut-then-pins'
+  | 'tweezers'
+  | 'blob-both-ends'
+  | 'twist-off'
+  | 'flood-and-sweep'
+  | 'wick-then-lift'
+  | 'cut-leads'
+  | 'big-tip-and-preheat'
+  | 'hot-air'
+  | 'joint-by-joint'
+  | 'drag';
+
+/** Something that speaks for or against a method on the job at hand. */
+export interface Rule {
+  readonly forbids: boolean;
+  readonly says: string;
+}
+
+/** What it takes besides heat. */
+export interface Needs {
+  readonly freshSolder: boolean;
+  readonly braid: boolean;
+  readonly lowMelt: boolean;
+  readonly paste: boolean;
+}
+
+/** Heat asked of the board-scale model: a nozzle over the whole part. */
+export interface AirHeat {
+  readonly kind: 'air';
+}
+
+/** One way to do one phase of a job. */
+export interface Method {
+  readonly id: MethodId;
+  readonly name: string;
+  readonly phases: readonly Phase[];
+  /** What is done, in a sentence. */
+  readonly about: string;
+  /** What usually goes wrong. */
+  readonly failure: string;
+  /** What the site looks like after. */
+  readonly leaves: string;
+  readonly needs: Needs;
+  /** Chance that the part lives through it (assumed, common practice). */
+  readonly survival: number;
+  /** Chance that a land is hurt by it in usual hands (assumed, common practice). */
+  readonly harm: number;
+  /** Hands' time besides heat: for the whole, and for each pad, s (assumed, common practice). */
+  readonly hands_s: { readonly once: number; readonly perPad: number };
+  readonly heat: HandHeat | AirHeat;
+  /** Whether it is for parts of this kind at all; one that is not is not listed. */
+  suits(request: PhaseRequest): boolean;
+  rules(request: PhaseRequest): readonly Rule[];
+  /** The work itself, between the station's setting and what follows every such phase. */
+  work(request: PhaseRequest, setting: Setting, bands: readonly PinBand[]): Step[];
+}
+
+export const NOTHING: Needs = { freshSolder: false, braid: false, lowMelt: false, paste: false };
+
+/** Pad states on which no force may come. */
+const HURT: readonly PadStateId[] = ['lifted', 'torn', 'barrel', 'corroded', 'track-cut'];
+
+/** Pads of the site that were found hurt, by name. */
+export const hurtPads = ({ site }: PhaseRequest): string[] =>
+  Object.entries(site.padStates).flatMap(([pad, state]) => (HURT.includes(state) ? [pad] : []));
+
+export const forbids = (says: string): Rule => ({ forbids: true, says });
+export const notes = (says: string): Rule => ({ forbids: false, says });
+
+/** The rule that holds of every method that loses the part. */
+export function lossOfPart(request: PhaseRequest, kept: boolean): Rule[] {
+  if (kept) return [forbids('The part has to live, and this loses it.')];
+  return request.worth === 'scarce'
+    ? [notes('The part is scarce: losing it has to be worth the board.')]
+    : [];
+}
+
+export const padsInWords = (pads: readonly string[]): string =>
+  pads.length === 1
+    ? `pin ${pads[0]}`
+    : pads.length === 2
+      ? `pins ${pads.join(' and ')}`
+      : `all ${pads.length} pins`;
