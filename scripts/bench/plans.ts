@@ -1,4 +1,4 @@
-import { plan, planInPieces } from '~/core/method/plan';
+import { plan, planInPieces } from '~/core/method/plan/plan';
 import { Helpers } from '~/server/plans/planner/helpers';
 import type { FromHelper, ToHelper } from '~/server/plans/planner/pieceProtocol';
 import { startThread } from '~/server/plans/planner/thread';

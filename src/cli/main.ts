@@ -2,7 +2,7 @@ import { readFileSync, writeFileSync } from 'node:fs';
 import { dirname, resolve } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import Papa from 'papaparse';
-import { plan } from '~/core/method/plan';
+import { plan } from '~/core/method/plan/plan';
 import { InputError, parseInput } from '~/schema/values/faults';
 import { planAnswerOf } from '~/schema/exchange/plan/planAnswerOf';
 import { planInput } from '~/schema/exchange/plan/planRequest';

@@ -1,5 +1,5 @@
 import { beforeEach, describe, expect, it } from 'vitest';
-import type { Ask } from '~/core/method/pieces/piece';
+import type { Ask } from '~/core/method/plan/pieces/piece';
 import { dispatch, type Steps } from './dispatch';
 import type { Port } from './port';
 import type { AnyAnswer, FromWorker, ToWorker } from './protocol';

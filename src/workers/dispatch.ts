@@ -1,4 +1,4 @@
-import type { Ask } from '~/core/method/pieces/piece';
+import type { Ask } from '~/core/method/plan/pieces/piece';
 import { Breath } from './breath';
 import type { Port } from './port';
 import type { AnyAnswer, FromWorker, ProgressMessage, ToWorker } from './protocol';

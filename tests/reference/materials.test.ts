@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { ALLOYS, ALLOY_IDS, COMPOSITIONS } from '~/core/materials/alloys';
 import { EUTECTICS } from '~/core/materials/mixtures';
 import type { Supply } from '~/core/method/bench';
-import { braidWidthFor, materialsFor } from '~/core/method/materials';
+import { braidWidthFor, materialsFor } from '~/core/method/consumption';
 import { methodOf } from '~/core/method/ways';
 import { floodedMixture } from '~/core/method/ways/flood';
 import { mixed, mixture } from '~/core/solder/mixture';

@@ -1,11 +1,11 @@
 import { describe, expect, it } from 'vitest';
-import type { PhasePlan } from '~/core/method/phase/phasePlan';
-import type { FoundPlan, Plan } from '~/core/method/plan';
+import type { PhasePlan } from '~/core/method/plan/phases/phasePlan';
+import type { FoundPlan, Plan } from '~/core/method/plan/plan';
 import { methodsFor } from '~/core/method/ways';
 import { isSure } from '~/core/method/hand/bands';
 import { tryOut } from '~/core/method/hand/handTrial';
 import { gun } from '~/core/method/ways/gun';
-import { harmChance } from '~/core/method/rank';
+import { harmChance } from '~/core/method/plan/rank';
 import type { PlanRequest } from '~/core/method/request';
 import { frontier } from '~/core/method/limits/frontier';
 import { AIR, PLAN } from '~/core/method/settings';

@@ -1,4 +1,4 @@
-import { plan, type Plan } from '~/core/method/plan';
+import { plan, type Plan } from '~/core/method/plan/plan';
 import type { PlanRequest } from '~/core/method/request';
 
 /** A plan solved to its end, without looking at its progress. */

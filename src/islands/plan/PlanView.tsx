@@ -2,7 +2,7 @@ import { useEffect, useMemo, useReducer, useState } from 'react';
 import { useStore } from '@nanostores/react';
 import { keepsPart, phasesOf, type Goal } from '~/core/method/goals';
 import { methodOf, methodsFor } from '~/core/method/ways';
-import { phaseRequest } from '~/core/method/phase/phasePlan';
+import { phaseRequest } from '~/core/method/plan/phases/phasePlan';
 import type { PlanRequest } from '~/core/method/request';
 import { socketFor } from '~/core/packages/socket';
 import { choiceOfOption } from '~/schema/exchange/plan/optionChoice';

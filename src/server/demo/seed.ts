@@ -9,7 +9,7 @@ import { newBoard } from '~/schema/records/board/board';
 import type { WritableEvent } from '~/schema/records/work/runEvent';
 import { choiceOfOption, choicesIn } from '~/schema/exchange/plan/optionChoice';
 import type { ChoiceInput } from '~/schema/exchange/plan/planRequest';
-import { plan } from '~/core/method/plan';
+import { plan } from '~/core/method/plan/plan';
 import { planAnswerOf } from '~/schema/exchange/plan/planAnswerOf';
 import { planRequestOf } from '~/schema/exchange/si/plan';
 import type { Db } from '../store/db';

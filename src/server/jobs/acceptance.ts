@@ -1,4 +1,4 @@
-import { explore, MODEL_VERSION } from '~/core/method/plan';
+import { explore, MODEL_VERSION } from '~/core/method/plan/plan';
 import { edited } from '~/core/method/steps/edits';
 import type { PlanRequest, Setting } from '~/core/method/request';
 import { celsius } from '~/core/quantity/convert';

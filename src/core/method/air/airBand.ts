@@ -4,7 +4,7 @@ import { runField, type FieldRun } from '../../thermal/field/run';
 import type { FieldFactors } from '../../thermal/field/scenario';
 import type { Watch } from '../../thermal/field/watch';
 import { percentile, spreadOf } from '../../statistics/percentile';
-import { ask, type Working } from '../pieces/piece';
+import { ask, type Working } from '../plan/pieces/piece';
 import { matesOf, padNameIn, type AirSetting, type PhaseRequest } from '../request';
 import { AIR, PLAN } from '../settings';
 import { airFrom_s, airScenario } from './airScenario';

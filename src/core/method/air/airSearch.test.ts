@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { kelvin } from '../../quantity/convert';
 import { inPhase, STATION, surfaceRequest } from '../../../../tests/support/samples';
 import type { Candidate } from '../candidate';
-import { serially } from '../pieces/solve';
+import { serially } from '../plan/pieces/solve';
 import type { AirSetting } from '../request';
 import { AIR } from '../settings';
 import { answerAir, searchAir } from './airSearch';

@@ -11,7 +11,7 @@ import type { Nozzle } from '../../thermal/surface/jet';
 import type { AirStation } from '../bench';
 import type { Candidate } from '../candidate';
 import { bodyCounts } from '../goals';
-import { ask, type Working } from '../pieces/piece';
+import { ask, type Working } from '../plan/pieces/piece';
 import { matesOf, padNameIn, type AirSetting, type PhaseRequest } from '../request';
 import { nearestMiss } from '../limits/frontier';
 import { AIR } from '../settings';

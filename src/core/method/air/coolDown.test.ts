@@ -1,8 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { inPhase, STATION, surfaceRequest } from '../../../../tests/support/samples';
 import { kelvin } from '../../quantity/convert';
-import type { Ask } from '../pieces/piece';
-import { serially } from '../pieces/solve';
+import type { Ask } from '../plan/pieces/piece';
+import { serially } from '../plan/pieces/solve';
 import type { AirSetting } from '../request';
 import { AIR, PLAN } from '../settings';
 import { coolDownOf, wayDown } from './coolDown';

@@ -2,7 +2,7 @@ import { ALLOYS } from '../../materials/alloys';
 import { BOW_LIMIT } from '../../thermal/warp';
 import { runField, type FieldRun } from '../../thermal/field/run';
 import type { Progress } from '../progress';
-import { ask, type Working } from '../pieces/piece';
+import { ask, type Working } from '../plan/pieces/piece';
 import type { AirSetting, PhaseRequest, PlanRequest } from '../request';
 import { AIR, PLAN } from '../settings';
 import { airFrom_s, airScenario, surfaceMounted, type CoolStage } from './airScenario';

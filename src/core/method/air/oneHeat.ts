@@ -1,5 +1,5 @@
 import { runField, type FieldRun } from '../../thermal/field/run';
-import type { Working } from '../pieces/piece';
+import type { Working } from '../plan/pieces/piece';
 import { matesOf, padNameIn, type AirSetting, type PhaseRequest } from '../request';
 import { preference } from '../limits/frontier';
 import { airFrom_s, airScenario } from './airScenario';

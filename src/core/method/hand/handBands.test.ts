@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { inPhase, planeOn, planRequest, settingAt, trackOn } from '../../../../tests/support/samples';
 import { methodOf } from '../ways';
-import { serially } from '../pieces/solve';
+import { serially } from '../plan/pieces/solve';
 import type { Progress } from '../progress';
 import { PLAN } from '../settings';
 import { isSure, type PinBand } from './bands';

@@ -1,4 +1,4 @@
-import { ask, type Working } from '../pieces/piece';
+import { ask, type Working } from '../plan/pieces/piece';
 import type { HandSetting, PhaseRequest } from '../request';
 import { PLAN } from '../settings';
 import {

@@ -10,7 +10,7 @@ import {
 } from '../../../../tests/support/samples';
 import type { Candidate } from '../candidate';
 import { methodOf } from '../ways';
-import { serially } from '../pieces/solve';
+import { serially } from '../plan/pieces/solve';
 import type { HandSetting, PhaseRequest } from '../request';
 import { frontier, isTurned, preference } from '../limits/frontier';
 import { PLAN } from '../settings';

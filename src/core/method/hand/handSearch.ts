@@ -1,7 +1,7 @@
 import type { Preheat } from '../../thermal/preheat';
 import { usualPreheat } from '../bench';
 import type { Candidate } from '../candidate';
-import { ask, type Working } from '../pieces/piece';
+import { ask, type Working } from '../plan/pieces/piece';
 import type { Progress } from '../progress';
 import type { HandSetting, PhaseRequest } from '../request';
 import { frontier, preference } from '../limits/frontier';

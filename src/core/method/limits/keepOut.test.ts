@@ -12,7 +12,7 @@ import {
 } from '../../../../tests/support/samples';
 import { planOf } from '../../../../tests/support/solve';
 import { EACH_HOLE } from '../ways/hole';
-import type { PhasePlan } from '../phase/phasePlan';
+import type { PhasePlan } from '../plan/phases/phasePlan';
 import type { PlanRequest } from '../request';
 import { keepOutByHand, type KeepOut } from './keepOut';
 

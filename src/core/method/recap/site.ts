@@ -3,8 +3,8 @@ import type { Candidate } from '../candidate';
 import { searchWarmToo } from '../hand/handSearch';
 import { methodsFor } from '../ways';
 import type { MethodId } from '../ways/method';
-import type { Working } from '../pieces/piece';
-import { minutesFor, rank, tried, type Tried } from '../rank';
+import type { Working } from '../plan/pieces/piece';
+import { minutesFor, rank, tried, type Tried } from '../plan/rank';
 import { copperWeight, type PhaseRequest, type PlanRequest, type Setting } from '../request';
 import { preference } from '../limits/frontier';
 

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import type { Draw, Materials } from '~/core/method/materials';
+import type { Draw, Materials } from '~/core/method/consumption';
 import { drawAnswerOf, materialsAnswerOf } from './materialsAnswerOf';
 
 const MATERIALS: Materials = {

@@ -1,4 +1,4 @@
-import type { Draw, Materials } from '~/core/method/materials';
+import type { Draw, Materials } from '~/core/method/consumption';
 import { celsius, millimetres } from '~/core/quantity/convert';
 import type { DrawAnswer, MaterialsAnswer } from './planAnswer';
 

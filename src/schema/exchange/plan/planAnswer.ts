@@ -3,7 +3,7 @@ import { TIP_CONSTRUCTION_IDS, TIP_SHAPE_IDS } from '~/core/materials/tips';
 import { PREHEATER_IDS } from '~/core/materials/air';
 import type { Binding } from '~/core/method/candidate';
 import type { Phase } from '~/core/method/goals';
-import type { Remedy } from '~/core/method/remedies/remedy';
+import type { Remedy } from '~/core/method/plan/remedies/remedy';
 
 /** A plan as it leaves the core: bench units, null where something never happened. */
 

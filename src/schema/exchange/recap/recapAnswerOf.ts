@@ -1,4 +1,4 @@
-import { MODEL_VERSION } from '~/core/method/plan';
+import { MODEL_VERSION } from '~/core/method/plan/plan';
 import { methodOf } from '~/core/method/ways';
 import type { RecapPlan } from '~/core/method/recap/plan';
 import type { RecapPhase } from '~/core/method/recap/site';

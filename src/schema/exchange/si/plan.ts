@@ -1,5 +1,5 @@
 import { phasesOf } from '~/core/method/goals';
-import type { Choice } from '~/core/method/plan';
+import type { Choice } from '~/core/method/plan/plan';
 import type { HandSetting, PlanRequest, Setting } from '~/core/method/request';
 import { padNamesOf } from '~/core/packages/form';
 import { kelvin, metres } from '~/core/quantity/convert';

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { planOf } from '../../../../tests/support/solve';
 import { planeOn, planRequest, surfaceRequest, trackOn } from '../../../../tests/support/samples';
-import { planInPieces, type Plan } from '~/core/method/plan';
+import { planInPieces, type Plan } from '~/core/method/plan/plan';
 import type { Progress } from '~/core/method/progress';
 import type { PlanRequest } from '~/core/method/request';
 import { Helpers, type Helper } from './helpers';

@@ -1,5 +1,5 @@
 import { availableParallelism } from 'node:os';
-import type { Ask } from '~/core/method/pieces/piece';
+import type { Ask } from '~/core/method/plan/pieces/piece';
 import type { Progress } from '~/core/method/progress';
 import type { PhaseRequest } from '~/core/method/request';
 import { Known, type FromHelper, type ToHelper } from './pieceProtocol';

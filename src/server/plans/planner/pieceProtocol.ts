@@ -1,4 +1,4 @@
-import type { Piece } from '~/core/method/pieces/piece';
+import type { Piece } from '~/core/method/plan/pieces/piece';
 import type { Progress } from '~/core/method/progress';
 import type { PhaseRequest } from '~/core/method/request';
 

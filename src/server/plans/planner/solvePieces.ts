@@ -1,4 +1,4 @@
-import { solvePiece } from '~/core/method/pieces/solve';
+import { solvePiece } from '~/core/method/plan/pieces/solve';
 import type { PhaseRequest } from '~/core/method/request';
 import { Breath } from '~/workers/breath';
 import type { Port } from '~/workers/port';

@@ -1,8 +1,8 @@
 import { curvesOf, type TouchCurves } from '~/core/method/hand/curves';
 import { methodOf } from '~/core/method/ways';
-import { phaseRequest, type PhasePlan } from '~/core/method/phase/phasePlan';
-import type { Working } from '~/core/method/pieces/piece';
-import { exploreInPieces, planInPieces, type Explored } from '~/core/method/plan';
+import { phaseRequest, type PhasePlan } from '~/core/method/plan/phases/phasePlan';
+import type { Working } from '~/core/method/plan/pieces/piece';
+import { exploreInPieces, planInPieces, type Explored } from '~/core/method/plan/plan';
 import { recapInPieces } from '~/core/method/recap/plan';
 import type { Phase } from '~/core/method/goals';
 import type { Method } from '~/core/method/ways/method';

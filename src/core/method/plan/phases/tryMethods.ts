@@ -1,12 +1,12 @@
-import type { Candidate } from '../candidate';
-import { searchAir } from '../air/airSearch';
-import { searchPreheated, searchWarmToo } from '../hand/handSearch';
-import { methodsFor } from '../ways';
-import { forbids, type Method, type Rule } from '../ways/method';
+import type { Candidate } from '../../candidate';
+import { searchAir } from '../../air/airSearch';
+import { searchPreheated, searchWarmToo } from '../../hand/handSearch';
+import { methodsFor } from '../../ways';
+import { forbids, type Method, type Rule } from '../../ways/method';
 import type { Working } from '../pieces/piece';
-import type { Progress } from '../progress';
+import type { Progress } from '../../progress';
 import { rank, tried, type Tried } from '../rank';
-import { matesOf, type PhaseRequest } from '../request';
+import { matesOf, type PhaseRequest } from '../../request';
 import { firstWord } from './firstWord';
 
 /** Every method at nominal values, tools in the hand first: they answer soonest. Methods that ask alike share. */

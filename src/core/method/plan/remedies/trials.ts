@@ -1,13 +1,13 @@
-import { isSurface } from '../../packages/form';
-import type { SolidTip } from '../../thermal/joint/scenario';
-import type { Preheat } from '../../thermal/preheat';
-import { usualPreheat, type AirStation, type Preheater } from '../bench';
-import { keepsPart } from '../goals';
-import type { HandHeat } from '../hand/handTrial';
-import { methodOf, methodsFor } from '../ways';
-import type { Method } from '../ways/method';
-import type { PhaseRequest } from '../request';
-import { REMEDY } from '../settings';
+import { isSurface } from '../../../packages/form';
+import type { SolidTip } from '../../../thermal/joint/scenario';
+import type { Preheat } from '../../../thermal/preheat';
+import { usualPreheat, type AirStation, type Preheater } from '../../bench';
+import { keepsPart } from '../../goals';
+import type { HandHeat } from '../../hand/handTrial';
+import { methodOf, methodsFor } from '../../ways';
+import type { Method } from '../../ways/method';
+import type { PhaseRequest } from '../../request';
+import { REMEDY } from '../../settings';
 import type { RemedyKind, Stuck } from './stuck';
 
 /** A changed job, to be solved again. */

@@ -1,11 +1,11 @@
-import type { FieldFactors } from '../../thermal/field/scenario';
-import type { Candidate } from '../candidate';
-import type { Drawn } from '../air/airDraw';
-import type { Arrangement } from '../air/arrangement';
-import type { DrawnTouch } from '../hand/bands';
-import type { CoolDown } from '../air/wayDown';
-import type { Progress } from '../progress';
-import type { AirSetting, HandSetting, PhaseRequest } from '../request';
+import type { FieldFactors } from '../../../thermal/field/scenario';
+import type { Candidate } from '../../candidate';
+import type { Drawn } from '../../air/airDraw';
+import type { Arrangement } from '../../air/arrangement';
+import type { DrawnTouch } from '../../hand/bands';
+import type { CoolDown } from '../../air/wayDown';
+import type { Progress } from '../../progress';
+import type { AirSetting, HandSetting, PhaseRequest } from '../../request';
 
 /** What each kind of piece answers with. */
 interface AnswerOf {

@@ -1,13 +1,13 @@
-import { solveArrangement } from '../air/airSearch';
-import { drawAir } from '../air/airBand';
-import { verifyAir } from '../air/airVerify';
-import { drawTouch } from '../hand/bands';
-import { wayDown } from '../air/coolDown';
-import { climb } from '../hand/handSearch';
-import type { HandHeat } from '../hand/handTrial';
-import { METHODS } from '../ways';
-import type { Progress } from '../progress';
-import type { PhaseRequest } from '../request';
+import { solveArrangement } from '../../air/airSearch';
+import { drawAir } from '../../air/airBand';
+import { verifyAir } from '../../air/airVerify';
+import { drawTouch } from '../../hand/bands';
+import { wayDown } from '../../air/coolDown';
+import { climb } from '../../hand/handSearch';
+import type { HandHeat } from '../../hand/handTrial';
+import { METHODS } from '../../ways';
+import type { Progress } from '../../progress';
+import type { PhaseRequest } from '../../request';
 import type { Piece, Working } from './piece';
 
 /** Solves one piece. Null is a pause in which the caller may give it up. */

@@ -1,7 +1,7 @@
-import type { Progress } from '../progress';
+import type { Progress } from '../../progress';
 import type { Ranked } from '../rank';
-import type { PhaseRequest } from '../request';
-import { frontierAbout } from '../limits/frontier';
+import type { PhaseRequest } from '../../request';
+import { frontierAbout } from '../../limits/frontier';
 
 /** What a search can say at once: its best so far, before anything is drawn. */
 export const firstWord = (

@@ -1,8 +1,8 @@
-import { padNamesOf } from '../../packages/form';
-import type { Candidate } from '../candidate';
-import { airLimits, judgeNeighbour, type NeighbourLimit } from '../air/airJudge';
-import type { PhaseRequest } from '../request';
-import { AIR } from '../settings';
+import { padNamesOf } from '../../../packages/form';
+import type { Candidate } from '../../candidate';
+import { airLimits, judgeNeighbour, type NeighbourLimit } from '../../air/airJudge';
+import type { PhaseRequest } from '../../request';
+import { AIR } from '../../settings';
 
 /**
  * What full runs taught about settings that superposition alone had judged: by how much it foretold a neighbour too

@@ -1,13 +1,13 @@
-import { boardTemperature_K } from '../../thermal/preheat';
-import type { Binding, Candidate } from '../candidate';
-import { searchAir } from '../air/airSearch';
-import { searchByHand } from '../hand/handSearch';
-import type { MethodId } from '../ways/method';
-import { sureByAir } from '../phase/byAir';
-import { sureByHand } from '../phase/byHand';
+import { boardTemperature_K } from '../../../thermal/preheat';
+import type { Binding, Candidate } from '../../candidate';
+import { searchAir } from '../../air/airSearch';
+import { searchByHand } from '../../hand/handSearch';
+import type { MethodId } from '../../ways/method';
+import { sureByAir } from '../phases/byAir';
+import { sureByHand } from '../phases/byHand';
 import { silently, type Working } from '../pieces/piece';
-import type { PhaseRequest, Setting } from '../request';
-import { missOf, nearestMiss, preference } from '../limits/frontier';
+import type { PhaseRequest, Setting } from '../../request';
+import { missOf, nearestMiss, preference } from '../../limits/frontier';
 import { combinedTrials, singleTrials, type Trial } from './trials';
 import type { RemedyKind, Stuck } from './stuck';
 

@@ -1,11 +1,11 @@
-import { bindingInWords, touchInWords } from './bindingWords';
-import type { Candidate } from './candidate';
-import { keepsPart } from './goals';
-import type { Method, Rule } from './ways/method';
-import { nearestMiss, preference } from './limits/frontier';
-import type { PhaseRequest } from './request';
-import { PLAN, RANK } from './settings';
-import { padNamesOf } from '../packages/form';
+import { bindingInWords, touchInWords } from '../bindingWords';
+import type { Candidate } from '../candidate';
+import { keepsPart } from '../goals';
+import type { Method, Rule } from '../ways/method';
+import { nearestMiss, preference } from '../limits/frontier';
+import type { PhaseRequest } from '../request';
+import { PLAN, RANK } from '../settings';
+import { padNamesOf } from '../../packages/form';
 
 /** A method as far as it was tried on the job at hand. */
 export interface Tried {

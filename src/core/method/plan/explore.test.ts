@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { planRequest, settingAt, trackOn, TWO_LAYER } from '../../../tests/support/samples';
+import { planRequest, settingAt, trackOn, TWO_LAYER } from '../../../../tests/support/samples';
 import type { Ask } from './pieces/piece';
 import { solvePiece } from './pieces/solve';
 import { exploreInPieces, type Choice, type Explored, type FoundPlan } from './plan';

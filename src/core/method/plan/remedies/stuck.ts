@@ -1,5 +1,5 @@
-import type { Binding, Candidate } from '../candidate';
-import type { Method } from '../ways/method';
+import type { Binding, Candidate } from '../../candidate';
+import type { Method } from '../../ways/method';
 
 export type RemedyKind =
   | 'preheat'

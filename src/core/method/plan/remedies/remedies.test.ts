@@ -1,11 +1,11 @@
 import { describe, expect, it } from 'vitest';
-import { planeOn, planRequest, trackOn } from '../../../../tests/support/samples';
-import { planOf } from '../../../../tests/support/solve';
-import { isSure } from '../hand/bands';
-import { methodOf } from '../ways';
+import { planeOn, planRequest, trackOn } from '../../../../../tests/support/samples';
+import { planOf } from '../../../../../tests/support/solve';
+import { isSure } from '../../hand/bands';
+import { methodOf } from '../../ways';
 import { explore, plan as planning } from '../plan';
-import type { Progress } from '../progress';
-import type { PlanRequest } from '../request';
+import type { Progress } from '../../progress';
+import type { PlanRequest } from '../../request';
 import type { Remedy } from './remedy';
 
 const SIX = { ...planRequest({}).board, thickness_m: 2e-3 };

@@ -1,22 +1,22 @@
-import { cautionsFor, type CautionId } from './cautions';
-import { phasesOf, type Phase } from './goals';
-import { summed, type Draw } from './materials';
-import { methodOf, methodsFor } from './ways';
-import type { MethodId } from './ways/method';
-import { partCycles, type PartCycles } from './limits/partCycles';
-import { exploreAir, proveAir } from './phase/byAir';
-import { exploreHand, proveByHand } from './phase/byHand';
-import { infeasible, type NoPlan } from './phase/noPlan';
-import { phaseRequest, type PhasePlan } from './phase/phasePlan';
-import { firstWord } from './phase/firstWord';
-import { tryMethods, warmed } from './phase/tryMethods';
+import { cautionsFor, type CautionId } from '../cautions';
+import { phasesOf, type Phase } from '../goals';
+import { summed, type Draw } from '../consumption';
+import { methodOf, methodsFor } from '../ways';
+import type { MethodId } from '../ways/method';
+import { partCycles, type PartCycles } from '../limits/partCycles';
+import { exploreAir, proveAir } from './phases/byAir';
+import { exploreHand, proveByHand } from './phases/byHand';
+import { infeasible, type NoPlan } from './phases/noPlan';
+import { phaseRequest, type PhasePlan } from './phases/phasePlan';
+import { firstWord } from './phases/firstWord';
+import { tryMethods, warmed } from './phases/tryMethods';
 import type { Working } from './pieces/piece';
 import { serially } from './pieces/solve';
-import type { Progress } from './progress';
+import type { Progress } from '../progress';
 import { rank, uncompared, type Ranked } from './rank';
-import type { PhaseRequest, PlanRequest, Setting } from './request';
-import { stepsFor } from './steps/frame';
-import type { Step } from './steps/step';
+import type { PhaseRequest, PlanRequest, Setting } from '../request';
+import { stepsFor } from '../steps/frame';
+import type { Step } from '../steps/step';
 
 /** Names the equations and data a plan was made with; raised whenever either changes its answers. */
 export const MODEL_VERSION = 'plan-7';

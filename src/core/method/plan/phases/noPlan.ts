@@ -1,13 +1,13 @@
-import type { Binding, Candidate } from '../candidate';
-import { cautionsFor, type CautionId } from '../cautions';
-import type { Phase } from '../goals';
-import { methodOf } from '../ways';
-import type { MethodId } from '../ways/method';
+import type { Binding, Candidate } from '../../candidate';
+import { cautionsFor, type CautionId } from '../../cautions';
+import type { Phase } from '../../goals';
+import { methodOf } from '../../ways';
+import type { MethodId } from '../../ways/method';
 import type { Working } from '../pieces/piece';
 import type { Ranked } from '../rank';
 import { findRemedies, type Remedy } from '../remedies/remedy';
-import type { PhaseRequest } from '../request';
-import { nearestMiss } from '../limits/frontier';
+import type { PhaseRequest } from '../../request';
+import { nearestMiss } from '../../limits/frontier';
 
 export interface NoPlan {
   readonly outcome: 'no-feasible-setting';

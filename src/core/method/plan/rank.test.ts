@@ -1,11 +1,11 @@
 import { describe, expect, it } from 'vitest';
-import { inPhase, planRequest, settingAt, trackOn } from '../../../tests/support/samples';
-import type { Candidate } from './candidate';
-import { methodOf } from './ways';
-import { forbids, notes, type MethodId } from './ways/method';
+import { inPhase, planRequest, settingAt, trackOn } from '../../../../tests/support/samples';
+import type { Candidate } from '../candidate';
+import { methodOf } from '../ways';
+import { forbids, notes, type MethodId } from '../ways/method';
 import { harmChance, minutesFor, priceOf, rank, tried, uncompared, type Ranked, type Tried } from './rank';
-import type { PlanRequest } from './request';
-import { RANK } from './settings';
+import type { PlanRequest } from '../request';
+import { RANK } from '../settings';
 
 const request = (changes: Partial<PlanRequest> = {}) =>
   inPhase(planRequest({ '1': [trackOn(4)], '2': [trackOn(4)] }, changes));

@@ -7,11 +7,11 @@ import {
   planRequest,
   surfaceRequest,
   trackOn,
-} from '../../../../tests/support/samples';
-import type { Binding } from '../candidate';
-import { methodOf } from '../ways';
-import type { MethodId } from '../ways/method';
-import type { PlanRequest } from '../request';
+} from '../../../../../tests/support/samples';
+import type { Binding } from '../../candidate';
+import { methodOf } from '../../ways';
+import type { MethodId } from '../../ways/method';
+import type { PlanRequest } from '../../request';
 import type { Stuck } from './stuck';
 import { combinedTrials, singleTrials } from './trials';
 

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { planOf } from '../../../tests/support/solve';
+import { planOf } from '../../../../tests/support/solve';
 import {
   CAPACITOR,
   inPhase,
@@ -11,16 +11,16 @@ import {
   surfaceRequest,
   trackOn,
   TWO_LAYER,
-} from '../../../tests/support/samples';
-import { isSure } from './hand/bands';
-import { tryOut } from './hand/handTrial';
-import { overspends } from './limits/overspend';
-import { EACH_HOLE } from './ways/hole';
-import type { PhasePlan } from './phase/phasePlan';
+} from '../../../../tests/support/samples';
+import { isSure } from '../hand/bands';
+import { tryOut } from '../hand/handTrial';
+import { overspends } from '../limits/overspend';
+import { EACH_HOLE } from '../ways/hole';
+import type { PhasePlan } from './phases/phasePlan';
 import type { FoundPlan, Plan } from './plan';
-import { padOrder } from './request';
-import { frontier } from './limits/frontier';
-import { PLAN } from './settings';
+import { padOrder } from '../request';
+import { frontier } from '../limits/frontier';
+import { PLAN } from '../settings';
 
 const WIDE = { shape: 'bevel', width_m: 3e-3, construction: 'cartridge' } as const;
 const easy = planRequest({ '1': [trackOn(2)], '2': [trackOn(2)] }, { board: TWO_LAYER });

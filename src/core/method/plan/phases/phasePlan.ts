@@ -1,15 +1,15 @@
-import { socketFor } from '../../packages/socket';
-import type { Candidate } from '../candidate';
-import type { Phase } from '../goals';
-import type { NeighbourHeat } from '../air/airJudge';
-import type { PinBand } from '../hand/bands';
-import type { CoolDown } from '../air/wayDown';
-import type { KeepOut } from '../limits/keepOut';
-import type { SharedHeat } from '../air/oneHeat';
-import type { Materials } from '../materials';
-import type { Method } from '../ways/method';
+import { socketFor } from '../../../packages/socket';
+import type { Candidate } from '../../candidate';
+import type { Phase } from '../../goals';
+import type { NeighbourHeat } from '../../air/airJudge';
+import type { PinBand } from '../../hand/bands';
+import type { CoolDown } from '../../air/wayDown';
+import type { KeepOut } from '../../limits/keepOut';
+import type { SharedHeat } from '../../air/oneHeat';
+import type { Materials } from '../../consumption';
+import type { Method } from '../../ways/method';
 import type { Ranked } from '../rank';
-import type { PhaseRequest, PlanRequest } from '../request';
+import type { PhaseRequest, PlanRequest } from '../../request';
 
 /** One phase solved: what is done, with what, and what it costs. */
 export interface PhasePlan {

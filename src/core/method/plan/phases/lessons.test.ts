@@ -1,9 +1,9 @@
 import { describe, expect, it } from 'vitest';
-import { kelvin } from '../../quantity/convert';
-import { surfacePackage } from '../../packages/outlines';
-import { inPhase, STATION, surfaceRequest } from '../../../../tests/support/samples';
-import type { Candidate } from '../candidate';
-import { AIR } from '../settings';
+import { kelvin } from '../../../quantity/convert';
+import { surfacePackage } from '../../../packages/outlines';
+import { inPhase, STATION, surfaceRequest } from '../../../../../tests/support/samples';
+import type { Candidate } from '../../candidate';
+import { AIR } from '../../settings';
 import { Lessons } from './lessons';
 
 const base = surfaceRequest({ family: 'qfn' });
