@@ -1,4 +1,4 @@
-import { planImport } from '~/formats/importPlan';
+import { planImport } from '~/formats/import/importPlan';
 import type { Construction } from '~/schema/values/construction';
 import { SIMULATE_EXAMPLE } from '../../tests/support/requests';
 import { drain, report, timed } from './table';

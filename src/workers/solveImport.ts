@@ -1,4 +1,4 @@
-import { planImport, type ImportPreview } from '~/formats/importPlan';
+import { planImport, type ImportPreview } from '~/formats/import/importPlan';
 import type { Steps } from './dispatch';
 import type { ImportTask } from './protocol';
 

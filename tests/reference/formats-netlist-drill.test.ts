@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { readExcellon } from '~/formats/excellon';
-import { readNetlist } from '~/formats/netlist';
+import { readExcellon } from '~/formats/excellon/excellon';
+import { readNetlist } from '~/formats/netlist/netlist';
 
 /** IPC-D-356A records by their columns and Excellon by its words; both from memory. */
 

@@ -1,11 +1,11 @@
 import Papa from 'papaparse';
-import { columnsOf, readCentroid, type CentroidColumns } from './centroid';
-import { readExcellon } from './excellon';
-import { readGerber, type Artwork, type ArtworkPad } from './gerber/read';
-import type { LineFault } from './lineFault';
-import { readNetlist } from './netlist';
+import { columnsOf, readCentroid, type CentroidColumns } from '../placement/centroid';
+import { readExcellon } from '../excellon/excellon';
+import { readGerber, type Artwork, type ArtworkPad } from '../gerber/read';
+import type { LineFault } from '../lineFault';
+import { readNetlist } from '../netlist/netlist';
 import { PROFILE } from './importProfile';
-import { partsOf, type NetlistPart } from './netlistParts';
+import { partsOf, type NetlistPart } from '../netlist/netlistParts';
 import type { ImportGround, Collected } from './collected';
 import type { ReadFile } from './collected';
 import type { FileKind } from './collected';

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { centroidOf, copperOf, drillOf, netlistOf, profileOf } from '../../tests/support/openFiles';
+import { centroidOf, copperOf, drillOf, netlistOf, profileOf } from '../../../tests/support/openFiles';
 import { DEMO_BOARDS } from '~/server/demo/boards';
 import { areaOf } from '~/core/geometry/polygon';
 import { boardProfile } from '~/schema/values/boardProfile';

@@ -1,10 +1,10 @@
 import type { AlloyId } from '~/core/materials/alloys';
 import type { Construction } from '~/schema/values/construction';
-import type { CentroidColumns, CentroidRow } from './centroid';
-import type { DrillHole } from './excellon';
-import type { Artwork } from './gerber/read';
-import type { LineFault } from './lineFault';
-import type { NetlistPart } from './netlistParts';
+import type { CentroidColumns, CentroidRow } from '../placement/centroid';
+import type { DrillHole } from '../excellon/excellon';
+import type { Artwork } from '../gerber/read';
+import type { LineFault } from '../lineFault';
+import type { NetlistPart } from '../netlist/netlistParts';
 
 export type FileKind = 'netlist' | 'artwork' | 'drill' | 'table' | 'unknown';
 
