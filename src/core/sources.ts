@@ -1,23 +1,23 @@
-import { METER } from './electrical/meterLimits';
-import { WIRE_EMISSIVITY } from './electrical/wireRise';
-import { JUMPER } from './electrical/jumperData';
-import { FILLETS, LAND_RULES } from './packages/fillets';
-import { BOARD_WEIGHT } from './thermal/boardWeight';
-import { FAMILY_TRAITS, HOLE_CLEARANCE, THROUGH_HOLE_RAMP } from './packages/families';
-import { SURFACE_TRAITS, UNDER_BODY } from './packages/surfaceFamilies';
-import { PREHEATERS, STILL_AIR } from './materials/air';
-import { ALLOYS } from './materials/alloys';
-import { CELL } from './materials/cells';
-import { BRAID, FLOOD, FLUX, PASTE, SHEET, SOLVENT, WIRE } from './materials/consumables';
-import { RECAP } from './method/recap/data';
-import { GUN, SWEEP, TIGHT_HOLE } from './method/ways/data';
-import { COPPER } from './materials/copper';
-import { EUTECTICS, LIQUIDUS_SLOPE, MIXTURE } from './materials/mixtures';
-import { LAMINATES, PAD_BOND } from './materials/laminates';
-import { LEAD_METALS } from './materials/leads';
-import type { Property } from './materials/property';
-import { SHIELDS, SURFACE } from './materials/surfaces';
-import { TIP_CONSTRUCTIONS, TIP_CONTACT, TIP_SHAPES, TIP_WEAR } from './materials/tips';
+import { METER } from '~/core/electrical/meterLimits';
+import { WIRE_EMISSIVITY } from '~/core/electrical/wireRise';
+import { JUMPER } from '~/core/electrical/jumperData';
+import { FILLETS, LAND_RULES } from '~/core/packages/fillets';
+import { BOARD_WEIGHT } from '~/core/thermal/boardWeight';
+import { FAMILY_TRAITS, HOLE_CLEARANCE, THROUGH_HOLE_RAMP } from '~/core/packages/families';
+import { SURFACE_TRAITS, UNDER_BODY } from '~/core/packages/surfaceFamilies';
+import { PREHEATERS, STILL_AIR } from '~/core/materials/air';
+import { ALLOYS } from '~/core/materials/alloys';
+import { CELL } from '~/core/materials/cells';
+import { BRAID, FLOOD, FLUX, PASTE, SHEET, SOLVENT, WIRE } from '~/core/materials/consumables';
+import { RECAP } from '~/core/method/recap/data';
+import { GUN, SWEEP, TIGHT_HOLE } from '~/core/method/ways/data';
+import { COPPER } from '~/core/materials/copper';
+import { EUTECTICS, LIQUIDUS_SLOPE, MIXTURE } from '~/core/materials/mixtures';
+import { LAMINATES, PAD_BOND } from '~/core/materials/laminates';
+import { LEAD_METALS } from '~/core/materials/leads';
+import type { Property } from '~/core/materials/property';
+import { SHIELDS, SURFACE } from '~/core/materials/surfaces';
+import { TIP_CONSTRUCTIONS, TIP_CONTACT, TIP_SHAPES, TIP_WEAR } from '~/core/materials/tips';
 
 /** One value of the model's data and where it stands. */
 export interface RegisteredProperty {

@@ -3,10 +3,10 @@ import { describe, expect, it } from 'vitest';
 import { centroidOf, copperOf, drillOf, netlistOf, profileOf } from '../../tests/support/openFiles';
 import { newImport } from '~/schema/records/board/boardImport';
 import { DEMO_BOARDS } from '~/server/demo/boards';
-import { readExcellon } from './excellon/excellon';
-import { readGerber } from './gerber/read';
-import { planImport, type ImportPreview } from './import/importPlan';
-import { readNetlist } from './netlist/netlist';
+import { readExcellon } from '~/formats/excellon/excellon';
+import { readGerber } from '~/formats/gerber/read';
+import { planImport, type ImportPreview } from '~/formats/import/importPlan';
+import { readNetlist } from '~/formats/netlist/netlist';
 
 /**
  * Files come from anywhere: cut short, mangled by mail, or no such file at all. Whatever is in them a reader

@@ -3,13 +3,13 @@ import { OPTION, pin } from '../../tests/support/answers';
 import { BLANK_BOARD } from '../../tests/support/sheets';
 import type { RunEvent } from '~/core/record/runEvents';
 import type { FoundAnswer } from '~/schema/exchange/plan/planAnswer';
-import { matching, reduce as benchReduce, START } from './bench/state';
-import { initialState, reduce as boardReduce } from './board/state';
-import { padState, UNMARKED, worstState } from './findings/marking';
-import { ledger } from './board/ledger';
+import { matching, reduce as benchReduce, START } from '~/islands/bench/state';
+import { initialState, reduce as boardReduce } from '~/islands/board/state';
+import { padState, UNMARKED, worstState } from '~/islands/findings/marking';
+import { ledger } from '~/islands/board/ledger';
 import { newSite } from '~/schema/records/site/site';
-import { FAMILIES, startOf } from './intake/packageDraft';
-import { blankSite, siteOf } from './intake/siteDraft';
+import { FAMILIES, startOf } from '~/islands/intake/packageDraft';
+import { blankSite, siteOf } from '~/islands/intake/siteDraft';
 import {
   alongFrontier,
   changed,
@@ -20,8 +20,8 @@ import {
   start,
   verdictOf,
   wantsProof,
-} from './plan/state';
-import { reduce as runReduce, standing, type RunViewState } from './run/state';
+} from '~/islands/plan/state';
+import { reduce as runReduce, standing, type RunViewState } from '~/islands/run/state';
 
 const layersOf = (count: number) => ({
   copperLayers: Array.from({ length: count }, () => ({ weight_oz: 1, coverage: 0.3 })),

@@ -1,12 +1,12 @@
 import { describe, expect, it } from 'vitest';
 import { changed, HOT_AIR_EXAMPLE, PLAN_EXAMPLE, SIMULATE_EXAMPLE } from '../../tests/support/requests';
-import { newBoard } from './records/board/board';
-import { InputError, parseInput, type Fault } from './values/faults';
-import { newFinding } from './records/site/finding';
-import { planInput } from './exchange/plan/planRequest';
-import { planRequestOf } from './exchange/si/plan';
-import { simulateInput } from './exchange/simulate/simulateRequest';
-import { writableEvent } from './records/work/runEvent';
+import { newBoard } from '~/schema/records/board/board';
+import { InputError, parseInput, type Fault } from '~/schema/values/faults';
+import { newFinding } from '~/schema/records/site/finding';
+import { planInput } from '~/schema/exchange/plan/planRequest';
+import { planRequestOf } from '~/schema/exchange/si/plan';
+import { simulateInput } from '~/schema/exchange/simulate/simulateRequest';
+import { writableEvent } from '~/schema/records/work/runEvent';
 import type { z } from 'zod';
 
 function faultsOf<T>(schema: z.ZodType<T>, input: unknown): readonly Fault[] {

@@ -7,14 +7,14 @@ import { padChanges } from '~/schema/records/site/padChange';
 import { newSite, siteChange } from '~/schema/records/site/site';
 import { newSiteGroup } from '~/schema/records/board/siteGroup';
 import { freshDatabase, withBoard, withCapacitor } from '../../tests/support/database';
-import { changeTold } from './boards/boardChanges';
-import { changeCopper, correctSite } from './boards/placement';
-import { addBoard, getBoard } from './store/repositories/boards';
-import { addFaceFinding, faceFindingsOf } from './store/repositories/faceFindings';
-import { addToLibrary, libraryOf, removeFromLibrary } from './store/repositories/library';
-import { addSiteGroup, removeSiteGroup, siteGroupsOf } from './store/repositories/siteGroups';
-import { addFinding } from './store/repositories/findings';
-import { addSite, getSite, removeSite, sitesOf } from './store/repositories/sites';
+import { changeTold } from '~/server/boards/boardChanges';
+import { changeCopper, correctSite } from '~/server/boards/placement';
+import { addBoard, getBoard } from '~/server/store/repositories/boards';
+import { addFaceFinding, faceFindingsOf } from '~/server/store/repositories/faceFindings';
+import { addToLibrary, libraryOf, removeFromLibrary } from '~/server/store/repositories/library';
+import { addSiteGroup, removeSiteGroup, siteGroupsOf } from '~/server/store/repositories/siteGroups';
+import { addFinding } from '~/server/store/repositories/findings';
+import { addSite, getSite, removeSite, sitesOf } from '~/server/store/repositories/sites';
 
 const via = (changes: object = {}) => ({
   side: 'top',

@@ -4,18 +4,18 @@ import { newFinding } from '~/schema/records/site/finding';
 import { InputError } from '~/schema/values/faults';
 import { newSite } from '~/schema/records/site/site';
 import type { WritableEvent } from '~/schema/records/work/runEvent';
-import type { Db } from './store/db';
-import { Conflict, NotFound } from './store/errors';
-import { railOf } from './jobs/clocks';
-import { placeSite } from './boards/placement';
+import type { Db } from '~/server/store/db';
+import { Conflict, NotFound } from '~/server/store/errors';
+import { railOf } from '~/server/jobs/clocks';
+import { placeSite } from '~/server/boards/placement';
 import { acceptPlan, type AcceptPlan } from '~/schema/records/work/job';
-import { acceptJob } from './jobs/acceptance';
-import { exposureFor } from './jobs/exposure';
-import { planningFor } from './plans/sitePlanning';
-import { getBoard } from './store/repositories/boards';
-import { addFinding, findingsOf } from './store/repositories/findings';
-import { appendEvent, getJob, siteHistory } from './store/repositories/jobs';
-import { sitesOf } from './store/repositories/sites';
+import { acceptJob } from '~/server/jobs/acceptance';
+import { exposureFor } from '~/server/jobs/exposure';
+import { planningFor } from '~/server/plans/sitePlanning';
+import { getBoard } from '~/server/store/repositories/boards';
+import { addFinding, findingsOf } from '~/server/store/repositories/findings';
+import { appendEvent, getJob, siteHistory } from '~/server/store/repositories/jobs';
+import { sitesOf } from '~/server/store/repositories/sites';
 
 const SETTING = {
   ironId: 'iron-cartridge',

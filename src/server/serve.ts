@@ -4,12 +4,12 @@ import { dirname, resolve } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { parseArgs } from 'node:util';
 import sirv from 'sirv';
-import { closeDatabase, openDatabase, type Db } from './store/db';
-import { seedDemo } from './demo/seed';
-import { openPlanner } from './plans/planner/open';
-import type { Planner } from './plans/planner/planner';
-import { rehearse } from './plans/planner/rehearsal';
-import { ensureRig } from './rig/firstRig';
+import { closeDatabase, openDatabase, type Db } from '~/server/store/db';
+import { seedDemo } from '~/server/demo/seed';
+import { openPlanner } from '~/server/plans/planner/open';
+import type { Planner } from '~/server/plans/planner/planner';
+import { rehearse } from '~/server/plans/planner/rehearsal';
+import { ensureRig } from '~/server/rig/firstRig';
 
 /** Astro's built handler, called with our locals. */
 type PageHandler = (

@@ -1,5 +1,5 @@
-import type { Board } from '../thermal/stackup';
-import type { Connection } from '../thermal/joint/scenario';
+import type { Board } from '~/core/thermal/stackup';
+import type { Connection } from '~/core/thermal/joint/scenario';
 import { METER } from './meterLimits';
 import { COPPER_RESISTIVITY_Ohm_m } from './wire';
 

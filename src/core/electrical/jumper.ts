@@ -1,4 +1,4 @@
-import type { Board } from '../thermal/stackup';
+import type { Board } from '~/core/thermal/stackup';
 import { distance_m, narrowestTrack, nearestOfNet, type PlacedPad } from './checklist';
 import { JUMPER } from './jumperData';
 import { gaugeDiameter_m, trackCurrent_A, wireResistance_Ohm } from './wire';

@@ -1,4 +1,4 @@
-import { property } from '../materials/property';
+import { property } from '~/core/materials/property';
 
 /** How a jumper is laid, and what it is asked to carry where nothing says more. */
 export const JUMPER = {

@@ -1,4 +1,4 @@
-import { property } from '../materials/property';
+import { property } from '~/core/materials/property';
 
 /** What a meter on a fitted board is judged by. */
 export const METER = {

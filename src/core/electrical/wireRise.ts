@@ -1,6 +1,6 @@
-import { airAt } from '../materials/airTable';
-import { property } from '../materials/property';
-import { radiantFilm_W_m2K } from '../thermal/surface/stillAir';
+import { airAt } from '~/core/materials/airTable';
+import { property } from '~/core/materials/property';
+import { radiantFilm_W_m2K } from '~/core/thermal/surface/stillAir';
 import { resistivity_Ohm_m } from './wire';
 
 const GRAVITY_m_s2 = 9.80665;

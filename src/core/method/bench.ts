@@ -1,8 +1,8 @@
-import type { PreheaterId } from '../materials/air';
-import type { AlloyId } from '../materials/alloys';
-import type { HollowTip, SolidTip } from '../thermal/joint/scenario';
-import type { Preheat } from '../thermal/preheat';
-import type { Nozzle } from '../thermal/surface/jet';
+import type { PreheaterId } from '~/core/materials/air';
+import type { AlloyId } from '~/core/materials/alloys';
+import type { HollowTip, SolidTip } from '~/core/thermal/joint/scenario';
+import type { Preheat } from '~/core/thermal/preheat';
+import type { Nozzle } from '~/core/thermal/surface/jet';
 
 /** A heated tool held in the hand. A gun's tips are hollow; tweezers carry one tip on each jaw. */
 export interface HandTool<Tip extends SolidTip | HollowTip = SolidTip | HollowTip> {

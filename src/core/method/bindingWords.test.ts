@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { kelvin } from '../quantity/convert';
+import { kelvin } from '~/core/quantity/convert';
 import { bindingInWords, touchInWords } from './bindingWords';
 import type { Binding } from './candidate';
 

@@ -1,4 +1,4 @@
-import { celsius } from '../quantity/convert';
+import { celsius } from '~/core/quantity/convert';
 import type { Binding } from './candidate';
 import { PLAN } from './settings';
 

@@ -1,4 +1,4 @@
-import { ALLOYS } from '../materials/alloys';
+import { ALLOYS } from '~/core/materials/alloys';
 import type { Hazard, PlanRequest } from './request';
 
 export type CautionId = Hazard | 'lead' | 'fume' | 'hot-board' | 'eyes' | 'solvent';

@@ -1,8 +1,8 @@
-import { ALLOYS } from '../materials/alloys';
-import { FLOOD, FLUX, PASTE, SHEET, SOLVENT, WIRE } from '../materials/consumables';
-import { formOf, isSurface, landShapes } from '../packages/form';
-import { braidLength_m, wireLength_m } from '../solder/volumes';
-import { mixture, type Mixture } from '../solder/mixture';
+import { ALLOYS } from '~/core/materials/alloys';
+import { FLOOD, FLUX, PASTE, SHEET, SOLVENT, WIRE } from '~/core/materials/consumables';
+import { formOf, isSurface, landShapes } from '~/core/packages/form';
+import { braidLength_m, wireLength_m } from '~/core/solder/volumes';
+import { mixture, type Mixture } from '~/core/solder/mixture';
 import type { Supply } from './bench';
 import { groundOf } from './air/airScenario';
 import type { Method } from './ways/method';

@@ -1,12 +1,12 @@
-import type { AlloyId } from '../materials/alloys';
-import type { CoverageMap } from '../thermal/field/mesh';
-import { padNamesOf, type PartPackage } from '../packages/form';
-import type { BakeTemperature, MoistureLevel } from '../packages/moisture';
-import type { PadStateId } from '../record/padStates';
-import type { Connection, HollowTip, SolidTip } from '../thermal/joint/scenario';
-import type { Preheat } from '../thermal/preheat';
-import type { Board } from '../thermal/stackup';
-import type { Nozzle } from '../thermal/surface/jet';
+import type { AlloyId } from '~/core/materials/alloys';
+import type { CoverageMap } from '~/core/thermal/field/mesh';
+import { padNamesOf, type PartPackage } from '~/core/packages/form';
+import type { BakeTemperature, MoistureLevel } from '~/core/packages/moisture';
+import type { PadStateId } from '~/core/record/padStates';
+import type { Connection, HollowTip, SolidTip } from '~/core/thermal/joint/scenario';
+import type { Preheat } from '~/core/thermal/preheat';
+import type { Board } from '~/core/thermal/stackup';
+import type { Nozzle } from '~/core/thermal/surface/jet';
 import type { AirStation, Bench, HandTool } from './bench';
 import type { Goal, Phase } from './goals';
 

@@ -1,4 +1,4 @@
-import { kelvin } from '../quantity/convert';
+import { kelvin } from '~/core/quantity/convert';
 
 /**
  * Classification temperature of a moulded body: the peak its level was tested to. J-STD-020 tables 4-1

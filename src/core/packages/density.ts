@@ -1,4 +1,4 @@
-import { property } from '../materials/property';
+import { property } from '~/core/materials/property';
 
 /** A family's mean density: body with its leads, over the body's volume. */
 export const bodyDensity = (value: number) =>

@@ -1,6 +1,6 @@
-import { property, type Property } from '../materials/property';
+import { property, type Property } from '~/core/materials/property';
 import { bodyDensity } from './density';
-import type { LeadMetalId } from '../materials/leads';
+import type { LeadMetalId } from '~/core/materials/leads';
 
 /** What a through-hole family brings beyond its dimensions. */
 export interface FamilyTraits {

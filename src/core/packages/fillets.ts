@@ -1,4 +1,4 @@
-import { property, type Property } from '../materials/property';
+import { property, type Property } from '~/core/materials/property';
 import type { JointForm } from './surfaceFamilies';
 
 /** How far a land reaches past the metal that stands on it. */

@@ -1,8 +1,8 @@
-import { PASTE } from '../materials/consumables';
-import { ALLOYS, type AlloyId } from '../materials/alloys';
-import { airAt } from '../materials/airTable';
-import { LEAD_METALS } from '../materials/leads';
-import { jointVolume_m3 } from '../solder/volumes';
+import { PASTE } from '~/core/materials/consumables';
+import { ALLOYS, type AlloyId } from '~/core/materials/alloys';
+import { airAt } from '~/core/materials/airTable';
+import { LEAD_METALS } from '~/core/materials/leads';
+import { jointVolume_m3 } from '~/core/solder/volumes';
 import { classificationPeak_K } from './classification';
 import { FAMILY_TRAITS, THROUGH_HOLE_RAMP, type FamilyId } from './families';
 import { leadConductance_W_K, leadPath } from './leadPath';

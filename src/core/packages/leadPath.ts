@@ -1,4 +1,4 @@
-import { LEAD_METALS } from '../materials/leads';
+import { LEAD_METALS } from '~/core/materials/leads';
 import { FAMILY_TRAITS } from './families';
 import type { ThroughHolePackage } from './throughHole';
 

@@ -1,5 +1,5 @@
-import type { LeadMetalId } from '../materials/leads';
-import { property, type Property } from '../materials/property';
+import type { LeadMetalId } from '~/core/materials/leads';
+import { property, type Property } from '~/core/materials/property';
 import { bodyDensity } from './density';
 
 /** How a surface part meets its lands. */

@@ -1,5 +1,5 @@
-import { ALLOYS, COMPOSITIONS, type AlloyId, type Composition, type Element } from '../materials/alloys';
-import { EUTECTICS, LIQUIDUS_SLOPE, MIXTURE } from '../materials/mixtures';
+import { ALLOYS, COMPOSITIONS, type AlloyId, type Composition, type Element } from '~/core/materials/alloys';
+import { EUTECTICS, LIQUIDUS_SLOPE, MIXTURE } from '~/core/materials/mixtures';
 
 export interface MeltingRange {
   readonly solidus_K: number;

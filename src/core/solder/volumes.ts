@@ -1,5 +1,5 @@
-import { BRAID, WIRE } from '../materials/consumables';
-import type { ThroughHolePackage } from '../packages/throughHole';
+import { BRAID, WIRE } from '~/core/materials/consumables';
+import type { ThroughHolePackage } from '~/core/packages/throughHole';
 
 /** Solder that a through-hole joint holds: hole less lead through the board, and a fillet on each face. */
 export function jointVolume_m3(part: ThroughHolePackage, thickness_m: number, plated: boolean): number {

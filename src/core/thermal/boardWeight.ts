@@ -1,4 +1,4 @@
-import { property } from '../materials/property';
+import { property } from '~/core/materials/property';
 import { spreading_W_K, type Board } from './stackup';
 
 /** What a board's spreading means at the iron: two marks on one scale. */

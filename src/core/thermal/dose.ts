@@ -1,5 +1,5 @@
-import { LAMINATES, PAD_BOND, type LaminateId } from '../materials/laminates';
-import { kelvin } from '../quantity/convert';
+import { LAMINATES, PAD_BOND, type LaminateId } from '~/core/materials/laminates';
+import { kelvin } from '~/core/quantity/convert';
 
 /** Arrhenius life: time to failure is `scale_s · exp(activation_K / T)`. */
 export interface Endurance {

@@ -1,4 +1,4 @@
-import { STILL_AIR, PREHEATERS, type PreheaterId } from '../materials/air';
+import { STILL_AIR, PREHEATERS, type PreheaterId } from '~/core/materials/air';
 import { arealHeat_J_m2K, type Board } from './stackup';
 
 export interface Preheat {

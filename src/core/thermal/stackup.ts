@@ -1,5 +1,5 @@
-import { COPPER } from '../materials/copper';
-import { LAMINATES, type LaminateId } from '../materials/laminates';
+import { COPPER } from '~/core/materials/copper';
+import { LAMINATES, type LaminateId } from '~/core/materials/laminates';
 
 /** The bare board: outline, laminate and its copper layers from the part side (top) down. */
 export interface Board {

@@ -1,4 +1,4 @@
-import { lineFault, type LineFault } from '../lineFault';
+import { lineFault, type LineFault } from '~/formats/lineFault';
 
 /** One drilled hole, or a slot from one end to the other. */
 export interface DrillHole {

@@ -1,4 +1,4 @@
-import { lineFault, type LineFault } from '../lineFault';
+import { lineFault, type LineFault } from '~/formats/lineFault';
 import { attributeInComment, readAttribute } from './attributes';
 import { commandsOf, type Command } from './commands';
 import { readAperture, type Aperture } from './aperture';

@@ -1,10 +1,10 @@
 import type { AlloyId } from '~/core/materials/alloys';
 import type { Construction } from '~/schema/values/construction';
-import type { CentroidColumns, CentroidRow } from '../placement/centroid';
-import type { DrillHole } from '../excellon/excellon';
-import type { Artwork } from '../gerber/read';
-import type { LineFault } from '../lineFault';
-import type { NetlistPart } from '../netlist/netlistParts';
+import type { CentroidColumns, CentroidRow } from '~/formats/placement/centroid';
+import type { DrillHole } from '~/formats/excellon/excellon';
+import type { Artwork } from '~/formats/gerber/read';
+import type { LineFault } from '~/formats/lineFault';
+import type { NetlistPart } from '~/formats/netlist/netlistParts';
 
 export type FileKind = 'netlist' | 'artwork' | 'drill' | 'table' | 'unknown';
 

@@ -1,11 +1,11 @@
 import Papa from 'papaparse';
-import { columnsOf, readCentroid, type CentroidColumns } from '../placement/centroid';
-import { readExcellon } from '../excellon/excellon';
-import { readGerber, type Artwork, type ArtworkPad } from '../gerber/read';
-import type { LineFault } from '../lineFault';
-import { readNetlist } from '../netlist/netlist';
+import { columnsOf, readCentroid, type CentroidColumns } from '~/formats/placement/centroid';
+import { readExcellon } from '~/formats/excellon/excellon';
+import { readGerber, type Artwork, type ArtworkPad } from '~/formats/gerber/read';
+import type { LineFault } from '~/formats/lineFault';
+import { readNetlist } from '~/formats/netlist/netlist';
 import { PROFILE } from './importProfile';
-import { partsOf, type NetlistPart } from '../netlist/netlistParts';
+import { partsOf, type NetlistPart } from '~/formats/netlist/netlistParts';
 import type { ImportGround, Collected } from './collected';
 import type { ReadFile } from './collected';
 import type { FileKind } from './collected';

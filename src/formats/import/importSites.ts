@@ -5,12 +5,12 @@ import { millimetres } from '~/core/quantity/convert';
 import { partOf } from '~/schema/exchange/si/part';
 import type { AnyPackageInput } from '~/schema/values/package';
 import type { NewSite } from '~/schema/records/site/site';
-import type { CentroidRow } from '../placement/centroid';
+import type { CentroidRow } from '~/formats/placement/centroid';
 import { connectionsFor, type PaintedLayer } from './copper';
 import { packageNamed } from './footprint';
 import type { Collected, ImportGround } from './collected';
 import { inputOf } from './packageInput';
-import type { NetlistPart } from '../netlist/netlistParts';
+import type { NetlistPart } from '~/formats/netlist/netlistParts';
 
 export interface PlannedSite {
   readonly site: NewSite;

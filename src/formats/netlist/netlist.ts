@@ -1,4 +1,4 @@
-import { lineFault, type LineFault } from '../lineFault';
+import { lineFault, type LineFault } from '~/formats/lineFault';
 
 /** One test point of an IPC-D-356A file: where a net comes to a face of the board. */
 export interface NetlistPoint {

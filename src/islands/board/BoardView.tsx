@@ -6,7 +6,7 @@ import { ButtonLink, KeyCap } from '~/ui/controls/Button';
 import { Caution } from '~/ui/controls/Notes';
 import { useCommands } from '~/ui/keyboard/useCommands';
 import { BOARD_COMMANDS, type BoardCommand } from './commands';
-import { statesOf } from '../findings/marking';
+import { statesOf } from '~/islands/findings/marking';
 import { FacePanel } from './FacePanel';
 import { matches, passes } from './find';
 import { ledger } from './ledger';

@@ -3,7 +3,7 @@ import type { SiteSheet } from '~/schema/sheets/boardSheet';
 import type { StrokeId } from '~/schema/presets/copperStroke';
 import { Button, KeyCap } from '~/ui/controls/Button';
 import { TextField } from '~/ui/controls/Field';
-import { runInWords } from '../findings/marking';
+import { runInWords } from '~/islands/findings/marking';
 import css from './board.module.css';
 
 interface CopperBarProps {

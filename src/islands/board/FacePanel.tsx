@@ -10,7 +10,7 @@ import { standing } from '~/ui/face/facePlaces';
 import { FacePhoto } from '~/ui/face/FacePhoto';
 import { Profile } from '~/ui/face/Profile';
 import { useCommands } from '~/ui/keyboard/useCommands';
-import { worstOf, type PadStates } from '../findings/marking';
+import { worstOf, type PadStates } from '~/islands/findings/marking';
 import { DRAW_COMMANDS, type DrawCommand } from './commands';
 import type { SiteFilter } from './find';
 import { Groups } from './Groups';

@@ -4,7 +4,7 @@ import type { SiteSheet } from '~/schema/sheets/boardSheet';
 import type { FindingRecord } from '~/schema/records/site/finding';
 import { connectionInWords } from '~/schema/words/words';
 import { HeatStrip } from '~/ui/strip/HeatStrip';
-import { padState } from '../findings/marking';
+import { padState } from '~/islands/findings/marking';
 import { stripExposure } from './SiteHeat';
 import css from './board.module.css';
 

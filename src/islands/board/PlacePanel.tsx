@@ -10,9 +10,9 @@ import { Segments, SelectField, TextField } from '~/ui/controls/Field';
 import { ErrorNote } from '~/ui/controls/Notes';
 import { liesUnder, placeInWords } from '~/ui/face/facePlaces';
 import { $by } from '~/ui/preferences';
-import { FoundAsField } from '../findings/FoundAsField';
-import { padState } from '../findings/marking';
-import { FindingPhotos } from '../photos/FindingPhotos';
+import { FoundAsField } from '~/islands/findings/FoundAsField';
+import { padState } from '~/islands/findings/marking';
+import { FindingPhotos } from '~/islands/photos/FindingPhotos';
 import { LEAST_POINTS, type BoardAction, type BoardState } from './state';
 import css from './board.module.css';
 

@@ -1,6 +1,6 @@
 import { PAD_STATES, type PadStateId } from '~/core/record/padStates';
 import type { SiteSheet } from '~/schema/sheets/boardSheet';
-import type { PadStates } from '../findings/marking';
+import type { PadStates } from '~/islands/findings/marking';
 
 /** Sites that are shown: all, those with any defect, those that took heat or none, or those with one state. */
 export type SiteFilter = 'all' | 'defects' | 'heated' | 'untouched' | PadStateId;

@@ -3,7 +3,13 @@ import type { FaceFindingRecord, FacePoint } from '~/schema/records/board/faceFi
 import type { PlaceKind } from '~/core/record/faceStates';
 import type { PhotoRecord } from '~/schema/records/board/photo';
 import type { SiteGroupRecord } from '~/schema/records/board/siteGroup';
-import { reduceMarking, UNMARKED, type FoundAs, type Marking, type MarkingAction } from '../findings/marking';
+import {
+  reduceMarking,
+  UNMARKED,
+  type FoundAs,
+  type Marking,
+  type MarkingAction,
+} from '~/islands/findings/marking';
 import type { SiteFilter } from './find';
 
 export interface BoardState extends Marking {

@@ -15,7 +15,7 @@ import { BoardFace } from '~/ui/face/BoardFace';
 import { Probes, type ProbePoint } from '~/ui/face/Probes';
 import { useCommands } from '~/ui/keyboard/useCommands';
 import { $by } from '~/ui/preferences';
-import { padState, statesOf, worstOf } from '../findings/marking';
+import { padState, statesOf, worstOf } from '~/islands/findings/marking';
 import { CHECK_COMMANDS, type CheckCommand } from './commands';
 import { Mending } from './Mending';
 import { nextOpen, readingOf, reduce } from './state';

@@ -4,7 +4,7 @@ import type { FindingRecord } from '~/schema/records/site/finding';
 import type { ReadingRecord } from '~/schema/records/site/continuityReading';
 import type { PadExposure } from '~/core/record/heatLife';
 import type { PhotoRecord } from '~/schema/records/board/photo';
-import { FindingPhotos } from '../photos/FindingPhotos';
+import { FindingPhotos } from '~/islands/photos/FindingPhotos';
 import { ohms, VERDICT_WORDS } from '~/ui/readingWords';
 import { budget, degrees } from '~/ui/figures';
 import { StateBadge } from '~/ui/land/StateBadge';

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import type { JobLine, SiteSheet } from '~/schema/sheets/boardSheet';
 import type { FindingRecord } from '~/schema/records/site/finding';
 import { extended, padsBetween } from '~/ui/land/walk';
-import { matches } from '../board/find';
+import { matches } from '~/islands/board/find';
 import { jointOf, reduceMarking, runInWords, statesOf, UNMARKED } from './marking';
 import { lifeOf } from './PadLife';
 

@@ -12,7 +12,7 @@ import { ApiError, patchJson, postJson } from '~/ui/api';
 import { Button, ButtonLink } from '~/ui/controls/Button';
 import { SelectField, TextField } from '~/ui/controls/Field';
 import { ErrorNote } from '~/ui/controls/Notes';
-import { Weight } from '../board/Weight';
+import { Weight } from '~/islands/board/Weight';
 import css from './intake.module.css';
 
 const BLANK: NewBoard = {

@@ -33,7 +33,7 @@ import { FrontierPanel } from './FrontierPanel';
 import { GoalPanel } from './GoalPanel';
 import { MatterPanel } from './MatterPanel';
 import { MethodList } from './MethodList';
-import { Moisture } from '../air/Moisture';
+import { Moisture } from '~/islands/air/Moisture';
 import { nearSites } from './near';
 import { Proposal } from './Proposal';
 import { SettingPanel } from './SettingPanel';

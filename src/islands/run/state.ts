@@ -2,7 +2,7 @@ import type { RunEvent, RunEventBody } from '~/core/record/runEvents';
 import { runState, type RunState } from '~/core/record/runState';
 import type { WritableEvent } from '~/schema/records/work/runEvent';
 
-import { reduceMarking, type Marking, type MarkingAction } from '../findings/marking';
+import { reduceMarking, type Marking, type MarkingAction } from '~/islands/findings/marking';
 
 /** An entry made here that the server has not acknowledged yet. */
 export interface Unsent {

@@ -2,7 +2,7 @@ import { useEffect, useRef, type Dispatch } from 'react';
 import type { RunEvent } from '~/core/record/runEvents';
 import type { AppendRequest } from '~/schema/records/work/runEvent';
 import { ApiError, getJson, postJson } from '~/ui/api';
-import { refreshRail } from '../rail/railStore';
+import { refreshRail } from '~/islands/rail/railStore';
 import type { RunAction, RunViewState, Unsent } from './state';
 
 interface EventsAnswer {

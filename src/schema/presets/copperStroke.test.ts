@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { stroked, STROKE_IDS, STROKES, strokeOfLetter } from './copperStroke';
-import { connection, heaviestKind } from '../values/connection';
+import { connection, heaviestKind } from '~/schema/values/connection';
 import { constructionFrom } from './stackupPresets';
 import type { PadStand } from './usualCopper';
 

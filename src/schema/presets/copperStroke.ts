@@ -1,6 +1,6 @@
 import { isGround, isSupply } from '~/core/electrical/netNames';
-import { usualRelief, type ConnectionRecord } from '../values/connection';
-import type { Construction } from '../values/construction';
+import { usualRelief, type ConnectionRecord } from '~/schema/values/connection';
+import type { Construction } from '~/schema/values/construction';
 import { planeOfNet, usualConnections, usualTrack, type PadStand } from './usualCopper';
 
 /** What one key says of the copper at the pads that are taken. */

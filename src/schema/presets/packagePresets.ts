@@ -1,4 +1,4 @@
-import type { AnyPackageInput, SurfacePackageInput } from '../values/package';
+import type { AnyPackageInput, SurfacePackageInput } from '~/schema/values/package';
 
 /** A common outline under its standard's name; every figure can be changed after it is taken. */
 export interface PackagePreset {

@@ -1,4 +1,4 @@
-import type { Construction } from '../values/construction';
+import type { Construction } from '~/schema/values/construction';
 
 /** Common board constructions to start from; every figure stays editable. Common practice. */
 export const STACKUPS = {

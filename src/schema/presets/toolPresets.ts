@@ -1,4 +1,4 @@
-import type { ToolSpec } from '../values/toolSpec';
+import type { ToolSpec } from '~/schema/values/toolSpec';
 
 /** A generic tool of each kind to begin from; none is a make or a model. */
 export interface ToolPreset {

@@ -1,6 +1,6 @@
 import { isGround, isSupply } from '~/core/electrical/netNames';
-import { usualRelief, type ConnectionRecord } from '../values/connection';
-import { supplyPlane, type Construction } from '../values/construction';
+import { usualRelief, type ConnectionRecord } from '~/schema/values/connection';
+import { supplyPlane, type Construction } from '~/schema/values/construction';
 
 /** Tracks are taken to be this wide where nothing shows them (assumed). */
 export const USUAL_TRACK_mm = 0.3;

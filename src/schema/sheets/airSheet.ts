@@ -1,9 +1,9 @@
-import type { BoardRecord } from '../records/board/board';
+import type { BoardRecord } from '~/schema/records/board/board';
 import type { SiteSheet } from './boardSheet';
-import type { SimulateInput } from '../exchange/simulate/simulateRequest';
-import type { ToolRecord } from '../records/rig/tool';
-import type { HotAirSpec } from '../values/toolSpec';
-import type { PreheatInput } from '../exchange/plan/planRequest';
+import type { SimulateInput } from '~/schema/exchange/simulate/simulateRequest';
+import type { ToolRecord } from '~/schema/records/rig/tool';
+import type { HotAirSpec } from '~/schema/values/toolSpec';
+import type { PreheatInput } from '~/schema/exchange/plan/planRequest';
 import type { PadStateId } from '~/core/record/padStates';
 
 /** What the record brings to a hot-air run; the sheet adds load, preheat and time. */

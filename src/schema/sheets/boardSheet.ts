@@ -1,13 +1,13 @@
 import type { RunEvent } from '~/core/record/runEvents';
-import type { BoardRecord } from '../records/board/board';
-import type { ArtworkLine, ImportRecord } from '../records/board/boardImport';
-import type { FaceFindingRecord } from '../records/board/faceFinding';
-import type { FindingRecord } from '../records/site/finding';
-import type { PadRecord } from '../records/site/pad';
-import type { ReadingRecord } from '../records/site/continuityReading';
-import type { PhotoRecord } from '../records/board/photo';
-import type { SiteRecord } from '../records/site/site';
-import type { SiteGroupRecord } from '../records/board/siteGroup';
+import type { BoardRecord } from '~/schema/records/board/board';
+import type { ArtworkLine, ImportRecord } from '~/schema/records/board/boardImport';
+import type { FaceFindingRecord } from '~/schema/records/board/faceFinding';
+import type { FindingRecord } from '~/schema/records/site/finding';
+import type { PadRecord } from '~/schema/records/site/pad';
+import type { ReadingRecord } from '~/schema/records/site/continuityReading';
+import type { PhotoRecord } from '~/schema/records/board/photo';
+import type { SiteRecord } from '~/schema/records/site/site';
+import type { SiteGroupRecord } from '~/schema/records/board/siteGroup';
 
 export interface SiteSheet extends SiteRecord {
   readonly pads: readonly PadRecord[];

@@ -1,7 +1,7 @@
-import type { BoardRecord } from '../records/board/board';
+import type { BoardRecord } from '~/schema/records/board/board';
 import type { SiteSheet } from './boardSheet';
-import type { FindingRecord } from '../records/site/finding';
-import type { ReadingRecord } from '../records/site/continuityReading';
+import type { FindingRecord } from '~/schema/records/site/finding';
+import type { ReadingRecord } from '~/schema/records/site/continuityReading';
 
 /** What a site's continuity sheet is drawn from. */
 export interface CheckSheet {

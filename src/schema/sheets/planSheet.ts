@@ -1,9 +1,9 @@
 import type { Goal } from '~/core/method/goals';
-import type { BoardRecord } from '../records/board/board';
+import type { BoardRecord } from '~/schema/records/board/board';
 import type { SiteSheet } from './boardSheet';
-import type { PlanInput } from '../exchange/plan/planRequest';
-import type { StepHabit } from '../records/work/stepHabit';
-import type { ToolRecord } from '../records/rig/tool';
+import type { PlanInput } from '~/schema/exchange/plan/planRequest';
+import type { StepHabit } from '~/schema/records/work/stepHabit';
+import type { ToolRecord } from '~/schema/records/rig/tool';
 import type { PadStateId } from '~/core/record/padStates';
 
 /** All that a plan's sheet starts from. */

@@ -1,7 +1,7 @@
-import type { BoardRecord } from '../records/board/board';
-import type { PlanInput } from '../exchange/plan/planRequest';
-import type { RecapRecord } from '../records/work/recap';
-import type { SiteGroupRecord } from '../records/board/siteGroup';
+import type { BoardRecord } from '~/schema/records/board/board';
+import type { PlanInput } from '~/schema/exchange/plan/planRequest';
+import type { RecapRecord } from '~/schema/records/work/recap';
+import type { SiteGroupRecord } from '~/schema/records/board/siteGroup';
 
 /** One site as a whole-board job may take it up. */
 export interface RecapCandidate {

@@ -1,5 +1,5 @@
-import type { SupplyMove, SupplySheet } from '../records/rig/supply';
-import type { ToolRecord } from '../records/rig/tool';
+import type { SupplyMove, SupplySheet } from '~/schema/records/rig/supply';
+import type { ToolRecord } from '~/schema/records/rig/tool';
 
 /** All that the Rig is drawn from. */
 export interface RigSheet {

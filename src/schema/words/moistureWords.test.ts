@@ -2,12 +2,12 @@ import { describe, expect, it } from 'vitest';
 import { surfacePackage } from '~/core/packages/outlines';
 import { kelvin } from '~/core/quantity/convert';
 import { changed, HOT_AIR_EXAMPLE } from '../../../tests/support/requests';
-import { parseInput } from '../values/faults';
-import { moistureAnswer, takesMoisture } from '../exchange/si/moisture';
-import type { MoistureInput } from '../values/moisture';
+import { parseInput } from '~/schema/values/faults';
+import { moistureAnswer, takesMoisture } from '~/schema/exchange/si/moisture';
+import type { MoistureInput } from '~/schema/values/moisture';
 import { moistureInWords } from './moistureWords';
-import { simulate } from '../exchange/simulate/simulate';
-import { simulateInput } from '../exchange/simulate/simulateRequest';
+import { simulate } from '~/schema/exchange/simulate/simulate';
+import { simulateInput } from '~/schema/exchange/simulate/simulateRequest';
 
 /** J-STD-033 as tests/reference/j-std.test.ts has it row by row; here, what a person is told. */
 

@@ -1,6 +1,6 @@
 import { FLOOR_LIFE_s } from '~/core/packages/moisture';
-import type { MoistureAnswer } from '../exchange/si/moisture';
-import type { MoistureInput } from '../values/moisture';
+import type { MoistureAnswer } from '~/schema/exchange/si/moisture';
+import type { MoistureInput } from '~/schema/values/moisture';
 
 export function moistureInWords(answer: MoistureAnswer, given: MoistureInput | undefined): string {
   switch (answer.kind) {

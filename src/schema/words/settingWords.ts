@@ -1,5 +1,5 @@
-import type { OptionAnswer } from '../exchange/plan/planAnswer';
-import type { ChoiceInput } from '../exchange/plan/planRequest';
+import type { OptionAnswer } from '~/schema/exchange/plan/planAnswer';
+import type { ChoiceInput } from '~/schema/exchange/plan/planRequest';
 
 /** Settings in the trade's words. */
 

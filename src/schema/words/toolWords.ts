@@ -1,8 +1,8 @@
 import { PREHEATERS } from '~/core/materials/air';
 import { wearOf } from '~/core/materials/tips';
-import { nozzleWords } from '../exchange/si/tools';
-import type { ToolRecord } from '../records/rig/tool';
-import type { ToolSpec } from '../values/toolSpec';
+import { nozzleWords } from '~/schema/exchange/si/tools';
+import type { ToolRecord } from '~/schema/records/rig/tool';
+import type { ToolSpec } from '~/schema/values/toolSpec';
 
 /** A tool's ranges in one line. */
 export function specInWords(spec: ToolSpec): string {

@@ -1,13 +1,13 @@
 import { describe, expect, it } from 'vitest';
 import { OPTION } from '../../../tests/support/answers';
-import { PACKAGE_PRESETS } from '../presets/packagePresets';
-import { anyPackage } from '../values/package';
-import { choiceOfOption } from '../exchange/plan/optionChoice';
+import { PACKAGE_PRESETS } from '~/schema/presets/packagePresets';
+import { anyPackage } from '~/schema/values/package';
+import { choiceOfOption } from '~/schema/exchange/plan/optionChoice';
 import { choiceInWords, settingInWords } from './settingWords';
-import { STACKUP_IDS, STACKUPS } from '../presets/stackupPresets';
+import { STACKUP_IDS, STACKUPS } from '~/schema/presets/stackupPresets';
 import { endsInWords, specInWords, stateInWords } from './toolWords';
-import { newTool, type ToolRecord } from '../records/rig/tool';
-import { TOOL_PRESETS } from '../presets/toolPresets';
+import { newTool, type ToolRecord } from '~/schema/records/rig/tool';
+import { TOOL_PRESETS } from '~/schema/presets/toolPresets';
 import { connectionInWords, constructionInWords, packageInWords, partFacts, recordInWords } from './words';
 
 const AIR = {

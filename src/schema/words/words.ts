@@ -1,11 +1,11 @@
 import type { Goal, Phase } from '~/core/method/goals';
 import type { Hazard, Worth } from '~/core/method/request';
 import { FINISHES } from '~/core/materials/finishes';
-import type { BoardRecord } from '../records/board/board';
-import type { ConnectionRecord } from '../values/connection';
-import type { Construction } from '../values/construction';
-import { familyName, isSurfaceInput, partOf } from '../exchange/si/part';
-import type { AnyPackageInput } from '../values/package';
+import type { BoardRecord } from '~/schema/records/board/board';
+import type { ConnectionRecord } from '~/schema/values/connection';
+import type { Construction } from '~/schema/values/construction';
+import { familyName, isSurfaceInput, partOf } from '~/schema/exchange/si/part';
+import type { AnyPackageInput } from '~/schema/values/package';
 import { formOf, isSurface, mass_kg, padNamesOf } from '~/core/packages/form';
 import { FAMILY_TRAITS } from '~/core/packages/families';
 import { SURFACE_TRAITS } from '~/core/packages/surfaceFamilies';

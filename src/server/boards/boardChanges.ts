@@ -1,9 +1,9 @@
 import type { BoardChange, BoardRecord } from '~/schema/records/board/board';
 import { InputError, type Fault } from '~/schema/values/faults';
-import type { Db } from '../store/db';
+import type { Db } from '~/server/store/db';
 import { layerFaults } from './placement';
-import { changeBoard } from '../store/repositories/boards';
-import { sitesOf } from '../store/repositories/sites';
+import { changeBoard } from '~/server/store/repositories/boards';
+import { sitesOf } from '~/server/store/repositories/sites';
 
 /** Changes what is told of a board; what lies on it must still fit its outline and its layers. */
 export function changeTold(db: Db, boardId: string, change: BoardChange): BoardRecord {

@@ -1,15 +1,15 @@
 import type { BoardSheet, JobLine } from '~/schema/sheets/boardSheet';
 import { settingInWords } from '~/schema/words/settingWords';
-import { artworksOf, importsOf } from '../store/repositories/imports';
-import type { Db } from '../store/db';
-import { getBoard } from '../store/repositories/boards';
-import { findingsOf } from '../store/repositories/findings';
-import { jobsOfBoard } from '../store/repositories/jobs';
-import { faceFindingsOf } from '../store/repositories/faceFindings';
-import { photosOf } from '../store/repositories/photos';
-import { siteGroupsOf } from '../store/repositories/siteGroups';
-import { readingsOfBoard } from '../store/repositories/readings';
-import { sitesOf, type SiteWithPads } from '../store/repositories/sites';
+import { artworksOf, importsOf } from '~/server/store/repositories/imports';
+import type { Db } from '~/server/store/db';
+import { getBoard } from '~/server/store/repositories/boards';
+import { findingsOf } from '~/server/store/repositories/findings';
+import { jobsOfBoard } from '~/server/store/repositories/jobs';
+import { faceFindingsOf } from '~/server/store/repositories/faceFindings';
+import { photosOf } from '~/server/store/repositories/photos';
+import { siteGroupsOf } from '~/server/store/repositories/siteGroups';
+import { readingsOfBoard } from '~/server/store/repositories/readings';
+import { sitesOf, type SiteWithPads } from '~/server/store/repositories/sites';
 import type { SiteGroupRecord } from '~/schema/records/board/siteGroup';
 
 /** Gathers one board's sheet: the board, its sites, what was found and what was done. */

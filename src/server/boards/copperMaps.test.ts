@@ -7,11 +7,11 @@ import { simulateInput } from '~/schema/exchange/simulate/simulateRequest';
 import { fieldScenarioOf } from '~/schema/exchange/simulate/simulateField';
 import { copperMapsOf } from './copperMaps';
 import { acceptImport } from './imports';
-import { Conflict, NotFound } from '../store/errors';
-import { addFinding } from '../store/repositories/findings';
-import { artworkCells, artworksOf, importsOf, undoImport } from '../store/repositories/imports';
-import { sitesOf } from '../store/repositories/sites';
-import { airSheet } from '../plans/airSheet';
+import { Conflict, NotFound } from '~/server/store/errors';
+import { addFinding } from '~/server/store/repositories/findings';
+import { artworkCells, artworksOf, importsOf, undoImport } from '~/server/store/repositories/imports';
+import { sitesOf } from '~/server/store/repositories/sites';
+import { airSheet } from '~/server/plans/airSheet';
 
 const chip = (ref: string, x_mm = 20) => ({
   ref,

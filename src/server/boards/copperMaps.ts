@@ -1,6 +1,6 @@
 import type { CopperMap } from '~/schema/values/copperMap';
-import type { Db } from '../store/db';
-import { artworkCells, artworksOf } from '../store/repositories/imports';
+import type { Db } from '~/server/store/db';
+import { artworkCells, artworksOf } from '~/server/store/repositories/imports';
 
 /** Copper pictures as the heat model takes them, on cells of a millimetre or so. */
 export function copperMapsOf(db: Db, boardId: string): CopperMap[] {

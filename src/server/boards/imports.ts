@@ -1,9 +1,9 @@
 import { InputError } from '~/schema/values/faults';
 import type { ImportRecord, NewImport } from '~/schema/records/board/boardImport';
-import type { Db } from '../store/db';
+import type { Db } from '~/server/store/db';
 import { siteFaults } from './placement';
-import { getBoard, setWaiting } from '../store/repositories/boards';
-import { addImport } from '../store/repositories/imports';
+import { getBoard, setWaiting } from '~/server/store/repositories/boards';
+import { addImport } from '~/server/store/repositories/imports';
 
 /** Accepts an import after checking every site and layer against the board. */
 export function acceptImport(db: Db, boardId: string, given: NewImport, now_ms: number): ImportRecord {

@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { newPhoto } from '~/schema/records/board/photo';
 import { freshDatabase, withBoard } from '../../../tests/support/database';
 import { keptPicture, takePhoto } from './photoIntake';
-import { calibratePhoto, photosOf, pictureOf } from '../store/repositories/photos';
+import { calibratePhoto, photosOf, pictureOf } from '~/server/store/repositories/photos';
 
 /** A picture twice as wide as high, red on its left half and blue on its right. */
 const twoHalves = (width: number, height: number) =>

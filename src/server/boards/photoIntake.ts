@@ -1,11 +1,11 @@
 import sharp from 'sharp';
 import { InputError } from '~/schema/values/faults';
 import type { NewPhoto, PhotoRecord } from '~/schema/records/board/photo';
-import type { Db } from '../store/db';
-import { getBoard } from '../store/repositories/boards';
-import { faceFindingsOf } from '../store/repositories/faceFindings';
-import { findingsOf } from '../store/repositories/findings';
-import { addPhoto } from '../store/repositories/photos';
+import type { Db } from '~/server/store/db';
+import { getBoard } from '~/server/store/repositories/boards';
+import { faceFindingsOf } from '~/server/store/repositories/faceFindings';
+import { findingsOf } from '~/server/store/repositories/findings';
+import { addPhoto } from '~/server/store/repositories/photos';
 
 /** What a camera or a phone sends at most. */
 export const LARGEST_PHOTO_bytes = 25 * 1024 * 1024;

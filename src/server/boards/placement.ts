@@ -4,11 +4,17 @@ import { partOf } from '~/schema/exchange/si/part';
 import { layersOf } from '~/schema/exchange/si/connections';
 import type { Construction } from '~/schema/values/construction';
 import type { NewSite, SiteChange } from '~/schema/records/site/site';
-import type { Db } from '../store/db';
-import { getBoard, setWaiting } from '../store/repositories/boards';
+import type { Db } from '~/server/store/db';
+import { getBoard, setWaiting } from '~/server/store/repositories/boards';
 import type { ConnectionRecord } from '~/schema/values/connection';
 import type { PadChanges } from '~/schema/records/site/padChange';
-import { addSite, changePads, changeSite, getSite, type SiteWithPads } from '../store/repositories/sites';
+import {
+  addSite,
+  changePads,
+  changeSite,
+  getSite,
+  type SiteWithPads,
+} from '~/server/store/repositories/sites';
 
 /** Adds a site after checking it against its board. */
 export function placeSite(db: Db, boardId: string, site: NewSite): SiteWithPads {

@@ -4,8 +4,8 @@ import { newSite } from '~/schema/records/site/site';
 import { freshDatabase, withCapacitor } from '../../../tests/support/database';
 import { SIMULATE_EXAMPLE } from '../../../tests/support/requests';
 import { checkSheet, takeReading } from './checkSheet';
-import { findingsOf } from '../store/repositories/findings';
-import { addSite } from '../store/repositories/sites';
+import { findingsOf } from '~/server/store/repositories/findings';
+import { addSite } from '~/server/store/repositories/sites';
 
 /** Two capacitors that share both of their nets. */
 function bench() {

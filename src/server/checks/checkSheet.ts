@@ -9,12 +9,12 @@ import type { FindingRecord } from '~/schema/records/site/finding';
 import { isSurfaceInput } from '~/schema/exchange/si/part';
 import { partsBetween, placedPadsOf } from '~/schema/exchange/si/placedPads';
 import type { NewReading } from '~/schema/records/site/continuityReading';
-import type { Db } from '../store/db';
-import { newId } from '../store/ids';
-import { getBoard } from '../store/repositories/boards';
-import { addFinding, findingsOf } from '../store/repositories/findings';
-import { addReading, readingsOfSite } from '../store/repositories/readings';
-import { getSite, sitesOf } from '../store/repositories/sites';
+import type { Db } from '~/server/store/db';
+import { newId } from '~/server/store/ids';
+import { getBoard } from '~/server/store/repositories/boards';
+import { addFinding, findingsOf } from '~/server/store/repositories/findings';
+import { addReading, readingsOfSite } from '~/server/store/repositories/readings';
+import { getSite, sitesOf } from '~/server/store/repositories/sites';
 
 /** Gathers what a site's continuity sheet starts from. */
 export function checkSheet(db: Db, siteId: string): CheckSheet {

@@ -1,8 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { PAD_STATE_IDS } from '~/core/record/padStates';
 import { freshDatabase } from '../../../tests/support/database';
-import { boardSheet } from '../boards/boardSheet';
-import { ensureRig } from '../rig/firstRig';
+import { boardSheet } from '~/server/boards/boardSheet';
+import { ensureRig } from '~/server/rig/firstRig';
 import { DEMO_BOARDS } from './boards';
 import { seedDemo } from './seed';
 

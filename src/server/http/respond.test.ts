@@ -1,7 +1,7 @@
 import type { APIContext } from 'astro';
 import { describe, expect, it } from 'vitest';
 import { InputError } from '~/schema/values/faults';
-import { Busy } from '../store/errors';
+import { Busy } from '~/server/store/errors';
 import { readJson, telling, type Tell } from './respond';
 
 const context = (body: unknown = {}, headers: Record<string, string> = {}): APIContext =>

@@ -1,7 +1,7 @@
 import type { APIContext, APIRoute } from 'astro';
 import { InputError } from '~/schema/values/faults';
 import type { Refusal } from '~/schema/values/refusal';
-import { Busy, Conflict, NotFound } from '../store/errors';
+import { Busy, Conflict, NotFound } from '~/server/store/errors';
 
 /** A body is a record, never a file; anything larger is a mistake or an attack. */
 const LARGEST_BODY_bytes = 256 * 1024;

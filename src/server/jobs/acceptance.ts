@@ -9,12 +9,12 @@ import { foundAnswerOf } from '~/schema/exchange/plan/planAnswerOf';
 import { addedStep } from '~/schema/exchange/plan/addedStep';
 import { choicesOf, planRequestOf, settingOf } from '~/schema/exchange/si/plan';
 import type { ChoiceInput, SettingInput } from '~/schema/exchange/plan/planRequest';
-import type { Db } from '../store/db';
-import { Conflict } from '../store/errors';
-import { newId } from '../store/ids';
-import { planningFor } from '../plans/sitePlanning';
-import { addJob, type JobWithEvents } from '../store/repositories/jobs';
-import { getSite } from '../store/repositories/sites';
+import type { Db } from '~/server/store/db';
+import { Conflict } from '~/server/store/errors';
+import { newId } from '~/server/store/ids';
+import { planningFor } from '~/server/plans/sitePlanning';
+import { addJob, type JobWithEvents } from '~/server/store/repositories/jobs';
+import { getSite } from '~/server/store/repositories/sites';
 
 /**
  * Accepts a plan: solves the chosen settings again from the record, lets other requests in between

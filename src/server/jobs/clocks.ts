@@ -1,9 +1,9 @@
 import { clockOf } from '~/core/record/clock';
 import { runState } from '~/core/record/runState';
 import type { Rail, RailLine } from '~/schema/sheets/rail';
-import type { Db } from '../store/db';
-import { findBoards } from '../store/repositories/boards';
-import { runningJobs } from '../store/repositories/jobs';
+import type { Db } from '~/server/store/db';
+import { findBoards } from '~/server/store/repositories/boards';
+import { runningJobs } from '~/server/store/repositories/jobs';
 
 /** Every job under way, running clocks first and the nearest end on top. */
 export function railOf(db: Db, now_ms: number): Rail {

@@ -19,9 +19,9 @@ import { placedPadsOf } from '~/schema/exchange/si/placedPads';
 import { planRequestOf } from '~/schema/exchange/si/plan';
 import type { ChoiceInput } from '~/schema/exchange/plan/planRequest';
 import { benchSetting } from './acceptance';
-import type { Db } from '../store/db';
-import { getBoard } from '../store/repositories/boards';
-import { sitesOf } from '../store/repositories/sites';
+import type { Db } from '~/server/store/db';
+import { getBoard } from '~/server/store/repositories/boards';
+import { sitesOf } from '~/server/store/repositories/sites';
 import { LEAST_DOSE, LEAST_PEAK_C, padsAbout, sharesOf } from './sharedHeat';
 
 type Exposure = Extract<RunEventBody, { kind: 'exposure' }>;

@@ -1,9 +1,9 @@
 import type { RunSheet } from '~/schema/sheets/runSheet';
-import type { Db } from '../store/db';
-import { getBoard } from '../store/repositories/boards';
-import { findingsOf } from '../store/repositories/findings';
-import { getJob } from '../store/repositories/jobs';
-import { getSite } from '../store/repositories/sites';
+import type { Db } from '~/server/store/db';
+import { getBoard } from '~/server/store/repositories/boards';
+import { findingsOf } from '~/server/store/repositories/findings';
+import { getJob } from '~/server/store/repositories/jobs';
+import { getSite } from '~/server/store/repositories/sites';
 
 /** Gathers what a job's sheet starts from. */
 export function runSheet(db: Db, jobId: string, now_ms: number): RunSheet {

@@ -6,8 +6,8 @@ import { scenarioFor } from '~/core/method/hand/holeTouch';
 import { planRequestOf } from '~/schema/exchange/si/plan';
 import { freshDatabase, withCapacitor } from '../../../tests/support/database';
 import { benchSetting } from './acceptance';
-import { planningFor } from '../plans/sitePlanning';
-import { addSite } from '../store/repositories/sites';
+import { planningFor } from '~/server/plans/sitePlanning';
+import { addSite } from '~/server/store/repositories/sites';
 import { padsAbout, sharesOf } from './sharedHeat';
 
 /** A capacitor, a chip close beside its first pad on the iron's face and on the part's, and one far away. */

@@ -7,9 +7,9 @@ import type { JointRun, Probe } from '~/core/thermal/joint/simulate';
 import type { RunEvent } from '~/core/record/runEvents';
 import type { JobRecord } from '~/schema/records/work/job';
 import { placedPadsOf } from '~/schema/exchange/si/placedPads';
-import type { Db } from '../store/db';
-import { getBoard } from '../store/repositories/boards';
-import { sitesOf } from '../store/repositories/sites';
+import type { Db } from '~/server/store/db';
+import { getBoard } from '~/server/store/repositories/boards';
+import { sitesOf } from '~/server/store/repositories/sites';
 
 /** Further from an iron than this a board stays too cool to cost a pad anything. */
 const REACH_m = 20e-3;

@@ -1,10 +1,10 @@
 import type { AirSheet } from '~/schema/sheets/airSheet';
-import { copperMapsOf } from '../boards/copperMaps';
-import type { Db } from '../store/db';
-import { getBoard } from '../store/repositories/boards';
-import { findingsOf } from '../store/repositories/findings';
-import { getSite, sitesOf } from '../store/repositories/sites';
-import { listTools } from '../store/repositories/tools';
+import { copperMapsOf } from '~/server/boards/copperMaps';
+import type { Db } from '~/server/store/db';
+import { getBoard } from '~/server/store/repositories/boards';
+import { findingsOf } from '~/server/store/repositories/findings';
+import { getSite, sitesOf } from '~/server/store/repositories/sites';
+import { listTools } from '~/server/store/repositories/tools';
 
 /** A setting at which a preheater brings a board to about 130 °C in the open. */
 const USUAL_PREHEAT_C = 180;

@@ -1,12 +1,12 @@
 import type { Goal } from '~/core/method/goals';
 import type { PlanSheet } from '~/schema/sheets/planSheet';
-import type { Db } from '../store/db';
-import { getBoard } from '../store/repositories/boards';
-import { findingsOf } from '../store/repositories/findings';
+import type { Db } from '~/server/store/db';
+import { getBoard } from '~/server/store/repositories/boards';
+import { findingsOf } from '~/server/store/repositories/findings';
 import { planningFor } from './sitePlanning';
-import { getSite, sitesOf } from '../store/repositories/sites';
-import { listHabits } from '../store/repositories/stepHabits';
-import { listTools } from '../store/repositories/tools';
+import { getSite, sitesOf } from '~/server/store/repositories/sites';
+import { listHabits } from '~/server/store/repositories/stepHabits';
+import { listTools } from '~/server/store/repositories/tools';
 import { recordsByPerson } from './trackRecord';
 
 /** Gathers what a plan of one site starts from. */

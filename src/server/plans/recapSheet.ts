@@ -1,14 +1,14 @@
 import { exposuresOf, spentByPad } from '~/core/record/heatLife';
 import { planInput, type PlanInput } from '~/schema/exchange/plan/planRequest';
 import type { RecapSheet } from '~/schema/sheets/recapSheet';
-import type { Db } from '../store/db';
+import type { Db } from '~/server/store/db';
 import { planningFor } from './sitePlanning';
-import { getBoard } from '../store/repositories/boards';
-import { findingsOf } from '../store/repositories/findings';
-import { jobsOfBoard } from '../store/repositories/jobs';
-import { recapsOf } from '../store/repositories/recaps';
-import { siteGroupsOf } from '../store/repositories/siteGroups';
-import { sitesOf } from '../store/repositories/sites';
+import { getBoard } from '~/server/store/repositories/boards';
+import { findingsOf } from '~/server/store/repositories/findings';
+import { jobsOfBoard } from '~/server/store/repositories/jobs';
+import { recapsOf } from '~/server/store/repositories/recaps';
+import { siteGroupsOf } from '~/server/store/repositories/siteGroups';
+import { sitesOf } from '~/server/store/repositories/sites';
 
 /** Gathers what a whole-board job starts from: what all sites share once, and what each of them is. */
 export function recapSheet(db: Db, boardId: string): RecapSheet {

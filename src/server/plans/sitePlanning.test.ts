@@ -4,10 +4,10 @@ import { planRequestOf } from '~/schema/exchange/si/plan';
 import { planInputOf } from '~/schema/exchange/plan/planWishes';
 import { newSite } from '~/schema/records/site/site';
 import { SIMULATE_EXAMPLE } from '../../../tests/support/requests';
-import type { Db } from '../store/db';
-import { NotFound } from '../store/errors';
+import type { Db } from '~/server/store/db';
+import { NotFound } from '~/server/store/errors';
 import { planningFor } from './sitePlanning';
-import { addSite } from '../store/repositories/sites';
+import { addSite } from '~/server/store/repositories/sites';
 import { planSheet } from './planSheet';
 
 const beside = (db: Db, ref: string, x_mm: number, id: string): void => {

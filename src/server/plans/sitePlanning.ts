@@ -6,14 +6,14 @@ import { planInput, type PlanInput } from '~/schema/exchange/plan/planRequest';
 import { wantedOf, type PlanWishes } from '~/schema/exchange/plan/planWishes';
 import { supplyInputOf } from '~/schema/records/rig/supply';
 import { benchToolOf } from '~/schema/records/rig/tool';
-import type { Db } from '../store/db';
-import { copperMapsOf } from '../boards/copperMaps';
-import { getBoard } from '../store/repositories/boards';
-import { findingsOf } from '../store/repositories/findings';
-import { jobsOfBoard, siteHistory } from '../store/repositories/jobs';
-import { getSite, sitesOf, type SiteWithPads } from '../store/repositories/sites';
-import { listSupplies } from '../store/repositories/supplies';
-import { listTools } from '../store/repositories/tools';
+import type { Db } from '~/server/store/db';
+import { copperMapsOf } from '~/server/boards/copperMaps';
+import { getBoard } from '~/server/store/repositories/boards';
+import { findingsOf } from '~/server/store/repositories/findings';
+import { jobsOfBoard, siteHistory } from '~/server/store/repositories/jobs';
+import { getSite, sitesOf, type SiteWithPads } from '~/server/store/repositories/sites';
+import { listSupplies } from '~/server/store/repositories/supplies';
+import { listTools } from '~/server/store/repositories/tools';
 import { trackRecord } from './trackRecord';
 
 /** Wishes for a plan, and whose record with methods counts. */

@@ -4,25 +4,25 @@ import { acceptPlan } from '~/schema/records/work/job';
 import { newSite } from '~/schema/records/site/site';
 import { newTool } from '~/schema/records/rig/tool';
 import type { WritableEvent } from '~/schema/records/work/runEvent';
-import { acceptJob } from '../jobs/acceptance';
-import type { Db } from '../store/db';
-import { Conflict, NotFound } from '../store/errors';
-import { exposureFor } from '../jobs/exposure';
-import { planningFor } from '../plans/sitePlanning';
-import { appendEvent, getJob } from '../store/repositories/jobs';
-import { recapSheet } from '../plans/recapSheet';
-import { keepRecap, recapsOf } from '../store/repositories/recaps';
-import { keepHabit, listHabits } from '../store/repositories/stepHabits';
-import { addSite } from '../store/repositories/sites';
+import { acceptJob } from '~/server/jobs/acceptance';
+import type { Db } from '~/server/store/db';
+import { Conflict, NotFound } from '~/server/store/errors';
+import { exposureFor } from '~/server/jobs/exposure';
+import { planningFor } from '~/server/plans/sitePlanning';
+import { appendEvent, getJob } from '~/server/store/repositories/jobs';
+import { recapSheet } from '~/server/plans/recapSheet';
+import { keepRecap, recapsOf } from '~/server/store/repositories/recaps';
+import { keepHabit, listHabits } from '~/server/store/repositories/stepHabits';
+import { addSite } from '~/server/store/repositories/sites';
 import {
   addSupply,
   listSupplies,
   moveSupply,
   recentMoves,
   retireSupply,
-} from '../store/repositories/supplies';
-import { addTool, allTools, changeTool, listTools } from '../store/repositories/tools';
-import { trackRecord } from '../plans/trackRecord';
+} from '~/server/store/repositories/supplies';
+import { addTool, allTools, changeTool, listTools } from '~/server/store/repositories/tools';
+import { trackRecord } from '~/server/plans/trackRecord';
 
 const IRON = newTool.parse({
   name: 'Spare iron',

@@ -1,9 +1,9 @@
 import type { NewTool } from '~/schema/records/rig/tool';
 import type { SupplySpec } from '~/schema/values/supplySpec';
 import { supplies } from '~/schema/records/rig/supply.table';
-import type { Db } from '../store/db';
-import { addSupply } from '../store/repositories/supplies';
-import { ensureTool } from '../store/repositories/tools';
+import type { Db } from '~/server/store/db';
+import { addSupply } from '~/server/store/repositories/supplies';
+import { ensureTool } from '~/server/store/repositories/tools';
 
 const fresh = { offset_K: 0, checkedAt_ms: null, hours: 0, clogged: 0 } as const;
 

@@ -1,6 +1,6 @@
-import type { Db } from '../store/db';
-import { listSupplies, recentMoves } from '../store/repositories/supplies';
-import { allTools } from '../store/repositories/tools';
+import type { Db } from '~/server/store/db';
+import { listSupplies, recentMoves } from '~/server/store/repositories/supplies';
+import { allTools } from '~/server/store/repositories/tools';
 import type { RigSheet } from '~/schema/sheets/rigSheet';
 
 /** Moves of stock that the Rig shows. */

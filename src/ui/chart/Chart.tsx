@@ -1,6 +1,6 @@
 import { useEffect, useRef, useState } from 'react';
 import type { Config, Data, Layout, PlotMouseEvent } from 'plotly.js-dist-min';
-import { useThemeChange } from '../theme/useThemeChange';
+import { useThemeChange } from '~/ui/theme/useThemeChange';
 import css from './chart.module.css';
 
 type Plotly = typeof import('plotly.js-dist-min');

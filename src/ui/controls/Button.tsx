@@ -1,5 +1,5 @@
 import type { ButtonHTMLAttributes, ReactNode } from 'react';
-import { keyCap, type Command } from '../keyboard/command';
+import { keyCap, type Command } from '~/ui/keyboard/command';
 import css from './controls.module.css';
 
 type Look = 'primary' | 'plain' | 'outline';

@@ -1,5 +1,5 @@
 import type { ReactNode } from 'react';
-import { ApiError } from '../api';
+import { ApiError } from '~/ui/api';
 import css from './controls.module.css';
 
 /** What went wrong and what to do, read out at once. */

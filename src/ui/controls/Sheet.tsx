@@ -1,6 +1,6 @@
 import { useEffect, type ReactNode } from 'react';
 import { Dialog, Heading, Modal, ModalOverlay } from 'react-aria-components';
-import { $dialogOpen } from '../keyboard/useCommands';
+import { $dialogOpen } from '~/ui/keyboard/useCommands';
 import css from './sheet.module.css';
 
 /** A sheet laid over the page: it holds the keyboard until it is closed. */

@@ -1,5 +1,5 @@
 import { useId } from 'react';
-import { seconds, secondsRange } from '../figures';
+import { seconds, secondsRange } from '~/ui/figures';
 import css from './dwell.module.css';
 
 export interface DwellTimes {

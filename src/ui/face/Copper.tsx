@@ -1,5 +1,5 @@
 import { useEffect, useState } from 'react';
-import { useThemeChange } from '../theme/useThemeChange';
+import { useThemeChange } from '~/ui/theme/useThemeChange';
 import css from './face.module.css';
 
 /** Copper of the shown face on a grid, row by row from y = 0; 0 to 255 each. */

@@ -3,7 +3,7 @@ import { cleanup, fireEvent, render, screen } from '@testing-library/react';
 import { afterEach, describe, expect, it, vi } from 'vitest';
 import type { FaceFindingRecord } from '~/schema/records/board/faceFinding';
 import { photoRecord } from '~/schema/records/board/photo';
-import { HeatStrip } from '../strip/HeatStrip';
+import { HeatStrip } from '~/ui/strip/HeatStrip';
 import { BoardFace, type FaceScale, type FaceSite } from './BoardFace';
 import { FaceFindings } from './FaceFindings';
 import { FacePhoto } from './FacePhoto';

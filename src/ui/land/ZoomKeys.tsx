@@ -1,4 +1,4 @@
-import { Button } from '../controls/Button';
+import { Button } from '~/ui/controls/Button';
 import type { LandLayout, LandView } from './layout';
 import css from './land.module.css';
 

@@ -1,4 +1,4 @@
-import { budget, degrees } from '../figures';
+import { budget, degrees } from '~/ui/figures';
 import css from './strip.module.css';
 
 export interface Exposure {

@@ -1,9 +1,9 @@
-import { padNamesOf } from '../../packages/form';
-import { fieldDraws } from '../../thermal/field/bands';
-import { runField, type FieldRun } from '../../thermal/field/run';
-import type { FieldFactors } from '../../thermal/field/scenario';
-import type { Watch } from '../../thermal/field/watch';
-import { percentile, spreadOf } from '../../statistics/percentile';
+import { padNamesOf } from '~/core/packages/form';
+import { fieldDraws } from '~/core/thermal/field/bands';
+import { runField, type FieldRun } from '~/core/thermal/field/run';
+import type { FieldFactors } from '~/core/thermal/field/scenario';
+import type { Watch } from '~/core/thermal/field/watch';
+import { percentile, spreadOf } from '~/core/statistics/percentile';
 import { ask, type Working } from '../plan/pieces/piece';
 import { matesOf, padNameIn, type AirSetting, type PhaseRequest } from '../request';
 import { AIR, PLAN } from '../settings';

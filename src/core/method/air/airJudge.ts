@@ -1,5 +1,5 @@
-import { ALLOYS } from '../../materials/alloys';
-import { padNamesOf } from '../../packages/form';
+import { ALLOYS } from '~/core/materials/alloys';
+import { padNamesOf } from '~/core/packages/form';
 import { bodyCounts } from '../goals';
 import type { Neighbour, PhaseRequest } from '../request';
 import { AIR, PLAN } from '../settings';

@@ -1,4 +1,4 @@
-import { isSurface, landShapes } from '../../packages/form';
+import { isSurface, landShapes } from '~/core/packages/form';
 import type {
   AirLoad,
   FieldPart,
@@ -6,7 +6,7 @@ import type {
   PreheatLoad,
   Shield,
   Stage,
-} from '../../thermal/field/scenario';
+} from '~/core/thermal/field/scenario';
 import { matesOf, type AirSetting, type Neighbour, type PlanRequest } from '../request';
 import { AIR } from '../settings';
 import { COMMON_CHIP } from '../hand/landTouch';

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { kelvin } from '../../quantity/convert';
+import { kelvin } from '~/core/quantity/convert';
 import { inPhase, STATION, surfaceRequest } from '../../../../tests/support/samples';
 import type { Candidate } from '../candidate';
 import { serially } from '../plan/pieces/solve';

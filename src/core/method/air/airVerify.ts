@@ -1,8 +1,8 @@
-import { ALLOYS } from '../../materials/alloys';
-import { padNamesOf } from '../../packages/form';
-import { runField, type FieldRun } from '../../thermal/field/run';
-import type { Watch } from '../../thermal/field/watch';
-import { firstReached_s } from '../../thermal/history';
+import { ALLOYS } from '~/core/materials/alloys';
+import { padNamesOf } from '~/core/packages/form';
+import { runField, type FieldRun } from '~/core/thermal/field/run';
+import type { Watch } from '~/core/thermal/field/watch';
+import { firstReached_s } from '~/core/thermal/history';
 import type { Candidate } from '../candidate';
 import type { Progress } from '../progress';
 import { matesOf, padNameIn, type AirSetting, type PhaseRequest } from '../request';

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { inPhase, STATION, surfaceRequest } from '../../../../tests/support/samples';
-import { kelvin } from '../../quantity/convert';
+import { kelvin } from '~/core/quantity/convert';
 import type { Ask } from '../plan/pieces/piece';
 import { serially } from '../plan/pieces/solve';
 import type { AirSetting } from '../request';

@@ -1,6 +1,6 @@
-import { ALLOYS } from '../../materials/alloys';
-import { BOW_LIMIT } from '../../thermal/warp';
-import { runField, type FieldRun } from '../../thermal/field/run';
+import { ALLOYS } from '~/core/materials/alloys';
+import { BOW_LIMIT } from '~/core/thermal/warp';
+import { runField, type FieldRun } from '~/core/thermal/field/run';
 import type { Progress } from '../progress';
 import { ask, type Working } from '../plan/pieces/piece';
 import type { AirSetting, PhaseRequest, PlanRequest } from '../request';

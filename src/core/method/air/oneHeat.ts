@@ -1,4 +1,4 @@
-import { runField, type FieldRun } from '../../thermal/field/run';
+import { runField, type FieldRun } from '~/core/thermal/field/run';
 import type { Working } from '../plan/pieces/piece';
 import { matesOf, padNameIn, type AirSetting, type PhaseRequest } from '../request';
 import { preference } from '../limits/frontier';
@@ -6,7 +6,7 @@ import { airFrom_s, airScenario } from './airScenario';
 import { longestAir_s } from './airJudge';
 import { searchAir } from './airSearch';
 import { settled } from './airVerify';
-import { padNamesOf } from '../../packages/form';
+import { padNamesOf } from '~/core/packages/form';
 
 /** What one heat for several parts saves against a heat for each. */
 export interface SharedHeat {

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { TWO_LAYER } from '../../../../tests/support/samples';
-import { kelvin } from '../../quantity/convert';
+import { kelvin } from '~/core/quantity/convert';
 import { PLAN } from '../settings';
 import { bandOf, drawDwells, isSettled, isSure, type DrawnDwell, type PinBand } from './bands';
 import type { Allowance } from '../limits/stop';

@@ -1,6 +1,6 @@
-import { jointDraws } from '../../thermal/joint/draws';
-import { doseCurve } from '../../thermal/history';
-import { percentile, spreadOf, type Spread } from '../../statistics/percentile';
+import { jointDraws } from '~/core/thermal/joint/draws';
+import { doseCurve } from '~/core/thermal/history';
+import { percentile, spreadOf, type Spread } from '~/core/statistics/percentile';
 import type { HandSetting, PhaseRequest } from '../request';
 import { PLAN } from '../settings';
 import { livesAt } from '../limits/forecast';

@@ -1,4 +1,4 @@
-import type { Preheat } from '../../thermal/preheat';
+import type { Preheat } from '~/core/thermal/preheat';
 import { usualPreheat } from '../bench';
 import type { Candidate } from '../candidate';
 import { ask, type Working } from '../plan/pieces/piece';

@@ -1,10 +1,10 @@
-import { padPlaces } from '../../packages/placement';
-import { isSurface } from '../../packages/form';
-import type { ThroughHolePackage } from '../../packages/throughHole';
-import type { MeltingRange } from '../../solder/mixture';
-import { JOINT } from '../../thermal/joint/settings';
-import { meltingOf, type JointScenario } from '../../thermal/joint/scenario';
-import { simulateJoint, type Probe } from '../../thermal/joint/simulate';
+import { padPlaces } from '~/core/packages/placement';
+import { isSurface } from '~/core/packages/form';
+import type { ThroughHolePackage } from '~/core/packages/throughHole';
+import type { MeltingRange } from '~/core/solder/mixture';
+import { JOINT } from '~/core/thermal/joint/settings';
+import { meltingOf, type JointScenario } from '~/core/thermal/joint/scenario';
+import { simulateJoint, type Probe } from '~/core/thermal/joint/simulate';
 import {
   likeness,
   setpointAt_K,

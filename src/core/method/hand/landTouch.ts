@@ -1,18 +1,18 @@
-import { isSurface } from '../../packages/form';
-import { padPlaces } from '../../packages/placement';
-import { surfacePackage } from '../../packages/outlines';
-import type { SurfacePackage } from '../../packages/surface';
-import type { MeltingRange } from '../../solder/mixture';
-import { doseRate_1_s, padEndurance, type Endurance } from '../../thermal/dose';
+import { isSurface } from '~/core/packages/form';
+import { padPlaces } from '~/core/packages/placement';
+import { surfacePackage } from '~/core/packages/outlines';
+import type { SurfacePackage } from '~/core/packages/surface';
+import type { MeltingRange } from '~/core/solder/mixture';
+import { doseRate_1_s, padEndurance, type Endurance } from '~/core/thermal/dose';
 import { SWEEP } from '../ways/data';
 import { PLAN } from '../settings';
-import { guestOf } from '../../thermal/joint/guests';
-import { meltingOf } from '../../thermal/joint/scenario';
-import { lowest } from '../../thermal/joint/simulate';
-import { simulateSurface, type SurfaceRun, type SurfaceScenario } from '../../thermal/joint/surface';
+import { guestOf } from '~/core/thermal/joint/guests';
+import { meltingOf } from '~/core/thermal/joint/scenario';
+import { lowest } from '~/core/thermal/joint/simulate';
+import { simulateSurface, type SurfaceRun, type SurfaceScenario } from '~/core/thermal/joint/surface';
 import { likeness, setpointAt_K, type HandSetting, type Neighbour, type PlanRequest } from '../request';
 import { ironOf } from './holeTouch';
-import { TOGETHER } from '../../record/runState';
+import { TOGETHER } from '~/core/record/runState';
 import type { Touch, TouchRun } from './touch';
 
 /** How tips stand on the lands: on one, on each of them at once, or drawn over all in turn. */

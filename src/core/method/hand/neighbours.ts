@@ -1,4 +1,4 @@
-import { ALLOYS } from '../../materials/alloys';
+import { ALLOYS } from '~/core/materials/alloys';
 import type { Neighbour, PlanRequest, PlanSite } from '../request';
 import { PLAN } from '../settings';
 import type { NeighbourHeat } from '../air/airJudge';

@@ -1,6 +1,6 @@
-import type { LaminateId } from '../../materials/laminates';
-import type { Board } from '../../thermal/stackup';
-import type { Factors } from '../../thermal/joint/scenario';
+import type { LaminateId } from '~/core/materials/laminates';
+import type { Board } from '~/core/thermal/stackup';
+import type { Factors } from '~/core/thermal/joint/scenario';
 import type { Neighbour } from '../request';
 
 /** What one touch of a hot tip does, whatever it stands on; temperatures in K at the times in `time_s`. */

@@ -1,8 +1,8 @@
-import { formOf } from '../../packages/form';
-import { laminateEndurance, padEndurance, type Endurance } from '../../thermal/dose';
-import { doseCurve, valueAt } from '../../thermal/history';
-import type { Factors, JointScenario } from '../../thermal/joint/scenario';
-import type { LaminateId } from '../../materials/laminates';
+import { formOf } from '~/core/packages/form';
+import { laminateEndurance, padEndurance, type Endurance } from '~/core/thermal/dose';
+import { doseCurve, valueAt } from '~/core/thermal/history';
+import type { Factors, JointScenario } from '~/core/thermal/joint/scenario';
+import type { LaminateId } from '~/core/materials/laminates';
 import { bodyCounts } from '../goals';
 import type { PhaseRequest } from '../request';
 import { PLAN } from '../settings';

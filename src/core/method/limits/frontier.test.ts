@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { planRequest, settingAt } from '../../../../tests/support/samples';
-import { kelvin } from '../../quantity/convert';
-import { uniformStream } from '../../statistics/random';
+import { kelvin } from '~/core/quantity/convert';
+import { uniformStream } from '~/core/statistics/random';
 import type { Candidate } from '../candidate';
 import { coolDown_s, frontier, frontierAbout, missOf, nearestMiss, preference } from './frontier';
 import { PLAN, RANK } from '../settings';

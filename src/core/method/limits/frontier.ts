@@ -1,4 +1,4 @@
-import { boardTemperature_K } from '../../thermal/preheat';
+import { boardTemperature_K } from '~/core/thermal/preheat';
 import type { Candidate } from '../candidate';
 import type { PlanRequest, Setting } from '../request';
 import { PLAN, RANK } from '../settings';

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { CELL } from '../../materials/cells';
-import { kelvin } from '../../quantity/convert';
+import { CELL } from '~/core/materials/cells';
+import { kelvin } from '~/core/quantity/convert';
 import {
   inPhase,
   planeOn,

@@ -1,6 +1,6 @@
-import { CELL } from '../../materials/cells';
-import { boardTemperature_K } from '../../thermal/preheat';
-import { runField } from '../../thermal/field/run';
+import { CELL } from '~/core/materials/cells';
+import { boardTemperature_K } from '~/core/thermal/preheat';
+import { runField } from '~/core/thermal/field/run';
 import type { Progress } from '../progress';
 import type { AirSetting, HandSetting, Neighbour, PhaseRequest, PlanSite } from '../request';
 import { airScenario } from '../air/airScenario';

@@ -1,4 +1,4 @@
-import { DRY_REWORK_K } from '../../packages/moisture';
+import { DRY_REWORK_K } from '~/core/packages/moisture';
 import { bodyCounts, phasesOf, type Goal, type Phase } from '../goals';
 
 /** Reflows that a body is classified with, and so is good for (J-STD-020 preconditioning: three, from memory). */

@@ -1,4 +1,4 @@
-import { firstReached_s, valueAt } from '../../thermal/history';
+import { firstReached_s, valueAt } from '~/core/thermal/history';
 
 /** How long one touch may be held, and why no longer. */
 export interface Stop {

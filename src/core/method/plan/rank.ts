@@ -5,7 +5,7 @@ import type { Method, Rule } from '../ways/method';
 import { nearestMiss, preference } from '../limits/frontier';
 import type { PhaseRequest } from '../request';
 import { PLAN, RANK } from '../settings';
-import { padNamesOf } from '../../packages/form';
+import { padNamesOf } from '~/core/packages/form';
 
 /** A method as far as it was tried on the job at hand. */
 export interface Tried {

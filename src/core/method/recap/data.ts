@@ -1,4 +1,4 @@
-import { property } from '../../materials/property';
+import { property } from '~/core/materials/property';
 
 /** What a whole-board job is reckoned with beyond its heat. */
 export const RECAP = {

@@ -1,6 +1,6 @@
-import { STILL_AIR } from '../../materials/air';
-import { arealHeat_J_m2K } from '../../thermal/stackup';
-import { isSurface } from '../../packages/form';
+import { STILL_AIR } from '~/core/materials/air';
+import { arealHeat_J_m2K } from '~/core/thermal/stackup';
+import { isSurface } from '~/core/packages/form';
 import { holeTouch } from '../hand/holeTouch';
 import { landTouch } from '../hand/landTouch';
 import { bareNeighbour } from '../hand/neighbours';

@@ -1,4 +1,4 @@
-import { padNamesOf } from '../../packages/form';
+import { padNamesOf } from '~/core/packages/form';
 import type { Candidate } from '../candidate';
 import { searchWarmToo } from '../hand/handSearch';
 import { methodsFor } from '../ways';

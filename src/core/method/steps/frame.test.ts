@@ -10,8 +10,8 @@ import {
   trackOn,
   TWEEZERS,
 } from '../../../../tests/support/samples';
-import { kelvin } from '../../quantity/convert';
-import type { SurfaceSpec } from '../../packages/outlines';
+import { kelvin } from '~/core/quantity/convert';
+import type { SurfaceSpec } from '~/core/packages/outlines';
 import { CAUTIONS } from '../cautions';
 import type { Phase } from '../goals';
 import type { PinBand } from '../hand/bands';

@@ -1,7 +1,7 @@
-import { FAMILY_TRAITS } from '../../packages/families';
-import { isSurface } from '../../packages/form';
-import { bakeAdvice, DRY_REWORK_K } from '../../packages/moisture';
-import { SURFACE_TRAITS } from '../../packages/surfaceFamilies';
+import { FAMILY_TRAITS } from '~/core/packages/families';
+import { isSurface } from '~/core/packages/form';
+import { bakeAdvice, DRY_REWORK_K } from '~/core/packages/moisture';
+import { SURFACE_TRAITS } from '~/core/packages/surfaceFamilies';
 import type { CoolDown } from '../air/wayDown';
 import type { KeepOut } from '../limits/keepOut';
 import type { PinBand } from '../hand/bands';

@@ -1,6 +1,6 @@
 import type { CautionId } from '../cautions';
 import type { PinBand } from '../hand/bands';
-import { TOGETHER } from '../../record/runState';
+import { TOGETHER } from '~/core/record/runState';
 import { copperWeight, setpointAt_K, type PhaseRequest, type Setting } from '../request';
 import { step, type Step } from './step';
 

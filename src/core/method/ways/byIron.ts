@@ -1,4 +1,4 @@
-import { isSurface } from '../../packages/form';
+import { isSurface } from '~/core/packages/form';
 import { throughHole } from '../hand/holeTouch';
 import { keepsPart } from '../goals';
 import { padOrder, type PhaseRequest } from '../request';

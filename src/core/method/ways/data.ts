@@ -1,4 +1,4 @@
-import { property } from '../../materials/property';
+import { property } from '~/core/materials/property';
 
 /** Figures of the hand methods; all of them are the trade's habits and not measured here. */
 export const GUN = {

@@ -1,7 +1,7 @@
-import { ALLOYS, type AlloyId } from '../../materials/alloys';
-import { FLOOD } from '../../materials/consumables';
-import { formOf, padNamesOf } from '../../packages/form';
-import { mixture, type Mixture } from '../../solder/mixture';
+import { ALLOYS, type AlloyId } from '~/core/materials/alloys';
+import { FLOOD } from '~/core/materials/consumables';
+import { formOf, padNamesOf } from '~/core/packages/form';
+import { mixture, type Mixture } from '~/core/solder/mixture';
 import { holeTouch } from '../hand/holeTouch';
 import { padOrder, type PhaseRequest } from '../request';
 import { touchSteps } from '../steps/heatSteps';

@@ -1,4 +1,4 @@
-import { mixture } from '../../solder/mixture';
+import { mixture } from '~/core/solder/mixture';
 import { holeTouch } from '../hand/holeTouch';
 import { padOrder } from '../request';
 import { touchSteps } from '../steps/heatSteps';

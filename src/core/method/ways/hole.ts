@@ -1,4 +1,4 @@
-import { isSurface } from '../../packages/form';
+import { isSurface } from '~/core/packages/form';
 import type { HandTool } from '../bench';
 import { holeTouch, throughHole } from '../hand/holeTouch';
 import type { HandHeat } from '../hand/handTrial';

@@ -1,4 +1,4 @@
-import { isSurface } from '../../packages/form';
+import { isSurface } from '~/core/packages/form';
 import { airStep } from '../steps/heatSteps';
 import { step, type Step } from '../steps/step';
 import type { AirSetting, PhaseRequest } from '../request';

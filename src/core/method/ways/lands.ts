@@ -1,6 +1,6 @@
-import { isSurface } from '../../packages/form';
-import type { SurfaceFamilyId } from '../../packages/surfaceFamilies';
-import type { MeltingRange } from '../../solder/mixture';
+import { isSurface } from '~/core/packages/form';
+import type { SurfaceFamilyId } from '~/core/packages/surfaceFamilies';
+import type { MeltingRange } from '~/core/solder/mixture';
 import { landTouch, type Stance } from '../hand/landTouch';
 import type { HandHeat } from '../hand/handTrial';
 import { padOrder, type PhaseRequest } from '../request';

@@ -1,4 +1,4 @@
-import type { PadStateId } from '../../record/padStates';
+import type { PadStateId } from '~/core/record/padStates';
 import type { PinBand } from '../hand/bands';
 import type { HandHeat } from '../hand/handTrial';
 import type { Phase } from '../goals';

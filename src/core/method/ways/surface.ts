@@ -1,5 +1,5 @@
-import { FLOOD, WIRE } from '../../materials/consumables';
-import { padNamesOf } from '../../packages/form';
+import { FLOOD, WIRE } from '~/core/materials/consumables';
+import { padNamesOf } from '~/core/packages/form';
 import { keepsPart } from '../goals';
 import { padOrder, type PhaseRequest } from '../request';
 import { touchSteps } from '../steps/heatSteps';

@@ -8,7 +8,7 @@ import {
   surfaceRequest,
   trackOn,
 } from '../../../../tests/support/samples';
-import type { SurfaceSpec } from '../../packages/outlines';
+import type { SurfaceSpec } from '~/core/packages/outlines';
 import type { PhaseRequest, PlanRequest } from '../request';
 import { METHODS, methodOf, methodsFor } from './';
 import type { MethodId } from './method';

@@ -1,8 +1,8 @@
-import { ALLOYS } from '../../materials/alloys';
-import { COPPER } from '../../materials/copper';
-import { LAMINATES } from '../../materials/laminates';
-import { formOf, type BodyForm, type PadForm } from '../../packages/form';
-import { onBoard } from '../../packages/placement';
+import { ALLOYS } from '~/core/materials/alloys';
+import { COPPER } from '~/core/materials/copper';
+import { LAMINATES } from '~/core/materials/laminates';
+import { formOf, type BodyForm, type PadForm } from '~/core/packages/form';
+import { onBoard } from '~/core/packages/placement';
 import type { Connection } from '../joint/scenario';
 import { enthalpyCurve, type EnthalpyCurve } from '../network/enthalpy';
 import { SOLVER } from '../network/settings';

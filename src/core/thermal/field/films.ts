@@ -1,5 +1,5 @@
-import { SHIELDS, SURFACE } from '../../materials/surfaces';
-import { onBoard } from '../../packages/placement';
+import { SHIELDS, SURFACE } from '~/core/materials/surfaces';
+import { onBoard } from '~/core/packages/placement';
 import { jetField } from '../surface/jet';
 import { preheaterFilm_W_m2K } from '../surface/preheater';
 import { naturalFilm_W_m2K, radiantFilm_W_m2K, type Facing } from '../surface/stillAir';

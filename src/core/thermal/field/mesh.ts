@@ -1,5 +1,5 @@
-import { COPPER } from '../../materials/copper';
-import { LAMINATES } from '../../materials/laminates';
+import { COPPER } from '~/core/materials/copper';
+import { LAMINATES } from '~/core/materials/laminates';
 import { FIELD } from './settings';
 import { effectiveFraction, layerDepth_m, type Board } from '../stackup';
 

@@ -1,7 +1,7 @@
-import type { AlloyId } from '../../materials/alloys';
-import type { PreheaterId } from '../../materials/air';
-import type { ShieldId } from '../../materials/surfaces';
-import type { PartPackage } from '../../packages/form';
+import type { AlloyId } from '~/core/materials/alloys';
+import type { PreheaterId } from '~/core/materials/air';
+import type { ShieldId } from '~/core/materials/surfaces';
+import type { PartPackage } from '~/core/packages/form';
 import type { Connection } from '../joint/scenario';
 import type { Jet } from '../surface/jet';
 import type { FieldBoard } from './mesh';

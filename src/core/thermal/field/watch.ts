@@ -1,4 +1,4 @@
-import { LAMINATES } from '../../materials/laminates';
+import { LAMINATES } from '~/core/materials/laminates';
 import { bowOfGradient, bowOfMismatch } from '../warp';
 import { doseRate_1_s, laminateEndurance, padEndurance, type Endurance } from '../dose';
 import type { FieldBoard } from './mesh';

@@ -1,10 +1,10 @@
-import { ALLOYS } from '../../materials/alloys';
-import { WIRE } from '../../materials/consumables';
-import { COPPER } from '../../materials/copper';
-import { STILL_AIR } from '../../materials/air';
-import { leadPath } from '../../packages/leadPath';
-import { bodyCapacity_J_K, bodySurface_m2 } from '../../packages/throughHole';
-import { filletRise_m, filletVolume_m3 } from '../../solder/volumes';
+import { ALLOYS } from '~/core/materials/alloys';
+import { WIRE } from '~/core/materials/consumables';
+import { COPPER } from '~/core/materials/copper';
+import { STILL_AIR } from '~/core/materials/air';
+import { leadPath } from '~/core/packages/leadPath';
+import { bodyCapacity_J_K, bodySurface_m2 } from '~/core/packages/throughHole';
+import { filletRise_m, filletVolume_m3 } from '~/core/solder/volumes';
 import type { NetworkBuilder } from '../network/network';
 import { ringArea_m2, type LandLink, type RingMesh } from './rings';
 import { isPlated, meltingOf, type Factors, type JointScenario } from './scenario';

@@ -1,10 +1,10 @@
-import { LAMINATES, PAD_BOND } from '../../materials/laminates';
-import { COPPER } from '../../materials/copper';
-import { STILL_AIR } from '../../materials/air';
-import { TIP_CONTACT } from '../../materials/tips';
-import { latinHypercube } from '../../statistics/random';
-import { normalQuantile } from '../../statistics/normal';
-import { scatter } from '../../materials/property';
+import { LAMINATES, PAD_BOND } from '~/core/materials/laminates';
+import { COPPER } from '~/core/materials/copper';
+import { STILL_AIR } from '~/core/materials/air';
+import { TIP_CONTACT } from '~/core/materials/tips';
+import { latinHypercube } from '~/core/statistics/random';
+import { normalQuantile } from '~/core/statistics/normal';
+import { scatter } from '~/core/materials/property';
 import { NOMINAL, type Factors, type JointScenario } from './scenario';
 import { UNCERTAIN } from './settings';
 

@@ -1,6 +1,6 @@
-import { STILL_AIR } from '../../materials/air';
-import type { AlloyId } from '../../materials/alloys';
-import { formOf, type PartPackage } from '../../packages/form';
+import { STILL_AIR } from '~/core/materials/air';
+import type { AlloyId } from '~/core/materials/alloys';
+import { formOf, type PartPackage } from '~/core/packages/form';
 import type { NetworkBuilder } from '../network/network';
 import { ringSpot, type RingField } from './rings';
 import type { Factors } from './scenario';

@@ -1,5 +1,5 @@
-import { COPPER } from '../../materials/copper';
-import { LAMINATES } from '../../materials/laminates';
+import { COPPER } from '~/core/materials/copper';
+import { LAMINATES } from '~/core/materials/laminates';
 import type { NetworkBuilder } from '../network/network';
 import { equivalentRadius_m, sheets } from '../stackup';
 import { isPlated, type Factors, type JointBoard, type JointScenario } from './scenario';

@@ -1,7 +1,7 @@
-import { ALLOYS, type AlloyId } from '../../materials/alloys';
-import type { MeltingRange } from '../../solder/mixture';
-import type { TIP_CONSTRUCTION_IDS, TipShapeId } from '../../materials/tips';
-import type { ThroughHolePackage } from '../../packages/throughHole';
+import { ALLOYS, type AlloyId } from '~/core/materials/alloys';
+import type { MeltingRange } from '~/core/solder/mixture';
+import type { TIP_CONSTRUCTION_IDS, TipShapeId } from '~/core/materials/tips';
+import type { ThroughHolePackage } from '~/core/packages/throughHole';
 import type { Preheat } from '../preheat';
 import type { Board } from '../stackup';
 

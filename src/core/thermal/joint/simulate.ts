@@ -1,4 +1,4 @@
-import { PREHEATERS, STILL_AIR } from '../../materials/air';
+import { PREHEATERS, STILL_AIR } from '~/core/materials/air';
 import { integrate, type EnergyAccount, type Integration } from '../network/integrate';
 import { NetworkBuilder, type ThermalNetwork } from '../network/network';
 import { SOLVER } from '../network/settings';

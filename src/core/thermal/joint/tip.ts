@@ -1,5 +1,5 @@
-import { COPPER } from '../../materials/copper';
-import { TIP_CONSTRUCTIONS, TIP_CONTACT, TIP_SHAPES } from '../../materials/tips';
+import { COPPER } from '~/core/materials/copper';
+import { TIP_CONSTRUCTIONS, TIP_CONTACT, TIP_SHAPES } from '~/core/materials/tips';
 import type { NetworkBuilder } from '../network/network';
 import type { Factors, Iron } from './scenario';
 

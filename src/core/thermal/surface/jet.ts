@@ -1,5 +1,5 @@
-import { airAt } from '../../materials/airTable';
-import { SURFACE } from '../../materials/surfaces';
+import { airAt } from '~/core/materials/airTable';
+import { SURFACE } from '~/core/materials/surfaces';
 
 /** Where hot air leaves; a rectangle lies with its width along the board's x. */
 export type Nozzle =

@@ -1,6 +1,6 @@
-import type { PreheaterId } from '../../materials/air';
-import { airAt } from '../../materials/airTable';
-import { SURFACE } from '../../materials/surfaces';
+import type { PreheaterId } from '~/core/materials/air';
+import { airAt } from '~/core/materials/airTable';
+import { SURFACE } from '~/core/materials/surfaces';
 import { pairEmissivity, radiantFilm_W_m2K } from './stillAir';
 
 /**

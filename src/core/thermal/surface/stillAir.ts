@@ -1,4 +1,4 @@
-import { airAt } from '../../materials/airTable';
+import { airAt } from '~/core/materials/airTable';
 
 export const STEFAN_BOLTZMANN_W_m2K4 = 5.670374e-8;
 const GRAVITY_m_s2 = 9.80665;

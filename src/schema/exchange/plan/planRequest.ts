@@ -8,15 +8,15 @@ import { HAZARDS, WORTHS } from '~/core/method/request';
 import { socketFor } from '~/core/packages/socket';
 import { padNamesOf } from '~/core/packages/form';
 import { PAD_STATE_IDS } from '~/core/record/padStates';
-import { connections } from '../../values/connection';
-import { boardSide, oneOf, quantity, text, wholeNumber } from '../../values/fields';
-import { mappedBoard } from '../../values/mappedBoard';
-import { moistureInput } from '../../values/moisture';
-import { anyPackage } from '../../values/package';
+import { connections } from '~/schema/values/connection';
+import { boardSide, oneOf, quantity, text, wholeNumber } from '~/schema/values/fields';
+import { mappedBoard } from '~/schema/values/mappedBoard';
+import { moistureInput } from '~/schema/values/moisture';
+import { anyPackage } from '~/schema/values/package';
 import { partOf } from '../si/part';
 import { layersOf, type WithSite } from '../si/connections';
-import { supplyInput } from '../../values/supplyInput';
-import { benchTool, nozzle, tip } from '../../values/toolSpec';
+import { supplyInput } from '~/schema/values/supplyInput';
+import { benchTool, nozzle, tip } from '~/schema/values/toolSpec';
 
 export const padName = z.string().regex(/^(default|[A-Za-z0-9]{1,8})$/, {
   error: 'is not a pad; give a pin number or "default"',

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { text } from '../../values/fields';
+import { text } from '~/schema/values/fields';
 import { choiceInput, planInput } from './planRequest';
 
 /** What a screen may ask of the planner: a plan, what follows from settings, or a whole board's order. */

@@ -1,6 +1,6 @@
 import type { Goal } from '~/core/method/goals';
 import type { Worth } from '~/core/method/request';
-import type { MoistureInput } from '../../values/moisture';
+import type { MoistureInput } from '~/schema/values/moisture';
 import type { PlanInput } from './planRequest';
 
 /** What a technician decides about a plan beyond what the record knows. */

@@ -1,8 +1,8 @@
 import { foilThickness_m, metres } from '~/core/quantity/convert';
 import type { CoverageMap, FieldBoard } from '~/core/thermal/field/mesh';
 import type { Board } from '~/core/thermal/stackup';
-import type { Construction } from '../../values/construction';
-import type { MappedBoard } from '../../values/mappedBoard';
+import type { Construction } from '~/schema/values/construction';
+import type { MappedBoard } from '~/schema/values/mappedBoard';
 
 export const boardOf = (c: Construction): Board => ({
   length_m: metres(c.length_mm),

@@ -1,6 +1,6 @@
 import { metres } from '~/core/quantity/convert';
 import type { Connection } from '~/core/thermal/joint/scenario';
-import type { ConnectionRecord } from '../../values/connection';
+import type { ConnectionRecord } from '~/schema/values/connection';
 
 /** A connection in SI. `solderLayer` is the copper layer on the face opposite the part. */
 export function connectionOf(c: ConnectionRecord, solderLayer: number): Connection {

@@ -1,7 +1,7 @@
 import { isSurface, type PartPackage } from '~/core/packages/form';
 import { bakeAdvice, DRY_REWORK_K, type BakeAdvice } from '~/core/packages/moisture';
 import { SURFACE_TRAITS } from '~/core/packages/surfaceFamilies';
-import type { MoistureInput } from '../../values/moisture';
+import type { MoistureInput } from '~/schema/values/moisture';
 
 /** Whether a part has a moisture level at all: moulded bodies do, chips, cans and parts with leads do not. */
 export const takesMoisture = (part: PartPackage): boolean =>

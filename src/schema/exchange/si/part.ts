@@ -4,8 +4,8 @@ import { surfacePackage, type SurfaceSpec } from '~/core/packages/outlines';
 import { SURFACE_FAMILY_IDS, SURFACE_TRAITS, type SurfaceFamilyId } from '~/core/packages/surfaceFamilies';
 import type { BodyBox, ThroughHolePackage } from '~/core/packages/throughHole';
 import { metres } from '~/core/quantity/convert';
-import type { AnyPackageInput, PackageRecord, SurfacePackageInput } from '../../values/package';
-import { landDiameter_mm } from '../../values/package';
+import type { AnyPackageInput, PackageRecord, SurfacePackageInput } from '~/schema/values/package';
+import { landDiameter_mm } from '~/schema/values/package';
 
 export const isSurfaceInput = (p: AnyPackageInput): p is SurfacePackageInput =>
   (SURFACE_FAMILY_IDS as readonly string[]).includes(p.family);

@@ -4,8 +4,8 @@ import { isSurface, landShapes } from '~/core/packages/form';
 import { onBoard } from '~/core/packages/placement';
 import { metres } from '~/core/quantity/convert';
 import { resistanceOf_Ohm } from '~/core/quantity/resistance';
-import type { ConnectionRecord } from '../../values/connection';
-import type { AnyPackageInput } from '../../values/package';
+import type { ConnectionRecord } from '~/schema/values/connection';
+import type { AnyPackageInput } from '~/schema/values/package';
 import { connectionOf } from './connections';
 import { partOf } from './part';
 

@@ -1,6 +1,6 @@
 import type { Supply } from '~/core/method/bench';
 import { metres } from '~/core/quantity/convert';
-import type { SupplyInput } from '../../values/supplyInput';
+import type { SupplyInput } from '~/schema/values/supplyInput';
 
 export const SUPPLY_NAMES: Readonly<Record<Supply['kind'], string>> = {
   wire: 'Solder wire',

@@ -2,7 +2,13 @@ import type { AirStation, Bench, GunTool, IronTool, Preheater } from '~/core/met
 import { kelvin, metres } from '~/core/quantity/convert';
 import type { HollowTip, SolidTip } from '~/core/thermal/joint/scenario';
 import type { Nozzle } from '~/core/thermal/surface/jet';
-import type { BenchToolInput, HollowRecord, NozzleRecord, TipRecord, ToolSpec } from '../../values/toolSpec';
+import type {
+  BenchToolInput,
+  HollowRecord,
+  NozzleRecord,
+  TipRecord,
+  ToolSpec,
+} from '~/schema/values/toolSpec';
 
 type Tools = Pick<Bench, 'irons' | 'guns' | 'tweezers' | 'stations' | 'preheaters'>;
 

@@ -3,7 +3,7 @@ import { partOf } from '../si/part';
 import { simulateFieldAnswer } from './simulateField';
 import { simulateHand } from './simulateHand';
 import { simulateLands } from './simulateLands';
-import { InputError } from '../../values/faults';
+import { InputError } from '~/schema/values/faults';
 import type { SimulateInput } from './simulateRequest';
 import type { SimulateAnswer } from './simulateAnswer';
 

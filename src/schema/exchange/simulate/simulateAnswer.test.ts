@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { changed, HOT_AIR_EXAMPLE, SIMULATE_EXAMPLE } from '../../../../tests/support/requests';
-import { parseInput } from '../../values/faults';
+import { parseInput } from '~/schema/values/faults';
 import { simulateInput } from './simulateRequest';
 import { simulate } from './simulate';
 

@@ -1,7 +1,7 @@
 import { index, integer, sqliteTable, text as textColumn } from 'drizzle-orm/sqlite-core';
 import type { Hazard } from '~/core/method/request';
 import type { Finish } from '~/core/materials/finishes';
-import type { Construction } from '../../values/construction';
+import type { Construction } from '~/schema/values/construction';
 import type { WaitingFor } from './board';
 import type { Outcome } from '~/core/record/outcomes';
 

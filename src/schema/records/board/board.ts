@@ -1,8 +1,8 @@
 import { z } from 'zod';
 import { HAZARDS } from '~/core/method/request';
 import { FINISHES, type Finish } from '~/core/materials/finishes';
-import { construction } from '../../values/construction';
-import { initials, oneOf, recordId, text, whenever_ms, wholeNumber } from '../../values/fields';
+import { construction } from '~/schema/values/construction';
+import { initials, oneOf, recordId, text, whenever_ms, wholeNumber } from '~/schema/values/fields';
 import { OUTCOMES } from '~/core/record/outcomes';
 
 /** What a board waits for; the bench is sorted by it. */

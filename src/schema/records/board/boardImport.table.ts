@@ -1,7 +1,7 @@
 import { blob, index, integer, real, sqliteTable, text as textColumn } from 'drizzle-orm/sqlite-core';
 import { boards } from './board.table';
 import type { ImportRecord } from './boardImport';
-import type { BoardProfile } from '../../values/boardProfile';
+import type { BoardProfile } from '~/schema/values/boardProfile';
 
 export const imports = sqliteTable(
   'imports',

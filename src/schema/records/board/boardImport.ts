@@ -1,8 +1,8 @@
 import { z } from 'zod';
-import { initials, oneOf, quantity, recordId, text, whenever_ms, wholeNumber } from '../../values/fields';
+import { initials, oneOf, quantity, recordId, text, whenever_ms, wholeNumber } from '~/schema/values/fields';
 import { newSite } from '../site/site';
-import { copperMap } from '../../values/copperMap';
-import { boardProfile } from '../../values/boardProfile';
+import { copperMap } from '~/schema/values/copperMap';
+import { boardProfile } from '~/schema/values/boardProfile';
 
 /** A file that an import came from, by name and kind; the file itself is not kept. */
 const importedFile = z.strictObject({

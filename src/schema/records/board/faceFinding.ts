@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { boardSide, initials, oneOf, quantity, recordId, text, whenever_ms } from '../../values/fields';
+import { boardSide, initials, oneOf, quantity, recordId, text, whenever_ms } from '~/schema/values/fields';
 import { PLACE_KINDS, type PlaceKind, FACE_STATES, FACE_STATE_IDS } from '~/core/record/faceStates';
 
 const point = z.strictObject({ x_mm: quantity('mm', 0, 1000), y_mm: quantity('mm', 0, 1000) });

@@ -2,7 +2,7 @@ import { blob, index, integer, sqliteTable, text as textColumn } from 'drizzle-o
 import { boards } from './board.table';
 import { faceFindings } from './faceFinding.table';
 import { findings } from '../site/finding.table';
-import type { Calibration } from '../../values/calibration';
+import type { Calibration } from '~/schema/values/calibration';
 
 export const photos = sqliteTable(
   'photos',

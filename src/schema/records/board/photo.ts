@@ -1,6 +1,6 @@
 import { z } from 'zod';
-import { boardSide, initials, recordId, text, whenever_ms, wholeNumber } from '../../values/fields';
-import { calibration } from '../../values/calibration';
+import { boardSide, initials, recordId, text, whenever_ms, wholeNumber } from '~/schema/values/fields';
+import { calibration } from '~/schema/values/calibration';
 
 /** What goes with a picture when it is sent. It shows a face, or it goes with a finding. */
 export const newPhoto = z.strictObject({

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { recordId, text, wholeNumber } from '../../values/fields';
+import { recordId, text, wholeNumber } from '~/schema/values/fields';
 
 /** Sites that are worked or looked at together: a bank of memory, all capacitors of one value. */
 export const newSiteGroup = z.strictObject({

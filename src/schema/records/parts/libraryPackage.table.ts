@@ -1,5 +1,5 @@
 import { integer, sqliteTable, text as textColumn, uniqueIndex } from 'drizzle-orm/sqlite-core';
-import type { AnyPackageInput } from '../../values/package';
+import type { AnyPackageInput } from '~/schema/values/package';
 
 export const libraryPackages = sqliteTable(
   'library_packages',

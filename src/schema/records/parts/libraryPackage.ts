@@ -1,6 +1,6 @@
 import { z } from 'zod';
-import { initials, recordId, text, whenever_ms } from '../../values/fields';
-import { anyPackage } from '../../values/package';
+import { initials, recordId, text, whenever_ms } from '~/schema/values/fields';
+import { anyPackage } from '~/schema/values/package';
 
 /** An outline that the bench keeps under a name of its own. */
 export const newLibraryPackage = z.strictObject({

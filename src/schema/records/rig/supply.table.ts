@@ -1,7 +1,7 @@
 import { index, integer, real, sqliteTable, text as textColumn } from 'drizzle-orm/sqlite-core';
 import { jobs } from '../work/job.table';
 import type { SupplyMove } from './supply';
-import type { SupplySpec } from '../../values/supplySpec';
+import type { SupplySpec } from '~/schema/values/supplySpec';
 
 export const supplies = sqliteTable('supplies', {
   id: textColumn('id').primaryKey(),

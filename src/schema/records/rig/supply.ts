@@ -1,7 +1,7 @@
 import { z } from 'zod';
-import { initials, oneOf, quantity, recordId, text, whenever_ms } from '../../values/fields';
-import type { SupplyInput } from '../../values/supplyInput';
-import { supplySpec, MOVE_REASONS } from '../../values/supplySpec';
+import { initials, oneOf, quantity, recordId, text, whenever_ms } from '~/schema/values/fields';
+import type { SupplyInput } from '~/schema/values/supplyInput';
+import { supplySpec, MOVE_REASONS } from '~/schema/values/supplySpec';
 
 export const newSupply = z.strictObject({
   name: text(1, 80),

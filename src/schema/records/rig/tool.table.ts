@@ -1,5 +1,5 @@
 import { integer, real, sqliteTable, text as textColumn } from 'drizzle-orm/sqlite-core';
-import type { ToolSpec } from '../../values/toolSpec';
+import type { ToolSpec } from '~/schema/values/toolSpec';
 
 export const tools = sqliteTable('tools', {
   id: textColumn('id').primaryKey(),

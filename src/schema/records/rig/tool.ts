@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { wearOf } from '~/core/materials/tips';
-import { quantity, recordId, text, whenever_ms } from '../../values/fields';
-import { toolSpec, type BenchToolInput } from '../../values/toolSpec';
+import { quantity, recordId, text, whenever_ms } from '~/schema/values/fields';
+import { toolSpec, type BenchToolInput } from '~/schema/values/toolSpec';
 
 /** One tool at the bench. */
 export const newTool = z.strictObject({

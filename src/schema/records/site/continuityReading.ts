@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { VERDICTS } from '~/core/electrical/judgement';
-import { initials, oneOf, quantity, recordId, text, whenever_ms } from '../../values/fields';
+import { initials, oneOf, quantity, recordId, text, whenever_ms } from '~/schema/values/fields';
 
 export const READING_KINDS = ['continuity', 'short'] as const;
 export type ReadingKind = (typeof READING_KINDS)[number];

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { PAD_STATE_IDS, PAD_STATES } from '~/core/record/padStates';
-import { initials, oneOf, recordId, text, whenever_ms } from '../../values/fields';
+import { initials, oneOf, recordId, text, whenever_ms } from '~/schema/values/fields';
 
 /** What was seen at one pad, as a person enters it. */
 export const newFinding = z

@@ -1,5 +1,5 @@
 import { sqliteTable, text as textColumn, uniqueIndex } from 'drizzle-orm/sqlite-core';
-import type { ConnectionRecord } from '../../values/connection';
+import type { ConnectionRecord } from '~/schema/values/connection';
 import { sites } from './site.table';
 
 export const pads = sqliteTable(

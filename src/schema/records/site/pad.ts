@@ -1,6 +1,6 @@
 import { z } from 'zod';
-import { connection } from '../../values/connection';
-import { recordId, text } from '../../values/fields';
+import { connection } from '~/schema/values/connection';
+import { recordId, text } from '~/schema/values/fields';
 
 /** One land of a site: its net and how it reaches copper. Its state is the last finding on it. */
 export const padRecord = z.strictObject({

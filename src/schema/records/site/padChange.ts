@@ -1,6 +1,6 @@
 import { z } from 'zod';
-import { connection } from '../../values/connection';
-import { recordId, text } from '../../values/fields';
+import { connection } from '~/schema/values/connection';
+import { recordId, text } from '~/schema/values/fields';
 
 /** Nets and copper of some pads of a site, against the revision of the site they were read at. */
 export const padChanges = z.strictObject({

@@ -1,7 +1,7 @@
 import { index, integer, real, sqliteTable, text as textColumn, uniqueIndex } from 'drizzle-orm/sqlite-core';
 import type { AlloyId } from '~/core/materials/alloys';
 import { boards } from '../board/board.table';
-import type { AnyPackageInput } from '../../values/package';
+import type { AnyPackageInput } from '~/schema/values/package';
 
 export const sites = sqliteTable(
   'sites',

@@ -1,8 +1,8 @@
 import { z } from 'zod';
 import { ALLOY_IDS } from '~/core/materials/alloys';
-import { connection } from '../../values/connection';
-import { boardSide, oneOf, quantity, recordId, text } from '../../values/fields';
-import { anyPackage } from '../../values/package';
+import { connection } from '~/schema/values/connection';
+import { boardSide, oneOf, quantity, recordId, text } from '~/schema/values/fields';
+import { anyPackage } from '~/schema/values/package';
 
 const reference = text(1, 16).regex(/^[A-Za-z][A-Za-z0-9_.+-]*$/, {
   error: 'must begin with a letter, then letters and digits only, such as C7',

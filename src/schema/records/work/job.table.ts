@@ -2,8 +2,8 @@ import { index, integer, sqliteTable, text as textColumn } from 'drizzle-orm/sql
 import type { Goal } from '~/core/method/goals';
 import type { Outcome } from '~/core/record/outcomes';
 import { boards } from '../board/board.table';
-import type { FoundAnswer } from '../../exchange/plan/planAnswer';
-import type { ChoiceInput, PlanInput, SettingInput } from '../../exchange/plan/planRequest';
+import type { FoundAnswer } from '~/schema/exchange/plan/planAnswer';
+import type { ChoiceInput, PlanInput, SettingInput } from '~/schema/exchange/plan/planRequest';
 import { sites } from '../site/site.table';
 
 export const jobs = sqliteTable(

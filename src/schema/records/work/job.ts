@@ -1,12 +1,12 @@
 import { z } from 'zod';
 import { GOALS } from '~/core/method/goals';
 import { OUTCOMES } from '~/core/record/outcomes';
-import { moistureInput } from '../../values/moisture';
-import { initials, oneOf, recordId, text, whenever_ms, wholeNumber } from '../../values/fields';
-import { foundAnswer } from '../../exchange/plan/planAnswer';
+import { moistureInput } from '~/schema/values/moisture';
+import { initials, oneOf, recordId, text, whenever_ms, wholeNumber } from '~/schema/values/fields';
+import { foundAnswer } from '~/schema/exchange/plan/planAnswer';
 import { WORTHS } from '~/core/method/request';
-import { choiceInput, planInput, settingInput } from '../../exchange/plan/planRequest';
-import { stepEdits } from '../../values/stepEdit';
+import { choiceInput, planInput, settingInput } from '~/schema/exchange/plan/planRequest';
+import { stepEdits } from '~/schema/values/stepEdit';
 
 /** Accepting a plan: the setting chosen, and the state of the record it was chosen on. The server solves it again itself. */
 export const acceptPlan = z.strictObject({

@@ -1,6 +1,6 @@
 import { index, integer, sqliteTable, text as textColumn } from 'drizzle-orm/sqlite-core';
 import { boards } from '../board/board.table';
-import type { RecapAnswer } from '../../exchange/recap/recapAnswer';
+import type { RecapAnswer } from '~/schema/exchange/recap/recapAnswer';
 
 export const recaps = sqliteTable(
   'recaps',

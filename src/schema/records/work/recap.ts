@@ -1,6 +1,6 @@
 import { z } from 'zod';
-import { initials, oneOf, recordId, text, whenever_ms } from '../../values/fields';
-import { recapAnswer } from '../../exchange/recap/recapAnswer';
+import { initials, oneOf, recordId, text, whenever_ms } from '~/schema/values/fields';
+import { recapAnswer } from '~/schema/exchange/recap/recapAnswer';
 
 /** What a screen asks to be kept. */
 export const newRecap = z.strictObject({

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import type { RunEvent, RunEventBody } from '~/core/record/runEvents';
 import { OUTCOMES } from '~/core/record/outcomes';
-import { initials, oneOf, quantity, recordId, text, whenever_ms, wholeNumber } from '../../values/fields';
+import { initials, oneOf, quantity, recordId, text, whenever_ms, wholeNumber } from '~/schema/values/fields';
 
 const stepId = text(1, 60);
 const pad = text(1, 8);

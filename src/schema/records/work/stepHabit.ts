@@ -1,6 +1,6 @@
 import { z } from 'zod';
-import { initials, text, whenever_ms } from '../../values/fields';
-import { stepEdits } from '../../values/stepEdit';
+import { initials, text, whenever_ms } from '~/schema/values/fields';
+import { stepEdits } from '~/schema/values/stepEdit';
 
 /** What a workshop always changes about a method's steps; `revision` 0 writes the first one. */
 export const stepHabitChange = z.strictObject({

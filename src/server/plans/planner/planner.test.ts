@@ -2,9 +2,9 @@ import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import type { FromWorker, PlanTask } from '~/workers/protocol';
 import { freshDatabase, withCapacitor } from '../../../../tests/support/database';
 import { StandInWorker } from '../../../../tests/support/standInWorker';
-import { Busy } from '../../store/errors';
+import { Busy } from '~/server/store/errors';
 import { planningFor } from '../sitePlanning';
-import { changeTool, listTools } from '../../store/repositories/tools';
+import { changeTool, listTools } from '~/server/store/repositories/tools';
 import { Planner } from './planner';
 import { rehearse } from './rehearsal';
 

@@ -1,6 +1,6 @@
 import { createHash } from 'node:crypto';
 import type { FromWorker, PlanTask, ToWorker } from '~/workers/protocol';
-import { Busy } from '../../store/errors';
+import { Busy } from '~/server/store/errors';
 import type { Thread } from './thread';
 
 export type PlanThread = Thread<ToWorker, FromWorker>;

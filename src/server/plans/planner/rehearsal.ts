@@ -2,11 +2,11 @@ import { parseInput } from '~/schema/values/faults';
 import { planTask, type PlanTask } from '~/schema/exchange/plan/planTask';
 import { STACKUPS } from '~/schema/presets/stackupPresets';
 import { benchToolOf } from '~/schema/records/rig/tool';
-import type { Db } from '../../store/db';
+import type { Db } from '~/server/store/db';
 import { planningFor } from '../sitePlanning';
-import { listBoards } from '../../store/repositories/boards';
-import { sitesOf } from '../../store/repositories/sites';
-import { STARTING_TOOLS } from '../../rig/firstRig';
+import { listBoards } from '~/server/store/repositories/boards';
+import { sitesOf } from '~/server/store/repositories/sites';
+import { STARTING_TOOLS } from '~/server/rig/firstRig';
 import type { Planner } from './planner';
 
 const { name: _name, ...FOUR_LAYERS } = STACKUPS['four-layer'];

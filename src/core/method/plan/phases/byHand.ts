@@ -1,6 +1,6 @@
-import { STILL_AIR } from '../../../materials/air';
-import { PESSIMISTIC_CONTACT } from '../../../thermal/joint/draws';
-import { arealHeat_J_m2K } from '../../../thermal/stackup';
+import { STILL_AIR } from '~/core/materials/air';
+import { PESSIMISTIC_CONTACT } from '~/core/thermal/joint/draws';
+import { arealHeat_J_m2K } from '~/core/thermal/stackup';
 import type { Candidate } from '../../candidate';
 import { isSure, type PinBand } from '../../hand/bands';
 import { bandsByHand, Screen } from '../../hand/handBands';

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { kelvin } from '../../../quantity/convert';
-import { surfacePackage } from '../../../packages/outlines';
+import { kelvin } from '~/core/quantity/convert';
+import { surfacePackage } from '~/core/packages/outlines';
 import { inPhase, STATION, surfaceRequest } from '../../../../../tests/support/samples';
 import type { Candidate } from '../../candidate';
 import { AIR } from '../../settings';

@@ -1,4 +1,4 @@
-import { socketFor } from '../../../packages/socket';
+import { socketFor } from '~/core/packages/socket';
 import type { Candidate } from '../../candidate';
 import type { Phase } from '../../goals';
 import type { NeighbourHeat } from '../../air/airJudge';

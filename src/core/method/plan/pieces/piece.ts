@@ -1,4 +1,4 @@
-import type { FieldFactors } from '../../../thermal/field/scenario';
+import type { FieldFactors } from '~/core/thermal/field/scenario';
 import type { Candidate } from '../../candidate';
 import type { Drawn } from '../../air/airDraw';
 import type { Arrangement } from '../../air/arrangement';

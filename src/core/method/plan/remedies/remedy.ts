@@ -1,4 +1,4 @@
-import { boardTemperature_K } from '../../../thermal/preheat';
+import { boardTemperature_K } from '~/core/thermal/preheat';
 import type { Binding, Candidate } from '../../candidate';
 import { searchAir } from '../../air/airSearch';
 import { searchByHand } from '../../hand/handSearch';

@@ -1,6 +1,6 @@
-import { isSurface } from '../../../packages/form';
-import type { SolidTip } from '../../../thermal/joint/scenario';
-import type { Preheat } from '../../../thermal/preheat';
+import { isSurface } from '~/core/packages/form';
+import type { SolidTip } from '~/core/thermal/joint/scenario';
+import type { Preheat } from '~/core/thermal/preheat';
 import { usualPreheat, type AirStation, type Preheater } from '../../bench';
 import { keepsPart } from '../../goals';
 import type { HandHeat } from '../../hand/handTrial';
