@@ -8,7 +8,7 @@ import { SURFACE_TRAITS, UNDER_BODY } from '~/core/packages/surfaceFamilies';
 import { PREHEATERS, STILL_AIR } from '~/core/materials/air';
 import { ALLOYS } from '~/core/materials/alloys';
 import { CELL } from '~/core/materials/cells';
-import { BRAID, FLOOD, FLUX, PASTE, SHEET, SOLVENT, WIRE } from '~/core/materials/consumables';
+import { BRAID, FLOOD, FLUX, PASTE, COVER, SOLVENT, WIRE } from '~/core/materials/consumables';
 import { RECAP } from '~/core/method/recap/data';
 import { GUN, SWEEP, TIGHT_HOLE } from '~/core/method/ways/data';
 import { COPPER } from '~/core/materials/copper';
@@ -55,7 +55,7 @@ export function registeredData(): Subject[] {
     ['Flux', FLUX],
     ['Solvent', SOLVENT],
     ['Flooding', FLOOD],
-    ['Foil and tape', SHEET],
+    ['Foil and tape', COVER],
     ['Guns on leads', GUN],
     ['Tight holes', TIGHT_HOLE],
     ['Swept tips', SWEEP],

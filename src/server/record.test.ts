@@ -18,7 +18,7 @@ import { appendEvent, getJob, siteHistory } from '~/server/store/repositories/jo
 import { sitesOf } from '~/server/store/repositories/sites';
 
 const SETTING = {
-  ironId: 'iron-cartridge',
+  toolId: 'iron-cartridge',
   tip: { shape: 'chisel', width_mm: 2.4, construction: 'cartridge' },
   setpoint_C: 380,
   preheat: null,

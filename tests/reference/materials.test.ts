@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { ALLOYS, ALLOY_IDS, COMPOSITIONS } from '~/core/materials/alloys';
 import { EUTECTICS } from '~/core/materials/mixtures';
 import type { Supply } from '~/core/method/bench';
-import { braidWidthFor, materialsFor } from '~/core/method/consumption';
+import { braidWidthFor, consumptionOf } from '~/core/method/consumption';
 import { methodOf } from '~/core/method/ways';
 import { floodedMixture } from '~/core/method/ways/flood';
 import { mixed, mixture } from '~/core/solder/mixture';
@@ -25,20 +25,20 @@ describe('solder of a plated hole, worked by hand', () => {
 
   it('fresh solder for two joints is 1.5 mm³ each: 6.35 mm of 0.8 mm wire at 94 % metal', () => {
     // 3 mm³ / (0.94 · π/4 · 0.8²) = 6.349 mm.
-    const { solderWire_m, wireDiameter_m } = materialsFor(request, rock, settingAt(340));
+    const { solderWire_m, wireDiameter_m } = consumptionOf(request, rock, settingAt(340));
     expect(wireDiameter_m).toBe(0.8e-3);
     expect(solderWire_m * 1e3).toBeCloseTo(3 / (0.94 * (Math.PI / 4) * 0.8 ** 2), 6);
   });
 
   it('braid takes up what was there and what was added, in half of its void', () => {
     // Two joints of 1.289 mm³ and 1.5 mm³ fresh; 1.5 mm braid, 0.5 mm thick, 60 % void, half of it useful.
-    const { braid_m, braidWidth_m } = materialsFor(request, rock, settingAt(340));
+    const { braid_m, braidWidth_m } = consumptionOf(request, rock, settingAt(340));
     const volume = 2 * (jointVolume_m3(CAPACITOR, 1.6e-3, true) * 1e9 + 1.5);
     expect(braid_m * 1e3).toBeCloseTo(volume / (0.5 * 0.6 * braidWidth_m * 1e3 * 0.5), 6);
   });
 
   it('flux is a 0.3 mm film over each land: pin one square, pin two round, 1.8 mm, make 1.74 µL', () => {
-    const { flux_m3 } = materialsFor(request, rock, settingAt(340));
+    const { flux_m3 } = consumptionOf(request, rock, settingAt(340));
     expect(flux_m3 * 1e9).toBeCloseTo((1.8 ** 2 + (Math.PI / 4) * 1.8 ** 2) * 0.3, 9);
   });
 });
@@ -61,7 +61,7 @@ describe('stock', () => {
     left_m,
   });
   const drawOf = (left_m: number) =>
-    materialsFor({ ...request, supplies: [wire(left_m)] }, rock, settingAt(340)).draws.find(
+    consumptionOf({ ...request, supplies: [wire(left_m)] }, rock, settingAt(340)).lines.find(
       (d) => d.kind === 'wire',
     )!;
 

@@ -45,7 +45,7 @@ describe('set temperatures (common practice)', () => {
     const tip = GUN.tips[0]!;
     const { heat } = gun;
     const at = (setpoint_C: number) =>
-      tryOut(request, heat, { ...settingAt(setpoint_C), iron: GUN, tip, setpoint_K: kelvin(setpoint_C) });
+      tryOut(request, heat, { ...settingAt(setpoint_C), tool: GUN, tip, setpoint_K: kelvin(setpoint_C) });
     expect(at(360).feasible).toBe(true);
     expect(at(480).damage / at(360).damage).toBeGreaterThan(4);
   });

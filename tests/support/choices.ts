@@ -37,7 +37,7 @@ export const HAND_CHOICE: ChoiceInput = {
   method: 'leg-at-a-time',
   setting: {
     kind: 'hand',
-    ironId: 'iron',
+    toolId: 'iron',
     tip: { shape: 'chisel', width_mm: 1.6, construction: 'cartridge' },
     setpoint_C: 440,
     perPad_C: { '2': 445 },

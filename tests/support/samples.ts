@@ -139,7 +139,7 @@ export const settingAt = (
   preheat: HandSetting['preheat'] = null,
 ): HandSetting => ({
   kind: 'hand',
-  iron: IRON,
+  tool: IRON,
   tip,
   setpoint_K: kelvin(setpoint_C),
   preheat,

@@ -97,7 +97,7 @@ export const SOLVENT = {
 } as const;
 
 /** Sheet that shields: what one job takes. */
-export const SHEET = {
+export const COVER = {
   foilPerJob: property(2.5e-3, 'm²', [1e-3, 6e-3], 0.4, 'assumed', 'about 50 by 50 mm of foil in strips'),
   tapePerJob: property(6e-4, 'm²', [2e-4, 2e-3], 0.4, 'assumed', 'about 50 mm of 12 mm tape'),
 } as const;

@@ -1,5 +1,5 @@
 import { ALLOYS } from '~/core/materials/alloys';
-import { FLOOD, FLUX, PASTE, SHEET, SOLVENT, WIRE } from '~/core/materials/consumables';
+import { FLOOD, FLUX, PASTE, COVER, SOLVENT, WIRE } from '~/core/materials/consumables';
 import { formOf, isSurface, landShapes } from '~/core/packages/form';
 import { braidLength_m, wireLength_m } from '~/core/solder/volumes';
 import { mixture, type Mixture } from '~/core/solder/mixture';
@@ -10,7 +10,7 @@ import { floodedMixture, lowMeltOf } from './ways/flood';
 import type { PhaseRequest, Setting } from './request';
 
 /** What a phase uses up. */
-export interface Materials {
+export interface Consumption {
   readonly wireDiameter_m: number;
   readonly solderWire_m: number;
   readonly braidWidth_m: number;
@@ -24,11 +24,11 @@ export interface Materials {
   /** What the joints are made of once solder of another kind is in them; null where nothing mixes. */
   readonly mixture: Mixture | null;
   /** What each line takes from stock. */
-  readonly draws: readonly Draw[];
+  readonly lines: readonly StockLine[];
 }
 
 /** A line drawn from stock, in the supply's own measure (m, kg, m³ or m²). */
-export interface Draw {
+export interface StockLine {
   readonly kind: Supply['kind'];
   readonly supplyId: string | null;
   readonly name: string;
@@ -43,7 +43,7 @@ const BRAID_WIDTHS_m = [1e-3, 1.5e-3, 2e-3, 2.5e-3, 3e-3, 3.7e-3];
 const USUAL_WIRE_m = 0.8e-3;
 
 /** What one phase of a job takes of everything that is used up. */
-export function materialsFor(request: PhaseRequest, method: Method, setting: Setting): Materials {
+export function consumptionOf(request: PhaseRequest, method: Method, setting: Setting): Consumption {
   const { site, board, phase } = request;
   const { pads } = formOf(site.part, site.alloy, board.thickness_m);
   const shapes = landShapes(site.part);
@@ -75,15 +75,15 @@ export function materialsFor(request: PhaseRequest, method: Method, setting: Set
       ? (land_m2 * PASTE.metalHeight.value * ALLOYS[site.alloy].density.value) / PASTE.metalShare.value
       : 0,
     lowMelt_kg,
-    foil_m2: shielded ? SHEET.foilPerJob.value : 0,
-    tape_m2: shielded ? SHEET.tapePerJob.value : 0,
+    foil_m2: shielded ? COVER.foilPerJob.value : 0,
+    tape_m2: shielded ? COVER.tapePerJob.value : 0,
   };
   return {
     ...amounts,
     wireDiameter_m,
     braidWidth_m,
     mixture: mixtureFor(request, method, held_m3 / pads.length, fresh_m3 / pads.length, wire),
-    draws: drawsOf(request, amounts, wireDiameter_m, braidWidth_m),
+    lines: linesOf(request, amounts, wireDiameter_m, braidWidth_m),
   };
 }
 
@@ -146,13 +146,13 @@ function mixtureFor(
   ]);
 }
 
-function drawsOf(
+function linesOf(
   { supplies, site }: PhaseRequest,
-  amounts: Omit<Materials, 'mixture' | 'draws' | 'wireDiameter_m' | 'braidWidth_m'>,
+  amounts: Omit<Consumption, 'mixture' | 'lines' | 'wireDiameter_m' | 'braidWidth_m'>,
   wireDiameter_m: number,
   braidWidth_m: number,
-): Draw[] {
-  const line = (kind: Supply['kind'], amount: number, pick: (s: Supply) => boolean): Draw[] => {
+): StockLine[] {
+  const line = (kind: Supply['kind'], amount: number, pick: (s: Supply) => boolean): StockLine[] => {
     if (amount <= 0) return [];
     const supply = supplies.find((s) => s.kind === kind && pick(s));
     const left = supply ? leftOf(supply) : null;
@@ -203,8 +203,8 @@ export function leftOf(supply: Supply): number | null {
 }
 
 /** Draws of several phases from the same stock, added up; short where the sum is more than there is. */
-export function summed(draws: readonly Draw[]): Draw[] {
-  const lines = new Map<string, Draw>();
+export function summed(draws: readonly StockLine[]): StockLine[] {
+  const lines = new Map<string, StockLine>();
   for (const draw of draws) {
     const key = `${draw.kind} ${draw.supplyId ?? ''}`;
     const before = lines.get(key);

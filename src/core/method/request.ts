@@ -111,7 +111,7 @@ export interface PhaseRequest extends PlanRequest {
 /** What a technician sets on a tool in the hand. */
 export interface HandSetting {
   readonly kind: 'hand';
-  readonly iron: HandTool;
+  readonly tool: HandTool;
   readonly tip: SolidTip | HollowTip;
   readonly setpoint_K: number;
   /** Touches that the station is turned to another temperature for, by name. */

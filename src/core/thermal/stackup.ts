@@ -17,7 +17,7 @@ export interface CopperLayer {
 }
 
 /** One conducting sheet of the joint model: a copper layer, or laminate between two of them. */
-export interface Sheet {
+export interface ConductingSheet {
   /** Depth of its middle below the top face, m. */
   readonly depth_m: number;
   /** Laminate that belongs to it, m. */
@@ -54,7 +54,7 @@ export function layerDepth_m(board: Board, layer: number): number {
  * Sheets from the top face down: every copper layer, both faces, and laminate sheets so that no two
  * neighbours stand further apart than `pitch_m`. A single copper layer lies on the bottom face.
  */
-export function sheets(board: Board, pitch_m: number): Sheet[] {
+export function conductingSheets(board: Board, pitch_m: number): ConductingSheet[] {
   const anchors: { depth_m: number; layer: number | null }[] = board.copper.map((_, index) => ({
     depth_m: layerDepth_m(board, index + 1),
     layer: index + 1,

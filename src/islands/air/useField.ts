@@ -1,7 +1,7 @@
 import { useEffect, useRef, type Dispatch } from 'react';
 import type { AirSheet } from '~/schema/sheets/airSheet';
 import { simulateInput } from '~/schema/exchange/simulate/simulateRequest';
-import { Solver } from '~/workers/client';
+import { JobClient } from '~/workers/jobClient';
 import { requestOf, type AirSetting } from './setting';
 import type { AirAction } from './state';
 
@@ -22,8 +22,8 @@ export function useField(
   setting: AirSetting,
   dispatch: Dispatch<AirAction>,
 ): { stop: () => void; stopDrawing: () => void } {
-  const solver = useRef<Solver<'field'> | null>(null);
-  const drawer = useRef<Solver<'field-band'> | null>(null);
+  const solver = useRef<JobClient<'field'> | null>(null);
+  const drawer = useRef<JobClient<'field-band'> | null>(null);
 
   useEffect(() => {
     const timer = setTimeout(() => {
@@ -33,7 +33,7 @@ export function useField(
         dispatch({ type: 'failed', message: `${path.join('.')} ${message}` });
         return;
       }
-      solver.current ??= new Solver<'field'>();
+      solver.current ??= new JobClient<'field'>();
       dispatch({ type: 'started' });
       solver.current.solve(
         { kind: 'field', input: parsed.data, frames: FRAMES },
@@ -45,7 +45,7 @@ export function useField(
           },
           onDone: (picture) => {
             dispatch({ type: 'done', picture });
-            drawer.current ??= new Solver<'field-band'>();
+            drawer.current ??= new JobClient<'field-band'>();
             drawer.current.solve(
               { kind: 'field-band', input: parsed.data, draws: DRAWS, seed: SEED },
               {

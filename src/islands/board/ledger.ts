@@ -6,7 +6,7 @@ import { TOGETHER } from '~/core/record/runState';
 import type { BoardSheet, JobLine, SiteSheet } from '~/schema/sheets/boardSheet';
 import type { ImportRecord } from '~/schema/records/board/boardImport';
 import type { FindingRecord } from '~/schema/records/site/finding';
-import type { ReadingRecord } from '~/schema/records/site/continuityReading';
+import type { ContinuityReadingRecord } from '~/schema/records/site/continuityReading';
 import { GOAL_WORDS } from '~/schema/words/words';
 import { budget, degrees } from '~/ui/figures';
 
@@ -106,8 +106,11 @@ function faceLine(finding: FaceFindingRecord): LedgerLine {
 }
 
 /** A checklist's readings as one line for each sitting; what failed or is doubtful has been told apart. */
-function readingLines(readings: readonly ReadingRecord[], sites: readonly SiteSheet[]): LedgerLine[] {
-  const sittings: ReadingRecord[][] = [];
+function readingLines(
+  readings: readonly ContinuityReadingRecord[],
+  sites: readonly SiteSheet[],
+): LedgerLine[] {
+  const sittings: ContinuityReadingRecord[][] = [];
   for (const reading of readings) {
     const open = sittings.findLast((s) => s[0]!.siteId === reading.siteId && s[0]!.by === reading.by);
     const last = open?.at(-1);
@@ -116,7 +119,7 @@ function readingLines(readings: readonly ReadingRecord[], sites: readonly SiteSh
   }
   return sittings.map((sitting) => {
     const last = sitting.at(-1)!;
-    const count = (verdict: ReadingRecord['verdict']): number =>
+    const count = (verdict: ContinuityReadingRecord['verdict']): number =>
       sitting.filter((r) => r.verdict === verdict).length;
     return {
       key: last.id,

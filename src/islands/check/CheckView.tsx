@@ -4,7 +4,7 @@ import { judge } from '~/core/electrical/judgement';
 import { METER } from '~/core/electrical/meterLimits';
 import { millimetres } from '~/core/quantity/convert';
 import { resistanceOf_Ohm } from '~/core/quantity/resistance';
-import type { CheckSheet, ReadingTaken } from '~/schema/sheets/checkSheet';
+import type { CheckSheet, ContinuityReadingTaken } from '~/schema/sheets/checkSheet';
 import { boardOf } from '~/schema/exchange/si/board';
 import { partsBetween, placedPadsOf } from '~/schema/exchange/si/placedPads';
 import { postJson } from '~/ui/api';
@@ -19,7 +19,7 @@ import { padState, statesOf, worstOf } from '~/islands/findings/marking';
 import { CHECK_COMMANDS, type CheckCommand } from './commands';
 import { Mending } from './Mending';
 import { nextOpen, readingOf, reduce } from './state';
-import { expectation, ohms, VERDICT_SHAPES, VERDICT_WORDS, whyUnchecked } from '~/ui/readingWords';
+import { expectation, ohms, VERDICT_SHAPES, VERDICT_WORDS, whyUnchecked } from '~/ui/continuityWords';
 import css from './check.module.css';
 
 /** Probes one part pin by pin: what must be connected, what must not, and what failed becomes a finding. */
@@ -72,7 +72,7 @@ export function CheckView({ sheet }: { sheet: CheckSheet }) {
       return;
     }
     dispatch({ type: 'send' });
-    postJson<ReadingTaken>(`/api/sites/${site.id}/readings`, {
+    postJson<ContinuityReadingTaken>(`/api/sites/${site.id}/readings`, {
       kind: check.kind,
       padId: check.pad.id,
       otherPadId: check.other.id,

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import type { Check, PlacedPad } from '~/core/electrical/checklist';
-import type { ReadingRecord } from '~/schema/records/site/continuityReading';
-import { expectation, ohms } from '~/ui/readingWords';
+import type { ContinuityReadingRecord } from '~/schema/records/site/continuityReading';
+import { expectation, ohms } from '~/ui/continuityWords';
 import { nextOpen, readingOf, reduce, type CheckState } from './state';
 
 const pad = (id: string) => ({ id, name: id, net: 'N' }) as PlacedPad;
@@ -18,7 +18,7 @@ const CHECKS: Check[] = [
   { kind: 'short', pad: pad('1'), other: pad('2'), gap_m: 1e-3, unknown: false },
   continuity('2', 'b'),
 ];
-const reading = (id: string, check: Check, value_Ohm: number | null): ReadingRecord => ({
+const reading = (id: string, check: Check, value_Ohm: number | null): ContinuityReadingRecord => ({
   id,
   boardId: 'b',
   siteId: 's',

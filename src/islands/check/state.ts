@@ -1,6 +1,6 @@
 import type { Check } from '~/core/electrical/checklist';
 import type { FindingRecord } from '~/schema/records/site/finding';
-import type { ReadingRecord } from '~/schema/records/site/continuityReading';
+import type { ContinuityReadingRecord } from '~/schema/records/site/continuityReading';
 
 export interface CheckState {
   /** Which check of the list the probes are on. */
@@ -9,7 +9,7 @@ export interface CheckState {
   readonly entry: string;
   /** What is wrong with what was typed. */
   readonly fault: string | null;
-  readonly readings: readonly ReadingRecord[];
+  readonly readings: readonly ContinuityReadingRecord[];
   readonly findings: readonly FindingRecord[];
   readonly sending: boolean;
   readonly error: unknown;
@@ -22,7 +22,7 @@ export type CheckAction =
   | { readonly type: 'send' }
   | {
       readonly type: 'taken';
-      readonly reading: ReadingRecord;
+      readonly reading: ContinuityReadingRecord;
       readonly finding: FindingRecord | null;
       readonly next: number;
     }
@@ -54,13 +54,20 @@ export function reduce(state: CheckState, action: CheckAction): CheckState {
 }
 
 /** The newest reading of a check; null where none was taken. */
-export const readingOf = (readings: readonly ReadingRecord[], check: Check): ReadingRecord | null =>
+export const readingOf = (
+  readings: readonly ContinuityReadingRecord[],
+  check: Check,
+): ContinuityReadingRecord | null =>
   readings.findLast(
     (r) => r.kind === check.kind && r.padId === check.pad.id && r.otherPadId === check.other.id,
   ) ?? null;
 
 /** The first check from `from` on, round and round, that has no reading yet; `from` where all have. */
-export function nextOpen(checks: readonly Check[], readings: readonly ReadingRecord[], from: number): number {
+export function nextOpen(
+  checks: readonly Check[],
+  readings: readonly ContinuityReadingRecord[],
+  from: number,
+): number {
   for (let step = 0; step < checks.length; step++) {
     const at = (from + step) % checks.length;
     if (readingOf(readings, checks[at]!) === null) return at;

@@ -1,11 +1,11 @@
 import { PAD_STATES } from '~/core/record/padStates';
 import type { JobLine, SiteSheet } from '~/schema/sheets/boardSheet';
 import type { FindingRecord } from '~/schema/records/site/finding';
-import type { ReadingRecord } from '~/schema/records/site/continuityReading';
+import type { ContinuityReadingRecord } from '~/schema/records/site/continuityReading';
 import type { PadExposure } from '~/core/record/heatLife';
 import type { PhotoRecord } from '~/schema/records/board/photo';
 import { FindingPhotos } from '~/islands/photos/FindingPhotos';
-import { ohms, VERDICT_WORDS } from '~/ui/readingWords';
+import { ohms, VERDICT_WORDS } from '~/ui/continuityWords';
 import { budget, degrees } from '~/ui/figures';
 import { StateBadge } from '~/ui/land/StateBadge';
 import css from './findings.module.css';
@@ -25,7 +25,7 @@ export function lifeOf(
   padName: string,
   findings: readonly FindingRecord[],
   jobs: readonly JobLine[],
-  readings: readonly ReadingRecord[] = [],
+  readings: readonly ContinuityReadingRecord[] = [],
   shares: readonly PadExposure[] = [],
   elsewhere: readonly SiteSheet[] = [],
 ): LifeEntry[] {
@@ -95,7 +95,7 @@ export function PadLife(props: {
   readonly pad: string;
   readonly findings: readonly FindingRecord[];
   readonly jobs: readonly JobLine[];
-  readonly readings: readonly ReadingRecord[];
+  readonly readings: readonly ContinuityReadingRecord[];
   readonly shares: readonly PadExposure[];
   /** The board's other sites: a bridge may end there. */
   readonly elsewhere: readonly SiteSheet[];

@@ -1,6 +1,6 @@
 import { useEffect, useRef, type Dispatch } from 'react';
 import type { ImportGround } from '~/workers/protocol';
-import { Solver } from '~/workers/client';
+import { JobClient } from '~/workers/jobClient';
 import type { ImportAction, ImportState } from './state';
 
 /** Waits for a hand on a number field to rest before reading again. */
@@ -12,11 +12,11 @@ export function useReading(
   { files, choices }: Pick<ImportState, 'files' | 'choices'>,
   dispatch: Dispatch<ImportAction>,
 ): { stop: () => void } {
-  const solver = useRef<Solver<'import'> | null>(null);
+  const solver = useRef<JobClient<'import'> | null>(null);
   useEffect(() => {
     if (files.length === 0) return;
     const timer = setTimeout(() => {
-      solver.current ??= new Solver<'import'>();
+      solver.current ??= new JobClient<'import'>();
       dispatch({ type: 'progress', doing: 'reading', share: 0 });
       solver.current.solve(
         { kind: 'import', files, ground, choices },

@@ -9,7 +9,7 @@ import css from './plan.module.css';
 /** What the job uses up, what it does to others, how it comes down, and what to mind. */
 export function MatterPanel({ answer, input }: { answer: FoundAnswer; input: PlanInput }) {
   const phases = phasesIn(answer);
-  const short = answer.draws.filter((d) => d.short);
+  const short = answer.consumption.filter((d) => d.short);
   const mixed = phases.flatMap((p) => (p.materials.mixture ? [p.materials.mixture] : []))[0];
   return (
     <div className={css['matter']}>
@@ -21,7 +21,7 @@ export function MatterPanel({ answer, input }: { answer: FoundAnswer; input: Pla
         </Caution>
       ))}
       <dl>
-        {answer.draws.map((d) => (
+        {answer.consumption.map((d) => (
           <div key={`${d.kind}-${d.supplyId}`}>
             <dt>{d.supplyId ? d.name : `${d.name} (none in stock)`}</dt>
             <dd className="digits">

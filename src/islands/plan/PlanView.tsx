@@ -37,7 +37,7 @@ import { Moisture } from '~/islands/air/Moisture';
 import { nearSites } from './near';
 import { Proposal } from './Proposal';
 import { SettingPanel } from './SettingPanel';
-import type { StationSheet } from './tools';
+import type { OfferedStation } from './tools';
 import {
   alongFrontier,
   changed,
@@ -86,7 +86,7 @@ export function PlanView({ sheet, by: drawnFor }: { sheet: PlanSheet; by: string
   const methods = methodsAt(state);
   const tools = choice ? toolsFor(request, choice.method) : [];
   const preheat = preheatFor(request);
-  const stations = sheet.tools.flatMap((t): StationSheet[] =>
+  const stations = sheet.tools.flatMap((t): OfferedStation[] =>
     t.spec.kind === 'hot-air' ? [{ ...t, spec: t.spec }] : [],
   );
 
@@ -172,7 +172,7 @@ export function PlanView({ sheet, by: drawnFor }: { sheet: PlanSheet; by: string
 
   const melts = Object.values(pins).map(meltOf);
   const underAir = choice?.setting.kind === 'air';
-  const toolId = choice?.setting.kind === 'air' ? choice.setting.stationId : choice?.setting.ironId;
+  const toolId = choice?.setting.kind === 'air' ? choice.setting.stationId : choice?.setting.toolId;
   return (
     <div
       className={css['view']}

@@ -16,7 +16,7 @@ import { STANDOFF_mm } from './adjust';
 import { planCommand, type PlanCommand } from './commands';
 import { sameTip, tipWords, type OfferedTool } from './tools';
 import css from './plan.module.css';
-import type { StationSheet } from './tools';
+import type { OfferedStation } from './tools';
 
 /** What is set on the tool: few things, for everything else the record knows. */
 export function SettingPanel({
@@ -29,7 +29,7 @@ export function SettingPanel({
 }: {
   readonly choice: ChoiceInput;
   readonly tools: readonly OfferedTool[];
-  readonly stations: readonly StationSheet[];
+  readonly stations: readonly OfferedStation[];
   readonly preheat: PreheatInput | null;
   readonly onSetting: (part: object) => void;
   readonly run: (id: PlanCommand) => void;
@@ -99,7 +99,7 @@ function HandPart({
   onSetting: (part: object) => void;
   run: (id: PlanCommand) => void;
 }) {
-  const tool = tools.find((t) => t.id === setting.ironId) ?? tools[0];
+  const tool = tools.find((t) => t.id === setting.toolId) ?? tools[0];
   if (!tool) return <p>No tool for this way is on the bench.</p>;
   const at = tool.tips.findIndex((t) => sameTip(t, setting.tip));
   return (
@@ -107,10 +107,10 @@ function HandPart({
       <SelectField
         label="Tool"
         value={tool.id}
-        onChange={(ironId) => {
-          const next = tools.find((t) => t.id === ironId)!;
+        onChange={(toolId) => {
+          const next = tools.find((t) => t.id === toolId)!;
           onSetting({
-            ironId,
+            toolId,
             tip: next.tips[0]!,
             setpoint_C: Math.min(next.range_C[1], Math.max(next.range_C[0], setting.setpoint_C)),
           });
@@ -158,7 +158,7 @@ function AirPart({
   run,
 }: {
   setting: AirSettingInput;
-  stations: readonly StationSheet[];
+  stations: readonly OfferedStation[];
   onSetting: (part: object) => void;
   run: (id: PlanCommand) => void;
 }) {

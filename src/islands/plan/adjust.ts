@@ -1,13 +1,13 @@
 import type { ChoiceInput, PreheatInput } from '~/schema/exchange/plan/planRequest';
 import type { PlanCommand } from './commands';
-import type { StationSheet } from './tools';
+import type { OfferedStation } from './tools';
 import { changed } from './state';
 import { clamp, sameTip, type OfferedTool } from './tools';
 
 /** What a key may change on the tool at hand. */
 export interface Adjustable {
   readonly tools: readonly OfferedTool[];
-  readonly stations: readonly StationSheet[];
+  readonly stations: readonly OfferedStation[];
   readonly preheat: PreheatInput | null;
 }
 
@@ -68,7 +68,7 @@ function turned(choice: ChoiceInput, by_C: number, { tools, stations }: OnBench)
     const range = stations.find((s) => s.id === setting.stationId)?.spec.airRange_C;
     return range ? changed(choice, { air_C: clamp(setting.air_C + by_C, range) }) : null;
   }
-  const range = tools.find((t) => t.id === setting.ironId)?.range_C;
+  const range = tools.find((t) => t.id === setting.toolId)?.range_C;
   if (!range) return null;
   const moved = (t_C: number): number => clamp(t_C + by_C, range);
   return changed(choice, {
@@ -84,7 +84,7 @@ function nextTip(choice: ChoiceInput, { tools, stations }: OnBench): ChoiceInput
     const at = nozzles.findIndex((n) => JSON.stringify(n) === JSON.stringify(setting.nozzle));
     return nozzles.length > 0 ? changed(choice, { nozzle: nozzles[(at + 1) % nozzles.length]! }) : null;
   }
-  const tips = tools.find((t) => t.id === setting.ironId)?.tips ?? [];
+  const tips = tools.find((t) => t.id === setting.toolId)?.tips ?? [];
   const at = tips.findIndex((t) => sameTip(t, setting.tip));
   return tips.length > 0 ? changed(choice, { tip: tips[(at + 1) % tips.length]! }) : null;
 }

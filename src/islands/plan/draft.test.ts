@@ -23,7 +23,7 @@ const HAND = {
   method: 'leg-at-a-time',
   setting: {
     kind: 'hand',
-    ironId: 'iron',
+    toolId: 'iron',
     tip: { shape: 'chisel', width_mm: 2.4, construction: 'cartridge' },
     setpoint_C: 340,
     perPad_C: {},

@@ -192,7 +192,7 @@ describe('what a plan takes and does', () => {
 
   it('warns before stock runs out, in the unit it is counted in', () => {
     shown({
-      draws: [
+      consumption: [
         { kind: 'wire', supplyId: 'w', name: 'Wire 0.8', amount: 12.7, left: 8, unit: 'mm', short: true },
         { kind: 'flux', supplyId: null, name: 'flux', amount: 0.002, left: null, unit: 'mL', short: false },
       ],
@@ -315,7 +315,7 @@ describe('what is set on a tool', () => {
     const heard = shown(HAND_CHOICE);
     fireEvent.change(screen.getByLabelText('Tool'), { target: { value: 'small' } });
     expect(heard.onSetting).toHaveBeenCalledWith({
-      ironId: 'small',
+      toolId: 'small',
       tip: small.tips[0],
       setpoint_C: 400,
     });

@@ -26,7 +26,7 @@ export interface OfferedTool {
 }
 
 /** A hot-air station as the panel offers it. */
-export interface StationSheet {
+export interface OfferedStation {
   readonly id: string;
   readonly name: string;
   readonly spec: HotAirSpec;
@@ -103,7 +103,7 @@ export function beginning(request: PhaseRequest, method: MethodId): ChoiceInput 
     method,
     setting: {
       kind: 'hand',
-      ironId: tool.id,
+      toolId: tool.id,
       tip: tool.tips[0]!,
       setpoint_C: clamp(350, tool.range_C),
       perPad_C: {},

@@ -1,6 +1,6 @@
 import { useEffect, useRef, type Dispatch } from 'react';
 import type { PlanInput } from '~/schema/exchange/plan/planRequest';
-import { Solver } from '~/workers/client';
+import { JobClient } from '~/workers/jobClient';
 import { wantsProof, type PlanAction, type PlanState } from './state';
 
 /** Waits for a hand on the slider to rest before drawing bands again. */
@@ -12,13 +12,13 @@ export function usePlanning(
   state: PlanState,
   dispatch: Dispatch<PlanAction>,
 ): { stop: () => void } {
-  const search = useRef<Solver<'plan'> | null>(null);
-  const explore = useRef<Solver<'explore'> | null>(null);
+  const search = useRef<JobClient<'plan'> | null>(null);
+  const explore = useRef<JobClient<'explore'> | null>(null);
   const { choices } = state;
   const wanted = wantsProof(state);
 
   useEffect(() => {
-    search.current ??= new Solver<'plan'>();
+    search.current ??= new JobClient<'plan'>();
     search.current.solve(
       { kind: 'plan', input },
       {
@@ -32,7 +32,7 @@ export function usePlanning(
   useEffect(() => {
     if (!wanted) return;
     const timer = setTimeout(() => {
-      explore.current ??= new Solver<'explore'>();
+      explore.current ??= new JobClient<'explore'>();
       dispatch({ type: 'explore-started' });
       explore.current.solve(
         { kind: 'explore', input, choices: [...choices] },

@@ -11,7 +11,7 @@ import { Caution, ErrorNote } from '~/ui/controls/Notes';
 import { budget } from '~/ui/figures';
 import { useCommands } from '~/ui/keyboard/useCommands';
 import { $by } from '~/ui/preferences';
-import { Solver } from '~/workers/client';
+import { JobClient } from '~/workers/jobClient';
 import { RECAP_COMMANDS, recapCommand, type RecapCommand } from './commands';
 import { isAgeing, reduce, start } from './state';
 import css from './recap.module.css';
@@ -21,7 +21,7 @@ export function RecapView({ sheet }: { sheet: RecapSheet }) {
   const [state, dispatch] = useReducer(reduce, sheet, start);
   const [ready, setReady] = useState(false);
   const by = useStore($by);
-  const solver = useRef<Solver<'recap'> | null>(null);
+  const solver = useRef<JobClient<'recap'> | null>(null);
   useEffect(() => setReady(true), []);
   const { chosen, run: computing } = state;
 
@@ -31,7 +31,7 @@ export function RecapView({ sheet }: { sheet: RecapSheet }) {
     const asks = sheet.sites
       .filter((s) => chosen.includes(s.id))
       .map((s) => ({ value: s.value || s.ref, input: inputFor(base, s) }));
-    solver.current ??= new Solver<'recap'>();
+    solver.current ??= new JobClient<'recap'>();
     dispatch({ type: 'started' });
     solver.current.solve(
       { kind: 'recap', asks },

@@ -4,7 +4,7 @@ import type { RigSheet } from '~/schema/sheets/rigSheet';
 import { KIND_NAMES } from '~/schema/exchange/si/tools';
 import type { ToolSpec } from '~/schema/values/toolSpec';
 import { endsInWords, specInWords, stateInWords } from '~/schema/words/toolWords';
-import type { SupplySheet } from '~/schema/records/rig/supply';
+import type { StockedSupply } from '~/schema/records/rig/supply';
 import { SUPPLY_UNITS } from '~/schema/values/supplySpec';
 import { CommandButton } from '~/ui/controls/Button';
 import { Caution, ErrorNote } from '~/ui/controls/Notes';
@@ -189,10 +189,10 @@ export function RigView({ sheet }: { sheet: RigSheet }) {
   );
 }
 
-const left = (s: SupplySheet): string => amountWords({ amount: s.left, unit: SUPPLY_UNITS[s.spec.kind] });
+const left = (s: StockedSupply): string => amountWords({ amount: s.left, unit: SUPPLY_UNITS[s.spec.kind] });
 
 /** How much is left against the mark at which it is bought: the mark stands at a third. */
-function Gauge({ supply }: { supply: SupplySheet }) {
+function Gauge({ supply }: { supply: StockedSupply }) {
   const full = Math.max(supply.left, 3 * supply.low, 1e-9);
   return (
     <svg viewBox="0 0 100 6" preserveAspectRatio="none" className={css['gauge']} aria-hidden="true">

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { ALLOYS, ALLOY_IDS, type AlloyId } from '~/core/materials/alloys';
 import { SUPPLY_NAMES } from '~/schema/exchange/si/supplies';
-import type { SupplySheet } from '~/schema/records/rig/supply';
+import type { StockedSupply } from '~/schema/records/rig/supply';
 import { MOVE_REASONS, SUPPLY_UNITS, type SupplySpec } from '~/schema/values/supplySpec';
 import { deleteJson, postJson } from '~/ui/api';
 import { Button } from '~/ui/controls/Button';
@@ -20,7 +20,7 @@ export function NewSupplyForm({
   onShut,
 }: {
   readonly by: string;
-  readonly onDone: (supply: SupplySheet) => void;
+  readonly onDone: (supply: StockedSupply) => void;
   readonly onShut: () => void;
 }) {
   const [kind, setKind] = useState<SupplySpec['kind']>('wire');
@@ -38,7 +38,7 @@ export function NewSupplyForm({
     }
     try {
       onDone(
-        await postJson<SupplySheet>('/api/supplies', {
+        await postJson<StockedSupply>('/api/supplies', {
           name,
           spec: specOf(kind, alloy, number(size)),
           left: number(left),
@@ -132,9 +132,9 @@ export function MoveForm({
   onGone,
   onShut,
 }: {
-  readonly supply: SupplySheet;
+  readonly supply: StockedSupply;
   readonly by: string;
-  readonly onDone: (supply: SupplySheet) => void;
+  readonly onDone: (supply: StockedSupply) => void;
   readonly onGone: () => void;
   readonly onShut: () => void;
 }) {
@@ -160,7 +160,7 @@ export function MoveForm({
         event.preventDefault();
         void attempt(async () =>
           onDone(
-            await postJson<SupplySheet>('/api/supplies/moves', {
+            await postJson<StockedSupply>('/api/supplies/moves', {
               supplyId: supply.id,
               reason,
               amount: number(amount),

@@ -2,13 +2,13 @@ import { describe, expect, it } from 'vitest';
 import { parseInput, InputError } from '~/schema/values/faults';
 import { newTool, type ToolRecord } from '~/schema/records/rig/tool';
 import { TOOL_PRESETS } from '~/schema/presets/toolPresets';
-import type { SupplySheet } from '~/schema/records/rig/supply';
+import type { StockedSupply } from '~/schema/records/rig/supply';
 import { draftOf, NEW_END, number, toolOf, type ToolDraft } from './toolDraft';
 import { reduce, runningLow, start } from './state';
 
 const tool = (id: string, name: string): ToolRecord =>
   ({ id, name, spec: TOOL_PRESETS[0]!.spec, revision: 1 }) as ToolRecord;
-const supply = (id: string, left: number, low: number): SupplySheet => ({
+const supply = (id: string, left: number, low: number): StockedSupply => ({
   id,
   name: id,
   spec: { kind: 'flux' },

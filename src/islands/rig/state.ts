@@ -1,11 +1,11 @@
 import type { RigSheet } from '~/schema/sheets/rigSheet';
-import type { SupplyMove, SupplySheet } from '~/schema/records/rig/supply';
+import type { SupplyMove, StockedSupply } from '~/schema/records/rig/supply';
 import type { ToolRecord } from '~/schema/records/rig/tool';
 
 /** What the Rig shows and what is open on it. */
 export interface RigState {
   readonly tools: readonly ToolRecord[];
-  readonly supplies: readonly SupplySheet[];
+  readonly supplies: readonly StockedSupply[];
   readonly moves: readonly SupplyMove[];
   /** A tool's or supply's id, `new tool`, `new supply`, or nothing. */
   readonly open: string | null;
@@ -16,7 +16,7 @@ export interface RigState {
 export type RigAction =
   | { readonly type: 'open'; readonly what: string | null }
   | { readonly type: 'tool'; readonly tool: ToolRecord; readonly told: string }
-  | { readonly type: 'supply'; readonly supply: SupplySheet; readonly told: string }
+  | { readonly type: 'supply'; readonly supply: StockedSupply; readonly told: string }
   | { readonly type: 'supply gone'; readonly id: string }
   | { readonly type: 'failed'; readonly error: unknown };
 
@@ -70,5 +70,5 @@ function replaced<Row extends { readonly id: string; readonly name: string }>(
 }
 
 /** Supplies that are under their mark, the emptiest against it first. */
-export const runningLow = (supplies: readonly SupplySheet[]): SupplySheet[] =>
+export const runningLow = (supplies: readonly StockedSupply[]): StockedSupply[] =>
   supplies.filter((s) => s.low > 0 && s.left < s.low).sort((a, b) => a.left / a.low - b.left / b.low);

@@ -15,10 +15,10 @@ import { LandDrawing } from '~/ui/land/LandDrawing';
 import { $by } from '~/ui/preferences';
 import { UNMARKED, padState } from '~/islands/findings/marking';
 import { useMarking } from '~/islands/findings/useMarking';
-import { CloseSheet } from './CloseSheet';
+import { CloseDialog } from './CloseDialog';
 import { RUN_COMMANDS, type RunCommand } from './commands';
 import { Instruction } from './Instruction';
-import { NoteSheet } from './NoteSheet';
+import { NoteDialog } from './NoteDialog';
 import { reduce, standing } from './state';
 import { StepList } from './StepList';
 import { useNow } from './useNow';
@@ -239,12 +239,12 @@ export function RunView({ sheet }: { sheet: RunSheet }) {
         </p>
       </section>
 
-      <NoteSheet
+      <NoteDialog
         isOpen={state.open === 'note'}
         onClose={() => dispatch({ type: 'open', what: 'nothing' })}
         onWrite={(text) => write({ kind: 'note', text })}
       />
-      <CloseSheet
+      <CloseDialog
         isOpen={state.open === 'close'}
         unfinished={step !== null}
         onClose={() => dispatch({ type: 'open', what: 'nothing' })}

@@ -7,7 +7,7 @@ export { jobs } from './work/job.table';
 export { libraryPackages } from './parts/libraryPackage.table';
 export { pads } from './site/pad.table';
 export { photos } from './board/photo.table';
-export { readings } from './site/continuityReading.table';
+export { continuityReadings } from './site/continuityReading.table';
 export { runEvents } from './work/runEvent.table';
 export { sites } from './site/site.table';
 export { siteGroups } from './board/siteGroup.table';

@@ -4,7 +4,7 @@ import type { ArtworkLine, ImportRecord } from '~/schema/records/board/boardImpo
 import type { FaceFindingRecord } from '~/schema/records/board/faceFinding';
 import type { FindingRecord } from '~/schema/records/site/finding';
 import type { PadRecord } from '~/schema/records/site/pad';
-import type { ReadingRecord } from '~/schema/records/site/continuityReading';
+import type { ContinuityReadingRecord } from '~/schema/records/site/continuityReading';
 import type { PhotoRecord } from '~/schema/records/board/photo';
 import type { SiteRecord } from '~/schema/records/site/site';
 import type { SiteGroupRecord } from '~/schema/records/board/siteGroup';
@@ -35,7 +35,7 @@ export interface BoardSheet {
   readonly findings: readonly FindingRecord[];
   readonly jobs: readonly JobLine[];
   /** What meters showed between its pads. */
-  readonly readings: readonly ReadingRecord[];
+  readonly readings: readonly ContinuityReadingRecord[];
   /** Pictures of copper layers, from imports. */
   readonly artworks: readonly ArtworkLine[];
   readonly imports: readonly ImportRecord[];

@@ -1,10 +1,10 @@
-import type { SupplyMove, SupplySheet } from '~/schema/records/rig/supply';
+import type { SupplyMove, StockedSupply } from '~/schema/records/rig/supply';
 import type { ToolRecord } from '~/schema/records/rig/tool';
 
 /** All that the Rig is drawn from. */
 export interface RigSheet {
   readonly tools: readonly ToolRecord[];
-  readonly supplies: readonly SupplySheet[];
+  readonly supplies: readonly StockedSupply[];
   /** The last moves of stock, newest first. */
   readonly moves: readonly SupplyMove[];
   readonly now_ms: number;

@@ -8,7 +8,7 @@ import { jobsOfBoard } from '~/server/store/repositories/jobs';
 import { faceFindingsOf } from '~/server/store/repositories/faceFindings';
 import { photosOf } from '~/server/store/repositories/photos';
 import { siteGroupsOf } from '~/server/store/repositories/siteGroups';
-import { readingsOfBoard } from '~/server/store/repositories/readings';
+import { continuityReadingsOfBoard } from '~/server/store/repositories/continuityReadings';
 import { sitesOf, type SiteWithPads } from '~/server/store/repositories/sites';
 import type { SiteGroupRecord } from '~/schema/records/board/siteGroup';
 
@@ -34,7 +34,7 @@ export function boardSheet(db: Db, boardId: string): BoardSheet {
     sites,
     findings: findingsOf(db, boardId),
     jobs,
-    readings: readingsOfBoard(db, boardId),
+    readings: continuityReadingsOfBoard(db, boardId),
     artworks: artworksOf(db, boardId),
     imports: importsOf(db, boardId),
     faceFindings: faceFindingsOf(db, boardId),

@@ -1,9 +1,9 @@
 import { describe, expect, it } from 'vitest';
-import { newReading } from '~/schema/records/site/continuityReading';
+import { newContinuityReading } from '~/schema/records/site/continuityReading';
 import { newSite } from '~/schema/records/site/site';
 import { freshDatabase, withCapacitor } from '../../../tests/support/database';
 import { SIMULATE_EXAMPLE } from '../../../tests/support/requests';
-import { checkSheet, takeReading } from './checkSheet';
+import { checkSheet, takeContinuityReading } from './checkSheet';
 import { findingsOf } from '~/server/store/repositories/findings';
 import { addSite } from '~/server/store/repositories/sites';
 
@@ -26,10 +26,10 @@ function bench() {
     'site-2',
   );
   const read = (kind: 'continuity' | 'short', value_Ohm: number | null, pad = 0, other = c8.pads[pad]!.id) =>
-    takeReading(
+    takeContinuityReading(
       db,
       c7.id,
-      newReading.parse({ kind, padId: c7.pads[pad]!.id, otherPadId: other, value_Ohm, by: 'MK' }),
+      newContinuityReading.parse({ kind, padId: c7.pads[pad]!.id, otherPadId: other, value_Ohm, by: 'MK' }),
       5000,
     );
   return { db, c7, c8, read };

@@ -2,18 +2,21 @@ import { checklistOf, type Check } from '~/core/electrical/checklist';
 import { judge } from '~/core/electrical/judgement';
 import type { PadStateId } from '~/core/record/padStates';
 import { COPPER_LOST } from '~/core/record/repairs';
-import type { CheckSheet, ReadingTaken } from '~/schema/sheets/checkSheet';
+import type { CheckSheet, ContinuityReadingTaken } from '~/schema/sheets/checkSheet';
 import { boardOf } from '~/schema/exchange/si/board';
 import { InputError } from '~/schema/values/faults';
 import type { FindingRecord } from '~/schema/records/site/finding';
 import { isSurfaceInput } from '~/schema/exchange/si/part';
 import { partsBetween, placedPadsOf } from '~/schema/exchange/si/placedPads';
-import type { NewReading } from '~/schema/records/site/continuityReading';
+import type { NewContinuityReading } from '~/schema/records/site/continuityReading';
 import type { Db } from '~/server/store/db';
 import { newId } from '~/server/store/ids';
 import { getBoard } from '~/server/store/repositories/boards';
 import { addFinding, findingsOf } from '~/server/store/repositories/findings';
-import { addReading, readingsOfSite } from '~/server/store/repositories/readings';
+import {
+  addContinuityReading,
+  continuityReadingsOfSite,
+} from '~/server/store/repositories/continuityReadings';
 import { getSite, sitesOf } from '~/server/store/repositories/sites';
 
 /** Gathers what a site's continuity sheet starts from. */
@@ -23,7 +26,7 @@ export function checkSheet(db: Db, siteId: string): CheckSheet {
     board: getBoard(db, site.boardId),
     siteId,
     sites: sitesOf(db, site.boardId),
-    readings: readingsOfSite(db, siteId),
+    readings: continuityReadingsOfSite(db, siteId),
     findings: findingsOf(db, site.boardId),
   };
 }
@@ -41,7 +44,12 @@ export function checklistFor(db: Db, siteId: string) {
  * Records a reading of a site's checklist, judged here. One that fails becomes a finding on its pad, unless
  * what is known of the pad explains it already. All or nothing.
  */
-export function takeReading(db: Db, siteId: string, given: NewReading, now_ms: number): ReadingTaken {
+export function takeContinuityReading(
+  db: Db,
+  siteId: string,
+  given: NewContinuityReading,
+  now_ms: number,
+): ContinuityReadingTaken {
   return db.transaction(() => {
     const { site, sites, construction, checks } = checklistFor(db, siteId);
     const check = checks.find(
@@ -57,7 +65,7 @@ export function takeReading(db: Db, siteId: string, given: NewReading, now_ms: n
       given.value_Ohm ?? Infinity,
       partsBetween(sites, check.pad.net, check.other.net),
     );
-    const reading = addReading(db, {
+    const reading = addContinuityReading(db, {
       ...given,
       id: newId('rdg'),
       boardId: site.boardId,
@@ -76,7 +84,7 @@ export function takeReading(db: Db, siteId: string, given: NewReading, now_ms: n
 function failed(
   db: Db,
   check: Check,
-  given: NewReading,
+  given: NewContinuityReading,
   surface: boolean,
   layers: number,
   now_ms: number,

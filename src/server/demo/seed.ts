@@ -24,8 +24,8 @@ import { listSupplies, moveSupply } from '~/server/store/repositories/supplies';
 import { changeTool, listTools } from '~/server/store/repositories/tools';
 import { newFaceFinding } from '~/schema/records/board/faceFinding';
 import { newPhoto } from '~/schema/records/board/photo';
-import { newReading } from '~/schema/records/site/continuityReading';
-import { checklistFor, takeReading } from '~/server/checks/checkSheet';
+import { newContinuityReading } from '~/schema/records/site/continuityReading';
+import { checklistFor, takeContinuityReading } from '~/server/checks/checkSheet';
 import { addFaceFinding } from '~/server/store/repositories/faceFindings';
 import { calibratePhoto, photosOf } from '~/server/store/repositories/photos';
 import { ensureRig } from '~/server/rig/firstRig';
@@ -155,8 +155,14 @@ function seedReadings(db: Db, demo: DemoBoard, now_ms: number): void {
     const { checks } = checklistFor(db, siteId);
     values_Ohm.slice(0, checks.length).forEach((value_Ohm, i) => {
       const { kind, pad, other } = checks[i]!;
-      const reading = newReading.parse({ kind, padId: pad.id, otherPadId: other.id, value_Ohm, by });
-      takeReading(db, siteId, reading, now_ms - daysAgo * DAY_ms + i * MINUTE_ms);
+      const reading = newContinuityReading.parse({
+        kind,
+        padId: pad.id,
+        otherPadId: other.id,
+        value_Ohm,
+        by,
+      });
+      takeContinuityReading(db, siteId, reading, now_ms - daysAgo * DAY_ms + i * MINUTE_ms);
     });
   }
 }

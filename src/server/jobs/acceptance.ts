@@ -80,7 +80,7 @@ const stalePlan = (): Conflict =>
 export function benchSetting(request: PlanRequest, input: SettingInput, path = '$.setting'): Setting {
   const setting = settingOf(request, input);
   if (!setting) {
-    const [key, id] = input.kind === 'air' ? ['stationId', input.stationId] : ['ironId', input.ironId];
+    const [key, id] = input.kind === 'air' ? ['stationId', input.stationId] : ['toolId', input.toolId];
     throw new InputError([
       { path: `${path}.${key}`, message: `"${id}" is not on the bench; choose one that is` },
     ]);
@@ -89,7 +89,7 @@ export function benchSetting(request: PlanRequest, input: SettingInput, path = '
     input.kind === 'air' && setting.kind === 'air'
       ? [input.air_C, setting.station.airRange_K, setting.station.name, 'air_C']
       : input.kind === 'hand' && setting.kind === 'hand'
-        ? [input.setpoint_C, setting.iron.setpointRange_K, setting.iron.name, 'setpoint_C']
+        ? [input.setpoint_C, setting.tool.setpointRange_K, setting.tool.name, 'setpoint_C']
         : [0, [0, Infinity] as const, '', ''];
   const [low, high] = range_K.map(celsius) as [number, number];
   if (given_C < low - 0.01 || given_C > high + 0.01) {

@@ -60,7 +60,7 @@ describe('heat that neighbours share', () => {
     const setting = benchSetting(request, {
       kind: 'hand',
       perPad_C: {},
-      ironId: iron.id,
+      toolId: iron.id,
       tip: { shape: 'chisel', width_mm: 2.4, construction: 'cartridge' },
       setpoint_C: 380,
       preheat: null,

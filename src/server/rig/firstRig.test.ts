@@ -207,7 +207,7 @@ describe('a hot-air job', () => {
 
     const before = listSupplies(db).find((s) => s.id === 'flux-gel')!.left;
     write({ kind: 'closed', outcome: 'fixed', cause: '' });
-    const flux = job.plan.draws.find((d) => d.kind === 'flux')!;
+    const flux = job.plan.consumption.find((d) => d.kind === 'flux')!;
     expect(before - listSupplies(db).find((s) => s.id === 'flux-gel')!.left).toBeCloseTo(flux.amount, 9);
     expect(trackRecord(db, 'soic', 'MK')).toEqual([{ method: 'hot-air', jobs: 1, harmed: 0 }]);
     expect(planningFor(db, 'chip', { goal: 'reflow' }).input.history.padDose).not.toEqual({});

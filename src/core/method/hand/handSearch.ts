@@ -15,14 +15,14 @@ export function settingsOnBench(
   heat: HandHeat,
   preheat: Preheat | null,
 ): HandSetting[] {
-  return heat.toolsOf(request).flatMap((iron) =>
-    iron.tips.flatMap((tip) => {
-      const [low, high] = iron.setpointRange_K;
+  return heat.toolsOf(request).flatMap((tool) =>
+    tool.tips.flatMap((tip) => {
+      const [low, high] = tool.setpointRange_K;
       const from_K = Math.max(low, PLAN.leastSetpoint_K);
       const count = Math.max(0, Math.floor((high - from_K) / PLAN.setpointStep_K + 1e-9));
       return Array.from({ length: count + 1 }, (_, i): HandSetting => ({
         kind: 'hand',
-        iron,
+        tool,
         tip,
         setpoint_K: from_K + i * PLAN.setpointStep_K,
         preheat,
@@ -168,7 +168,7 @@ export function* climb(
   return candidates;
 }
 
-const tipOf = ({ iron, tip }: HandSetting): string => `${iron.id} ${JSON.stringify(tip)}`;
+const tipOf = ({ tool, tip }: HandSetting): string => `${tool.id} ${JSON.stringify(tip)}`;
 
 /** Settings by tip, the hottest of each first. */
 function tipsOf(settings: readonly HandSetting[]): HandSetting[][] {

@@ -49,12 +49,12 @@ export function scenarioFor(
 
 /** What the model heats with: the tip's real temperature, not the one shown. */
 export const ironOf = (setting: HandSetting, touch: string): JointScenario['iron'] => ({
-  setpoint_K: setpointAt_K(setting, touch) + (setting.iron.offset_K ?? 0),
-  power_W: setting.iron.power_W,
+  setpoint_K: setpointAt_K(setting, touch) + (setting.tool.offset_K ?? 0),
+  power_W: setting.tool.power_W,
   tip: setting.tip,
   fluxed: setting.fluxed,
   freshSolder: setting.freshSolder,
-  wear: setting.iron.wear,
+  wear: setting.tool.wear,
 });
 
 /**

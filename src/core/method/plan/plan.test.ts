@@ -99,7 +99,7 @@ describe('a goal of two halves', () => {
   });
 
   it('adds up what both halves draw from stock', () => {
-    const wire = plan.draws.find((d) => d.kind === 'wire')!;
+    const wire = plan.consumption.find((d) => d.kind === 'wire')!;
     expect(wire.amount).toBeCloseTo(off.materials.solderWire_m + on.materials.solderWire_m, 12);
   });
 });
@@ -226,8 +226,8 @@ describe('properties of the search', () => {
 
   it('a tip that reads too high, or is worn, never melts sooner', () => {
     const setting = settingAt(360);
-    const cold = { ...setting, iron: { ...setting.iron, offset_K: -25 } };
-    const worn = { ...setting, iron: { ...setting.iron, wear: 2 } };
+    const cold = { ...setting, iron: { ...setting.tool, offset_K: -25 } };
+    const worn = { ...setting, iron: { ...setting.tool, wear: 2 } };
     expect(time(easy, cold)).toBeGreaterThan(time(easy, setting));
     expect(time(easy, worn)).toBeGreaterThan(time(easy, setting));
   });

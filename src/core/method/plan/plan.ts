@@ -1,6 +1,6 @@
 import { cautionsFor, type CautionId } from '../cautions';
 import { phasesOf, type Phase } from '../goals';
-import { summed, type Draw } from '../consumption';
+import { summed, type StockLine } from '../consumption';
 import { methodOf, methodsFor } from '../ways';
 import type { MethodId } from '../ways/method';
 import { partCycles, type PartCycles } from '../limits/partCycles';
@@ -24,7 +24,7 @@ export const MODEL_VERSION = 'plan-7';
 export interface FoundPlan {
   readonly outcome: 'found';
   readonly phases: readonly [PhasePlan, ...PhasePlan[]];
-  readonly draws: readonly Draw[];
+  readonly consumption: readonly StockLine[];
   readonly partCycles: PartCycles | null;
   readonly cautions: readonly CautionId[];
   readonly steps: readonly Step[];
@@ -112,7 +112,7 @@ function whole(request: PlanRequest, phases: readonly [PhasePlan, ...PhasePlan[]
         bodyPeak_K: Math.max(...chosen.pins.map((pin) => pin.bodyPeak_K)),
       })),
     ),
-    draws: summed(phases.flatMap((p) => p.materials.draws)),
+    consumption: summed(phases.flatMap((p) => p.materials.lines)),
     cautions: cautionsFor(request),
     steps: stepsFor(
       phases.map((p) => ({

@@ -164,7 +164,7 @@ function setStation(setting: Setting): Step {
     title: 'Set the station',
     detail:
       setting.kind === 'hand'
-        ? `${setting.iron.name}, ${tipWords(setting.tip)}, ${celsius(setting.setpoint_K)} °C. Read the temperature back from its display.`
+        ? `${setting.tool.name}, ${tipWords(setting.tip)}, ${celsius(setting.setpoint_K)} °C. Read the temperature back from its display.`
         : `${setting.station.name}, nozzle ${nozzleWords(setting)}, ${celsius(setting.air_K)} °C, ${(setting.flow_m3_s * 60_000).toFixed(0)} L/min, ${(setting.standoff_m * 1e3).toFixed(0)} mm off. Read temperature and flow back from its display.`,
     why: 'A station left at another setting is the commonest way to scorch a board.',
     cautions: ['hot-board'],

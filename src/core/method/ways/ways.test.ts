@@ -136,7 +136,7 @@ describe('the pins in their order', () => {
     const tip = { shape: 'chisel', width_m: 2.4e-3, construction: 'cartridge' } as const;
     const touches = heat.touchesOf(request, {
       kind: 'hand',
-      iron: request.irons[0]!,
+      tool: request.irons[0]!,
       tip,
       setpoint_K: 633.15,
       preheat: null,

@@ -1,4 +1,4 @@
-import { MUSHY, phaseAt, type Phase } from '../network/enthalpy';
+import { MUSHY, meltAt, type Melt } from '../network/enthalpy';
 import type { Spot } from './attachments';
 
 /** One column with solder on it: its layers and its spots are solved together, exactly. */
@@ -12,7 +12,7 @@ export class SolderState {
   readonly enthalpy_J: Float64Array;
   readonly temperature_K: Float64Array;
   readonly before_K: Float64Array;
-  readonly phase: Phase[];
+  readonly melt: Melt[];
 
   constructor(
     readonly spots: readonly Spot[],
@@ -21,25 +21,25 @@ export class SolderState {
   ) {
     this.temperature_K = new Float64Array(spots.length).fill(start_K);
     this.before_K = Float64Array.from(this.temperature_K);
-    this.phase = spots.map((spot) => (melts ? phaseAt(spot.curve, start_K) : 0));
+    this.melt = spots.map((spot) => (melts ? meltAt(spot.curve, start_K) : 0));
     this.enthalpy_J = Float64Array.from(spots, (_, s) => this.heatAt(s, start_K));
   }
 
   slope(s: number): number {
-    return this.spots[s]!.curve.slope[this.phase[s]!];
+    return this.spots[s]!.curve.slope[this.melt[s]!];
   }
 
   /** Enthalpy on the present phase's line. */
   heatAt(s: number, temperature_K: number): number {
-    return this.spots[s]!.curve.offset[this.phase[s]!] + this.slope(s) * temperature_K;
+    return this.spots[s]!.curve.offset[this.melt[s]!] + this.slope(s) * temperature_K;
   }
 
   /** Moves the phase to a temperature; true if it changed. Never over the melting range in one go. */
   correct(s: number, temperature_K: number): boolean {
     if (!this.melts) return false;
-    const phase = phaseAt(this.spots[s]!.curve, temperature_K);
-    if (phase === this.phase[s]) return false;
-    this.phase[s] = Math.abs(phase - this.phase[s]!) === 2 ? MUSHY : phase;
+    const phase = meltAt(this.spots[s]!.curve, temperature_K);
+    if (phase === this.melt[s]) return false;
+    this.melt[s] = Math.abs(phase - this.melt[s]!) === 2 ? MUSHY : phase;
     return true;
   }
 }

@@ -1,7 +1,7 @@
 import { COPPER } from '~/core/materials/copper';
 import { LAMINATES } from '~/core/materials/laminates';
 import type { NetworkBuilder } from '../network/network';
-import { equivalentRadius_m, sheets } from '../stackup';
+import { equivalentRadius_m, conductingSheets } from '../stackup';
 import { isPlated, type Factors, type JointBoard, type JointScenario } from './scenario';
 import { JOINT } from './settings';
 import { sheetProfile, type PlacedSheet, type SheetProfile } from './sheetProfile';
@@ -66,7 +66,7 @@ export function ringMesh(
   const { board } = scenario;
   const edge_m = Math.max(equivalentRadius_m(board), landRadius_m * 3);
 
-  const placed: PlacedSheet[] = sheets(board, detail.sheetPitch_m).map((sheet) => ({
+  const placed: PlacedSheet[] = conductingSheets(board, detail.sheetPitch_m).map((sheet) => ({
     ...sheet,
     near_m: ironOnTop ? sheet.depth_m : board.thickness_m - sheet.depth_m,
   }));

@@ -1,12 +1,12 @@
 import { COPPER } from '~/core/materials/copper';
 import { LAMINATES } from '~/core/materials/laminates';
-import { effectiveFraction, type Sheet } from '../stackup';
+import { effectiveFraction, type ConductingSheet } from '../stackup';
 
 import type { Factors, JointBoard } from './scenario';
 import { JOINT } from './settings';
 
 /** A sheet of a board as an iron stands over it. */
-export interface PlacedSheet extends Sheet {
+export interface PlacedSheet extends ConductingSheet {
   /** Distance from the iron's face, m. */
   readonly near_m: number;
 }

@@ -4,7 +4,7 @@ import type { MeltingNode } from './network';
 export const SOLID = 0;
 export const MUSHY = 1;
 export const LIQUID = 2;
-export type Phase = typeof SOLID | typeof MUSHY | typeof LIQUID;
+export type Melt = typeof SOLID | typeof MUSHY | typeof LIQUID;
 
 /**
  * Enthalpy of one lump, `offset[phase] + slope[phase] · T`, J. Solidus and liquidus of a eutectic
@@ -38,13 +38,13 @@ export function enthalpyCurve(lump: MeltingNode, smear_K: number): EnthalpyCurve
   };
 }
 
-export function phaseAt(curve: EnthalpyCurve, temperature_K: number): Phase {
+export function meltAt(curve: EnthalpyCurve, temperature_K: number): Melt {
   if (temperature_K <= curve.solidus_K) return SOLID;
   return temperature_K < curve.liquidus_K ? MUSHY : LIQUID;
 }
 
 /** The same, from the enthalpy. */
-export function phaseOfHeat(curve: EnthalpyCurve, enthalpy_J: number): Phase {
+export function meltOfHeat(curve: EnthalpyCurve, enthalpy_J: number): Melt {
   if (enthalpy_J <= curve.solidus_J) return SOLID;
   return enthalpy_J < curve.liquidus_J ? MUSHY : LIQUID;
 }

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { enthalpyCurve, liquidShare, phaseAt } from './enthalpy';
+import { enthalpyCurve, liquidShare, meltAt } from './enthalpy';
 import { integrate } from './integrate';
 import { NetworkBuilder } from './network';
 
@@ -25,7 +25,7 @@ describe('enthalpy of a solder lump', () => {
   it('widens a eutectic’s plateau by the smear and no more', () => {
     const eutectic = enthalpyCurve({ ...LUMP, liquidus_K: 456 }, 0.5);
     expect(eutectic.liquidus_K).toBe(456.5);
-    expect(phaseAt(eutectic, 456.2)).toBe(1);
+    expect(meltAt(eutectic, 456.2)).toBe(1);
     expect(liquidShare(eutectic, 456.25)).toBeCloseTo(0.5, 9);
   });
 });

@@ -2,10 +2,10 @@ import {
   MUSHY,
   enthalpyCurve,
   liquidShare,
-  phaseAt,
-  phaseOfHeat,
+  meltAt,
+  meltOfHeat,
   type EnthalpyCurve,
-  type Phase,
+  type Melt,
 } from './enthalpy';
 import type { HeaterNode, ThermalNetwork } from './network';
 import { Recorder } from './recorder';
@@ -63,7 +63,7 @@ class Integrator {
   private readonly share: Float64Array;
   private readonly shareRate_1_s: Float64Array;
   private readonly halfway: Float64Array;
-  private readonly phases: Phase[];
+  private readonly phases: Melt[];
   private readonly heaterStates: HeaterState[];
   private readonly source_W: Float64Array;
   private readonly slope: Float64Array;
@@ -90,7 +90,7 @@ class Integrator {
     this.share = new Float64Array(melting.length);
     this.shareRate_1_s = new Float64Array(melting.length);
     this.halfway = new Float64Array(melting.length);
-    this.phases = melting.map((lump, i) => phaseAt(this.curves[i]!, network.initial_K[lump.node]!));
+    this.phases = melting.map((lump, i) => meltAt(this.curves[i]!, network.initial_K[lump.node]!));
     this.heaterStates = heaters.map(() => 'band');
     this.source_W = zeros();
     this.slope = Float64Array.from(network.capacity_J_K);
@@ -202,7 +202,7 @@ class Integrator {
     let changed = false;
     for (let i = 0; i < melting.length; i++) {
       const { node } = melting[i]!;
-      const phase = phaseOfHeat(this.curves[i]!, this.base[node]! + stage_s * rate_W[node]!);
+      const phase = meltOfHeat(this.curves[i]!, this.base[node]! + stage_s * rate_W[node]!);
       if (phase === this.phases[i]) continue;
       this.phases[i] = phase;
       changed = true;
@@ -254,7 +254,7 @@ class Integrator {
     let changed = false;
     const { melting, heaters } = this.network;
     for (let i = 0; i < melting.length; i++) {
-      const phase = phaseAt(this.curves[i]!, this.temperature[melting[i]!.node]!);
+      const phase = meltAt(this.curves[i]!, this.temperature[melting[i]!.node]!);
       if (phase !== this.phases[i]) {
         // Never jump over the melting range in one correction: it is where Newton would cycle.
         this.phases[i] = Math.abs(phase - this.phases[i]!) === 2 ? MUSHY : phase;

@@ -1,8 +1,8 @@
 import { describe, expect, it } from 'vitest';
-import type { Draw, Materials } from '~/core/method/consumption';
-import { drawAnswerOf, materialsAnswerOf } from './materialsAnswerOf';
+import type { StockLine, Consumption } from '~/core/method/consumption';
+import { stockLineAnswerOf, materialsAnswerOf } from './materialsAnswerOf';
 
-const MATERIALS: Materials = {
+const MATERIALS: Consumption = {
   wireDiameter_m: 0.8e-3,
   solderWire_m: 6.35e-3,
   braidWidth_m: 2e-3,
@@ -14,7 +14,7 @@ const MATERIALS: Materials = {
   foil_m2: 40e-4,
   tape_m2: 10e-4,
   mixture: null,
-  draws: [],
+  lines: [],
 };
 
 describe('materials as they are told', () => {
@@ -48,7 +48,7 @@ describe('materials as they are told', () => {
 });
 
 describe('a line drawn from stock', () => {
-  const line = (kind: Draw['kind'], amount: number, left: number | null): Draw => ({
+  const line = (kind: StockLine['kind'], amount: number, left: number | null): StockLine => ({
     kind,
     supplyId: null,
     name: kind,
@@ -57,7 +57,7 @@ describe('a line drawn from stock', () => {
     short: left !== null && left < amount,
   });
 
-  it.each<[Draw['kind'], number, number, string]>([
+  it.each<[StockLine['kind'], number, number, string]>([
     ['wire', 0.0127, 12.7, 'mm'],
     ['braid', 0.004, 4, 'mm'],
     ['flux', 2e-9, 0.002, 'mL'],
@@ -67,7 +67,7 @@ describe('a line drawn from stock', () => {
     ['foil', 40e-4, 40, 'cm²'],
     ['tape', 10e-4, 10, 'cm²'],
   ])('of %s: %d in SI is %d %s', (kind, amount, told, unit) => {
-    const answer = drawAnswerOf(line(kind, amount, 2 * amount));
+    const answer = stockLineAnswerOf(line(kind, amount, 2 * amount));
     expect(answer.amount).toBeCloseTo(told, 9);
     expect(answer.left).toBeCloseTo(2 * told, 9);
     expect(answer.unit).toBe(unit);
@@ -75,7 +75,7 @@ describe('a line drawn from stock', () => {
   });
 
   it('keeps that it is not counted, and that it is short', () => {
-    expect(drawAnswerOf(line('flux', 1e-9, null)).left).toBeNull();
-    expect(drawAnswerOf(line('wire', 0.2, 0.1)).short).toBe(true);
+    expect(stockLineAnswerOf(line('flux', 1e-9, null)).left).toBeNull();
+    expect(stockLineAnswerOf(line('wire', 0.2, 0.1)).short).toBe(true);
   });
 });

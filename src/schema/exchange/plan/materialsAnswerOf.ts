@@ -1,12 +1,12 @@
-import type { Draw, Materials } from '~/core/method/consumption';
+import type { StockLine, Consumption } from '~/core/method/consumption';
 import { celsius, millimetres } from '~/core/quantity/convert';
-import type { DrawAnswer, MaterialsAnswer } from './planAnswer';
+import type { StockLineAnswer, MaterialsAnswer } from './planAnswer';
 
 /** A width as it is sold, without the noise of its conversion. */
 const width_mm = (width_m: number): number => Number(millimetres(width_m).toPrecision(9));
 
 /** What a phase uses up, in bench units. */
-export const materialsAnswerOf = (m: Materials): MaterialsAnswer => ({
+export const materialsAnswerOf = (m: Consumption): MaterialsAnswer => ({
   solderWire_mm: millimetres(m.solderWire_m),
   wireDiameter_mm: width_mm(m.wireDiameter_m),
   braid_mm: millimetres(m.braid_m),
@@ -27,7 +27,7 @@ export const materialsAnswerOf = (m: Materials): MaterialsAnswer => ({
   },
 });
 
-const UNITS: Readonly<Record<Draw['kind'], { unit: DrawAnswer['unit']; by: number }>> = {
+const UNITS: Readonly<Record<StockLine['kind'], { unit: StockLineAnswer['unit']; by: number }>> = {
   wire: { unit: 'mm', by: 1e3 },
   braid: { unit: 'mm', by: 1e3 },
   flux: { unit: 'mL', by: 1e6 },
@@ -39,7 +39,7 @@ const UNITS: Readonly<Record<Draw['kind'], { unit: DrawAnswer['unit']; by: numbe
 };
 
 /** A line drawn from stock in the unit it is counted in. */
-export function drawAnswerOf(draw: Draw): DrawAnswer {
+export function stockLineAnswerOf(draw: StockLine): StockLineAnswer {
   const { unit, by } = UNITS[draw.kind];
   return {
     kind: draw.kind,

@@ -24,7 +24,7 @@ export function settingOfOption(option: OptionAnswer): SettingInput {
   if (!option.tip) throw new Error(`option of ${option.tool} has neither tip nor nozzle`);
   return {
     kind: 'hand',
-    ironId: option.toolId,
+    toolId: option.toolId,
     tip: option.tip,
     setpoint_C: option.setpoint_C,
     perPad_C: option.perPad_C,

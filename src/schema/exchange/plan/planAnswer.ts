@@ -153,7 +153,7 @@ const materialsAnswer = z.strictObject({
 export type MaterialsAnswer = z.infer<typeof materialsAnswer>;
 
 /** What a job takes from stock; amounts in the unit named. */
-export const drawAnswer = z.strictObject({
+export const stockLineAnswer = z.strictObject({
   kind: z.string(),
   supplyId: z.string().nullable(),
   name: z.string(),
@@ -162,7 +162,7 @@ export const drawAnswer = z.strictObject({
   unit: z.enum(['mm', 'g', 'mL', 'cm²']),
   short: z.boolean(),
 });
-export type DrawAnswer = z.infer<typeof drawAnswer>;
+export type StockLineAnswer = z.infer<typeof stockLineAnswer>;
 
 const coolDownAnswer = z.strictObject({
   how: z.string(),
@@ -212,7 +212,7 @@ export const foundAnswer = z.strictObject({
   modelVersion: z.string(),
   ...phaseFields,
   then: z.array(phaseAnswer).default([]),
-  draws: z.array(drawAnswer).default([]),
+  consumption: z.array(stockLineAnswer).default([]),
   /** Of the part that lives on; null where it goes or a fresh one comes. */
   partCycles: z
     .strictObject({ before: z.number(), after: z.number(), most: z.number(), over: z.boolean() })

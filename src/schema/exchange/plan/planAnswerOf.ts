@@ -4,7 +4,7 @@ import { CAUTIONS, type CautionId } from '~/core/method/cautions';
 import { isSure, type PinBand } from '~/core/method/hand/bands';
 import type { CoolDown } from '~/core/method/air/wayDown';
 import type { NeighbourHeat } from '~/core/method/air/airJudge';
-import { drawAnswerOf, materialsAnswerOf } from './materialsAnswerOf';
+import { stockLineAnswerOf, materialsAnswerOf } from './materialsAnswerOf';
 import type { NoPlan } from '~/core/method/plan/phases/noPlan';
 import type { PhasePlan } from '~/core/method/plan/phases/phasePlan';
 import { MODEL_VERSION, type FoundPlan, type Plan } from '~/core/method/plan/plan';
@@ -48,7 +48,7 @@ export function foundAnswerOf(plan: FoundPlan): FoundAnswer {
     modelVersion: MODEL_VERSION,
     ...first,
     then,
-    draws: plan.draws.map(drawAnswerOf),
+    consumption: plan.consumption.map(stockLineAnswerOf),
     partCycles: plan.partCycles,
     cautions: cautionsAnswer(plan.cautions),
     steps: plan.steps.map(stepAnswerOf),
@@ -175,8 +175,8 @@ function toolAnswerOf(setting: Setting): ToolAnswer {
   }
   const { tip } = setting;
   return {
-    tool: setting.iron.name,
-    toolId: setting.iron.id,
+    tool: setting.tool.name,
+    toolId: setting.tool.id,
     tip:
       tip.shape === 'hollow'
         ? { inner_mm: tidy(millimetres(tip.inner_m)), outer_mm: tidy(millimetres(tip.width_m)) }

@@ -122,7 +122,7 @@ export type PlanInput = z.infer<typeof planInput>;
 /** What a technician sets on a tool in the hand. */
 export const handSettingInput = z.strictObject({
   kind: z.literal('hand').default('hand'),
-  ironId: text(1, 64),
+  toolId: text(1, 64),
   tip: z.union([tip, z.strictObject({ inner_mm: quantity('mm', 0.4, 4), outer_mm: quantity('mm', 0.8, 8) })]),
   setpoint_C: quantity('°C', 50, 500),
   /** Pins that the station is turned to another temperature for. */

@@ -102,11 +102,11 @@ export function settingOf(request: PlanRequest, input: SettingInput): Setting | 
 
 function handSettingOf(request: PlanRequest, input: HandSettingInput): HandSetting | null {
   const tools = [...request.irons, ...request.guns, ...request.tweezers];
-  const iron = tools.find((i) => i.id === input.ironId);
-  if (!iron) return null;
+  const tool = tools.find((t) => t.id === input.toolId);
+  if (!tool) return null;
   return {
     kind: 'hand',
-    iron,
+    tool,
     tip:
       'inner_mm' in input.tip
         ? {

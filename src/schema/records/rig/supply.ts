@@ -22,7 +22,7 @@ export const supplyRecord = newSupply.omit({ left: true, by: true }).extend({
 export type SupplyRecord = z.infer<typeof supplyRecord>;
 
 /** A supply with what its moves leave of it. */
-export interface SupplySheet extends SupplyRecord {
+export interface StockedSupply extends SupplyRecord {
   readonly left: number;
 }
 
@@ -50,7 +50,7 @@ export const supplyMove = z.strictObject({
 export type SupplyMove = z.infer<typeof supplyMove>;
 
 /** A supply as a plan takes it. */
-export function supplyInputOf({ id, name, spec, left }: SupplySheet): SupplyInput {
+export function supplyInputOf({ id, name, spec, left }: StockedSupply): SupplyInput {
   switch (spec.kind) {
     case 'wire':
       return { id, name, ...spec, left_mm: left };

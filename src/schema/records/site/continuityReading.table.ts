@@ -3,9 +3,9 @@ import type { Verdict } from '~/core/electrical/judgement';
 import { boards } from '../board/board.table';
 import { pads } from './pad.table';
 import { sites } from './site.table';
-import type { ReadingKind } from './continuityReading';
+import type { ContinuityKind } from './continuityReading';
 
-export const readings = sqliteTable(
+export const continuityReadings = sqliteTable(
   'readings',
   {
     id: textColumn('id').primaryKey(),
@@ -15,7 +15,7 @@ export const readings = sqliteTable(
     siteId: textColumn('site_id')
       .notNull()
       .references(() => sites.id),
-    kind: textColumn('kind').$type<ReadingKind>().notNull(),
+    kind: textColumn('kind').$type<ContinuityKind>().notNull(),
     padId: textColumn('pad_id')
       .notNull()
       .references(() => pads.id),

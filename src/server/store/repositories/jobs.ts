@@ -143,7 +143,7 @@ export function appendEvent(
       .run();
     if (closing) {
       // What was planned counts as used once anything was heated.
-      if (after.dwells.length > 0) bookUse(db, { id: job.id, by: request.by }, job.plan.draws, now_ms);
+      if (after.dwells.length > 0) bookUse(db, { id: job.id, by: request.by }, job.plan.consumption, now_ms);
       setWaiting(db, job.boardId, afterClosing(closing.outcome));
     } else {
       const step = job.plan.steps[after.stepIndex];

@@ -2,7 +2,7 @@ import { eq, inArray, or } from 'drizzle-orm';
 import { findings } from '~/schema/records/site/finding.table';
 import { jobs } from '~/schema/records/work/job.table';
 import { pads } from '~/schema/records/site/pad.table';
-import { readings } from '~/schema/records/site/continuityReading.table';
+import { continuityReadings } from '~/schema/records/site/continuityReading.table';
 import { sites } from '~/schema/records/site/site.table';
 import type { Db } from '../db';
 
@@ -29,8 +29,8 @@ export function sitesInUse(db: Db, siteIds: readonly string[]): string[] {
       .all();
     const read = db
       .select({ siteId: pads.siteId })
-      .from(readings)
-      .innerJoin(pads, or(eq(pads.id, readings.padId), eq(pads.id, readings.otherPadId)))
+      .from(continuityReadings)
+      .innerJoin(pads, or(eq(pads.id, continuityReadings.padId), eq(pads.id, continuityReadings.otherPadId)))
       .where(inArray(pads.siteId, some))
       .all();
     for (const { siteId } of [...inJobs, ...found, ...named, ...read]) used.add(siteId);

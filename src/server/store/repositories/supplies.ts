@@ -5,7 +5,7 @@ import {
   type NewSupply,
   type SupplyMove,
   type SupplyRecord,
-  type SupplySheet,
+  type StockedSupply,
 } from '~/schema/records/rig/supply';
 import { supplies, supplyMoves } from '~/schema/records/rig/supply.table';
 import type { Db } from '../db';
@@ -13,7 +13,7 @@ import { Conflict, NotFound } from '../errors';
 import { newId } from '../ids';
 
 /** Supplies in use with what their moves leave of them, by name. */
-export function listSupplies(db: Db): SupplySheet[] {
+export function listSupplies(db: Db): StockedSupply[] {
   const left = new Map(
     db
       .select({ id: supplyMoves.supplyId, left: sum(supplyMoves.change).mapWith(Number) })
@@ -36,7 +36,7 @@ export function addSupply(
   { left, by, ...supply }: NewSupply,
   now_ms: number,
   id = newId('supply'),
-): SupplySheet {
+): StockedSupply {
   return db.transaction((tx) => {
     const record: SupplyRecord = { ...supply, id, retired: false, revision: 1 };
     tx.insert(supplies).values(record).run();
@@ -71,7 +71,7 @@ export function retireSupply(db: Db, id: string, revision: number): { id: string
 }
 
 /** Appends a move: what a person counted, bought or threw away. */
-export function moveSupply(db: Db, move: NewMove, now_ms: number, id = newId('move')): SupplySheet {
+export function moveSupply(db: Db, move: NewMove, now_ms: number, id = newId('move')): StockedSupply {
   return db.transaction(() => {
     const supply = listSupplies(db).find((s) => s.id === move.supplyId);
     if (!supply) throw new NotFound('supply', move.supplyId);

@@ -6,7 +6,7 @@ import { isSure, type PinBand } from '../../hand/bands';
 import { coolDownOf } from '../../air/coolDown';
 import { hasCell, keepOutUnderAir } from '../../limits/keepOut';
 import { sharedHeat } from '../../air/oneHeat';
-import { materialsFor } from '../../consumption';
+import { consumptionOf } from '../../consumption';
 import type { Method } from '../../ways/method';
 import type { Working } from '../pieces/piece';
 import type { Tell } from '../../progress';
@@ -94,7 +94,7 @@ function* airPlan(
     frontier: front,
     neighbours: verified.neighbours ?? [],
     methods,
-    materials: materialsFor(request, method, setting),
+    materials: consumptionOf(request, method, setting),
     keepOut,
     shared,
     coolDown,

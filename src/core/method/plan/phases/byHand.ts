@@ -9,7 +9,7 @@ import { tryOut, type HandHeat } from '../../hand/handTrial';
 import { hasCell, keepOutByHand } from '../../limits/keepOut';
 import { neighbourHeat } from '../../hand/neighbours';
 import type { Touch } from '../../hand/touch';
-import { materialsFor } from '../../consumption';
+import { consumptionOf } from '../../consumption';
 import type { Method } from '../../ways/method';
 import type { Working } from '../pieces/piece';
 import type { Ranked } from '../rank';
@@ -92,7 +92,7 @@ function handPlan(
     frontier: front,
     neighbours: neighbourHeat(request, touches, stop_sOf),
     methods,
-    materials: materialsFor(request, method, setting),
+    materials: consumptionOf(request, method, setting),
     keepOut: hasCell(request) ? keepOutByHand(request, setting, touches, stop_sOf) : null,
     shared: null,
     coolDown: null,

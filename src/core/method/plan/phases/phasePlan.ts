@@ -6,7 +6,7 @@ import type { PinBand } from '../../hand/bands';
 import type { CoolDown } from '../../air/wayDown';
 import type { KeepOut } from '../../limits/keepOut';
 import type { SharedHeat } from '../../air/oneHeat';
-import type { Materials } from '../../consumption';
+import type { Consumption } from '../../consumption';
 import type { Method } from '../../ways/method';
 import type { Ranked } from '../rank';
 import type { PhaseRequest, PlanRequest } from '../../request';
@@ -21,7 +21,7 @@ export interface PhasePlan {
   readonly frontier: readonly Candidate[];
   readonly neighbours: readonly NeighbourHeat[];
   readonly methods: readonly Ranked[];
-  readonly materials: Materials;
+  readonly materials: Consumption;
   readonly coolDown: CoolDown | null;
   readonly coolDown_s: number | null;
   /** How far a lithium cell has to stay away; null where none is on the board. */

@@ -1,10 +1,10 @@
 import { useEffect, type ReactNode } from 'react';
-import { Dialog, Heading, Modal, ModalOverlay } from 'react-aria-components';
+import { Dialog as AriaDialog, Heading, Modal, ModalOverlay } from 'react-aria-components';
 import { $dialogOpen } from '~/ui/keyboard/useCommands';
-import css from './sheet.module.css';
+import css from './dialog.module.css';
 
 /** A sheet laid over the page: it holds the keyboard until it is closed. */
-export function Sheet({
+export function Dialog({
   title,
   isOpen,
   onClose,
@@ -28,12 +28,12 @@ export function Sheet({
       isDismissable
     >
       <Modal className={css['modal'] ?? ''}>
-        <Dialog className={css['dialog'] ?? ''}>
+        <AriaDialog className={css['dialog'] ?? ''}>
           <Heading slot="title" className={css['title'] ?? ''}>
             {title}
           </Heading>
           {children}
-        </Dialog>
+        </AriaDialog>
       </Modal>
     </ModalOverlay>
   );

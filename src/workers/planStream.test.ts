@@ -1,6 +1,6 @@
 import { afterEach, describe, expect, it, vi } from 'vitest';
 import type { FromWorker, ToWorker } from './protocol';
-import { Wire } from './wire';
+import { PlanStream } from './planStream';
 
 const solve = (jobId: number): ToWorker => ({
   type: 'solve',
@@ -21,11 +21,11 @@ function server() {
   return { signals, send: (bytes: Uint8Array) => controller.enqueue(bytes), end: () => controller.close() };
 }
 
-function wired() {
-  const wire = new Wire('/api/plans');
+function opened() {
+  const stream = new PlanStream('/api/plans');
   const said: FromWorker[] = [];
-  wire.onmessage = ({ data }) => void said.push(data);
-  return { wire, said };
+  stream.onmessage = ({ data }) => void said.push(data);
+  return { stream, said };
 }
 
 const bytes = (text: string): Uint8Array => new TextEncoder().encode(text);
@@ -34,11 +34,11 @@ const DONE = { type: 'done', jobId: 99, answer: { outcome: 'not-converged', pad:
 
 afterEach(() => vi.unstubAllGlobals());
 
-describe('a wire to the planner', () => {
+describe('a plan stream', () => {
   it('says each line as it comes, under the number of the job that asked', async () => {
     const { send, end } = server();
-    const { wire, said } = wired();
-    wire.postMessage(solve(4));
+    const { stream, said } = opened();
+    stream.postMessage(solve(4));
     send(bytes(`${JSON.stringify(SEARCH)}\n`));
     await vi.waitFor(() => expect(said).toEqual([{ ...SEARCH, jobId: 4 }]));
     send(bytes(`${JSON.stringify(DONE)}\n`));
@@ -49,8 +49,8 @@ describe('a wire to the planner', () => {
 
   it('puts lines together that come in pieces, cut within a letter too', async () => {
     const { send, end } = server();
-    const { wire, said } = wired();
-    wire.postMessage(solve(1));
+    const { stream, said } = opened();
+    stream.postMessage(solve(1));
     const all = bytes(`${JSON.stringify(SEARCH)}\n${JSON.stringify(DONE)}\n`);
     for (let i = 0; i < all.length; i += 7) send(all.slice(i, i + 7));
     end();
@@ -59,11 +59,11 @@ describe('a wire to the planner', () => {
 
   it('hangs up on what is cancelled and says no more of it', async () => {
     const { send, signals } = server();
-    const { wire, said } = wired();
-    wire.postMessage(solve(1));
+    const { stream, said } = opened();
+    stream.postMessage(solve(1));
     send(bytes(`${JSON.stringify(SEARCH)}\n`));
     await vi.waitFor(() => expect(said).toHaveLength(1));
-    wire.postMessage({ type: 'cancel', jobId: 1 });
+    stream.postMessage({ type: 'cancel', jobId: 1 });
     expect(signals[0]!.aborted).toBe(true);
     await new Promise((resolve) => setTimeout(resolve, 5));
     expect(said).toHaveLength(1);
@@ -71,28 +71,28 @@ describe('a wire to the planner', () => {
 
   it('hangs up on all with its end', () => {
     const { signals } = server();
-    const { wire } = wired();
-    wire.postMessage(solve(1));
-    wire.postMessage(solve(2));
-    wire.terminate();
+    const { stream } = opened();
+    stream.postMessage(solve(1));
+    stream.postMessage(solve(2));
+    stream.terminate();
     expect(signals.map(({ aborted }) => aborted)).toEqual([true, true]);
   });
 
   it('fails with what the server refuses for', async () => {
     const refusal = { error: 'busy', message: '16 plans are at work; ask again' };
     vi.stubGlobal('fetch', () => Promise.resolve(new Response(JSON.stringify(refusal), { status: 503 })));
-    const { wire, said } = wired();
-    wire.postMessage(solve(1));
+    const { stream, said } = opened();
+    stream.postMessage(solve(1));
     await vi.waitFor(() => expect(said).toEqual([{ type: 'failed', jobId: 1, message: refusal.message }]));
   });
 
   it('fails with a word where nobody answers, and where an answer breaks off', async () => {
     vi.stubGlobal('fetch', () => Promise.reject(new TypeError('fetch failed')));
-    const { wire, said } = wired();
-    wire.postMessage(solve(1));
+    const { stream, said } = opened();
+    stream.postMessage(solve(1));
     await vi.waitFor(() => expect(said[0]).toMatchObject({ type: 'failed', jobId: 1 }));
     const { send, end } = server();
-    wire.postMessage(solve(2));
+    stream.postMessage(solve(2));
     send(bytes(`${JSON.stringify(SEARCH)}\n`));
     end();
     await vi.waitFor(() => expect(said.at(-1)).toMatchObject({ type: 'failed', jobId: 2 }));

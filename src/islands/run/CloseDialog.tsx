@@ -2,10 +2,10 @@ import { useState } from 'react';
 import { OUTCOMES, type Outcome } from '~/core/record/outcomes';
 import { Button } from '~/ui/controls/Button';
 import { Segments, TextField } from '~/ui/controls/Field';
-import { Sheet } from '~/ui/controls/Sheet';
+import { Dialog } from '~/ui/controls/Dialog';
 
 /** What came of the job. */
-export function CloseSheet({
+export function CloseDialog({
   isOpen,
   unfinished,
   onClose,
@@ -19,7 +19,7 @@ export function CloseSheet({
   const [outcome, setOutcome] = useState<Outcome>('fixed');
   const [cause, setCause] = useState('');
   return (
-    <Sheet title="Close the job" isOpen={isOpen} onClose={onClose}>
+    <Dialog title="Close the job" isOpen={isOpen} onClose={onClose}>
       <form
         onSubmit={(event) => {
           event.preventDefault();
@@ -46,6 +46,6 @@ export function CloseSheet({
           Close as {outcome}
         </Button>
       </form>
-    </Sheet>
+    </Dialog>
   );
 }

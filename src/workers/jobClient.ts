@@ -1,7 +1,7 @@
-import { Wire } from './wire';
+import { PlanStream } from './planStream';
 import type { AnswerOf, FromWorker, ProgressMessage, Task, TaskKind, ToWorker } from './protocol';
 
-export interface SolveHandlers<Kind extends TaskKind> {
+export interface JobHandlers<Kind extends TaskKind> {
   readonly onProgress: (progress: ProgressMessage) => void;
   readonly onDone: (answer: AnswerOf[Kind]) => void;
   readonly onFailed: (message: string) => void;
@@ -10,11 +10,11 @@ export interface SolveHandlers<Kind extends TaskKind> {
 /** A screen drawn again for every message would take the time that the answer needs; a first word is shown at once. */
 const LOOK_ms = 250;
 
-const planning = (): Wire => new Wire('/api/plans');
+const planning = (): PlanStream => new PlanStream('/api/plans');
 const heating = (): Worker => new Worker(new URL('./heat.worker.ts', import.meta.url), { type: 'module' });
 
 /** Each worker carries only what its tasks need: loading it is part of the wait for a first answer. */
-const START: Readonly<Record<TaskKind, () => Worker | Wire>> = {
+const START: Readonly<Record<TaskKind, () => Worker | PlanStream>> = {
   plan: planning,
   explore: planning,
   recap: planning,
@@ -23,17 +23,17 @@ const START: Readonly<Record<TaskKind, () => Worker | Wire>> = {
   import: () => new Worker(new URL('./import.worker.ts', import.meta.url), { type: 'module' }),
 };
 
-/** One worker, or a wire to the planner, for one kind of task; a new task cancels the one before it. Progress is shown a few times a second. */
-export class Solver<Kind extends TaskKind> {
-  private worker: Worker | Wire | null = null;
+/** One worker, or a plan stream, for one kind of task; a new task cancels the one before it. Progress is shown a few times a second. */
+export class JobClient<Kind extends TaskKind> {
+  private worker: Worker | PlanStream | null = null;
   private current = 0;
-  private handlers: SolveHandlers<Kind> | null = null;
+  private handlers: JobHandlers<Kind> | null = null;
   private waiting: ProgressMessage[] = [];
   private timer: ReturnType<typeof setTimeout> | null = null;
   private looked_ms = -Infinity;
   private answered = false;
 
-  solve(task: Extract<Task, { kind: Kind }>, handlers: SolveHandlers<Kind>): void {
+  solve(task: Extract<Task, { kind: Kind }>, handlers: JobHandlers<Kind>): void {
     this.cancel();
     this.post(task);
     this.handlers = handlers;
@@ -50,7 +50,7 @@ export class Solver<Kind extends TaskKind> {
     this.settle();
   }
 
-  private start(kind: TaskKind): Worker | Wire {
+  private start(kind: TaskKind): Worker | PlanStream {
     const worker = START[kind]();
     worker.onmessage = (event: { readonly data: FromWorker }) => this.receive(event.data);
     worker.onerror = ({ message }: { readonly message: string }) =>

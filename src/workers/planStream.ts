@@ -4,7 +4,7 @@ import type { FromWorker, ToWorker } from './protocol';
 const GONE = 'the bench computer does not answer';
 
 /** A planner on the server, to a screen the same as a worker: a job is a request that stays open while its answer comes. */
-export class Wire {
+export class PlanStream {
   onmessage: ((event: { data: FromWorker }) => void) | null = null;
   onerror: ((event: { message: string }) => void) | null = null;
   private readonly open = new Map<number, AbortController>();

@@ -2,14 +2,14 @@ import { useStore } from '@nanostores/react';
 import { useEffect } from 'react';
 import { PAD_STATES, PAD_STATE_IDS } from '~/core/record/padStates';
 import { Button, KeyCap } from '~/ui/controls/Button';
-import { Sheet } from '~/ui/controls/Sheet';
+import { Dialog } from '~/ui/controls/Dialog';
 import type { Command } from '~/ui/keyboard/command';
 import { $tables } from '~/ui/keyboard/useCommands';
 import { $helpOpen } from './help';
 import css from './rail.module.css';
 
 /** Every key of this page, read from the same tables that the keys themselves are. */
-export function HelpSheet() {
+export function HelpDialog() {
   const open = useStore($helpOpen);
   const tables = useStore($tables);
   useEffect(() => () => $helpOpen.set(false), []);
@@ -19,7 +19,7 @@ export function HelpSheet() {
     groups.set(command.group, [...(groups.get(command.group) ?? []), command]);
   }
   return (
-    <Sheet title="Keys" isOpen={open} onClose={() => $helpOpen.set(false)}>
+    <Dialog title="Keys" isOpen={open} onClose={() => $helpOpen.set(false)}>
       <div className={css['help']}>
         {[...groups].map(([group, commands]) => (
           <section key={group}>
@@ -59,6 +59,6 @@ export function HelpSheet() {
       <Button look="primary" onClick={() => $helpOpen.set(false)}>
         Close <KeyCap of="Escape" />
       </Button>
-    </Sheet>
+    </Dialog>
   );
 }

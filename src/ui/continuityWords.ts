@@ -1,6 +1,6 @@
 import type { Check, Unchecked } from '~/core/electrical/checklist';
 import { METER } from '~/core/electrical/meterLimits';
-import type { ReadingRecord } from '~/schema/records/site/continuityReading';
+import type { ContinuityReadingRecord } from '~/schema/records/site/continuityReading';
 
 /** Ohms as a meter shows them; null is an open display. */
 export function ohms(value_Ohm: number | null): string {
@@ -17,7 +17,7 @@ export const expectation = (check: Check): string =>
 
 export const VERDICT_WORDS = { good: 'good', bad: 'fails', doubtful: 'doubtful' } as const;
 /** Said by shape as well as by colour. */
-export const VERDICT_SHAPES: Readonly<Record<ReadingRecord['verdict'], string>> = {
+export const VERDICT_SHAPES: Readonly<Record<ContinuityReadingRecord['verdict'], string>> = {
   good: '●',
   bad: '◆',
   doubtful: '▲',

@@ -1,10 +1,10 @@
 import { useEffect, useState } from 'react';
 import { Button } from '~/ui/controls/Button';
 import { TextField } from '~/ui/controls/Field';
-import { Sheet } from '~/ui/controls/Sheet';
+import { Dialog } from '~/ui/controls/Dialog';
 
 /** A line in the record, in the technician's own words. */
-export function NoteSheet({
+export function NoteDialog({
   isOpen,
   onClose,
   onWrite,
@@ -23,7 +23,7 @@ export function NoteSheet({
     onClose();
   };
   return (
-    <Sheet title="Note" isOpen={isOpen} onClose={onClose}>
+    <Dialog title="Note" isOpen={isOpen} onClose={onClose}>
       <form
         onSubmit={(event) => {
           event.preventDefault();
@@ -42,6 +42,6 @@ export function NoteSheet({
           Write it down
         </Button>
       </form>
-    </Sheet>
+    </Dialog>
   );
 }

@@ -2,7 +2,7 @@ import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import type { FieldPicture } from '~/schema/exchange/simulate/simulateField';
 import type { SimulateInput } from '~/schema/exchange/simulate/simulateRequest';
 import { StandInWorker } from '../../tests/support/standInWorker';
-import { Solver } from './client';
+import { JobClient } from './jobClient';
 import type { ProgressMessage } from './protocol';
 
 class StandIn extends StandInWorker {
@@ -44,7 +44,7 @@ afterEach(() => {
 
 describe('a screen that asks a worker', () => {
   it('starts one for its kind of task, once, and sends it what is asked', () => {
-    const solver = new Solver<'field'>();
+    const solver = new JobClient<'field'>();
     expect(StandIn.all).toHaveLength(0);
     solver.solve(task(1), listener());
     solver.solve(task(2), listener());
@@ -52,7 +52,7 @@ describe('a screen that asks a worker', () => {
     expect(StandIn.all[0]!.url.href).toContain('heat.worker');
     expect(StandIn.all[0]!.got.map((m) => m.type)).toEqual(['solve', 'cancel', 'solve']);
     const files = { kind: 'import', files: [], ground: {} as never, choices: {} as never } as const;
-    new Solver<'import'>().solve(files, listener() as never);
+    new JobClient<'import'>().solve(files, listener() as never);
     expect(StandIn.all[1]!.url.href).toContain('import.worker');
   });
 
@@ -60,14 +60,14 @@ describe('a screen that asks a worker', () => {
     const asked = vi.fn(() => Promise.resolve(new Response('{"type":"done","jobId":7,"answer":{}}\n')));
     vi.stubGlobal('fetch', asked);
     const told = listener();
-    new Solver<'plan'>().solve({ kind: 'plan', input: {} as never }, told as never);
+    new JobClient<'plan'>().solve({ kind: 'plan', input: {} as never }, told as never);
     await vi.waitFor(() => expect(told.done).toHaveLength(1));
     expect(asked).toHaveBeenCalledWith('/api/plans', expect.objectContaining({ method: 'POST' }));
     expect(StandIn.all).toHaveLength(0);
   });
 
   it('is shown a first word at once, and no second one', () => {
-    const solver = new Solver<'field'>();
+    const solver = new JobClient<'field'>();
     const told = listener();
     solver.solve(task(1), told);
     const [worker] = StandIn.all as [StandIn];
@@ -82,7 +82,7 @@ describe('a screen that asks a worker', () => {
   });
 
   it('is shown progress a few times a second, all of it and in order, before the answer', () => {
-    const solver = new Solver<'field'>();
+    const solver = new JobClient<'field'>();
     const told = listener();
     solver.solve(task(1), told);
     const [worker] = StandIn.all as [StandIn];
@@ -98,7 +98,7 @@ describe('a screen that asks a worker', () => {
   });
 
   it('hears nothing more of what it gave up, nor of what a new task replaced', () => {
-    const solver = new Solver<'field'>();
+    const solver = new JobClient<'field'>();
     const [first, second] = [listener(), listener()];
     solver.solve(task(1), first);
     const [worker] = StandIn.all as [StandIn];
@@ -115,7 +115,7 @@ describe('a screen that asks a worker', () => {
   });
 
   it('is told what went wrong, by the worker or by its end', () => {
-    const solver = new Solver<'field'>();
+    const solver = new JobClient<'field'>();
     const told = listener();
     solver.solve(task(1), told);
     const [worker] = StandIn.all as [StandIn];
@@ -126,7 +126,7 @@ describe('a screen that asks a worker', () => {
   });
 
   it('ends its worker with itself', () => {
-    const solver = new Solver<'field'>();
+    const solver = new JobClient<'field'>();
     solver.solve(task(1), listener());
     solver.dispose();
     expect(StandIn.all[0]!.ended).toBe(true);
