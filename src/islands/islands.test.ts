@@ -136,7 +136,7 @@ describe('plan', () => {
     const fresh = planReduce(start('reflow', '1'), { type: 'search-done', answer: found });
     const set_C = (state: typeof fresh): number => {
       const { setting } = choiceAt(state)!;
-      return setting.kind === 'hand' ? setting.setpoint_C : setting.air_C;
+      return setting.setpoint_C;
     };
     expect(set_C(fresh)).toBe(340);
     // What the search proved stands as proven, with no second computation.

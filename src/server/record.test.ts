@@ -8,6 +8,7 @@ import type { Db } from '~/server/store/db';
 import { Conflict, NotFound } from '~/server/store/errors';
 import { railOf } from '~/server/jobs/clocks';
 import { placeSite } from '~/server/boards/placement';
+import { jobRequestOf } from '~/schema/records/work/jobRequest';
 import { acceptPlan, type AcceptPlan } from '~/schema/records/work/job';
 import { acceptJob } from '~/server/jobs/acceptance';
 import { exposureFor } from '~/server/jobs/exposure';
@@ -67,8 +68,9 @@ describe('accepting a plan', () => {
   it('writes the job with its inputs, its plan and its opening entry', async () => {
     const db = freshDatabase();
     const { job, events } = await openJob(db);
-    expect(job.plan.chosen.setpoint_C).toBe(380);
-    expect(job.input.site.ref).toBe('C7');
+    expect(job.plan.phases[0]!.chosen.setpoint_C).toBe(380);
+    expect(job.plan.site).toEqual({ ref: 'C7', side: 'top', family: 'radial' });
+    expect(jobRequestOf(job.request)!.input.site.ref).toBe('C7');
     expect(events.map((e) => e.kind)).toEqual(['opened']);
     expect(getBoard(db, 'brd-1').nextAction).toMatch(/^Run: /);
   });

@@ -7,6 +7,7 @@ export const OPTION: OptionAnswer = {
   tool: 'Iron',
   toolId: 'iron',
   tip: { shape: 'chisel', width_mm: 2.4, construction: 'cartridge' },
+  kind: 'hand',
   nozzle: null,
   setpoint_C: 340,
   perPad_C: {},

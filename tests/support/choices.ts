@@ -52,9 +52,9 @@ export const AIR_CHOICE: ChoiceInput = {
   method: 'hot-air',
   setting: {
     kind: 'air',
-    stationId: 'air',
+    toolId: 'air',
     nozzle: { diameter_mm: 8 },
-    air_C: 380,
+    setpoint_C: 380,
     flow_L_min: 118,
     standoff_mm: 8,
     preheat: null,

@@ -172,7 +172,7 @@ export function PlanView({ sheet, by: drawnFor }: { sheet: PlanSheet; by: string
 
   const melts = Object.values(pins).map(meltOf);
   const underAir = choice?.setting.kind === 'air';
-  const toolId = choice?.setting.kind === 'air' ? choice.setting.stationId : choice?.setting.toolId;
+  const toolId = choice?.setting.toolId;
   return (
     <div
       className={css['view']}

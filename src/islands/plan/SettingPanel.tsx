@@ -14,6 +14,7 @@ import { Range } from '~/ui/controls/Range';
 import { nozzleWords } from '~/schema/exchange/si/tools';
 import { STANDOFF_mm } from './adjust';
 import { planCommand, type PlanCommand } from './commands';
+import type { SettingPart } from './state';
 import { sameTip, tipWords, type OfferedTool } from './tools';
 import css from './plan.module.css';
 import type { OfferedStation } from './tools';
@@ -31,7 +32,7 @@ export function SettingPanel({
   readonly tools: readonly OfferedTool[];
   readonly stations: readonly OfferedStation[];
   readonly preheat: PreheatInput | null;
-  readonly onSetting: (part: object) => void;
+  readonly onSetting: (part: SettingPart) => void;
   readonly run: (id: PlanCommand) => void;
 }) {
   const { setting } = choice;
@@ -96,7 +97,7 @@ function HandPart({
 }: {
   setting: HandSettingInput;
   tools: readonly OfferedTool[];
-  onSetting: (part: object) => void;
+  onSetting: (part: SettingPart) => void;
   run: (id: PlanCommand) => void;
 }) {
   const tool = tools.find((t) => t.id === setting.toolId) ?? tools[0];
@@ -159,10 +160,10 @@ function AirPart({
 }: {
   setting: AirSettingInput;
   stations: readonly OfferedStation[];
-  onSetting: (part: object) => void;
+  onSetting: (part: SettingPart) => void;
   run: (id: PlanCommand) => void;
 }) {
-  const station = stations.find((s) => s.id === setting.stationId) ?? stations[0];
+  const station = stations.find((s) => s.id === setting.toolId) ?? stations[0];
   if (!station) return <p>No hot-air station is on the bench.</p>;
   const { nozzles, airRange_C, flowRange_L_min } = station.spec;
   const key = (n: NozzleRecord): string => JSON.stringify(n);
@@ -176,9 +177,9 @@ function AirPart({
       />
       <Degrees
         label="Air"
-        value={setting.air_C}
+        value={setting.setpoint_C}
         range={airRange_C}
-        onChange={(air_C) => onSetting({ air_C })}
+        onChange={(setpoint_C) => onSetting({ setpoint_C })}
         run={run}
       />
       <Slide

@@ -35,7 +35,7 @@ describe('what a key changes on a tool in the hand', () => {
 
 describe('what a key changes on hot air', () => {
   it('air, flow and stand-off move within what station and hand can do', () => {
-    expect(after(AIR, 'hotter')).toMatchObject({ air_C: 390 });
+    expect(after(AIR, 'hotter')).toMatchObject({ setpoint_C: 390 });
     expect(after(AIR, 'more-flow')).toMatchObject({ flow_L_min: 120 });
     expect(after(AIR, 'less-flow')).toMatchObject({ flow_L_min: 113 });
     expect(after(AIR, 'farther', 'farther')).toMatchObject({ standoff_mm: 10 });

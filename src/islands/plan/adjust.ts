@@ -38,7 +38,7 @@ export function adjusted(
     case 'more-flow':
     case 'less-flow': {
       if (setting.kind !== 'air') return null;
-      const range = stations.find((s) => s.id === setting.stationId)?.spec.flowRange_L_min;
+      const range = stations.find((s) => s.id === setting.toolId)?.spec.flowRange_L_min;
       return range
         ? changed(choice, { flow_L_min: clamp(setting.flow_L_min + sign * STEP_L_min, range) })
         : null;
@@ -65,8 +65,8 @@ type OnBench = Pick<Adjustable, 'tools' | 'stations'>;
 function turned(choice: ChoiceInput, by_C: number, { tools, stations }: OnBench): ChoiceInput | null {
   const { setting } = choice;
   if (setting.kind === 'air') {
-    const range = stations.find((s) => s.id === setting.stationId)?.spec.airRange_C;
-    return range ? changed(choice, { air_C: clamp(setting.air_C + by_C, range) }) : null;
+    const range = stations.find((s) => s.id === setting.toolId)?.spec.airRange_C;
+    return range ? changed(choice, { setpoint_C: clamp(setting.setpoint_C + by_C, range) }) : null;
   }
   const range = tools.find((t) => t.id === setting.toolId)?.range_C;
   if (!range) return null;
@@ -80,7 +80,7 @@ function turned(choice: ChoiceInput, by_C: number, { tools, stations }: OnBench)
 function nextTip(choice: ChoiceInput, { tools, stations }: OnBench): ChoiceInput | null {
   const { setting } = choice;
   if (setting.kind === 'air') {
-    const nozzles = stations.find((s) => s.id === setting.stationId)?.spec.nozzles ?? [];
+    const nozzles = stations.find((s) => s.id === setting.toolId)?.spec.nozzles ?? [];
     const at = nozzles.findIndex((n) => JSON.stringify(n) === JSON.stringify(setting.nozzle));
     return nozzles.length > 0 ? changed(choice, { nozzle: nozzles[(at + 1) % nozzles.length]! }) : null;
   }

@@ -177,7 +177,7 @@ describe('what a plan takes and does', () => {
       modelVersion: 'm',
       ...phase,
       then: [],
-      draws: [],
+      consumption: [],
       partCycles: null,
       cautions: [],
       steps: [step('set')],

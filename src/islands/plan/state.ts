@@ -10,7 +10,12 @@ import type {
   PinAnswer,
   PlanAnswer,
 } from '~/schema/exchange/plan/planAnswer';
-import type { ChoiceInput } from '~/schema/exchange/plan/planRequest';
+import type {
+  AirSettingInput,
+  ChoiceInput,
+  HandSettingInput,
+  SettingInput,
+} from '~/schema/exchange/plan/planRequest';
 import type { PlanDraft } from './draft';
 import type { CurveAnswer, ProgressMessage } from '~/workers/protocol';
 
@@ -380,7 +385,10 @@ export function verdictOf(pins: readonly PinAnswer[], wanted: number): Verdict {
 }
 
 /** A setting with one thing changed, of whichever kind it is. */
-export const changed = (choice: ChoiceInput, part: object): ChoiceInput => ({
+export const changed = (choice: ChoiceInput, part: SettingPart): ChoiceInput => ({
   ...choice,
   setting: { ...choice.setting, ...part },
 });
+
+/** What of a setting is changed at a time; its kind stays. */
+export type SettingPart = Partial<Omit<AirSettingInput, 'kind'>> | Partial<Omit<HandSettingInput, 'kind'>>;

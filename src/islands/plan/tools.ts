@@ -82,12 +82,12 @@ export function beginning(request: PhaseRequest, method: MethodId): ChoiceInput 
     const nozzle = station.nozzles[0]!;
     const setting: AirSettingInput = {
       kind: 'air',
-      stationId: station.id,
+      toolId: station.id,
       nozzle:
         nozzle.shape === 'round'
           ? { diameter_mm: tidy(millimetres(nozzle.diameter_m)) }
           : { width_mm: tidy(millimetres(nozzle.width_m)), height_mm: tidy(millimetres(nozzle.height_m)) },
-      air_C: clamp(360, [celsius(station.airRange_K[0]), celsius(station.airRange_K[1])]),
+      setpoint_C: clamp(360, [celsius(station.airRange_K[0]), celsius(station.airRange_K[1])]),
       flow_L_min: Math.round(60_000 * (0.7 * station.flowRange_m3_s[0] + 0.3 * station.flowRange_m3_s[1])),
       standoff_mm: 8,
       preheat: preheatFor(request),

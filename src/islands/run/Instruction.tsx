@@ -1,6 +1,6 @@
 import { useEffect, useRef, type ReactNode } from 'react';
 import type { Dwell, RunState } from '~/core/record/runState';
-import type { StepAnswer } from '~/schema/exchange/plan/planAnswer';
+import type { JobStep } from '~/schema/records/work/jobPlan';
 import { CommandButton } from '~/ui/controls/Button';
 import { Caution } from '~/ui/controls/Notes';
 import { DwellWindow } from '~/ui/dwell/DwellWindow';
@@ -10,7 +10,7 @@ import { soundStop, soundWindow } from './sounds';
 import css from './run.module.css';
 
 interface InstructionProps {
-  readonly step: StepAnswer | null;
+  readonly step: JobStep | null;
   readonly index: number;
   readonly count: number;
   readonly at: RunState;
@@ -78,7 +78,7 @@ export function Instruction(props: InstructionProps) {
   );
 }
 
-function Heat({ step, at, lastDwell, now_ms, why, tool, run }: InstructionProps & { step: StepAnswer }) {
+function Heat({ step, at, lastDwell, now_ms, why, tool, run }: InstructionProps & { step: JobStep }) {
   const dwell = step.dwell!;
   const heating = at.heating;
   const elapsed_s = heating ? Math.max(0, (now_ms - heating.on_ms) / 1000) : null;
@@ -185,7 +185,7 @@ const ZONE_WORDS: Readonly<Record<Exclude<Zone, 'rest'>, string>> = {
 function zoneOf(
   elapsed_s: number | null,
   melted_s: number | null,
-  dwell: NonNullable<StepAnswer['dwell']>,
+  dwell: NonNullable<JobStep['dwell']>,
 ): Zone {
   if (elapsed_s === null) return 'rest';
   if (melted_s !== null) return elapsed_s > melted_s + dwell.holdAfterMelt_s ? 'stop' : 'molten';
@@ -205,7 +205,7 @@ function useSignals(zone: Zone): void {
   }, [zone]);
 }
 
-function Wait({ step, at, now_ms, early, why, run }: InstructionProps & { step: StepAnswer }) {
+function Wait({ step, at, now_ms, early, why, run }: InstructionProps & { step: JobStep }) {
   const left_ms = at.stepStart_ms + step.wait_s! * 1000 - now_ms;
   const over = left_ms <= 0;
   const ended = useRef(over);

@@ -2,7 +2,7 @@ import { useEffect, useReducer, useRef, useState } from 'react';
 import { PAD_STATES, type PadStateId } from '~/core/record/padStates';
 import { TOGETHER } from '~/core/record/runState';
 import { isSurfaceInput } from '~/schema/exchange/si/part';
-import { phasesIn, type StepAnswer } from '~/schema/exchange/plan/planAnswer';
+import type { JobStep } from '~/schema/records/work/jobPlan';
 import type { RunSheet } from '~/schema/sheets/runSheet';
 import type { WritableEvent } from '~/schema/records/work/runEvent';
 import { GOAL_WORDS } from '~/schema/words/words';
@@ -234,7 +234,7 @@ export function RunView({ sheet }: { sheet: RunSheet }) {
         </div>
         <StepList steps={steps} at={at} />
         <p className="quiet">
-          {GOAL_WORDS[job.goal]}. {settingInWords(job.plan.chosen)}.{' '}
+          {GOAL_WORDS[job.goal]}. {settingInWords(job.plan.phases[0]!.chosen)}.{' '}
           <a href={`/jobs/${job.id}/plan`}>Plan and done</a>
         </p>
       </section>
@@ -255,12 +255,12 @@ export function RunView({ sheet }: { sheet: RunSheet }) {
 }
 
 /** A step's own pad; none where all are heated together. */
-const padOf = (step: StepAnswer | null): string | null =>
-  step?.pad === TOGETHER ? null : (step?.pad ?? null);
+const padOf = (step: JobStep | null): string | null => (step?.pad === TOGETHER ? null : (step?.pad ?? null));
 
 /** What the hand holds in a heating step, by the phase it belongs to. */
-function toolOf(job: RunSheet['job'], step: StepAnswer | null): string {
-  const { chosen } = phasesIn(job.plan).find((p) => p.phase === step?.phase) ?? job.plan;
+function toolOf(job: RunSheet['job'], step: JobStep | null): string {
+  const { phases } = job.plan;
+  const { chosen } = phases.find((p) => p.phase === step?.phase) ?? phases[0]!;
   if (chosen.nozzle) return 'Air';
   if (chosen.tip && 'inner_mm' in chosen.tip) return 'Gun';
   return chosen.method === 'tweezers' ? 'Tips' : 'Iron';

@@ -1,10 +1,10 @@
 import { useEffect, useRef } from 'react';
 import type { RunState } from '~/core/record/runState';
-import type { StepAnswer } from '~/schema/exchange/plan/planAnswer';
+import type { JobStep } from '~/schema/records/work/jobPlan';
 import css from './run.module.css';
 
 /** The whole job as one column; where it stands is marked by word and weight. */
-export function StepList({ steps, at }: { steps: readonly StepAnswer[]; at: RunState }) {
+export function StepList({ steps, at }: { steps: readonly JobStep[]; at: RunState }) {
   const list = useRef<HTMLOListElement>(null);
   useEffect(() => {
     const here = list.current?.querySelector<HTMLElement>('[aria-current]');

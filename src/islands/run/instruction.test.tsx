@@ -2,12 +2,12 @@
 import { cleanup, fireEvent, render, screen } from '@testing-library/react';
 import { afterEach, describe, expect, it, vi } from 'vitest';
 import { runState, type Dwell, type RunState } from '~/core/record/runState';
-import type { StepAnswer } from '~/schema/exchange/plan/planAnswer';
+import type { JobStep } from '~/schema/records/work/jobPlan';
 import { Instruction } from './Instruction';
 
 afterEach(cleanup);
 
-const STEP: StepAnswer = {
+const STEP: JobStep = {
   id: 'flux',
   kind: 'do',
   title: 'Flux',
@@ -20,7 +20,7 @@ const STEP: StepAnswer = {
   phase: null,
   picture: false,
 };
-const HEAT: StepAnswer = {
+const HEAT: JobStep = {
   ...STEP,
   id: 'heat-1',
   kind: 'heat',
@@ -36,7 +36,7 @@ const HEAT: StepAnswer = {
     ifNotMolten: 'Tip off. Let it cool a minute.',
   },
 };
-const WAIT: StepAnswer = { ...STEP, id: 'dry', kind: 'wait', title: 'Let it dry', wait_s: 240, cautions: [] };
+const WAIT: JobStep = { ...STEP, id: 'dry', kind: 'wait', title: 'Let it dry', wait_s: 240, cautions: [] };
 
 const T0_ms = 1_000_000;
 const AT = runState(['flux', 'heat-1', 'dry'], [{ kind: 'opened', seq: 1, at_ms: T0_ms, by: 'MK' }]);
@@ -52,7 +52,7 @@ const dwell = (changes: Partial<Dwell> = {}): Dwell => ({
   ...changes,
 });
 
-function shown(step: StepAnswer | null, changes: Partial<Parameters<typeof Instruction>[0]> = {}) {
+function shown(step: JobStep | null, changes: Partial<Parameters<typeof Instruction>[0]> = {}) {
   const run = vi.fn(() => true);
   render(
     <Instruction

@@ -6,7 +6,8 @@ import type { JobRecord } from '~/schema/records/work/job';
 
 /** All that a job's sheet starts from. */
 export interface RunSheet {
-  readonly job: JobRecord;
+  /** Without what it was planned from, which stays with the record. */
+  readonly job: Omit<JobRecord, 'request'>;
   readonly events: readonly RunEvent[];
   readonly board: BoardRecord;
   readonly site: SiteSheet;

@@ -1,10 +1,22 @@
-import type { OptionAnswer } from '~/schema/exchange/plan/planAnswer';
 import type { ChoiceInput } from '~/schema/exchange/plan/planRequest';
 
 /** Settings in the trade's words. */
 
+/** What is said of a setting, whether a plan gives it back or a job kept it. */
+export interface SaidSetting {
+  readonly tool: string;
+  readonly tip: { readonly inner_mm: number } | { readonly shape: string; readonly width_mm: number } | null;
+  readonly nozzle:
+    { readonly diameter_mm: number } | { readonly width_mm: number; readonly height_mm: number } | null;
+  readonly setpoint_C: number;
+  readonly perPad_C: Readonly<Record<string, number>>;
+  readonly preheat: { readonly setpoint_C: number; readonly soak_s: number } | null;
+  readonly flow_L_min: number | null;
+  readonly standoff_mm: number | null;
+}
+
 /** A tip or nozzle as it is asked for. */
-export function tipInWords({ tip, nozzle }: Pick<OptionAnswer, 'tip' | 'nozzle'>): string {
+export function tipInWords({ tip, nozzle }: Pick<SaidSetting, 'tip' | 'nozzle'>): string {
   if (tip)
     return 'inner_mm' in tip
       ? `bore ${tip.inner_mm.toFixed(1)} mm`
@@ -15,12 +27,7 @@ export function tipInWords({ tip, nozzle }: Pick<OptionAnswer, 'tip' | 'nozzle'>
     : `nozzle ${nozzle.width_mm} × ${nozzle.height_mm} mm`;
 }
 
-export function settingInWords(
-  option: Pick<
-    OptionAnswer,
-    'setpoint_C' | 'perPad_C' | 'tip' | 'nozzle' | 'tool' | 'preheat' | 'flow_L_min' | 'standoff_mm'
-  >,
-): string {
+export function settingInWords(option: SaidSetting): string {
   const tip = tipInWords(option);
   const air =
     option.flow_L_min === null
@@ -33,7 +40,7 @@ export function settingInWords(
 }
 
 /** Pins at other temperatures, together where they share one. */
-function turnedInWords(perPad_C: OptionAnswer['perPad_C']): string {
+function turnedInWords(perPad_C: SaidSetting['perPad_C']): string {
   const byTemperature = new Map<number, string[]>();
   for (const [pad, t_C] of Object.entries(perPad_C))
     byTemperature.set(t_C, [...(byTemperature.get(t_C) ?? []), pad]);
@@ -43,17 +50,13 @@ function turnedInWords(perPad_C: OptionAnswer['perPad_C']): string {
 }
 
 /** A choice as it is set, on the tool of that name. */
-export function choiceInWords({ setting }: ChoiceInput, tool: string): string {
-  return setting.kind === 'air'
-    ? settingInWords({
-        tool,
-        tip: null,
-        nozzle: setting.nozzle,
-        setpoint_C: setting.air_C,
-        perPad_C: {},
-        flow_L_min: setting.flow_L_min,
-        standoff_mm: setting.standoff_mm,
-        preheat: setting.preheat,
-      })
-    : settingInWords({ ...setting, tool, nozzle: null, flow_L_min: null, standoff_mm: null });
-}
+export const choiceInWords = ({ setting }: ChoiceInput, tool: string): string =>
+  settingInWords({
+    tip: null,
+    nozzle: null,
+    perPad_C: {},
+    flow_L_min: null,
+    standoff_mm: null,
+    ...setting,
+    tool,
+  });

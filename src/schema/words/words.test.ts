@@ -15,6 +15,7 @@ const AIR = {
   method: 'hot-air',
   tool: 'Hot air',
   toolId: 'air',
+  kind: 'air' as const,
   tip: null,
   nozzle: { width_mm: 18, height_mm: 18 },
   setpoint_C: 380,
@@ -33,10 +34,10 @@ describe('a setting in words', () => {
   });
 
   it('tells the warm board, a gun’s bore, and pins that the station is turned for', () => {
-    expect(
-      settingInWords({ ...OPTION, preheat: { kind: 'convective', setpoint_C: 150, soak_s: 120 } }),
-    ).toContain('board warmed at 150 °C for 120 s');
-    expect(settingInWords({ ...OPTION, tip: { inner_mm: 1, outer_mm: 2.2 } })).toContain('bore 1.0 mm');
+    expect(settingInWords({ ...OPTION, preheat: { setpoint_C: 150, soak_s: 120 } })).toContain(
+      'board warmed at 150 °C for 120 s',
+    );
+    expect(settingInWords({ ...OPTION, tip: { inner_mm: 1 } })).toContain('bore 1.0 mm');
     expect(settingInWords({ ...OPTION, perPad_C: { '2': 400, '7': 400, '9': 380 } })).toBe(
       'Iron, chisel 2.4 mm, 340 °C (pins 2, 7 at 400 °C) (pin 9 at 380 °C)',
     );

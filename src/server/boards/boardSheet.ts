@@ -19,14 +19,14 @@ export function boardSheet(db: Db, boardId: string): BoardSheet {
   const jobs = jobsOfBoard(db, boardId).map(({ job, events }): JobLine => ({
     id: job.id,
     siteId: job.siteId,
-    siteRef: job.input.site.ref,
+    siteRef: job.plan.site.ref,
     goal: job.goal,
     by: job.by,
     status: job.status,
     outcome: job.outcome,
     cause: job.cause,
     acceptedAt_ms: job.acceptedAt_ms,
-    setting: settingInWords(job.plan.chosen),
+    setting: settingInWords(job.plan.phases[0]!.chosen),
     events,
   }));
   return {

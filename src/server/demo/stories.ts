@@ -49,7 +49,7 @@ export const DEMO_STORIES: readonly DemoStory[] = [
       { pad: '2', state: 'repaired', note: 'Jumper 0.5 mm² to TP3, epoxied, 0.1 Ω' },
     ],
     notes: ['Lead held on the second try; lifted with force. Will not do that again.'],
-    end: { outcome: 'fixed', cause: 'Capacitor leaked with age; the torn pad was ours.' },
+    end: { outcome: 'fixed', cause: 'Store on VBAK worn out; the torn pad was ours.' },
   },
   {
     id: 'demo-job-validator',

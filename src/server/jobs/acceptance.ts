@@ -3,6 +3,7 @@ import { edited } from '~/core/method/steps/edits';
 import type { PlanRequest, Setting } from '~/core/method/request';
 import { celsius } from '~/core/quantity/convert';
 import { InputError } from '~/schema/values/faults';
+import { acceptedPlan } from '~/schema/records/work/acceptedPlan';
 import type { AcceptPlan } from '~/schema/records/work/job';
 import type { FoundAnswer } from '~/schema/exchange/plan/planAnswer';
 import { foundAnswerOf } from '~/schema/exchange/plan/planAnswerOf';
@@ -29,10 +30,10 @@ export async function acceptJob(
   const { input, inputsKey } = planningFor(db, accepted.siteId, accepted);
   if (inputsKey !== accepted.inputsKey) throw stalePlan();
   const request = planRequestOf(input);
-  const plan = foundAnswerOf(await solved(request, accepted.choices));
+  const answer = foundAnswerOf(await solved(request, accepted.choices));
   if (planningFor(db, accepted.siteId, accepted).inputsKey !== inputsKey) throw stalePlan();
   const { boardId } = getSite(db, accepted.siteId);
-  const steps: FoundAnswer['steps'] = edited(plan.steps, accepted.edits, addedStep);
+  const steps: FoundAnswer['steps'] = edited(answer.steps, accepted.edits, addedStep);
   return addJob(
     db,
     {
@@ -42,10 +43,8 @@ export async function acceptJob(
       goal: accepted.goal,
       by: accepted.by,
       status: 'running',
-      input,
-      setting: accepted.choices[0]!.setting,
-      choices: accepted.choices,
-      plan: { ...plan, steps },
+      request: { input, setting: accepted.choices[0]!.setting, choices: accepted.choices },
+      plan: acceptedPlan(answer, steps, input.site),
       modelVersion: MODEL_VERSION,
       outcome: null,
       cause: '',
@@ -80,22 +79,20 @@ const stalePlan = (): Conflict =>
 export function benchSetting(request: PlanRequest, input: SettingInput, path = '$.setting'): Setting {
   const setting = settingOf(request, input);
   if (!setting) {
-    const [key, id] = input.kind === 'air' ? ['stationId', input.stationId] : ['toolId', input.toolId];
     throw new InputError([
-      { path: `${path}.${key}`, message: `"${id}" is not on the bench; choose one that is` },
+      { path: `${path}.toolId`, message: `"${input.toolId}" is not on the bench; choose one that is` },
     ]);
   }
-  const [given_C, range_K, name, key] =
-    input.kind === 'air' && setting.kind === 'air'
-      ? [input.air_C, setting.station.airRange_K, setting.station.name, 'air_C']
-      : input.kind === 'hand' && setting.kind === 'hand'
-        ? [input.setpoint_C, setting.tool.setpointRange_K, setting.tool.name, 'setpoint_C']
-        : [0, [0, Infinity] as const, '', ''];
+  const { setpoint_C: given_C } = input;
+  const { name, range_K } =
+    setting.kind === 'air'
+      ? { name: setting.station.name, range_K: setting.station.airRange_K }
+      : { name: setting.tool.name, range_K: setting.tool.setpointRange_K };
   const [low, high] = range_K.map(celsius) as [number, number];
   if (given_C < low - 0.01 || given_C > high + 0.01) {
     throw new InputError([
       {
-        path: `${path}.${key}`,
+        path: `${path}.setpoint_C`,
         message: `is ${given_C} °C, outside what ${name} reaches; give ${low.toFixed(0)} to ${high.toFixed(0)} °C`,
       },
     ]);

@@ -23,7 +23,7 @@ export function railOf(db: Db, now_ms: number): Rail {
     return {
       jobId: job.id,
       boardName: names.get(job.boardId) ?? '',
-      siteRef: job.input.site.ref,
+      siteRef: job.plan.site.ref,
       step: steps[state.stepIndex]?.title ?? 'Close the job',
       clock: clockOf(state, steps),
     };

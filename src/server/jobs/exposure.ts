@@ -15,6 +15,7 @@ import { simulateField } from '~/core/thermal/field/run';
 import { doseCurve } from '~/core/thermal/history';
 import { simulateJoint } from '~/core/thermal/joint/simulate';
 import type { JobRecord } from '~/schema/records/work/job';
+import { jobRequestOf } from '~/schema/records/work/jobRequest';
 import { placedPadsOf } from '~/schema/exchange/si/placedPads';
 import { planRequestOf } from '~/schema/exchange/si/plan';
 import type { ChoiceInput } from '~/schema/exchange/plan/planRequest';
@@ -38,8 +39,10 @@ export const exposureFor =
   (job: JobRecord, state: RunState): RunEventBody[] => {
     const dwell = state.dwells.at(-1);
     if (!dwell || dwell.off_s === null || dwell.exposure) return [];
-    const choice = choiceOf(job, dwell);
-    const request = phaseRequest(planRequestOf(job.input), choice.phase, []);
+    const asked = jobRequestOf(job.request);
+    if (!asked) return [];
+    const choice = choiceOf(job, asked.choices, dwell);
+    const request = phaseRequest(planRequestOf(asked.input), choice.phase, []);
     const setting = benchSetting(request, choice.setting);
     if (setting.kind === 'air') return underAir(db, job, request, setting, dwell.off_s);
     return isSurface(request.site.part)
@@ -47,11 +50,10 @@ export const exposureFor =
       : [atHole(db, job, request, choice.method, setting, dwell)];
   };
 
-/** The choice that a heating's step belongs to; jobs of an earlier model have the one they were accepted with. */
-function choiceOf(job: JobRecord, dwell: Dwell): ChoiceInput {
+/** The choice that a heating's step belongs to. */
+function choiceOf(job: JobRecord, choices: readonly ChoiceInput[], dwell: Dwell): ChoiceInput {
   const step = job.plan.steps.find((s) => s.id === dwell.stepId);
-  const found = job.choices.find((c) => c.phase === step?.phase) ?? job.choices[0];
-  return found ?? { phase: 'remove', method: 'leg-at-a-time', setting: job.setting };
+  return choices.find((c) => c.phase === step?.phase) ?? choices[0]!;
 }
 
 function atHole(
@@ -63,7 +65,7 @@ function atHole(
   { pad, off_s }: Dwell,
 ): Exposure {
   const scenario = scenarioFor(request, setting, pad, { stub: method === 'cut-then-pins' });
-  const about = padsAbout(db, job, pad);
+  const about = padsAbout(db, { ...job, side: job.plan.site.side }, pad);
   const duration_s = Math.max(off_s!, SHORTEST_TOUCH_s);
   const run = simulateJoint(scenario, { duration_s, probes: about.probes });
   const lives = livesOf(scenario);

@@ -7,7 +7,10 @@ import { getSite } from '~/server/store/repositories/sites';
 
 /** Gathers what a job's sheet starts from. */
 export function runSheet(db: Db, jobId: string, now_ms: number): RunSheet {
-  const { job, events } = getJob(db, jobId);
+  const {
+    job: { request: _request, ...job },
+    events,
+  } = getJob(db, jobId);
   return {
     job,
     events,

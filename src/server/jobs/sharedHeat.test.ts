@@ -1,5 +1,4 @@
 import { describe, expect, it } from 'vitest';
-import type { JobRecord } from '~/schema/records/work/job';
 import { newSite } from '~/schema/records/site/site';
 import { simulateJoint } from '~/core/thermal/joint/simulate';
 import { scenarioFor } from '~/core/method/hand/holeTouch';
@@ -33,8 +32,8 @@ function bench() {
   chip('OVER', 'top', 75);
   chip('FAR', 'bottom', 20);
   const { input } = planningFor(db, c7.id, { goal: 'reflow' });
-  const job = { id: 'j', boardId: c7.boardId, siteId: c7.id, input } as unknown as JobRecord;
-  return { db, job, c7 };
+  const job = { boardId: c7.boardId, siteId: c7.id, side: c7.side };
+  return { db, job, c7, input };
 }
 
 describe('heat that neighbours share', () => {
@@ -54,8 +53,8 @@ describe('heat that neighbours share', () => {
   });
 
   it('is less the further off, never more than the pad under the iron took, and adds up with time', () => {
-    const { db, job, c7 } = bench();
-    const request = planRequestOf(job.input);
+    const { db, job, c7, input } = bench();
+    const request = planRequestOf(input);
     const iron = request.irons[0]!;
     const setting = benchSetting(request, {
       kind: 'hand',

@@ -5,7 +5,6 @@ import { celsius } from '~/core/quantity/convert';
 import { padEndurance } from '~/core/thermal/dose';
 import type { JointRun, Probe } from '~/core/thermal/joint/simulate';
 import type { RunEvent } from '~/core/record/runEvents';
-import type { JobRecord } from '~/schema/records/work/job';
 import { placedPadsOf } from '~/schema/exchange/si/placedPads';
 import type { Db } from '~/server/store/db';
 import { getBoard } from '~/server/store/repositories/boards';
@@ -28,14 +27,21 @@ export interface PadsAbout {
   readonly probes: readonly Probe[];
 }
 
+/** The site that a job heats: where it is, and the face its part is on. */
+export interface HeatedSite {
+  readonly boardId: string;
+  readonly siteId: string;
+  readonly side: 'top' | 'bottom';
+}
+
 /** Pads within reach of an iron on one pad of a job's site; pads equally far share a probe. */
-export function padsAbout(db: Db, job: JobRecord, padName: string): PadsAbout {
-  const { construction } = getBoard(db, job.boardId);
-  const all = placedPadsOf(sitesOf(db, job.boardId), construction.copperLayers.length);
-  const heated = all.find((pad) => pad.siteId === job.siteId && pad.name === padName);
+export function padsAbout(db: Db, { boardId, siteId, side }: HeatedSite, padName: string): PadsAbout {
+  const { construction } = getBoard(db, boardId);
+  const all = placedPadsOf(sitesOf(db, boardId), construction.copperLayers.length);
+  const heated = all.find((pad) => pad.siteId === siteId && pad.name === padName);
   if (!heated) return { pads: [], probes: [] };
   // The iron works on the face opposite the part.
-  const ironFace = job.input.site.side === 'top' ? 'bottom' : 'top';
+  const ironFace = side === 'top' ? 'bottom' : 'top';
   const probes: Probe[] = [];
   const known = new Map<string, number>();
   const pads = all.flatMap((pad) => {

@@ -93,7 +93,7 @@ const connectionsByPad = (site: SiteWithPads): Record<string, unknown> =>
 const goalsHeated = (ofBoard: ReturnType<typeof jobsOfBoard>, siteId: string) =>
   ofBoard
     .filter(({ job, events }) => job.siteId === siteId && events.some((event) => event.kind === 'exposure'))
-    .map(({ job }) => job.input.goal)
+    .map(({ job }) => job.goal)
     .reverse();
 
 /** Doses that a site's pads took from their own jobs, and their share of every other job on the board. */

@@ -1,7 +1,7 @@
 import { and, eq, inArray } from 'drizzle-orm';
 import type { PadStateId } from '~/core/record/padStates';
 import { findings } from '~/schema/records/site/finding.table';
-import { jobRecord } from '~/schema/records/work/job';
+import { jobOfRow } from '~/schema/records/work/job';
 import { jobs } from '~/schema/records/work/job.table';
 import type { PlanInput } from '~/schema/exchange/plan/planRequest';
 import type { Db } from '~/server/store/db';
@@ -16,8 +16,8 @@ export function trackRecord(db: Db, family: string, by: string): PlanInput['reco
     .from(jobs)
     .where(and(eq(jobs.by, by), eq(jobs.status, 'closed')))
     .all()
-    .map((row) => jobRecord.parse(row))
-    .filter((job) => job.input.site.package.family === family);
+    .map((row) => jobOfRow(row))
+    .filter((job) => job.plan.site.family === family);
   if (closed.length === 0) return [];
   const harmed = new Set(
     db
@@ -37,7 +37,7 @@ export function trackRecord(db: Db, family: string, by: string): PlanInput['reco
   );
   const lines = new Map<string, PlanInput['record'][number]>();
   for (const job of closed) {
-    const method = methodWords(job.plan.chosen.method);
+    const method = job.plan.phases[0]!.chosen.method;
     const line = lines.get(method) ?? { method, jobs: 0, harmed: 0 };
     lines.set(method, {
       method,
@@ -53,11 +53,3 @@ export function recordsByPerson(db: Db, family: string): Record<string, PlanInpu
   const people = db.selectDistinct({ by: jobs.by }).from(jobs).where(eq(jobs.status, 'closed')).all();
   return Object.fromEntries(people.map(({ by }) => [by, trackRecord(db, family, by)]));
 }
-
-/** Names that methods had in plans of an earlier model. */
-const methodWords = (id: string): string =>
-  ({
-    'iron-leg-at-a-time': 'leg-at-a-time',
-    'iron-cut-then-pins': 'cut-then-pins',
-    'iron-joint-by-joint': 'joint-by-joint',
-  })[id] ?? id;

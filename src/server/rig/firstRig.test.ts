@@ -146,9 +146,9 @@ function withPack(db: Db): void {
 
 const AIR = {
   kind: 'air',
-  stationId: 'hot-air-station',
+  toolId: 'hot-air-station',
   nozzle: { diameter_mm: 12 },
-  air_C: 380,
+  setpoint_C: 380,
   flow_L_min: 40,
   standoff_mm: 8,
   preheat: null,
@@ -173,10 +173,10 @@ describe('a hot-air job', () => {
       () => 1000,
       'air-job',
     );
-    expect(job.plan.chosen.nozzle).toEqual({ diameter_mm: 12 });
+    expect(job.plan.phases[0]!.chosen.nozzle).toEqual({ diameter_mm: 12 });
     const heat = job.plan.steps.find((s) => s.kind === 'heat')!;
     expect(heat).toMatchObject({ pad: 'all', phase: 'remove' });
-    expect(job.plan.coolDown).not.toBeNull();
+    expect(job.plan.phases[0]!.coolDown).not.toBeNull();
 
     let press = 0;
     const write = (event: WritableEvent): void => {

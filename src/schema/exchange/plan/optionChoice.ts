@@ -1,37 +1,27 @@
 import type { Phase } from '~/core/method/goals';
 import { phasesIn, type FoundAnswer, type OptionAnswer } from './planAnswer';
-import { choiceInput, type ChoiceInput, type SettingInput } from './planRequest';
+import {
+  airSettingInput,
+  choiceInput,
+  handSettingInput,
+  settingInput,
+  type ChoiceInput,
+  type SettingInput,
+} from './planRequest';
 
-/** What has to be set to stand on an option. */
+const AIR_KEYS = Object.keys(airSettingInput.shape);
+const HAND_KEYS = Object.keys(handSettingInput.shape);
+
+/** What has to be set to stand on an option: the same keys without what it comes to. A soak is set in whole degrees. */
 export function settingOfOption(option: OptionAnswer): SettingInput {
+  const keys = option.kind === 'air' ? AIR_KEYS : HAND_KEYS;
   const preheat = option.preheat && {
     ...option.preheat,
     setpoint_C: Math.round(option.preheat.setpoint_C),
   };
-  if (option.nozzle) {
-    return {
-      kind: 'air',
-      stationId: option.toolId,
-      nozzle: option.nozzle,
-      air_C: option.setpoint_C,
-      flow_L_min: option.flow_L_min!,
-      standoff_mm: option.standoff_mm!,
-      preheat,
-      approach_s: option.approach_s,
-      shielded: option.shielded,
-    };
-  }
-  if (!option.tip) throw new Error(`option of ${option.tool} has neither tip nor nozzle`);
-  return {
-    kind: 'hand',
-    toolId: option.toolId,
-    tip: option.tip,
-    setpoint_C: option.setpoint_C,
-    perPad_C: option.perPad_C,
-    preheat,
-    fluxed: option.fluxed,
-    freshSolder: option.freshSolder,
-  };
+  return settingInput.parse(
+    Object.fromEntries(Object.entries({ ...option, preheat }).filter(([key]) => keys.includes(key))),
+  );
 }
 
 /** An option as a choice for its phase. */

@@ -33,8 +33,10 @@ const preheatAnswer = z.strictObject({
   soak_s: z.number(),
 });
 
+/** A setting as it is asked for (planRequest), with what the other kind of tool has as null, and what it comes to. */
 export const optionAnswer = z.strictObject({
   method: z.string(),
+  kind: z.enum(['hand', 'air']),
   tool: z.string(),
   toolId: z.string(),
   /** Null for hot air, which has a nozzle. */

@@ -135,6 +135,7 @@ export function optionAnswerOf(method: string, candidate: Candidate): OptionAnsw
 
 type ToolAnswer = Pick<
   OptionAnswer,
+  | 'kind'
   | 'tool'
   | 'toolId'
   | 'tip'
@@ -153,6 +154,7 @@ function toolAnswerOf(setting: Setting): ToolAnswer {
   if (setting.kind === 'air') {
     const { nozzle } = setting;
     return {
+      kind: 'air',
       tool: setting.station.name,
       toolId: setting.station.id,
       tip: null,
@@ -175,6 +177,7 @@ function toolAnswerOf(setting: Setting): ToolAnswer {
   }
   const { tip } = setting;
   return {
+    kind: 'hand',
     tool: setting.tool.name,
     toolId: setting.tool.id,
     tip:

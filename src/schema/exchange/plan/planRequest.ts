@@ -136,9 +136,9 @@ export type HandSettingInput = z.infer<typeof handSettingInput>;
 /** What a technician sets for hot air. */
 export const airSettingInput = z.strictObject({
   kind: z.literal('air'),
-  stationId: text(1, 64),
+  toolId: text(1, 64),
   nozzle,
-  air_C: quantity('°C', 100, 550),
+  setpoint_C: quantity('°C', 100, 550),
   flow_L_min: quantity('L/min', 1, 400),
   standoff_mm: quantity('mm', 0.5, 100),
   preheat: preheatInput.nullable(),

@@ -125,13 +125,13 @@ function handSettingOf(request: PlanRequest, input: HandSettingInput): HandSetti
 }
 
 function airSettingOf(request: PlanRequest, input: AirSettingInput): Setting | null {
-  const station = request.stations.find((s) => s.id === input.stationId);
+  const station = request.stations.find((s) => s.id === input.toolId);
   if (!station) return null;
   return {
     kind: 'air',
     station,
     nozzle: nozzleOf(input.nozzle),
-    air_K: kelvin(input.air_C),
+    air_K: kelvin(input.setpoint_C),
     flow_m3_s: input.flow_L_min / 60_000,
     standoff_m: metres(input.standoff_mm),
     preheat: preheatOf(input.preheat),

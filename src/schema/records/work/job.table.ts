@@ -2,8 +2,6 @@ import { index, integer, sqliteTable, text as textColumn } from 'drizzle-orm/sql
 import type { Goal } from '~/core/method/goals';
 import type { Outcome } from '~/core/record/outcomes';
 import { boards } from '../board/board.table';
-import type { FoundAnswer } from '~/schema/exchange/plan/planAnswer';
-import type { ChoiceInput, PlanInput, SettingInput } from '~/schema/exchange/plan/planRequest';
 import { sites } from '../site/site.table';
 
 export const jobs = sqliteTable(
@@ -19,10 +17,10 @@ export const jobs = sqliteTable(
     goal: textColumn('goal').$type<Goal>().notNull(),
     by: textColumn('by').notNull(),
     status: textColumn('status').$type<'running' | 'closed'>().notNull(),
-    input: textColumn('input', { mode: 'json' }).$type<PlanInput>().notNull(),
-    setting: textColumn('setting', { mode: 'json' }).$type<SettingInput>().notNull(),
-    choices: textColumn('choices', { mode: 'json' }).$type<ChoiceInput[]>().notNull().default([]),
-    plan: textColumn('plan', { mode: 'json' }).$type<FoundAnswer>().notNull(),
+    input: textColumn('input', { mode: 'json' }).$type<unknown>().notNull(),
+    setting: textColumn('setting', { mode: 'json' }).$type<unknown>().notNull(),
+    choices: textColumn('choices', { mode: 'json' }).$type<unknown>().notNull().default([]),
+    plan: textColumn('plan', { mode: 'json' }).$type<unknown>().notNull(),
     modelVersion: textColumn('model_version').notNull(),
     outcome: textColumn('outcome').$type<Outcome>(),
     cause: textColumn('cause').notNull().default(''),

@@ -3,10 +3,11 @@ import { GOALS } from '~/core/method/goals';
 import { OUTCOMES } from '~/core/record/outcomes';
 import { moistureInput } from '~/schema/values/moisture';
 import { initials, oneOf, recordId, text, whenever_ms, wholeNumber } from '~/schema/values/fields';
-import { foundAnswer } from '~/schema/exchange/plan/planAnswer';
 import { WORTHS } from '~/core/method/request';
-import { choiceInput, planInput, settingInput } from '~/schema/exchange/plan/planRequest';
+import { choiceInput } from '~/schema/exchange/plan/planRequest';
 import { stepEdits } from '~/schema/values/stepEdit';
+import { jobPlan } from './jobPlan';
+import { jobPlanOf } from './jobPlanVersions';
 
 /** Accepting a plan: the setting chosen, and the state of the record it was chosen on. The server solves it again itself. */
 export const acceptPlan = z.strictObject({
@@ -26,7 +27,10 @@ export const acceptPlan = z.strictObject({
 });
 export type AcceptPlan = z.infer<typeof acceptPlan>;
 
-/** One visit to one site: the accepted plan with everything that produced it. */
+/**
+ * One visit to one site: the accepted plan, and what it was planned from. That is kept as it was written: it is evidence,
+ * and read in today's shape only where a heat's cost is computed (jobRequest).
+ */
 export const jobRecord = z.strictObject({
   id: recordId,
   boardId: recordId,
@@ -34,11 +38,8 @@ export const jobRecord = z.strictObject({
   goal: oneOf(GOALS),
   by: initials,
   status: oneOf(['running', 'closed']),
-  input: planInput,
-  /** Of the first phase; `choices` has all of them. */
-  setting: settingInput,
-  choices: z.array(choiceInput).default([]),
-  plan: foundAnswer,
+  request: z.object({ input: z.unknown(), setting: z.unknown(), choices: z.unknown() }),
+  plan: jobPlan,
   modelVersion: text(1, 40),
   outcome: oneOf(OUTCOMES).nullable(),
   cause: text(0, 600),
@@ -47,3 +48,13 @@ export const jobRecord = z.strictObject({
   lastSeq: wholeNumber(0, 100_000),
 });
 export type JobRecord = z.infer<typeof jobRecord>;
+
+/** A job from its row, whatever version wrote it. */
+export const jobOfRow = ({
+  input,
+  setting,
+  choices,
+  plan,
+  ...row
+}: Readonly<Record<string, unknown>>): JobRecord =>
+  jobRecord.parse({ ...row, request: { input, setting, choices }, plan: jobPlanOf(plan, input) });

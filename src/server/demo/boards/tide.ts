@@ -13,7 +13,7 @@ export const TIDE: DemoBoard = {
   board: {
     name: 'Tide logger 1',
     owner: 'HL',
-    fault: 'Clock loses hours; back-up capacitor leaks.',
+    fault: 'Forgets the date when the mast is switched off; holds minutes, not weeks.',
     triedBefore: '',
     hazards: ['lithium'],
     finish: 'hot-air-levelled',
@@ -22,7 +22,7 @@ export const TIDE: DemoBoard = {
     construction: constructionFrom('two-layer', 100, 70),
   },
   sites: [
-    part({ ref: 'C4', value: '0.1 F 5.5 V', x_mm: 48, y_mm: 34 }, radial(12, 5, 0.7), ['VBAK', 'GND']),
+    part({ ref: 'C4', value: '0.22 F 3.6 V', x_mm: 48, y_mm: 34 }, radial(12, 5, 0.7), ['VBAK', 'GND']),
     part({ ref: 'U2', value: 'clock', x_mm: 68, y_mm: 36 }, dip(8), [
       'X1',
       'X2',

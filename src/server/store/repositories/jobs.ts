@@ -1,5 +1,5 @@
 import { and, asc, desc, eq, inArray } from 'drizzle-orm';
-import { jobRecord, type JobRecord } from '~/schema/records/work/job';
+import { jobOfRow, type JobRecord } from '~/schema/records/work/job';
 import { jobs } from '~/schema/records/work/job.table';
 import {
   runEventOf,
@@ -24,7 +24,7 @@ export interface JobWithEvents {
 export function getJob(db: Db, id: string): JobWithEvents {
   const row = db.select().from(jobs).where(eq(jobs.id, id)).get();
   if (!row) throw new NotFound('job', id);
-  return { job: jobRecord.parse(row), events: eventsOf(db, [id]) };
+  return { job: jobOfRow(row), events: eventsOf(db, [id]) };
 }
 
 export function jobsOfBoard(db: Db, boardId: string): JobWithEvents[] {
@@ -36,7 +36,7 @@ export function jobsOfBoard(db: Db, boardId: string): JobWithEvents[] {
     .all();
   return withEvents(
     db,
-    rows.map((row) => jobRecord.parse(row)),
+    rows.map((row) => jobOfRow(row)),
   );
 }
 
@@ -50,7 +50,7 @@ export function runningJobs(db: Db): JobWithEvents[] {
     .all();
   return withEvents(
     db,
-    rows.map((row) => jobRecord.parse(row)),
+    rows.map((row) => jobOfRow(row)),
   );
 }
 
@@ -77,13 +77,15 @@ export function addJob(db: Db, job: Omit<JobRecord, 'lastSeq'>, openedBy: string
         jobId: open.id,
       });
     const record: JobRecord = { ...job, lastSeq: 1 };
-    tx.insert(jobs).values(record).run();
+    tx.insert(jobs).values(rowOf(record)).run();
     const row = openingRow(job, openedBy);
     tx.insert(runEvents).values(row).run();
     setWaiting(db, job.boardId, { waitingFor: 'you', nextAction: `Run: ${job.plan.steps[0]!.title}` });
     return { job: record, events: [runEventOf(row)] };
   });
 }
+
+const rowOf = ({ request, ...job }: JobRecord): typeof jobs.$inferInsert => ({ ...job, ...request });
 
 const openingRow = (job: { id: string; acceptedAt_ms: number }, by: string): RunEventRow => ({
   jobId: job.id,

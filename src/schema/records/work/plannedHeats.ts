@@ -1,9 +1,9 @@
 import type { PlannedHeat } from '~/core/record/planned';
-import { phasesIn, type FoundAnswer } from './planAnswer';
+import type { JobPlan } from './jobPlan';
 
 /** Every heating that a stored plan asked for, with what it promised. */
-export function plannedHeatsOf(plan: FoundAnswer): PlannedHeat[] {
-  const phases = phasesIn(plan);
+export function plannedHeatsOf(plan: JobPlan): PlannedHeat[] {
+  const { phases } = plan;
   return plan.steps.flatMap((step) => {
     if (step.kind !== 'heat' || !step.dwell || step.pad === null) return [];
     const phase = phases.find((p) => p.phase === step.phase) ?? phases[0]!;

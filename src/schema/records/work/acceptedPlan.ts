@@ -1,0 +1,19 @@
+import { phasesIn, type FoundAnswer } from '~/schema/exchange/plan/planAnswer';
+import type { PlanInput } from '~/schema/exchange/plan/planRequest';
+import { JOB_PLAN_VERSION, jobPlan, type JobPlan } from './jobPlan';
+
+/** A planner's answer as a job keeps it, with its steps as they were changed by hand. */
+export const acceptedPlan = (
+  answer: FoundAnswer,
+  steps: FoundAnswer['steps'],
+  { ref, side, package: part }: PlanInput['site'],
+): JobPlan =>
+  jobPlan.parse({
+    version: JOB_PLAN_VERSION,
+    modelVersion: answer.modelVersion,
+    site: { ref, side, family: part.family },
+    phases: phasesIn(answer),
+    consumption: answer.consumption,
+    cautions: answer.cautions,
+    steps,
+  });
