@@ -16,7 +16,7 @@ beforeEach(() => {
 const plan = (jobId: number): ToWorker => ({
   type: 'solve',
   jobId,
-  task: { kind: 'plan', input: {} as never },
+  task: { kind: 'plan' } as never,
 });
 const settled = (): Promise<void> => new Promise((resolve) => setTimeout(resolve, 20));
 const ANSWER = { outcome: 'found' } as unknown as AnyAnswer;

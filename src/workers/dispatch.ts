@@ -13,8 +13,8 @@ export interface Solvers {
 }
 
 /** Runs on a worker or a thread: each task in slices, so that it can be cancelled and others go on in between. */
-export function dispatch(
-  { post, listen }: Port<ToWorker, FromWorker>,
+export function dispatch<Asked extends { readonly kind: string }>(
+  { post, listen }: Port<ToWorker<Asked>, FromWorker>,
   /** Takes the tasks of its own worker, which is sent no others. */
   stepsOf: (task: never) => Steps<AnyAnswer>,
   solvers: Solvers | null = null,
@@ -35,7 +35,7 @@ export function dispatch(
     }
   });
 
-  async function run({ jobId, task }: Extract<ToWorker, { type: 'solve' }>): Promise<void> {
+  async function run({ jobId, task }: Extract<ToWorker<Asked>, { type: 'solve' }>): Promise<void> {
     const show = (progress: ProgressMessage): void => post({ type: 'progress', jobId, progress });
     try {
       const steps = stepsOf(task as never);

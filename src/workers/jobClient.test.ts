@@ -1,6 +1,5 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import type { FieldPicture } from '~/schema/exchange/simulate/simulateField';
-import type { SimulateInput } from '~/schema/exchange/simulate/simulateRequest';
+import type { AirFieldAsk, FieldPicture } from '~/schema/exchange/simulate/airField';
 import { StandInWorker } from '../../tests/support/standInWorker';
 import { JobClient } from './jobClient';
 import type { ProgressMessage } from './protocol';
@@ -15,7 +14,7 @@ class StandIn extends StandInWorker {
 }
 
 const searched = (done: number): ProgressMessage => ({ stage: 'search', done, of: 9 });
-const task = (frames: number) => ({ kind: 'field', input: {} as SimulateInput, frames }) as const;
+const task = (frames: number) => ({ kind: 'field', ask: {} as AirFieldAsk, frames }) as const;
 const ANSWER = { frames: [] } as unknown as FieldPicture;
 
 function listener() {
@@ -60,7 +59,7 @@ describe('a screen that asks a worker', () => {
     const asked = vi.fn(() => Promise.resolve(new Response('{"type":"done","jobId":7,"answer":{}}\n')));
     vi.stubGlobal('fetch', asked);
     const told = listener();
-    new JobClient<'plan'>().solve({ kind: 'plan', input: {} as never }, told as never);
+    new JobClient<'plan'>().solve({ kind: 'plan' } as never, told as never);
     await vi.waitFor(() => expect(told.done).toHaveLength(1));
     expect(asked).toHaveBeenCalledWith('/api/plans', expect.objectContaining({ method: 'POST' }));
     expect(StandIn.all).toHaveLength(0);

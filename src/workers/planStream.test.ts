@@ -5,7 +5,7 @@ import { PlanStream } from './planStream';
 const solve = (jobId: number): ToWorker => ({
   type: 'solve',
   jobId,
-  task: { kind: 'plan', input: {} as never },
+  task: { kind: 'plan' } as never,
 });
 
 /** A server that answers by hand. */

@@ -5,19 +5,18 @@ import type { ImportPreview, ImportProgress } from '~/formats/import/importPlan'
 import type { FieldBandAnswer } from '~/schema/exchange/simulate/fieldBand';
 import type { FoundAnswer, OptionAnswer, PinAnswer, PlanAnswer } from '~/schema/exchange/plan/planAnswer';
 import type { Phase } from '~/core/method/goals';
-import type { PlanTask } from '~/schema/exchange/plan/planTask';
+import type { PlanAsk } from '~/schema/exchange/plan/planAsk';
 import type { RecapAnswer } from '~/schema/exchange/recap/recapAnswer';
-import type { FieldPicture } from '~/schema/exchange/simulate/simulateField';
-import type { SimulateInput } from '~/schema/exchange/simulate/simulateRequest';
+import type { AirFieldAsk, FieldPicture } from '~/schema/exchange/simulate/airField';
 
-export type { CentroidColumns, ImportChoices, ImportFile, ImportGround, ImportPreview, PlanTask };
+export type { CentroidColumns, ImportChoices, ImportFile, ImportGround, ImportPreview };
 
 /** What a screen may ask of the worker that heats boards. */
 export type HeatTask =
-  | { readonly kind: 'field'; readonly input: SimulateInput; readonly frames: number }
+  | { readonly kind: 'field'; readonly ask: AirFieldAsk; readonly frames: number }
   | {
       readonly kind: 'field-band';
-      readonly input: SimulateInput;
+      readonly ask: AirFieldAsk;
       readonly draws: number;
       readonly seed: number;
     };
@@ -30,12 +29,13 @@ export interface ImportTask {
   readonly choices: ImportChoices;
 }
 
-export type Task = PlanTask | HeatTask | ImportTask;
+/** What a screen may have computed, by a worker of the page or by the server's planner. */
+export type Task = PlanAsk | HeatTask | ImportTask;
 
 export type TaskKind = Task['kind'];
 
-export type ToWorker =
-  | { readonly type: 'solve'; readonly jobId: number; readonly task: Task }
+export type ToWorker<Asked = Task> =
+  | { readonly type: 'solve'; readonly jobId: number; readonly task: Asked }
   | { readonly type: 'cancel'; readonly jobId: number };
 
 /** Nominal temperatures of one pin, °C. */

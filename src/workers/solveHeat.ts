@@ -1,6 +1,5 @@
+import { solveAirField, type FieldPicture } from '~/schema/exchange/simulate/airField';
 import { solveFieldBand, type FieldBandAnswer } from '~/schema/exchange/simulate/fieldBand';
-import { solveField, type FieldPicture, type HotAirLoad } from '~/schema/exchange/simulate/simulateField';
-import type { SimulateInput } from '~/schema/exchange/simulate/simulateRequest';
 import type { Steps } from './dispatch';
 import type { HeatTask, ProgressMessage } from './protocol';
 
@@ -10,7 +9,7 @@ export function* solveHeat(task: HeatTask): Steps<FieldPicture | FieldBandAnswer
 }
 
 function* solveBoard(task: Extract<HeatTask, { kind: 'field' }>): Generator<ProgressMessage, FieldPicture> {
-  const steps = solveField(task.input, hotAirOf(task.input), task.frames);
+  const steps = solveAirField(task.ask, task.frames);
   for (;;) {
     const next = steps.next();
     if (next.done) return next.value;
@@ -21,15 +20,10 @@ function* solveBoard(task: Extract<HeatTask, { kind: 'field' }>): Generator<Prog
 function* solveBand(
   task: Extract<HeatTask, { kind: 'field-band' }>,
 ): Generator<ProgressMessage, FieldBandAnswer> {
-  const steps = solveFieldBand(task.input, hotAirOf(task.input), task);
+  const steps = solveFieldBand(task.ask, task);
   for (;;) {
     const next = steps.next();
     if (next.done) return next.value;
     yield { stage: 'field-band', band: next.value };
   }
-}
-
-function hotAirOf({ load }: SimulateInput): HotAirLoad {
-  if (load.kind !== 'hot-air') throw new Error(`${load.kind} has no board scale`);
-  return load;
 }

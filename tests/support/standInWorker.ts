@@ -1,13 +1,13 @@
-import type { FromWorker, ToWorker } from '~/workers/protocol';
+import type { FromWorker, Task, ToWorker } from '~/workers/protocol';
 
 /** A worker, or a thread, that answers by hand. */
-export class StandInWorker {
+export class StandInWorker<Asked = Task> {
   onmessage: ((event: { data: FromWorker }) => void) | null = null;
   onerror: ((event: { message: string }) => void) | null = null;
-  readonly got: ToWorker[] = [];
+  readonly got: ToWorker<Asked>[] = [];
   ended = false;
 
-  postMessage(message: ToWorker): void {
+  postMessage(message: ToWorker<Asked>): void {
     this.got.push(structuredClone(message));
   }
 

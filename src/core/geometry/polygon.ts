@@ -1,25 +1,14 @@
+import { polygonArea, polygonContains } from 'd3-polygon';
+
 /** A point of a plane; any unit, the same for all. */
 export type Point = readonly [x: number, y: number];
 
-/** Whether a point lies inside a closed line of any shape, by counting the edges to its right (even–odd). */
-export function insidePolygon([x, y]: Point, edge: readonly Point[]): boolean {
-  let inside = false;
-  edge.forEach(([ax, ay], i) => {
-    const [bx, by] = edge[(i + 1) % edge.length]!;
-    if (ay > y !== by > y && x < ((bx - ax) * (y - ay)) / (by - ay) + ax) inside = !inside;
-  });
-  return inside;
-}
+/** Whether a point lies inside a closed line of any shape. */
+export const insidePolygon = ([x, y]: Point, edge: readonly Point[]): boolean =>
+  polygonContains(edge.map(pair), [x, y]);
 
-/** Area inside a closed line, by Gauss’s shoelace formula; never negative. */
-export function areaOf(edge: readonly Point[]): number {
-  let twice = 0;
-  edge.forEach(([ax, ay], i) => {
-    const [bx, by] = edge[(i + 1) % edge.length]!;
-    twice += ax * by - bx * ay;
-  });
-  return Math.abs(twice) / 2;
-}
+/** Area inside a closed line; never negative. */
+export const areaOf = (edge: readonly Point[]): number => Math.abs(polygonArea(edge.map(pair)));
 
 /** Length of an open line. */
 export const lengthOf = (line: readonly Point[]): number =>
@@ -27,6 +16,8 @@ export const lengthOf = (line: readonly Point[]): number =>
     (sum, [x, y], i) => (i === 0 ? 0 : sum + Math.hypot(x - line[i - 1]![0], y - line[i - 1]![1])),
     0,
   );
+
+const pair = ([x, y]: Point): [number, number] => [x, y];
 
 /** Distance from a point to an open line; to the point itself where it has one only. */
 export function distanceToLine([x, y]: Point, line: readonly Point[]): number {

@@ -1,6 +1,6 @@
 import type { PinForecast } from './limits/forecast';
 import type { Stop } from './limits/stop';
-import type { NeighbourHeat } from './air/airJudge';
+import type { NeighbourHeat } from './limits/neighbours';
 import type { Setting } from './request';
 
 /** One setting tried on every pin at nominal values. */

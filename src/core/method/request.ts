@@ -1,11 +1,13 @@
 import type { AlloyId } from '~/core/materials/alloys';
 import type { CoverageMap } from '~/core/thermal/field/mesh';
 import { padNamesOf, type PartPackage } from '~/core/packages/form';
+import { padPlaces } from '~/core/packages/placement';
 import type { BakeTemperature, MoistureLevel } from '~/core/packages/moisture';
 import type { PadStateId } from '~/core/record/padStates';
 import type { Connection, HollowTip, SolidTip } from '~/core/thermal/joint/scenario';
 import type { Preheat } from '~/core/thermal/preheat';
 import type { Board } from '~/core/thermal/stackup';
+import { boardAbout } from '~/core/thermal/surroundings';
 import type { Nozzle } from '~/core/thermal/surface/jet';
 import type { AirStation, Bench, HandTool } from './bench';
 import type { Goal, Phase } from './goals';
@@ -159,4 +161,21 @@ export function padOrder(request: Pick<PlanRequest, 'site'>): string[] {
 
 /** Equal for pads that a dwell cannot tell apart: same copper, same budget left. */
 export const likeness = (request: PlanRequest, pad: string): string =>
-  JSON.stringify([request.site.connections[pad] ?? [], request.history.padDose[pad] ?? 0]);
+  JSON.stringify([
+    request.site.connections[pad] ?? [],
+    request.history.padDose[pad] ?? 0,
+    boardUnder(request, [pad]).copper.map((layer) => layer.rings?.map((ring) => ring.coverage) ?? null),
+  ]);
+
+/** The board as pads of the site meet it, about their middle. */
+export function boardUnder(
+  { board, site }: Pick<PlanRequest, 'board' | 'site'>,
+  pads: readonly string[],
+): Board {
+  const at = { side: site.partSide, x_m: site.x_m, y_m: site.y_m, rotation_rad: site.rotation_rad };
+  const places = padPlaces(at, site.part).filter((place) => pads.includes(place.pad));
+  const mean = (values: readonly number[]): number => values.reduce((a, b) => a + b, 0) / values.length;
+  return places.length === 0
+    ? board
+    : boardAbout(board, mean(places.map((p) => p.x_m)), mean(places.map((p) => p.y_m)));
+}

@@ -8,11 +8,21 @@ export interface Board {
   readonly thickness_m: number;
   readonly laminate: LaminateId;
   readonly copper: readonly CopperLayer[];
+  /** Where the board is no rectangle, m². */
+  readonly area_m2?: number | undefined;
 }
 
 export interface CopperLayer {
   readonly thickness_m: number;
   /** Share of the area that is copper, 0 to 1. */
+  readonly coverage: number;
+  /** About one joint, where it is known: shares from the nearest ring outward, the last without an end. */
+  readonly rings?: readonly CopperRing[] | undefined;
+}
+
+/** Share of copper up to a distance from a joint. */
+export interface CopperRing {
+  readonly end_m: number;
   readonly coverage: number;
 }
 
@@ -98,4 +108,4 @@ export function spreading_W_K(board: Board): number {
 
 /** Radius of the disc with the board's area, m. */
 export const equivalentRadius_m = (board: Board): number =>
-  Math.sqrt((board.length_m * board.width_m) / Math.PI);
+  Math.sqrt((board.area_m2 ?? board.length_m * board.width_m) / Math.PI);

@@ -1,42 +1,51 @@
 import type { ReactNode } from 'react';
+import type { AirSettingInput, PreheatInput } from '~/schema/exchange/plan/planRequest';
 import type { AirSheet } from '~/schema/sheets/airSheet';
 import { CommandButton } from '~/ui/controls/Button';
 import { Segments, SelectField } from '~/ui/controls/Field';
 import { Range } from '~/ui/controls/Range';
 import { AIR_COMMANDS, type AirCommand } from './commands';
 import { nozzleWords } from '~/schema/exchange/si/tools';
-import type { AirSetting } from './setting';
+import { STANDOFF_mm } from '~/islands/plan/adjust';
+import type { AirSet } from './state';
 import css from './air.module.css';
 
 interface AirPanelProps {
-  readonly sheet: AirSheet;
   readonly station: AirSheet['stations'][number];
-  readonly setting: AirSetting;
-  readonly onChange: (part: Partial<AirSetting>) => void;
+  readonly set: AirSet;
+  /** The bench's preheater at its usual setting, and what it reaches; null without one. */
+  readonly preheater: {
+    readonly name: string;
+    readonly usual: PreheatInput;
+    readonly range_C: readonly [number, number];
+  } | null;
+  readonly onChange: (part: Partial<AirSettingInput>) => void;
+  readonly onTime: (airOn_s: number) => void;
   readonly run: (id: AirCommand) => void;
   /** What else is asked about the part. */
   readonly children?: ReactNode;
 }
 
 /** The few things a technician sets for hot air. */
-export function AirPanel({ sheet, station, setting, onChange, run, children }: AirPanelProps) {
+export function AirPanel({ station, set, preheater, onChange, onTime, run, children }: AirPanelProps) {
+  const { setting, airOn_s } = set;
   const { airRange_C, flowRange_L_min, nozzles } = station.spec;
   const command = (id: AirCommand) => AIR_COMMANDS.find((c) => c.id === id)!;
-  const preheat = sheet.preheats[0];
+  const { preheat } = setting;
   return (
     <section className={css['setting']} aria-label="Setting">
       <div className={css['dial']}>
         <label htmlFor="air">Air at the nozzle</label>
         <output htmlFor="air">
-          {setting.air_C}
+          {setting.setpoint_C}
           <small>°C</small>
         </output>
         <Range
           id="air"
           range={airRange_C}
           step={5}
-          value={setting.air_C}
-          onChange={(air_C) => onChange({ air_C })}
+          value={setting.setpoint_C}
+          onChange={(setpoint_C) => onChange({ setpoint_C })}
         />
         <div className={css['pair']}>
           <CommandButton small command={command('cooler')} label="Cooler" run={run} />
@@ -62,7 +71,7 @@ export function AirPanel({ sheet, station, setting, onChange, run, children }: A
         id="standoff"
         label="Stand-off"
         unit="mm"
-        range={[2, 40]}
+        range={STANDOFF_mm}
         step={1}
         value={setting.standoff_mm}
         onChange={(standoff_mm) => onChange({ standoff_mm })}
@@ -73,29 +82,32 @@ export function AirPanel({ sheet, station, setting, onChange, run, children }: A
         unit="s"
         range={[10, 600]}
         step={10}
-        value={setting.airOn_s}
-        onChange={(airOn_s) => onChange({ airOn_s })}
+        value={airOn_s}
+        onChange={onTime}
       />
-      {preheat && (
+      {preheater && (
         <Segments
-          label={`From below: ${preheat.name}`}
-          value={setting.warm ? 'warm' : 'cold'}
-          onChange={(value) => onChange({ warm: value === 'warm' })}
+          label={`From below: ${preheater.name}`}
+          value={preheat ? 'warm' : 'cold'}
+          onChange={(value) => onChange({ preheat: value === 'warm' ? preheater.usual : null })}
           options={[
             { value: 'cold', label: 'off' },
-            { value: 'warm', label: `${setting.preheat_C} °C, ${preheat.soak_s} s first` },
+            {
+              value: 'warm',
+              label: `${(preheat ?? preheater.usual).setpoint_C} °C, ${(preheat ?? preheater.usual).soak_s} s first`,
+            },
           ]}
         />
       )}
-      {preheat && setting.warm && (
+      {preheater && preheat && (
         <Dial
           id="preheat"
           label="Preheater"
           unit="°C"
-          range={preheat.range_C}
+          range={preheater.range_C}
           step={5}
-          value={setting.preheat_C}
-          onChange={(preheat_C) => onChange({ preheat_C })}
+          value={preheat.setpoint_C}
+          onChange={(setpoint_C) => onChange({ preheat: { ...preheat, setpoint_C } })}
         />
       )}
       {children}
@@ -103,8 +115,8 @@ export function AirPanel({ sheet, station, setting, onChange, run, children }: A
         <CommandButton
           small
           command={command('foil')}
-          label={setting.foil ? 'Foil around' : 'No foil'}
-          pressed={setting.foil}
+          label={setting.shielded ? 'Foil around' : 'No foil'}
+          pressed={setting.shielded}
           run={run}
         />
         <CommandButton small command={command('next-nozzle')} run={run} />

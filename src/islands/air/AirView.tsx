@@ -1,8 +1,15 @@
 import { useEffect, useMemo, useReducer, useState } from 'react';
 import { ALLOYS } from '~/core/materials/alloys';
-import { celsius } from '~/core/quantity/convert';
+import { aimOf, surfaceMounted } from '~/core/method/air/airScenario';
+import { phaseRequest } from '~/core/method/plan/phases/phasePlan';
+import type { PhaseRequest } from '~/core/method/request';
+import { celsius, millimetres } from '~/core/quantity/convert';
+import { adjusted } from '~/islands/plan/adjust';
+import { preheatFor } from '~/islands/plan/tools';
+import type { AirSettingInput } from '~/schema/exchange/plan/planRequest';
+import { planRequestOf } from '~/schema/exchange/si/plan';
 import type { AirSheet } from '~/schema/sheets/airSheet';
-import { isSurfaceInput, partOf } from '~/schema/exchange/si/part';
+import { partOf } from '~/schema/exchange/si/part';
 import { takesMoisture } from '~/schema/exchange/si/moisture';
 import { ErrorNote } from '~/ui/controls/Notes';
 import { FieldPicture } from '~/ui/field/FieldPicture';
@@ -15,46 +22,63 @@ import { AirPanel } from './AirPanel';
 import { AIR_COMMANDS, type AirCommand } from './commands';
 import { Reading } from './Reading';
 import { Scrubber } from './Scrubber';
-import { widthOf } from './setting';
-import { reduce, start } from './state';
+import { reduce, start, type AirState } from './state';
 import { Moisture } from './Moisture';
 import { useField } from './useField';
 import css from './air.module.css';
 
 /** Hot air on one site: what the whole board feels, when each pad melts, and what is in the way. */
 export function AirView({ sheet }: { sheet: AirSheet }) {
-  const [state, dispatch] = useReducer(reduce, sheet, start);
+  const request = useMemo(() => phaseRequest(planRequestOf(sheet.input), 'remove', []), [sheet]);
+  const first = useMemo(() => start(sheet, request), [sheet, request]);
+  const station = sheet.stations.find((s) => s.id === first?.set.setting.toolId);
+  if (!first || !station) {
+    return <p data-ready>No hot-air station on the bench yet, so hot air cannot be planned here.</p>;
+  }
+  return <AirField sheet={sheet} request={request} station={station} first={first} />;
+}
+
+function AirField({
+  sheet,
+  request,
+  station,
+  first,
+}: {
+  sheet: AirSheet;
+  request: PhaseRequest;
+  station: AirSheet['stations'][number];
+  first: AirState;
+}) {
+  const [state, dispatch] = useReducer(reduce, first);
   const [ready, setReady] = useState(false);
   useEffect(() => setReady(true), []);
-  const { stop, stopDrawing } = useField(sheet, state.setting, dispatch);
-  const { setting, picture } = state;
-  const station = sheet.stations[0];
-  const { site, ground } = sheet;
+  const { stop, stopDrawing } = useField(sheet, state.set, dispatch);
+  const { set, picture } = state;
+  const { site, input, board } = sheet;
+  const preheater = preheaterOf(request);
+  const aim = aimOf(request);
 
-  const set = (part: Partial<typeof setting>): boolean => {
-    dispatch({ type: 'set', part });
+  const change = (setting: AirSettingInput): boolean => {
+    dispatch({ type: 'set', setting });
     return true;
   };
   const run = (id: AirCommand): boolean => {
-    if (!station) return false;
-    const { airRange_C, flowRange_L_min, nozzles } = station.spec;
     switch (id) {
       case 'hotter':
       case 'cooler':
-        return set({ air_C: clamp(setting.air_C + (id === 'hotter' ? 10 : -10), airRange_C) });
       case 'more-flow':
       case 'less-flow':
-        return set({
-          flow_L_min: clamp(setting.flow_L_min + (id === 'more-flow' ? 5 : -5), flowRange_L_min),
-        });
-      case 'next-nozzle': {
-        const at = nozzles.findIndex((n) => JSON.stringify(n) === JSON.stringify(setting.nozzle));
-        return set({ nozzle: nozzles[(at + 1) % nozzles.length]! });
-      }
+      case 'next-nozzle':
       case 'warm':
-        return sheet.preheats.length > 0 && set({ warm: !setting.warm });
-      case 'foil':
-        return set({ foil: !setting.foil });
+      case 'foil': {
+        // The same step of the same key as on the plan.
+        const next = adjusted(
+          { phase: 'remove', method: 'hot-air', setting: set.setting },
+          id === 'next-nozzle' ? 'next-tip' : id,
+          { tools: [], stations: sheet.stations, preheat: preheater?.usual ?? null },
+        );
+        return next?.setting.kind === 'air' && change(next.setting);
+      }
       case 'earlier':
       case 'later':
         dispatch({ type: 'frame', frame: state.frame + (id === 'later' ? 1 : -1) });
@@ -83,21 +107,24 @@ export function AirView({ sheet }: { sheet: AirSheet }) {
     () => new Map(picture?.answer.pads.map((p) => [p.pad, p.fullMelt_s]) ?? []),
     [picture],
   );
-  const surfaceMount = [ground.site, ...ground.neighbours].some(
-    (p) => !p.package || isSurfaceInput(p.package),
-  );
-  const shown = state.pictured ?? setting;
+  const shown = state.pictured ?? set;
+  const { nozzle } = shown.setting;
+  const { length_mm, width_mm } = board.construction;
 
-  if (!station) {
-    return <p>No hot-air station on the bench yet, so hot air cannot be planned here.</p>;
-  }
   return (
     <div
       className={css['view']}
       data-ready={ready || undefined}
-      data-solved={(state.run.status === 'done' && state.pictured === setting) || undefined}
+      data-solved={(state.run.status === 'done' && state.pictured === set) || undefined}
     >
-      <AirPanel sheet={sheet} station={station} setting={setting} onChange={set} run={run}>
+      <AirPanel
+        station={station}
+        set={set}
+        preheater={preheater}
+        onChange={(part) => change({ ...set.setting, ...part })}
+        onTime={(airOn_s) => dispatch({ type: 'on', airOn_s })}
+        run={run}
+      >
         {takesMoisture(partOf(site.package)) && (
           <Moisture
             value={state.moisture}
@@ -106,14 +133,14 @@ export function AirView({ sheet }: { sheet: AirSheet }) {
         )}
       </AirPanel>
       <section className={css['middle']} aria-label="The board">
-        <Reading state={state} part={partOf(site.package)} surfaceMount={surfaceMount} run={run} />
+        <Reading state={state} part={partOf(site.package)} surfaceMount={surfaceMounted(request)} run={run} />
         <ErrorNote error={state.run.status === 'failed' ? new Error(state.run.message) : null} />
-        <div className={state.run.status === 'done' && state.pictured === setting ? undefined : css['faded']}>
+        <div className={state.run.status === 'done' && state.pictured === set ? undefined : css['faded']}>
           {picture && frame ? (
             <>
               <FieldPicture
-                length_mm={ground.board.length_mm}
-                width_mm={ground.board.width_mm}
+                length_mm={length_mm}
+                width_mm={width_mm}
                 nx={picture.nx}
                 ny={picture.ny}
                 inside={picture.inside}
@@ -121,8 +148,8 @@ export function AirView({ sheet }: { sheet: AirSheet }) {
                 side={state.side}
                 solidus_C={celsius(ALLOYS[site.alloy].solidus.value)}
                 parts={[
-                  { ...ground.site, atRisk: false },
-                  ...ground.neighbours.map((n) => ({
+                  { ...input.site, atRisk: false },
+                  ...input.neighbours.map((n) => ({
                     ...n,
                     package: n.package ?? { family: 'chip' as const },
                     atRisk: risky.has(n.ref),
@@ -131,12 +158,11 @@ export function AirView({ sheet }: { sheet: AirSheet }) {
                 nozzle={
                   state.side === site.side && frame.time_s >= 0 && frame.time_s <= shown.airOn_s
                     ? {
-                        x_mm: site.x_mm,
-                        y_mm: site.y_mm,
-                        width_mm: widthOf(shown.nozzle),
-                        height_mm:
-                          'diameter_mm' in shown.nozzle ? shown.nozzle.diameter_mm : shown.nozzle.height_mm,
-                        round: 'diameter_mm' in shown.nozzle,
+                        x_mm: millimetres(aim.x_m),
+                        y_mm: millimetres(aim.y_m),
+                        width_mm: 'diameter_mm' in nozzle ? nozzle.diameter_mm : nozzle.width_mm,
+                        height_mm: 'diameter_mm' in nozzle ? nozzle.diameter_mm : nozzle.height_mm,
+                        round: 'diameter_mm' in nozzle,
                       }
                     : null
                 }
@@ -151,10 +177,7 @@ export function AirView({ sheet }: { sheet: AirSheet }) {
               />
             </>
           ) : (
-            <div
-              className={css['waiting']}
-              style={{ aspectRatio: `${ground.board.length_mm} / ${ground.board.width_mm}` }}
-            >
+            <div className={css['waiting']} style={{ aspectRatio: `${length_mm} / ${width_mm}` }}>
               <p className="quiet">
                 {state.run.status === 'stopped' ? 'Stopped before the first answer.' : 'Solving the board…'}
               </p>
@@ -184,7 +207,7 @@ export function AirView({ sheet }: { sheet: AirSheet }) {
 }
 
 /** First and last pads to melt: the last one decides the lift. */
-function MeltOrder({ state, nets }: { state: ReturnType<typeof start>; nets: ReadonlyMap<string, string> }) {
+function MeltOrder({ state, nets }: { state: AirState; nets: ReadonlyMap<string, string> }) {
   const { picture, pad } = state;
   if (!picture) return null;
   const order = [...picture.answer.pads].sort(
@@ -217,5 +240,15 @@ function MeltOrder({ state, nets }: { state: ReturnType<typeof start>; nets: Rea
   );
 }
 
-const clamp = (value: number, [low, high]: readonly [number, number]): number =>
-  Math.min(high, Math.max(low, value));
+/** The bench's first preheater, at the setting that a plan begins with. */
+function preheaterOf(request: PhaseRequest) {
+  const heater = request.preheaters[0];
+  const usual = preheatFor(request);
+  if (!heater || !usual) return null;
+  const [low, high] = heater.setpointRange_K;
+  return {
+    name: heater.name,
+    usual,
+    range_C: [Math.round(celsius(low)), Math.round(celsius(high))] as const,
+  };
+}

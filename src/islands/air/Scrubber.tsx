@@ -1,4 +1,4 @@
-import type { FieldPicture } from '~/schema/exchange/simulate/simulateField';
+import type { FieldPicture } from '~/schema/exchange/simulate/airField';
 import { CommandButton } from '~/ui/controls/Button';
 import { AIR_COMMANDS, type AirCommand } from './commands';
 import css from './air.module.css';

@@ -1,9 +1,7 @@
 import { useEffect, useRef, type Dispatch } from 'react';
 import type { AirSheet } from '~/schema/sheets/airSheet';
-import { simulateInput } from '~/schema/exchange/simulate/simulateRequest';
 import { JobClient } from '~/workers/jobClient';
-import { requestOf, type AirSetting } from './setting';
-import type { AirAction } from './state';
+import type { AirAction, AirSet } from './state';
 
 /** Waits for a hand on a slider to rest before solving the board again. */
 const REST_ms = 120;
@@ -19,7 +17,7 @@ const FRAMES = 80;
  */
 export function useField(
   sheet: AirSheet,
-  setting: AirSetting,
+  set: AirSet,
   dispatch: Dispatch<AirAction>,
 ): { stop: () => void; stopDrawing: () => void } {
   const solver = useRef<JobClient<'field'> | null>(null);
@@ -27,16 +25,11 @@ export function useField(
 
   useEffect(() => {
     const timer = setTimeout(() => {
-      const parsed = simulateInput.safeParse(requestOf(sheet, setting));
-      if (!parsed.success) {
-        const { path, message } = parsed.error.issues[0]!;
-        dispatch({ type: 'failed', message: `${path.join('.')} ${message}` });
-        return;
-      }
+      const ask = { input: sheet.input, ...set };
       solver.current ??= new JobClient<'field'>();
       dispatch({ type: 'started' });
       solver.current.solve(
-        { kind: 'field', input: parsed.data, frames: FRAMES },
+        { kind: 'field', ask, frames: FRAMES },
         {
           onProgress: (progress) => {
             if (progress.stage === 'field') {
@@ -47,7 +40,7 @@ export function useField(
             dispatch({ type: 'done', picture });
             drawer.current ??= new JobClient<'field-band'>();
             drawer.current.solve(
-              { kind: 'field-band', input: parsed.data, draws: DRAWS, seed: SEED },
+              { kind: 'field-band', ask, draws: DRAWS, seed: SEED },
               {
                 onProgress: (progress) => {
                   if (progress.stage === 'field-band' && progress.band) {
@@ -68,7 +61,7 @@ export function useField(
       solver.current?.cancel();
       drawer.current?.cancel();
     };
-  }, [sheet, setting, dispatch]);
+  }, [sheet, set, dispatch]);
 
   useEffect(
     () => () => {

@@ -26,6 +26,7 @@ import { padMarks } from '~/ui/land/marks';
 import { meltOrderInWords, meltRanks, type Melt } from '~/ui/land/meltOrder';
 import { $by } from '~/ui/preferences';
 import { adjusted } from './adjust';
+import { planAskOf } from './ask';
 import { BudgetWarning } from './BudgetWarning';
 import { PLAN_COMMANDS, type PlanCommand } from './commands';
 import { CurvesPanel } from './CurvesPanel';
@@ -76,7 +77,11 @@ export function PlanView({ sheet, by: drawnFor }: { sheet: PlanSheet; by: string
     () => planInputOf(sheet, { goal, worth, mates, moisture }, by),
     [sheet, goal, worth, mates, moisture, by],
   );
-  const { stop } = usePlanning(input, state, dispatch);
+  const ask = useMemo(
+    () => planAskOf(sheet, { goal, worth, mates, moisture }, by),
+    [sheet, goal, worth, mates, moisture, by],
+  );
+  const { stop } = usePlanning(ask, state, dispatch);
   const { accept, keep, habits, kept, forget } = useAccepting(sheet, state, by, dispatch);
 
   const whole = useMemo(() => planRequestOf(input), [input]);

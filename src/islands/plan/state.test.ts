@@ -38,6 +38,7 @@ const AIR: OptionAnswer = {
   tool: 'Hot air',
   toolId: 'air',
   tip: null,
+  kind: 'air' as const,
   nozzle: { diameter_mm: 8 },
   setpoint_C: 380,
   flow_L_min: 40,

@@ -10,12 +10,7 @@ import type {
   PinAnswer,
   PlanAnswer,
 } from '~/schema/exchange/plan/planAnswer';
-import type {
-  AirSettingInput,
-  ChoiceInput,
-  HandSettingInput,
-  SettingInput,
-} from '~/schema/exchange/plan/planRequest';
+import type { AirSettingInput, ChoiceInput, HandSettingInput } from '~/schema/exchange/plan/planRequest';
 import type { PlanDraft } from './draft';
 import type { CurveAnswer, ProgressMessage } from '~/workers/protocol';
 

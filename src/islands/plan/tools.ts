@@ -1,5 +1,6 @@
 import type { HandTool } from '~/core/method/bench';
 import { usualPreheat } from '~/core/method/bench';
+import { nozzlesFor } from '~/core/method/air/airSearch';
 import { methodOf } from '~/core/method/ways';
 import type { MethodId } from '~/core/method/ways/method';
 import type { PhaseRequest } from '~/core/method/request';
@@ -79,7 +80,7 @@ export function beginning(request: PhaseRequest, method: MethodId): ChoiceInput 
   if (heat.kind === 'air') {
     const station = request.stations[0];
     if (!station) return null;
-    const nozzle = station.nozzles[0]!;
+    const [nozzle] = nozzlesFor(request, station);
     const setting: AirSettingInput = {
       kind: 'air',
       toolId: station.id,

@@ -1,14 +1,14 @@
 import { useEffect, useRef, type Dispatch } from 'react';
-import type { PlanInput } from '~/schema/exchange/plan/planRequest';
+import type { PlanAsk } from '~/schema/exchange/plan/planAsk';
 import { JobClient } from '~/workers/jobClient';
 import { wantsProof, type PlanAction, type PlanState } from './state';
 
 /** Waits for a hand on the slider to rest before drawing bands again. */
 const REST_ms = 60;
 
-/** Asks the planner for two things at a time: to search the bench, and to follow the setting at hand. New inputs cancel old work. */
+/** Asks the planner for two things at a time: to search the bench, and to follow the setting at hand. A new ask cancels old work. */
 export function usePlanning(
-  input: PlanInput,
+  ask: Extract<PlanAsk, { kind: 'plan' }>,
   state: PlanState,
   dispatch: Dispatch<PlanAction>,
 ): { stop: () => void } {
@@ -19,15 +19,12 @@ export function usePlanning(
 
   useEffect(() => {
     search.current ??= new JobClient<'plan'>();
-    search.current.solve(
-      { kind: 'plan', input },
-      {
-        onProgress: (progress) => dispatch({ type: 'search-progress', progress }),
-        onDone: (answer) => dispatch({ type: 'search-done', answer }),
-        onFailed: (message) => dispatch({ type: 'search-failed', message }),
-      },
-    );
-  }, [input, dispatch]);
+    search.current.solve(ask, {
+      onProgress: (progress) => dispatch({ type: 'search-progress', progress }),
+      onDone: (answer) => dispatch({ type: 'search-done', answer }),
+      onFailed: (message) => dispatch({ type: 'search-failed', message }),
+    });
+  }, [ask, dispatch]);
 
   useEffect(() => {
     if (!wanted) return;
@@ -35,7 +32,7 @@ export function usePlanning(
       explore.current ??= new JobClient<'explore'>();
       dispatch({ type: 'explore-started' });
       explore.current.solve(
-        { kind: 'explore', input, choices: [...choices] },
+        { ...ask, kind: 'explore', choices: [...choices] },
         {
           onProgress: (progress) => dispatch({ type: 'explore-progress', progress }),
           onDone: (answer) => dispatch({ type: 'explore-done', answer }),
@@ -47,7 +44,7 @@ export function usePlanning(
       clearTimeout(timer);
       explore.current?.cancel();
     };
-  }, [input, choices, wanted, dispatch]);
+  }, [ask, choices, wanted, dispatch]);
 
   useEffect(
     () => () => {

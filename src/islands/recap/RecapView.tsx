@@ -3,7 +3,6 @@ import { useStore } from '@nanostores/react';
 import type { RecapRecord } from '~/schema/records/work/recap';
 import type { RecapAnswer, SequenceAnswer } from '~/schema/exchange/recap/recapAnswer';
 import type { RecapCandidate, RecapSheet } from '~/schema/sheets/recapSheet';
-import type { PlanInput } from '~/schema/exchange/plan/planRequest';
 import { familyName } from '~/schema/exchange/si/part';
 import { postJson } from '~/ui/api';
 import { Button, CommandButton } from '~/ui/controls/Button';
@@ -26,15 +25,11 @@ export function RecapView({ sheet }: { sheet: RecapSheet }) {
   const { chosen, run: computing } = state;
 
   useEffect(() => {
-    const { base } = sheet;
-    if (!base || chosen.length === 0) return;
-    const asks = sheet.sites
-      .filter((s) => chosen.includes(s.id))
-      .map((s) => ({ value: s.value || s.ref, input: inputFor(base, s) }));
+    if (chosen.length === 0) return;
     solver.current ??= new JobClient<'recap'>();
     dispatch({ type: 'started' });
     solver.current.solve(
-      { kind: 'recap', asks },
+      { kind: 'recap', boardId: sheet.board.id, siteIds: [...chosen] },
       {
         onProgress: (p) => p.stage === 'search' && dispatch({ type: 'progress', done: p.done, of: p.of }),
         onDone: (answer) => dispatch({ type: 'done', answer }),
@@ -167,12 +162,6 @@ export function RecapView({ sheet }: { sheet: RecapSheet }) {
     </div>
   );
 }
-
-const inputFor = (base: PlanInput, { site, history }: RecapCandidate): PlanInput => ({
-  ...base,
-  site,
-  history,
-});
 
 const sequenceOf = (answer: RecapAnswer, order: 'value' | 'area'): SequenceAnswer =>
   order === 'value' ? answer.byValue : answer.byArea;

@@ -3,8 +3,13 @@ import type { RecapAnswer } from '~/schema/exchange/recap/recapAnswer';
 import type { RecapCandidate, RecapSheet } from '~/schema/sheets/recapSheet';
 import { isAgeing, reduce, start } from './state';
 
-const site = (id: string, family: string, ref = id): RecapCandidate =>
-  ({ id, ref, family, value: '', done: false }) as RecapCandidate;
+const site = (id: string, family: string, ref = id): RecapCandidate => ({
+  id,
+  ref,
+  family,
+  value: '',
+  done: false,
+});
 
 const sheet = (kept: RecapSheet['kept'] = []): RecapSheet =>
   ({

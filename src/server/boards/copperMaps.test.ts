@@ -3,8 +3,7 @@ import { freshDatabase, withBoard, withCapacitor } from '../../../tests/support/
 import { newFinding } from '~/schema/records/site/finding';
 import { newImport, type NewImport } from '~/schema/records/board/boardImport';
 import { InputError, parseInput } from '~/schema/values/faults';
-import { simulateInput } from '~/schema/exchange/simulate/simulateRequest';
-import { fieldScenarioOf } from '~/schema/exchange/simulate/simulateField';
+import { planRequestOf } from '~/schema/exchange/si/plan';
 import { copperMapsOf } from './copperMaps';
 import { acceptImport } from './imports';
 import { Conflict, NotFound } from '~/server/store/errors';
@@ -103,14 +102,9 @@ describe('an accepted import', () => {
     const { id } = withBoard(db);
     acceptImport(db, id, given(), 1000);
     const [site] = sitesOf(db, id);
-    const { ground } = airSheet(db, site!.id);
-    expect(copperMapsOf(db, id)).toEqual(ground.board.copperMaps);
-    const input = parseInput(simulateInput, {
-      ...ground,
-      load: { kind: 'hot-air', air_C: 300, flow_L_min: 20, nozzle_mm: 8, standoff_mm: 8 },
-      duration_s: 10,
-    });
-    const { maps } = fieldScenarioOf(input, input.load as never).board;
+    const { input } = airSheet(db, site!.id);
+    expect(copperMapsOf(db, id)).toEqual(input.board.copperMaps);
+    const { maps } = planRequestOf(input).board;
     expect(maps![0]).toMatchObject({ nx: 2, ny: 2 });
     expect(Array.from(maps![0]!.share)).toEqual([0, 1, 0, 1]);
     expect(maps![1]).toBeNull();

@@ -9,10 +9,10 @@ import type { FoundAnswer } from '~/schema/exchange/plan/planAnswer';
 import { foundAnswerOf } from '~/schema/exchange/plan/planAnswerOf';
 import { addedStep } from '~/schema/exchange/plan/addedStep';
 import { choicesOf, planRequestOf, settingOf } from '~/schema/exchange/si/plan';
-import type { ChoiceInput, SettingInput } from '~/schema/exchange/plan/planRequest';
+import type { ChoiceInput, PlanInput, SettingInput } from '~/schema/exchange/plan/planRequest';
 import type { Db } from '~/server/store/db';
-import { Conflict } from '~/server/store/errors';
 import { newId } from '~/server/store/ids';
+import { recordMovedOn } from '~/server/plans/planTask';
 import { planningFor } from '~/server/plans/sitePlanning';
 import { addJob, type JobWithEvents } from '~/server/store/repositories/jobs';
 import { getSite } from '~/server/store/repositories/sites';
@@ -28,10 +28,10 @@ export async function acceptJob(
   id = newId('job'),
 ): Promise<JobWithEvents> {
   const { input, inputsKey } = planningFor(db, accepted.siteId, accepted);
-  if (inputsKey !== accepted.inputsKey) throw stalePlan();
+  if (inputsKey !== accepted.inputsKey) throw recordMovedOn();
   const request = planRequestOf(input);
   const answer = foundAnswerOf(await solved(request, accepted.choices));
-  if (planningFor(db, accepted.siteId, accepted).inputsKey !== inputsKey) throw stalePlan();
+  if (planningFor(db, accepted.siteId, accepted).inputsKey !== inputsKey) throw recordMovedOn();
   const { boardId } = getSite(db, accepted.siteId);
   const steps: FoundAnswer['steps'] = edited(answer.steps, accepted.edits, addedStep);
   return addJob(
@@ -43,7 +43,11 @@ export async function acceptJob(
       goal: accepted.goal,
       by: accepted.by,
       status: 'running',
-      request: { input, setting: accepted.choices[0]!.setting, choices: accepted.choices },
+      request: {
+        input: withoutPictures(input),
+        setting: accepted.choices[0]!.setting,
+        choices: accepted.choices,
+      },
       plan: acceptedPlan(answer, steps, input.site),
       modelVersion: MODEL_VERSION,
       outcome: null,
@@ -53,6 +57,12 @@ export async function acceptJob(
     },
     accepted.by,
   );
+}
+
+/** Copper and edge as they were imported stay with the board: a job keeps what was told of it. */
+function withoutPictures({ board, ...input }: PlanInput): PlanInput {
+  const { copperMaps: _maps, outline_mm: _edge, ...told } = board;
+  return { ...input, board: told };
 }
 
 async function solved(request: PlanRequest, inputs: readonly ChoiceInput[]) {
@@ -71,9 +81,6 @@ async function solved(request: PlanRequest, inputs: readonly ChoiceInput[]) {
   }
   return next.value;
 }
-
-const stalePlan = (): Conflict =>
-  new Conflict('the board, its history or the bench changed since this plan was made; reload and plan again');
 
 /** The technician's setting on this bench, or what is wrong with it. */
 export function benchSetting(request: PlanRequest, input: SettingInput, path = '$.setting'): Setting {

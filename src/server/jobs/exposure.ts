@@ -19,6 +19,7 @@ import { jobRequestOf } from '~/schema/records/work/jobRequest';
 import { placedPadsOf } from '~/schema/exchange/si/placedPads';
 import { planRequestOf } from '~/schema/exchange/si/plan';
 import type { ChoiceInput } from '~/schema/exchange/plan/planRequest';
+import { heatBoardOf } from '~/server/boards/heatBoard';
 import { benchSetting } from './acceptance';
 import type { Db } from '~/server/store/db';
 import { getBoard } from '~/server/store/repositories/boards';
@@ -42,7 +43,9 @@ export const exposureFor =
     const asked = jobRequestOf(job.request);
     if (!asked) return [];
     const choice = choiceOf(job, asked.choices, dwell);
-    const request = phaseRequest(planRequestOf(asked.input), choice.phase, []);
+    // The board with its imported copper and edge, which the job does not keep.
+    const board = { ...heatBoardOf(db, job.boardId), ...asked.input.board };
+    const request = phaseRequest(planRequestOf({ ...asked.input, board }), choice.phase, []);
     const setting = benchSetting(request, choice.setting);
     if (setting.kind === 'air') return underAir(db, job, request, setting, dwell.off_s);
     return isSurface(request.site.part)

@@ -14,6 +14,9 @@ export function planSheet(db: Db, siteId: string, goal: Goal, mates: readonly st
   const site = getSite(db, siteId);
   const board = getBoard(db, site.boardId);
   const states = findingsOf(db, board.id).map((f) => [f.padId, f.state] as const);
+  const { input, inputsKey } = planningFor(db, siteId, { goal });
+  // Copper and edge stay with the server, which asks the planner.
+  const { copperMaps: _maps, outline_mm: _edge, ...told } = input.board;
   return {
     board,
     site,
@@ -21,7 +24,8 @@ export function planSheet(db: Db, siteId: string, goal: Goal, mates: readonly st
     tools: listTools(db),
     goal,
     mates: mates.filter((ref) => sitesOf(db, board.id).some((s) => s.ref === ref && s.id !== siteId)),
-    ...planningFor(db, siteId, { goal }),
+    input: { ...input, board: told },
+    inputsKey,
     records: recordsByPerson(db, site.package.family),
     habits: listHabits(db),
   };

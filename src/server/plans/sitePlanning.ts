@@ -2,12 +2,14 @@ import { createHash } from 'node:crypto';
 import { exposuresOf, spentByPad } from '~/core/record/heatLife';
 import { cyclesSoFar } from '~/core/method/limits/partCycles';
 import { spentDoses } from '~/core/record/runState';
-import { planInput, type PlanInput } from '~/schema/exchange/plan/planRequest';
+import type { z } from 'zod';
+import type { PadStateId } from '~/core/record/padStates';
+import { planInput, type PlanInput, type siteInput } from '~/schema/exchange/plan/planRequest';
 import { wantedOf, type PlanWishes } from '~/schema/exchange/plan/planWishes';
 import { supplyInputOf } from '~/schema/records/rig/supply';
 import { benchToolOf } from '~/schema/records/rig/tool';
 import type { Db } from '~/server/store/db';
-import { copperMapsOf } from '~/server/boards/copperMaps';
+import { heatBoardOf } from '~/server/boards/heatBoard';
 import { getBoard } from '~/server/store/repositories/boards';
 import { findingsOf } from '~/server/store/repositories/findings';
 import { jobsOfBoard, siteHistory } from '~/server/store/repositories/jobs';
@@ -32,24 +34,10 @@ export function planningFor(db: Db, siteId: string, wanted: Wanted): SitePlannin
   const site = getSite(db, siteId);
   const board = getBoard(db, site.boardId);
   const found = new Map(findingsOf(db, board.id).map((f) => [f.padId, f.state]));
-  const maps = copperMapsOf(db, board.id);
   const input = planInput.parse({
-    board: { ...board.construction, ...(maps.length > 0 ? { copperMaps: maps } : {}) },
+    board: heatBoardOf(db, board.id),
     hazards: board.hazards,
-    site: {
-      ref: site.ref,
-      side: site.side,
-      x_mm: site.x_mm,
-      y_mm: site.y_mm,
-      rotation_deg: site.rotation_deg,
-      alloy: site.alloy,
-      package: site.package,
-      connections: connectionsByPad(site),
-      clinched: site.clinched,
-      padStates: Object.fromEntries(
-        site.pads.flatMap((pad) => (found.has(pad.id) ? [[pad.name, found.get(pad.id)!]] : [])),
-      ),
-    },
+    site: siteInputOf(site, found),
     neighbours: sitesOf(db, board.id)
       .filter((other) => other.id !== site.id)
       .sort((a, b) => distance_mm(site, a) - distance_mm(site, b))
@@ -80,13 +68,32 @@ export function planningFor(db: Db, siteId: string, wanted: Wanted): SitePlannin
   };
 }
 
+/** A site as a plan takes it, with what was last found at its pads. */
+export const siteInputOf = (
+  site: SiteWithPads,
+  states: ReadonlyMap<string, PadStateId>,
+): z.input<typeof siteInput> => ({
+  ref: site.ref,
+  side: site.side,
+  x_mm: site.x_mm,
+  y_mm: site.y_mm,
+  rotation_deg: site.rotation_deg,
+  alloy: site.alloy,
+  package: site.package,
+  connections: connectionsByPad(site),
+  clinched: site.clinched,
+  padStates: Object.fromEntries(
+    site.pads.flatMap((pad) => (states.has(pad.id) ? [[pad.name, states.get(pad.id)!]] : [])),
+  ),
+});
+
 const distance_mm = (a: SiteWithPads, b: SiteWithPads): number =>
   Math.hypot(a.x_mm - b.x_mm, a.y_mm - b.y_mm);
 
 /** The nearest of so many are followed; a request takes no more. */
 const MOST_NEIGHBOURS = 200;
 
-const connectionsByPad = (site: SiteWithPads): Record<string, unknown> =>
+const connectionsByPad = (site: SiteWithPads): Record<string, SiteWithPads['pads'][number]['connections']> =>
   Object.fromEntries(site.pads.map((pad) => [pad.name, pad.connections]));
 
 /** Goals of a site's jobs that brought heat to it, the oldest first. */

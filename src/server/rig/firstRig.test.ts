@@ -10,7 +10,7 @@ import { Conflict, NotFound } from '~/server/store/errors';
 import { exposureFor } from '~/server/jobs/exposure';
 import { planningFor } from '~/server/plans/sitePlanning';
 import { appendEvent, getJob } from '~/server/store/repositories/jobs';
-import { recapSheet } from '~/server/plans/recapSheet';
+import { recapAsks, recapSheet } from '~/server/plans/recapSheet';
 import { keepRecap, recapsOf } from '~/server/store/repositories/recaps';
 import { keepHabit, listHabits } from '~/server/store/repositories/stepHabits';
 import { addSite } from '~/server/store/repositories/sites';
@@ -244,6 +244,8 @@ describe('a whole-board job', () => {
     );
     const sheet = recapSheet(db, 'brd-1');
     expect(sheet.sites.map((s) => s.ref).sort()).toEqual(['C7', 'C9', 'U9']);
-    expect(sheet.base?.neighbours).toEqual([]);
+    const asks = recapAsks(db, 'brd-1', ['site-1']);
+    expect(asks.map(({ input }) => input.site.ref)).toEqual(['C7']);
+    expect(asks[0]!.input.neighbours).toEqual([]);
   });
 });

@@ -6,7 +6,8 @@ import { formOf, isSurface, landShapes, mass_kg, padNamesOf } from '~/core/packa
 import { SURFACE_TRAITS } from '~/core/packages/surfaceFamilies';
 import { padEndurance, laminateEndurance } from '~/core/thermal/dose';
 import { doseCurve, firstReached_s, valueAt } from '~/core/thermal/history';
-import { unitResponses, type UnitResponses } from '~/core/thermal/field/respond';
+import { steepestRise_K_s } from '~/core/thermal/ramp';
+import { superpose, unitResponses, type UnitResponses } from '~/core/thermal/field/respond';
 import type { Nozzle } from '~/core/thermal/surface/jet';
 import type { AirStation } from '../bench';
 import type { Candidate } from '../candidate';
@@ -16,7 +17,9 @@ import { matesOf, padNameIn, type AirSetting, type PhaseRequest } from '../reque
 import { nearestMiss } from '../limits/frontier';
 import { AIR } from '../settings';
 import { airFrom_s, airScenario, groundOf, reachOf } from './airScenario';
-import { airLimits, judgeNeighbour, longestAir_s, shockDamage, type AirLimits, hottestOf } from './airJudge';
+import { judgeNeighbour } from '../limits/neighbours';
+import { airCandidate } from './airCandidate';
+import { airLimits, longestAir_s, shockDamage, type AirLimits } from './airJudge';
 import type { Arrangement } from './arrangement';
 
 /**
@@ -173,15 +176,8 @@ function superposed(
   };
   const from_s = airFrom_s(setting);
   const { time_s, ambient_K } = responses;
-  const airExcess_K = air_K + (setting.station.offset_K ?? 0) - ambient_K;
-  const warmExcess_K = preheat_K === null ? 0 : preheat_K - ambient_K;
-  const rowOf = (place: number): Float64Array => {
-    const air = responses.air[place]!;
-    const warm = responses.preheat[place]!;
-    const row = new Float64Array(time_s.length);
-    for (let i = 0; i < row.length; i++) row[i] = ambient_K + airExcess_K * air[i]! + warmExcess_K * warm[i]!;
-    return row;
-  };
+  const histories = superpose(responses, air_K + (setting.station.offset_K ?? 0), preheat_K ?? ambient_K);
+  const rowOf = (place: number): Float64Array => histories[place]!;
   const { site, board } = request;
   const group = new Set(matesOf(request).map((mate) => mate.ref));
   const alloy = ALLOYS[site.alloy];
@@ -242,51 +238,26 @@ function superposed(
     lastToMelt: `pad ${rows[never >= 0 ? never : lastIndex(melts as number[])]!.pad}`,
     coldestAtEnd_K: row.at(-1)!,
   }));
-  const inTime = off_s !== null && off_s - from_s <= stop.at_s;
-  const atRisk = neighbours.filter((n) => !n.ok);
   const rampRatio =
-    maxRamp_K_s(time_s, body, from_s, held_s) /
+    steepestRise_K_s(time_s, body, from_s, held_s) /
     formOf(site.part, site.alloy, board.thickness_m).body.ramp_K_s;
-  const damage = pins[0]!.padDoseAtOff + pins[0]!.laminateDoseAtOff + shockDamage(request, rampRatio);
   const latest = pins.reduce((a, b) => ((b.fullMelt_s ?? Infinity) > (a.fullMelt_s ?? Infinity) ? b : a));
-  return {
+  return airCandidate({
     setting,
     pins,
-    feasible: inTime && atRisk.length === 0,
-    time_s: off_s === null ? null : off_s - from_s,
-    damage,
-    neighbours,
+    time_s: since(off_s),
+    damage: pins[0]!.padDoseAtOff + pins[0]!.laminateDoseAtOff + shockDamage(request, rampRatio),
     rampRatio,
-    binding: inTime
-      ? atRisk[0]
-        ? {
-            pad: latest.pad,
-            limit: 'neighbour',
-            short_s: null,
-            shortOfLiquidus_K: null,
-            lastToMelt: latest.lastToMelt,
-            neighbour: hottestOf(atRisk),
-          }
-        : null
-      : {
-          pad: latest.pad,
-          limit: stop.because === 'longest dwell' ? 'melt' : stop.because,
-          short_s: off_s === null ? null : off_s - from_s - stop.at_s,
-          shortOfLiquidus_K: off_s === null ? Math.max(0, molten_K - latest.coldestAtEnd_K) : null,
-          lastToMelt: latest.lastToMelt,
-        },
-  };
+    neighbours,
+    last: latest.pad,
+    inTime: off_s !== null && off_s - from_s <= stop.at_s,
+    missed: {
+      limit: stop.because === 'longest dwell' ? 'melt' : stop.because,
+      short_s: off_s === null ? null : off_s - from_s - stop.at_s,
+      shortOfLiquidus_K: off_s === null ? Math.max(0, molten_K - latest.coldestAtEnd_K) : null,
+    },
+  });
 }
 
 const lastIndex = (times: readonly number[]): number =>
   times.reduce((best, t, i) => (t > times[best]! ? i : best), 0);
-
-/** Steepest rise over about a step of the unit runs, from the air on. */
-function maxRamp_K_s(time_s: Float64Array, body_K: Float64Array, from_s: number, to_s: number): number {
-  let most = 0;
-  for (let i = 1; i < time_s.length && time_s[i]! <= to_s; i++) {
-    if (time_s[i]! <= from_s) continue;
-    most = Math.max(most, (body_K[i]! - body_K[i - 1]!) / (time_s[i]! - time_s[i - 1]!));
-  }
-  return most;
-}

@@ -8,7 +8,9 @@ import type { Progress } from '../progress';
 import { matesOf, padNameIn, type AirSetting, type PhaseRequest } from '../request';
 import { AIR } from '../settings';
 import { airFrom_s, airScenario } from './airScenario';
-import { airLimits, hottestOf, judgeNeighbour, longestAir_s, shockDamage, type AirLimits } from './airJudge';
+import { judgeNeighbour } from '../limits/neighbours';
+import { airCandidate } from './airCandidate';
+import { airLimits, longestAir_s, shockDamage, type AirLimits } from './airJudge';
 import type { PinForecast } from '../limits/forecast';
 
 /**
@@ -74,10 +76,8 @@ function judged(request: PhaseRequest, setting: AirSetting, run: FieldRun, limit
     return judgeNeighbour(limit, Math.max(request.ambient_K, ...joints), body_K);
   });
   const rampRatio = body.maxRamp_K_s / body.rampLimit_K_s;
-  const atRisk = neighbours.filter((n) => !n.ok);
-  const inTime = off_s !== null && broken === null;
   const alloy = ALLOYS[site.alloy];
-  return {
+  return airCandidate({
     setting,
     pins: own.map((pad) => ({
       pad: pad.pad,
@@ -93,29 +93,16 @@ function judged(request: PhaseRequest, setting: AirSetting, run: FieldRun, limit
       lastToMelt: `pad ${last.pad}`,
       coldestAtEnd_K: pad.history_K.at(-1)!,
     })),
-    feasible: inTime && atRisk.length === 0,
     time_s: off_s,
     damage: padDose + run.board.laminateDose + shockDamage(request, rampRatio),
-    neighbours,
     rampRatio,
-    binding: inTime
-      ? atRisk[0]
-        ? {
-            pad: last.pad,
-            limit: 'neighbour',
-            short_s: null,
-            shortOfLiquidus_K: null,
-            lastToMelt: `pad ${last.pad}`,
-            neighbour: hottestOf(atRisk),
-          }
-        : null
-      : {
-          pad: last.pad,
-          limit: broken ?? 'melt',
-          short_s: off_s === null ? null : Math.max(0, off_s - longestAir_s(request)),
-          shortOfLiquidus_K:
-            off_s === null ? Math.max(0, alloy.liquidus.value - last.history_K.at(-1)!) : null,
-          lastToMelt: `pad ${last.pad}`,
-        },
-  };
+    neighbours,
+    last: last.pad,
+    inTime: off_s !== null && broken === null,
+    missed: {
+      limit: broken ?? 'melt',
+      short_s: off_s === null ? null : Math.max(0, off_s - longestAir_s(request)),
+      shortOfLiquidus_K: off_s === null ? Math.max(0, alloy.liquidus.value - last.history_K.at(-1)!) : null,
+    },
+  });
 }

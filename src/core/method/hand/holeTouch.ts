@@ -6,6 +6,7 @@ import { JOINT } from '~/core/thermal/joint/settings';
 import { meltingOf, type JointScenario } from '~/core/thermal/joint/scenario';
 import { simulateJoint, type Probe } from '~/core/thermal/joint/simulate';
 import {
+  boardUnder,
   likeness,
   setpointAt_K,
   type HandSetting,
@@ -33,7 +34,7 @@ export function scenarioFor(
   const { site } = request;
   return {
     ambient_K: request.ambient_K,
-    board: request.board,
+    board: boardUnder(request, [pad]),
     part: throughHole(site),
     partSide: site.partSide,
     face: 'solder-side',
@@ -78,7 +79,7 @@ export function holeTouch(
     name: pad,
     pads: [pad],
     likeness: `${likeness(request, pad)} ${setpointAt_K(setting, pad)}`,
-    board: request.board,
+    board: scenario.board,
     laminate: request.board.laminate,
     land_m2: (Math.PI / 4) * (part.landDiameter_m ** 2 - part.holeDiameter_m ** 2),
     longest_s: PLAN.longestDwell_s,

@@ -10,7 +10,14 @@ import { guestOf } from '~/core/thermal/joint/guests';
 import { meltingOf } from '~/core/thermal/joint/scenario';
 import { lowest } from '~/core/thermal/joint/simulate';
 import { simulateSurface, type SurfaceRun, type SurfaceScenario } from '~/core/thermal/joint/surface';
-import { likeness, setpointAt_K, type HandSetting, type Neighbour, type PlanRequest } from '../request';
+import {
+  boardUnder,
+  likeness,
+  setpointAt_K,
+  type HandSetting,
+  type Neighbour,
+  type PlanRequest,
+} from '../request';
 import { ironOf } from './holeTouch';
 import { TOGETHER } from '~/core/record/runState';
 import type { Touch, TouchRun } from './touch';
@@ -35,7 +42,7 @@ export function landTouch(
   const name = stance === 'one' ? pads[0]! : TOGETHER;
   const scenario: SurfaceScenario = {
     ambient_K: request.ambient_K,
-    board: request.board,
+    board: boardUnder(request, pads),
     part,
     partSide: site.partSide,
     alloy: site.alloy,
@@ -56,7 +63,7 @@ export function landTouch(
       lands.map((land) => (land.width_m * land.height_m).toExponential(4)),
       setpointAt_K(setting, name),
     ]),
-    board: request.board,
+    board: scenario.board,
     laminate: request.board.laminate,
     land_m2: smallest_m2,
     longest_s: stance === 'swept' ? PLAN.longestSweep_s : PLAN.longestDwell_s,

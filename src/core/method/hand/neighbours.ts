@@ -1,7 +1,5 @@
-import { ALLOYS } from '~/core/materials/alloys';
 import type { Neighbour, PlanRequest, PlanSite } from '../request';
-import { PLAN } from '../settings';
-import type { NeighbourHeat } from '../air/airJudge';
+import { judgeNeighbour, neighbourLimit, type NeighbourHeat } from '../limits/neighbours';
 import type { Touch } from './touch';
 
 /**
@@ -17,13 +15,7 @@ export function neighbourHeat(
   const perTouch = touches.map((touch) => touch.peaksNear(neighbours, stop_sOf(touch)));
   return neighbours.map((neighbour, i) => {
     const joint_K = Math.max(request.ambient_K, ...perTouch.map((peaks) => peaks[i]!));
-    const limit_K = ALLOYS[neighbour.alloy].solidus.value - PLAN.neighbourMargin_K;
-    return {
-      ref: neighbour.ref,
-      joint_K,
-      body_K: joint_K,
-      ok: neighbour.comesToo === true || (joint_K <= limit_K && joint_K <= PLAN.neighbourBody_K),
-    };
+    return judgeNeighbour(neighbourLimit(neighbour), joint_K, joint_K);
   });
 }
 

@@ -6,9 +6,9 @@ import { onBoard } from '~/core/packages/placement';
 import type { Connection } from '../joint/scenario';
 import { enthalpyCurve, type EnthalpyCurve } from '../network/enthalpy';
 import { SOLVER } from '../network/settings';
-import { layerConductance_W_K, layerDepth_m } from '../stackup';
+import { effectiveFraction, layerDepth_m } from '../stackup';
 import { FIELD } from './settings';
-import { columnAt, type BoardFactors, type FieldBoard, type FieldMesh } from './mesh';
+import { columnAt, coverageAt, type BoardFactors, type FieldBoard, type FieldMesh } from './mesh';
 import type { FieldPart } from './scenario';
 
 /** A pad's solder and foot over one column; a pad wider than a cell has several. */
@@ -146,7 +146,7 @@ function spotsOf(
   const alloy = ALLOYS[part.alloy];
   const solder_kg = pad.solder_m3 * alloy.density.value * share;
   const land_J_K =
-    COPPER.volumetricHeat.value * pad.width_m * pad.height_m * (board.copper[0]?.thickness_m ?? 0) * share;
+    COPPER.volumetricHeat.value * pad.width_m * pad.height_m * (outerFoil_m(board, part.side) ?? 0) * share;
   const own_J_K = (pad.foot_J_K + body_J_K) * share + land_J_K;
   const curve = enthalpyCurve(
     {
@@ -163,6 +163,10 @@ function spotsOf(
   const link_W_K = padLinks_W_K(board, mesh, part, pad, connections, factors).map((g) => g * share);
   return columns.map((column) => ({ column, link_W_K, lead_W_K: pad.lead_W_K * share, curve }));
 }
+
+/** Foil that a part's own lands are made of, m: the top layer's, or the bottom's for parts on the bottom. */
+const outerFoil_m = ({ copper }: FieldBoard, side: 'top' | 'bottom'): number | undefined =>
+  (side === 'top' ? copper[0] : copper.at(-1))?.thickness_m;
 
 /**
  * From a pad to each layer of the mesh at its place, W/K. The face beneath: laminate about the land (a
@@ -199,7 +203,7 @@ function padLinks_W_K(
       const into_W_K = copperJoint_W_K(
         connection,
         foil_W_K,
-        layerConductance_W_K(layer) * factors.copper,
+        foil_W_K * effectiveFraction(coverageAt(board, number - 1, part.x_m, part.y_m)),
         land_m,
         cell_m,
       );

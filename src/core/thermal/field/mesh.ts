@@ -1,3 +1,4 @@
+import { polygonContains } from 'd3-polygon';
 import { COPPER } from '~/core/materials/copper';
 import { LAMINATES } from '~/core/materials/laminates';
 import { FIELD } from './settings';
@@ -65,10 +66,11 @@ export function fieldMesh(
   const depth_m = Array.from({ length: nz }, (_, k) => k * gap_m);
   const layerOfCopper = board.copper.map((_, i) => Math.round(layerDepth_m(board, i + 1) / gap_m));
 
+  const edge = board.outline?.map(([x, y]): [number, number] => [x, y]);
   const inside = new Uint8Array(columns);
   for (let j = 0; j < ny; j++) {
     for (let i = 0; i < nx; i++) {
-      const within = !board.outline || contains(board.outline, (i + 0.5) * dx_m, (j + 0.5) * dy_m);
+      const within = !edge || polygonContains(edge, [(i + 0.5) * dx_m, (j + 0.5) * dy_m]);
       inside[j * nx + i] = within ? 1 : 0;
     }
   }
@@ -149,15 +151,10 @@ export function columnAt(mesh: FieldMesh, x_m: number, y_m: number): number {
   return j * mesh.nx + i;
 }
 
-/** Even–odd rule (Shimrat, Communications of the ACM 5, 1962). */
-export function contains(outline: Polygon, x_m: number, y_m: number): boolean {
-  let within = false;
-  for (let i = 0, j = outline.length - 1; i < outline.length; j = i++) {
-    const [xi, yi] = outline[i]!;
-    const [xj, yj] = outline[j]!;
-    if (yi > y_m !== yj > y_m && x_m < ((xj - xi) * (y_m - yi)) / (yj - yi) + xi) within = !within;
-  }
-  return within;
+/** Share of copper in one layer (from 0) at a place: as its picture shows it, else as it was told. */
+export function coverageAt(board: FieldBoard, layer: number, x_m: number, y_m: number): number {
+  const map = board.maps?.[layer];
+  return map ? sample(map, x_m / board.length_m, y_m / board.width_m) : board.copper[layer]!.coverage;
 }
 
 /** Coverage at a place given as shares of length and width, bilinear between raster centres. */

@@ -3,6 +3,7 @@ import { bowOfGradient, bowOfMismatch } from '../warp';
 import { doseRate_1_s, laminateEndurance, padEndurance, type Endurance } from '../dose';
 import type { FieldBoard } from './mesh';
 import type { FieldSolver } from './solver';
+import { SteepestRise } from '../ramp';
 import { FIELD } from './settings';
 
 /** What one pad went through. */
@@ -37,12 +38,11 @@ export class Watch {
   private readonly padLives: readonly Endurance[];
   private readonly laminateLife: Endurance;
   private readonly laminateDose: Float64Array;
-  private readonly bodyBefore_K: Float64Array;
+  private readonly bodyRise: readonly SteepestRise[];
   private readonly peakMean_K: Float64Array;
   private readonly alongX_K: Float64Array;
   private readonly alongY_K: Float64Array;
   private soft = false;
-  private bodyRamp_s = 0;
 
   constructor(
     private readonly solver: FieldSolver,
@@ -64,7 +64,11 @@ export class Watch {
     this.laminateLife = laminateEndurance(fieldBoard.laminate);
     this.laminateDose = new Float64Array(mesh.columns);
     this.peakMean_K = new Float64Array(mesh.columns).fill(ambient_K);
-    this.bodyBefore_K = Float64Array.from(solver.bodies_K);
+    this.bodyRise = Array.from(solver.bodies_K, (start_K) => {
+      const rise = new SteepestRise();
+      rise.add(0, start_K);
+      return rise;
+    });
     this.alongX_K = new Float64Array(mesh.nx);
     this.alongY_K = new Float64Array(mesh.ny);
   }
@@ -72,7 +76,7 @@ export class Watch {
   /** Called after each step, `time_s` at its end. */
   follow(time_s: number, step_s: number): void {
     this.followPads(time_s, step_s);
-    this.followBodies(step_s);
+    this.followBodies(time_s);
     this.followBoard(step_s);
   }
 
@@ -118,20 +122,16 @@ export class Watch {
     }
   }
 
-  /** Ramps are read over about a second, as a logger would. */
-  private followBodies(step_s: number): void {
+  private followBodies(time_s: number): void {
     const { bodies_K } = this.solver;
-    this.bodyRamp_s += step_s;
-    const read = this.bodyRamp_s >= 1;
     for (let b = 0; b < this.bodies.length; b++) {
       const watch = this.bodies[b]!;
+      const rise = this.bodyRise[b]!;
       const now_K = bodies_K[b]!;
+      rise.add(time_s, now_K);
       watch.peak_K = Math.max(watch.peak_K, now_K);
-      if (!read) continue;
-      watch.maxRamp_K_s = Math.max(watch.maxRamp_K_s, (now_K - this.bodyBefore_K[b]!) / this.bodyRamp_s);
-      this.bodyBefore_K[b] = now_K;
+      watch.maxRamp_K_s = rise.most_K_s;
     }
-    if (read) this.bodyRamp_s = 0;
   }
 
   private followBoard(step_s: number): void {

@@ -185,7 +185,7 @@ export class RingBuilder {
     const area_m2 = ringArea_m2(mesh, ring);
     const heat_J_K = mesh.sheets.map((sheet, j) => {
       const profile = mesh.profiles[j]!;
-      const copper_m = ring === 0 ? profile.landCopper_m : profile.fieldCopper_m;
+      const copper_m = ring === 0 ? profile.landCopper_m : profile.fieldCopper_m(mesh.radius_m[ring]!);
       return area_m2 * (this.heat_J_m3K * sheet.laminate_m + COPPER.volumetricHeat.value * copper_m);
     });
     const whole = mesh.radius_m[ring]! > JOINT.wholeFrom_m;

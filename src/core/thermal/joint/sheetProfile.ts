@@ -1,6 +1,6 @@
 import { COPPER } from '~/core/materials/copper';
 import { LAMINATES } from '~/core/materials/laminates';
-import { effectiveFraction, type ConductingSheet } from '../stackup';
+import { effectiveFraction, type ConductingSheet, type CopperRing } from '../stackup';
 
 import type { Factors, JointBoard } from './scenario';
 import { JOINT } from './settings';
@@ -13,7 +13,8 @@ export interface PlacedSheet extends ConductingSheet {
 
 export interface SheetProfile {
   readonly landCopper_m: number;
-  readonly fieldCopper_m: number;
+  /** Copper away from the land, as a full sheet's thickness at a radius, m. */
+  fieldCopper_m(radius_m: number): number;
   /** Radial resistance between two radii, K/W. */
   resistance_K_W(inner_m: number, outer_m: number): number;
 }
@@ -29,7 +30,8 @@ export function sheetProfile(
   const layer = sheet.layer === null ? null : scenario.board.copper[sheet.layer - 1]!;
   const laminate_W_K = laminate.conductivityInPlane.value * factors.laminate * sheet.laminate_m;
   const foil_W_K = layer ? COPPER.conductivity.value * layer.thickness_m * factors.copper : 0;
-  const field_W_K = layer ? foil_W_K * effectiveFraction(layer.coverage) : 0;
+  const rings = layer ? (layer.rings ?? [{ end_m: Infinity, coverage: layer.coverage }]) : [];
+  const field_W_K = foil_W_K * effectiveFraction(coverageAt(rings, landRadius_m));
   const mine = scenario.connections.find((c) => c.kind !== 'isolated' && c.layers.includes(sheet.layer ?? 0));
   const outer = sheet.near_m === 0 || sheet.near_m === scenario.board.thickness_m;
   const hasLand = layer !== null && (outer || mine !== undefined);
@@ -47,12 +49,18 @@ export function sheetProfile(
   const zones = [
     { end_m: landRadius_m, sheet_W_K: laminate_W_K + (hasLand ? foil_W_K : 0) },
     { end_m: gapEnd_m, sheet_W_K: laminate_W_K + gap_W_K },
-    { end_m: Infinity, sheet_W_K: laminate_W_K + field_W_K },
+    ...rings
+      .filter((ring) => ring.end_m > gapEnd_m)
+      .map((ring) => ({
+        end_m: ring.end_m,
+        sheet_W_K: laminate_W_K + foil_W_K * effectiveFraction(ring.coverage),
+      })),
+    { end_m: Infinity, sheet_W_K: laminate_W_K },
   ];
 
   return {
     landCopper_m: hasLand ? layer.thickness_m : 0,
-    fieldCopper_m: layer ? layer.thickness_m * layer.coverage : 0,
+    fieldCopper_m: (radius_m) => (layer ? layer.thickness_m * coverageAt(rings, radius_m) : 0),
     resistance_K_W(inner_m, outer_m) {
       let from_m = inner_m;
       let sum = 0;
@@ -67,3 +75,6 @@ export function sheetProfile(
     },
   };
 }
+
+const coverageAt = (rings: readonly CopperRing[], radius_m: number): number =>
+  rings.find((ring) => radius_m < ring.end_m)?.coverage ?? 0;

@@ -3,7 +3,7 @@ import type { Candidate, Binding } from '~/core/method/candidate';
 import { CAUTIONS, type CautionId } from '~/core/method/cautions';
 import { isSure, type PinBand } from '~/core/method/hand/bands';
 import type { CoolDown } from '~/core/method/air/wayDown';
-import type { NeighbourHeat } from '~/core/method/air/airJudge';
+import type { NeighbourHeat } from '~/core/method/limits/neighbours';
 import { stockLineAnswerOf, materialsAnswerOf } from './materialsAnswerOf';
 import type { NoPlan } from '~/core/method/plan/phases/noPlan';
 import type { PhasePlan } from '~/core/method/plan/phases/phasePlan';

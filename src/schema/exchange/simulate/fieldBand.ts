@@ -1,8 +1,7 @@
 import { fieldBand, type FieldBand } from '~/core/thermal/field/bands';
 import type { Spread } from '~/core/statistics/percentile';
-import { celsius, metres } from '~/core/quantity/convert';
-import { fieldScenarioOf, type HotAirLoad } from './simulateField';
-import type { SimulateInput } from './simulateRequest';
+import { celsius } from '~/core/quantity/convert';
+import { airFieldScenario, type AirFieldAsk } from './airField';
 
 /** 10, 50 and 90 % of a figure over the draws; null where that share never got there. */
 export interface SpreadAnswer {
@@ -23,12 +22,11 @@ export interface FieldBandAnswer {
 
 /** Streams the band of a hot-air run; null while a draw is being solved. */
 export function* solveFieldBand(
-  input: SimulateInput,
-  load: HotAirLoad,
+  ask: AirFieldAsk,
   options: { readonly draws: number; readonly seed: number },
 ): Generator<FieldBandAnswer | null, FieldBandAnswer> {
-  const steps = fieldBand(fieldScenarioOf(input, load), { ...options, pitch_m: metres(input.grid_mm) });
-  const soak_s = input.preheat?.soak_s ?? 0;
+  const { scenario, soak_s } = airFieldScenario(ask);
+  const steps = fieldBand(scenario, options);
   for (;;) {
     const next = steps.next();
     if (next.done) return answerOf(next.value, options.draws, soak_s);

@@ -18,15 +18,3 @@ export function timeAbove_s(time_s: Float64Array, row: Float64Array, level_K: nu
   }
   return sum;
 }
-
-/** Fastest rise read over at least a second, as a logger reads it. */
-export function maxRamp_K_s(time_s: Float64Array, body_K: Float64Array): number {
-  let worst = 0;
-  let from = 0;
-  for (let i = 1; i < time_s.length; i++) {
-    while (from + 1 < i && time_s[i]! - time_s[from + 1]! >= 1) from++;
-    const span_s = time_s[i]! - time_s[from]!;
-    if (span_s >= 1) worst = Math.max(worst, (body_K[i]! - body_K[from]!) / span_s);
-  }
-  return worst;
-}

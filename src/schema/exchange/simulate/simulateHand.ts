@@ -1,3 +1,4 @@
+import { steepestRise_K_s } from '~/core/thermal/ramp';
 import { ALLOYS } from '~/core/materials/alloys';
 import { FAMILY_TRAITS } from '~/core/packages/families';
 import { padNamesOf } from '~/core/packages/form';
@@ -8,7 +9,7 @@ import { padPlace } from '~/core/method/hand/holeTouch';
 import { celsius, metres } from '~/core/quantity/convert';
 import { suctionAt } from '~/core/thermal/joint/gun';
 import { simulateJoint, type JointRun } from '~/core/thermal/joint/simulate';
-import { hottest_K, inCelsius, maxRamp_K_s, peak_C, timeAbove_s } from './histories';
+import { hottest_K, inCelsius, peak_C, timeAbove_s } from './histories';
 import { guestsAbout, neighbourAnswer } from './simulateNeighbours';
 import type { SimulateAnswer } from './simulateAnswer';
 import { jointScenarioOf, type SimulateInput } from './simulateRequest';
@@ -77,7 +78,7 @@ export function simulateHand(
     part: {
       peak_C: peak_C(run.body_K),
       limit_C: celsius(partLimit_K),
-      maxRamp_K_s: maxRamp_K_s(run.time_s, run.body_K),
+      maxRamp_K_s: steepestRise_K_s(run.time_s, run.body_K),
     },
     board: {
       peakTop_C: ironOnTop ? nearPeak_C : farPeak_C,

@@ -1,3 +1,4 @@
+import { steepestRise_K_s } from '~/core/thermal/ramp';
 import { doseCurve } from '~/core/thermal/history';
 import type { SurfacePackage } from '~/core/packages/surface';
 import { celsius, kelvin, metres } from '~/core/quantity/convert';
@@ -6,8 +7,9 @@ import { simulateSurface, type SurfacePadRun } from '~/core/thermal/joint/surfac
 import { ALLOYS } from '~/core/materials/alloys';
 import { padNamesOf } from '~/core/packages/form';
 import { padPlaces } from '~/core/packages/placement';
-import { boardOf } from '../si/board';
-import { hottest_K, inCelsius, maxRamp_K_s, peak_C, timeAbove_s } from './histories';
+import { boardAbout } from '~/core/thermal/surroundings';
+import { fieldBoardOf } from '../si/board';
+import { hottest_K, inCelsius, peak_C, timeAbove_s } from './histories';
 import { guestsAbout, neighbourAnswer } from './simulateNeighbours';
 import { moistureAnswer } from '../si/moisture';
 import { connectionsOf } from '../si/connections';
@@ -25,16 +27,21 @@ export function simulateLands(
   const { site } = input;
   const pads = padNamesOf(part);
   const heated = load.kind === 'iron' ? [load.pad] : [pads[0]!, pads.at(-1)!];
-  const board = boardOf(input.board);
   const at = {
     side: site.side,
     x_m: metres(site.x_mm),
     y_m: metres(site.y_mm),
     rotation_rad: (site.rotation_deg * Math.PI) / 180,
   };
-  const perTip = padPlaces(at, part)
-    .filter((place) => heated.includes(place.pad))
-    .map((place) => guestsAbout(input, place, site.side));
+  const places = padPlaces(at, part).filter((place) => heated.includes(place.pad));
+  const middle = (pick: (place: (typeof places)[number]) => number): number =>
+    places.reduce((sum, place) => sum + pick(place), 0) / places.length;
+  const board = boardAbout(
+    fieldBoardOf(input.board),
+    middle((place) => place.x_m),
+    middle((place) => place.y_m),
+  );
+  const perTip = places.map((place) => guestsAbout(input, place, site.side));
   const run = simulateSurface(
     {
       ambient_K: kelvin(input.ambient_C),
@@ -78,7 +85,7 @@ export function simulateLands(
     part: {
       peak_C: peak_C(run.body_K),
       limit_C: celsius(run.bodyLimit_K),
-      maxRamp_K_s: maxRamp_K_s(run.time_s, run.body_K),
+      maxRamp_K_s: steepestRise_K_s(run.time_s, run.body_K),
       ...(water && { moisture: water }),
     },
     board: {

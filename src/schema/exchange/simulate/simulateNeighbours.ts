@@ -1,5 +1,5 @@
-import { ALLOYS, type AlloyId } from '~/core/materials/alloys';
-import { PLAN } from '~/core/method/settings';
+import type { AlloyId } from '~/core/materials/alloys';
+import { judgeNeighbour, neighbourLimit } from '~/core/method/limits/neighbours';
 import { padPlaces } from '~/core/packages/placement';
 import { celsius, metres } from '~/core/quantity/convert';
 import { guestOf, type Guest } from '~/core/thermal/joint/guests';
@@ -40,17 +40,12 @@ export function guestsAbout(
   });
 }
 
-/** Whether a neighbour came through: its joints kept a margin under their solidus, its body under 200 °C. */
+/** Whether a neighbour came through. */
 export function neighbourAnswer(
   { ref, alloy }: { readonly ref: string; readonly alloy: AlloyId },
   joint_K: number,
   body_K: number,
 ): SimulateAnswer['neighbours'][number] {
-  const limit_K = ALLOYS[alloy].solidus.value - PLAN.neighbourMargin_K;
-  return {
-    ref,
-    body_C: celsius(body_K),
-    joint_C: celsius(joint_K),
-    ok: joint_K <= limit_K && body_K <= PLAN.neighbourBody_K,
-  };
+  const { ok } = judgeNeighbour(neighbourLimit({ ref, alloy }), joint_K, body_K);
+  return { ref, body_C: celsius(body_K), joint_C: celsius(joint_K), ok };
 }

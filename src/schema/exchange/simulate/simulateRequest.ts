@@ -5,7 +5,9 @@ import { padNamesOf } from '~/core/packages/form';
 import { kelvin, metres } from '~/core/quantity/convert';
 import type { JointScenario } from '~/core/thermal/joint/scenario';
 import { mappedBoard } from '~/schema/values/mappedBoard';
-import { boardOf } from '../si/board';
+import { fieldBoardOf } from '../si/board';
+import { padPlaces } from '~/core/packages/placement';
+import { boardAbout } from '~/core/thermal/surroundings';
 import { connections } from '~/schema/values/connection';
 import { boardSide, oneOf, quantity, text } from '~/schema/values/fields';
 import { moistureInput } from '~/schema/values/moisture';
@@ -191,10 +193,19 @@ export function jointScenarioOf(
   input: SimulateInput,
   load: Extract<SimulateInput['load'], { kind: 'iron' | 'gun' }>,
 ): JointScenario {
+  const { site } = input;
+  const part = packageOf(site.package as PackageRecord);
+  const placed = {
+    side: site.side,
+    x_m: metres(site.x_mm),
+    y_m: metres(site.y_mm),
+    rotation_rad: (site.rotation_deg * Math.PI) / 180,
+  };
+  const at = padPlaces(placed, part).find((place) => place.pad === load.pad) ?? placed;
   return {
     ambient_K: kelvin(input.ambient_C),
-    board: boardOf(input.board),
-    part: packageOf(input.site.package as PackageRecord),
+    board: boardAbout(fieldBoardOf(input.board), at.x_m, at.y_m),
+    part,
     partSide: input.site.side,
     face: 'solder-side',
     alloy: input.site.alloy,

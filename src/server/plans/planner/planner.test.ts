@@ -1,5 +1,6 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import type { FromWorker, PlanTask } from '~/workers/protocol';
+import type { PlanTask } from '~/schema/exchange/plan/planTask';
+import type { FromWorker } from '~/workers/protocol';
 import { freshDatabase, withCapacitor } from '../../../../tests/support/database';
 import { StandInWorker } from '../../../../tests/support/standInWorker';
 import { Busy } from '~/server/store/errors';
@@ -8,7 +9,7 @@ import { changeTool, listTools } from '~/server/store/repositories/tools';
 import { Planner } from './planner';
 import { rehearse } from './rehearsal';
 
-class StandIn extends StandInWorker {
+class StandIn extends StandInWorker<PlanTask> {
   get kinds(): string[] {
     return this.got.map((m) => `${m.type} ${m.jobId}`);
   }

@@ -1,9 +1,10 @@
 import { createHash } from 'node:crypto';
-import type { FromWorker, PlanTask, ToWorker } from '~/workers/protocol';
+import type { PlanTask } from '~/schema/exchange/plan/planTask';
+import type { FromWorker, ToWorker } from '~/workers/protocol';
 import { Busy } from '~/server/store/errors';
 import type { Thread } from './thread';
 
-export type PlanThread = Thread<ToWorker, FromWorker>;
+export type PlanThread = Thread<ToWorker<PlanTask>, FromWorker>;
 
 /** Takes each message of a job as it comes. */
 export type Listener = (message: FromWorker) => void;

@@ -1,5 +1,6 @@
 import { parseInput } from '~/schema/values/faults';
-import { planTask, type PlanTask } from '~/schema/exchange/plan/planTask';
+import { planInput } from '~/schema/exchange/plan/planRequest';
+import type { PlanTask } from '~/schema/exchange/plan/planTask';
 import { STACKUPS } from '~/schema/presets/stackupPresets';
 import { benchToolOf } from '~/schema/records/rig/tool';
 import type { Db } from '~/server/store/db';
@@ -14,16 +15,15 @@ const BOARD = { length_mm: 160, width_mm: 100, ...FOUR_LAYERS };
 
 const TRACK = [{ kind: 'track', width_mm: 0.4, count: 1 }];
 
-const rehearsal = (part: object, connections: object): PlanTask =>
-  parseInput(planTask, {
-    kind: 'plan',
-    input: {
-      board: BOARD,
-      site: { ref: 'U1', side: 'top', x_mm: 80, y_mm: 50, alloy: 'sn60pb40', package: part, connections },
-      goal: 'remove-keep-part',
-      bench: STARTING_TOOLS.map(benchToolOf),
-    },
-  });
+const rehearsal = (part: object, connections: object): PlanTask => ({
+  kind: 'plan',
+  input: parseInput(planInput, {
+    board: BOARD,
+    site: { ref: 'U1', side: 'top', x_mm: 80, y_mm: 50, alloy: 'sn60pb40', package: part, connections },
+    goal: 'remove-keep-part',
+    bench: STARTING_TOOLS.map(benchToolOf),
+  }),
+});
 
 /** A pack in holes with a plane pin, then one on lands: between them they ask for all that plans are made of. */
 const invented = (): PlanTask[] => [
@@ -54,7 +54,7 @@ function recorded(db: Db): PlanTask[] {
 function taskFor(db: Db, siteId: string): PlanTask[] {
   try {
     const { input } = planningFor(db, siteId, { goal: 'remove-keep-part' });
-    return [parseInput(planTask, { kind: 'plan', input })];
+    return [{ kind: 'plan', input }];
   } catch {
     return [];
   }

@@ -20,7 +20,8 @@ import type { PlanInput } from '~/schema/exchange/plan/planRequest';
 import { recapAnswerOf } from '~/schema/exchange/recap/recapAnswerOf';
 import { settingInWords } from '~/schema/words/settingWords';
 import type { Steps } from '~/workers/dispatch';
-import type { AnyAnswer, CurveAnswer, PlanTask, ProgressMessage } from '~/workers/protocol';
+import type { PlanTask } from '~/schema/exchange/plan/planTask';
+import type { AnyAnswer, CurveAnswer, ProgressMessage } from '~/workers/protocol';
 
 /** Plans step by step; every yield is a chance to be cancelled. */
 export function* solvePlan(task: PlanTask): Steps<AnyAnswer> {

@@ -1,6 +1,7 @@
 import { padNamesOf } from '~/core/packages/form';
 import type { Candidate } from '../../candidate';
-import { airLimits, judgeNeighbour, type NeighbourLimit } from '../../air/airJudge';
+import { airLimits } from '../../air/airJudge';
+import { judgeNeighbour, type NeighbourLimit } from '../../limits/neighbours';
 import type { PhaseRequest } from '../../request';
 import { AIR } from '../../settings';
 

@@ -1,7 +1,7 @@
 import { socketFor } from '~/core/packages/socket';
 import type { Candidate } from '../../candidate';
 import type { Phase } from '../../goals';
-import type { NeighbourHeat } from '../../air/airJudge';
+import type { NeighbourHeat } from '../../limits/neighbours';
 import type { PinBand } from '../../hand/bands';
 import type { CoolDown } from '../../air/wayDown';
 import type { KeepOut } from '../../limits/keepOut';
