@@ -83,7 +83,7 @@ export function consumptionOf(request: PhaseRequest, method: Method, setting: Se
     wireDiameter_m,
     braidWidth_m,
     mixture: mixtureFor(request, method, held_m3 / pads.length, fresh_m3 / pads.length, wire),
-    lines: linesOf(request, amounts, wireDiameter_m, braidWidth_m),
+    lines: linesOf(request, amounts, wire, braidWidth_m),
   };
 }
 
@@ -147,9 +147,9 @@ function mixtureFor(
 }
 
 function linesOf(
-  { supplies, site }: PhaseRequest,
+  { supplies }: PhaseRequest,
   amounts: Omit<Consumption, 'mixture' | 'lines' | 'wireDiameter_m' | 'braidWidth_m'>,
-  wireDiameter_m: number,
+  wire: Wire | null,
   braidWidth_m: number,
 ): StockLine[] {
   const line = (kind: Supply['kind'], amount: number, pick: (s: Supply) => boolean): StockLine[] => {
@@ -169,11 +169,8 @@ function linesOf(
   };
   const any = (): boolean => true;
   return [
-    ...line(
-      'wire',
-      amounts.solderWire_m,
-      (s) => s.kind === 'wire' && s.diameter_m === wireDiameter_m && s.alloy === site.alloy,
-    ),
+    // The very wire that was chosen: where only another alloy's is there, that is what is used up.
+    ...line('wire', amounts.solderWire_m, (s) => s.id === wire?.id),
     ...line('braid', amounts.braid_m, (s) => s.kind === 'braid' && s.width_m === braidWidth_m),
     ...line('flux', amounts.flux_m3, any),
     ...line('solvent', amounts.solvent_m3, any),
@@ -202,14 +199,14 @@ export function leftOf(supply: Supply): number | null {
   }
 }
 
-/** Draws of several phases from the same stock, added up; short where the sum is more than there is. */
-export function summed(draws: readonly StockLine[]): StockLine[] {
+/** What several phases take of the same stock, added up; short where the sum is more than there is. */
+export function summed(taken: readonly StockLine[]): StockLine[] {
   const lines = new Map<string, StockLine>();
-  for (const draw of draws) {
-    const key = `${draw.kind} ${draw.supplyId ?? ''}`;
+  for (const line of taken) {
+    const key = `${line.kind} ${line.supplyId ?? ''}`;
     const before = lines.get(key);
-    const amount = (before?.amount ?? 0) + draw.amount;
-    lines.set(key, { ...draw, amount, short: draw.left !== null && draw.left < amount });
+    const amount = (before?.amount ?? 0) + line.amount;
+    lines.set(key, { ...line, amount, short: line.left !== null && line.left < amount });
   }
   return [...lines.values()];
 }

@@ -70,3 +70,8 @@ export function bodySurface_m2(part: ThroughHolePackage): number {
     ? Math.PI * length_m * height_m + (Math.PI / 4) * length_m * width_m
     : 2 * (length_m + width_m) * height_m + length_m * width_m;
 }
+
+/** A ring of 0.45 mm all round, about what IPC-2221 level A leaves (from memory), where no land is given. */
+const USUAL_RING_m = 0.45e-3;
+
+export const usualLand_m = (hole_m: number): number => hole_m + 2 * USUAL_RING_m;

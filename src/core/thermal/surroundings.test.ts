@@ -82,11 +82,7 @@ describe('a pin on a plane', () => {
     const request = planRequest({ '2': [planeOn(2)] });
     const told = scenarioFor(request, settingAt(380), '2');
     const maps = request.board.copper.map((layer) => mapped(() => layer.coverage));
-    const shown = scenarioFor(
-      { ...request, board: { ...request.board, maps } },
-      settingAt(380),
-      '2',
-    );
+    const shown = scenarioFor({ ...request, board: { ...request.board, maps } }, settingAt(380), '2');
     const melt = (scenario: typeof told): number => simulateJoint(scenario, { duration_s: 12 }).fullMelt_s!;
     // Shares are told to a twentieth.
     expect(melt(shown) / melt(told)).toBeGreaterThan(0.97);

@@ -1,3 +1,4 @@
+import { extent } from 'd3-array';
 import { areaOf, type Point } from '~/core/geometry/polygon';
 import { largestLoop } from '~/core/geometry/chain';
 import { millimetres } from '~/core/quantity/convert';
@@ -54,10 +55,10 @@ export function extentOf(edge: readonly Point[]): {
   length_m: number;
   width_m: number;
 } {
-  const xs = edge.map(([x]) => x);
-  const ys = edge.map(([, y]) => y);
-  const [x0, y0] = [Math.min(...xs), Math.min(...ys)];
-  return { x0, y0, length_m: Math.max(...xs) - x0, width_m: Math.max(...ys) - y0 };
+  // Not spread into arguments: an edge drawn as one region may have hundreds of thousands of points.
+  const [x0 = 0, x1 = 0] = extent(edge, ([x]) => x);
+  const [y0 = 0, y1 = 0] = extent(edge, ([, y]) => y);
+  return { x0, y0, length_m: x1 - x0, width_m: y1 - y0 };
 }
 
 function pointsOf(contour: readonly number[]): Point[] {

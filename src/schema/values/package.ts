@@ -3,14 +3,16 @@ import { FAMILY_IDS, TWO_ROWS, type FamilyId } from '~/core/packages/families';
 import { CHIP_CODES, USUAL_PINS } from '~/core/packages/outlines';
 import { SURFACE_FAMILY_IDS, type SurfaceFamilyId } from '~/core/packages/surfaceFamilies';
 
+import { usualLand_m } from '~/core/packages/throughHole';
+import { metres, millimetres } from '~/core/quantity/convert';
 import { oneOf, quantity, wholeNumber } from './fields';
 
-/** Surface families are computed at board scale, and are not placed or planned by hand tools yet. */
+/** A part with leads through the board, by the name of its family. */
 const family = oneOf([...FAMILY_IDS, ...SURFACE_FAMILY_IDS] as unknown as [string, ...string[]]).refine(
   (id): id is FamilyId => (FAMILY_IDS as readonly string[]).includes(id),
   {
     error: (issue) =>
-      `is "${String(issue.input)}", which cannot be planned yet; give one of ${FAMILY_IDS.join(', ')}`,
+      `is "${String(issue.input)}", which is no part with leads through the board; give one of ${FAMILY_IDS.join(', ')}`,
   },
 );
 
@@ -52,10 +54,10 @@ function checkThroughHole(p: ThroughHoleInput, context: z.RefinementCtx): void {
   if ((p.family === 'radial' || p.family === 'axial') && p.pins !== 2) {
     refuse('pins', `is ${p.pins}; a ${p.family} part has 2 pins`);
   }
-  if (landDiameter_mm(p) > p.pitch_mm && p.pins > 1) {
+  if (landOf_mm(p) > p.pitch_mm && p.pins > 1) {
     refuse(
       'pitch_mm',
-      `is ${p.pitch_mm} mm, less than the ${landDiameter_mm(p).toFixed(2)} mm lands; they would overlap`,
+      `is ${p.pitch_mm} mm, less than the ${landOf_mm(p).toFixed(2)} mm lands; they would overlap`,
     );
   }
 }
@@ -148,8 +150,5 @@ export const anyPackage = z.discriminatedUnion(
 );
 export type PackageRecord = z.infer<typeof throughHolePackage>;
 
-/** A ring of 0.45 mm all round, about what IPC-2221 level A leaves (from memory), where none is given. */
-export const landDiameter_mm = (p: {
-  landDiameter_mm?: number | undefined;
-  holeDiameter_mm: number;
-}): number => p.landDiameter_mm ?? p.holeDiameter_mm + 0.9;
+const landOf_mm = (p: ThroughHoleInput): number =>
+  p.landDiameter_mm ?? millimetres(usualLand_m(metres(p.holeDiameter_mm)));

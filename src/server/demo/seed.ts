@@ -1,8 +1,5 @@
-import { eq } from 'drizzle-orm';
 import { runState } from '~/core/record/runState';
-import { boards } from '~/schema/records/board/board.table';
 import { acceptPlan } from '~/schema/records/work/job';
-import { jobs } from '~/schema/records/work/job.table';
 import { newFinding } from '~/schema/records/site/finding';
 import { newSite } from '~/schema/records/site/site';
 import { newBoard } from '~/schema/records/board/board';
@@ -16,9 +13,9 @@ import type { Db } from '~/server/store/db';
 import { acceptJob } from '~/server/jobs/acceptance';
 import { exposureFor } from '~/server/jobs/exposure';
 import { planningFor } from '~/server/plans/sitePlanning';
-import { addBoard, setWaiting } from '~/server/store/repositories/boards';
+import { addBoard, hasBoard, setWaiting } from '~/server/store/repositories/boards';
 import { addFinding } from '~/server/store/repositories/findings';
-import { appendEvent, getJob } from '~/server/store/repositories/jobs';
+import { appendEvent, getJob, hasJob } from '~/server/store/repositories/jobs';
 import { addSite, sitesOf } from '~/server/store/repositories/sites';
 import { listSupplies, moveSupply } from '~/server/store/repositories/supplies';
 import { changeTool, listTools } from '~/server/store/repositories/tools';
@@ -52,7 +49,7 @@ export async function seedDemo(db: Db, now_ms: number, tell: (line: string) => v
     await seedPhoto(db, demo, now_ms);
   }
   for (const story of DEMO_STORIES) {
-    if (db.select({ id: jobs.id }).from(jobs).where(eq(jobs.id, story.id)).get()) continue;
+    if (hasJob(db, story.id)) continue;
     tell(`demo: planning and writing ${story.siteRef} of ${story.boardId}`);
     await seedStory(db, story, now_ms);
   }
@@ -89,7 +86,7 @@ function seedRig(db: Db, now_ms: number): void {
 }
 
 function seedBoard(db: Db, demo: DemoBoard, now_ms: number): void {
-  if (db.select({ id: boards.id }).from(boards).where(eq(boards.id, demo.id)).get()) return;
+  if (hasBoard(db, demo.id)) return;
   addBoard(db, newBoard.parse(demo.board), now_ms - demo.daysAgo * DAY_ms, demo.id);
   for (const site of demo.sites) addSite(db, demo.id, newSite.parse(site), `${demo.id}-${site.ref}`);
   const padId = (site: string, pad: string): string => `${demo.id}-${site}-${pad}`;

@@ -7,7 +7,7 @@ import { planningFor } from './sitePlanning';
 import { getSite, sitesOf } from '~/server/store/repositories/sites';
 import { listHabits } from '~/server/store/repositories/stepHabits';
 import { listTools } from '~/server/store/repositories/tools';
-import { recordsByPerson } from './trackRecord';
+import { recordsByPerson } from '~/server/store/repositories/trackRecord';
 
 /** Gathers what a plan of one site starts from. */
 export function planSheet(db: Db, siteId: string, goal: Goal, mates: readonly string[] = []): PlanSheet {

@@ -16,7 +16,7 @@ import { jobsOfBoard, siteHistory } from '~/server/store/repositories/jobs';
 import { getSite, sitesOf, type SiteWithPads } from '~/server/store/repositories/sites';
 import { listSupplies } from '~/server/store/repositories/supplies';
 import { listTools } from '~/server/store/repositories/tools';
-import { trackRecord } from './trackRecord';
+import { trackRecord } from '~/server/store/repositories/trackRecord';
 
 /** Wishes for a plan, and whose record with methods counts. */
 export interface Wanted extends PlanWishes {

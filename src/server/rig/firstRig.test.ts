@@ -22,7 +22,7 @@ import {
   retireSupply,
 } from '~/server/store/repositories/supplies';
 import { addTool, allTools, changeTool, listTools } from '~/server/store/repositories/tools';
-import { trackRecord } from '~/server/plans/trackRecord';
+import { trackRecord } from '~/server/store/repositories/trackRecord';
 
 const IRON = newTool.parse({
   name: 'Spare iron',

@@ -1,8 +1,7 @@
 import type { NewTool } from '~/schema/records/rig/tool';
 import type { SupplySpec } from '~/schema/values/supplySpec';
-import { supplies } from '~/schema/records/rig/supply.table';
 import type { Db } from '~/server/store/db';
-import { addSupply } from '~/server/store/repositories/supplies';
+import { addSupply, anySupply } from '~/server/store/repositories/supplies';
 import { ensureTool } from '~/server/store/repositories/tools';
 
 const fresh = { offset_K: 0, checkedAt_ms: null, hours: 0, clogged: 0 } as const;
@@ -150,6 +149,6 @@ export const STARTING_SUPPLIES: readonly StartingSupply[] = [
 /** What a new bench has: tools as they are missing, stock only where there is none yet. */
 export function ensureRig(db: Db, now_ms = Date.now()): void {
   for (const tool of STARTING_TOOLS) ensureTool(db, tool);
-  if (db.select({ id: supplies.id }).from(supplies).limit(1).get()) return;
+  if (anySupply(db)) return;
   for (const { id, ...supply } of STARTING_SUPPLIES) addSupply(db, { ...supply, by: 'Rig' }, now_ms, id);
 }

@@ -189,26 +189,31 @@ function sources(
 
 /** Films follow the faces once these have moved far enough. */
 class Refresh {
-  private readonly seen_K: Float64Array;
+  private readonly seenTop_K: Float64Array;
+  private readonly seenBottom_K: Float64Array;
 
   constructor(
     private readonly solver: FieldSolver,
     private readonly films: Films,
   ) {
-    this.seen_K = new Float64Array(solver.top_K.length);
+    this.seenTop_K = new Float64Array(solver.top_K.length);
+    this.seenBottom_K = new Float64Array(solver.bottom_K.length);
   }
 
   now(): void {
     const { solver } = this;
     this.films.follow(solver.top_K, solver.bottom_K, solver.bodies_K);
-    this.seen_K.set(solver.top_K);
+    this.seenTop_K.set(solver.top_K);
+    this.seenBottom_K.set(solver.bottom_K);
     solver.filmsChanged();
   }
 
   maybe(): void {
-    const { top_K } = this.solver;
+    const { top_K, bottom_K } = this.solver;
     for (let c = 0; c < top_K.length; c++) {
-      if (Math.abs(top_K[c]! - this.seen_K[c]!) > FIELD.filmRefresh_K) {
+      const top = Math.abs(top_K[c]! - this.seenTop_K[c]!);
+      const bottom = Math.abs(bottom_K[c]! - this.seenBottom_K[c]!);
+      if (Math.max(top, bottom) > FIELD.filmRefresh_K) {
         this.now();
         return;
       }

@@ -2,10 +2,9 @@ import { FAMILY_TRAITS, TWO_ROWS, type FamilyId } from '~/core/packages/families
 import type { PartPackage } from '~/core/packages/form';
 import { surfacePackage, type SurfaceSpec } from '~/core/packages/outlines';
 import { SURFACE_FAMILY_IDS, SURFACE_TRAITS, type SurfaceFamilyId } from '~/core/packages/surfaceFamilies';
-import type { BodyBox, ThroughHolePackage } from '~/core/packages/throughHole';
+import { usualLand_m, type BodyBox, type ThroughHolePackage } from '~/core/packages/throughHole';
 import { metres } from '~/core/quantity/convert';
 import type { AnyPackageInput, PackageRecord, SurfacePackageInput } from '~/schema/values/package';
-import { landDiameter_mm } from '~/schema/values/package';
 
 export const isSurfaceInput = (p: AnyPackageInput): p is SurfacePackageInput =>
   (SURFACE_FAMILY_IDS as readonly string[]).includes(p.family);
@@ -50,7 +49,8 @@ export function packageOf(p: PackageRecord): ThroughHolePackage {
     rowSpacing_m: metres(p.rowSpacing_mm ?? 7.62),
     leadDiameter_m: metres(p.leadDiameter_mm),
     holeDiameter_m: metres(p.holeDiameter_mm),
-    landDiameter_m: metres(landDiameter_mm(p)),
+    landDiameter_m:
+      p.landDiameter_mm === undefined ? usualLand_m(metres(p.holeDiameter_mm)) : metres(p.landDiameter_mm),
     body: bodyOf(p),
   };
 }

@@ -39,6 +39,9 @@ export function getBoard(db: Db, id: string): BoardRecord {
   return boardRecord.parse(row);
 }
 
+export const hasBoard = (db: Db, id: string): boolean =>
+  db.select({ id: boards.id }).from(boards).where(eq(boards.id, id)).get() !== undefined;
+
 export function addBoard(db: Db, board: NewBoard, now_ms: number, id = newId('brd')): BoardRecord {
   const record: BoardRecord = {
     ...board,

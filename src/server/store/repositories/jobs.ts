@@ -27,6 +27,9 @@ export function getJob(db: Db, id: string): JobWithEvents {
   return { job: jobOfRow(row), events: eventsOf(db, [id]) };
 }
 
+export const hasJob = (db: Db, id: string): boolean =>
+  db.select({ id: jobs.id }).from(jobs).where(eq(jobs.id, id)).get() !== undefined;
+
 export function jobsOfBoard(db: Db, boardId: string): JobWithEvents[] {
   const rows = db
     .select()

@@ -31,6 +31,10 @@ export function listSupplies(db: Db): StockedSupply[] {
     .map((row) => ({ ...supplyRecord.parse(row), left: Math.max(0, left.get(row.id) ?? 0) }));
 }
 
+/** Whether anything was ever taken into stock, in use or not. */
+export const anySupply = (db: Db): boolean =>
+  db.select({ id: supplies.id }).from(supplies).limit(1).get() !== undefined;
+
 export function addSupply(
   db: Db,
   { left, by, ...supply }: NewSupply,

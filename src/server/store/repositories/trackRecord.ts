@@ -4,7 +4,7 @@ import { findings } from '~/schema/records/site/finding.table';
 import { jobOfRow } from '~/schema/records/work/job';
 import { jobs } from '~/schema/records/work/job.table';
 import type { PlanInput } from '~/schema/exchange/plan/planRequest';
-import type { Db } from '~/server/store/db';
+import type { Db } from '../db';
 
 /** What a method did to a land if it went wrong. */
 const HARM: readonly PadStateId[] = ['lifted', 'torn', 'barrel'];
