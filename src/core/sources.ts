@@ -20,7 +20,7 @@ import { SHIELDS, SURFACE } from '~/core/materials/surfaces';
 import { TIP_CONSTRUCTIONS, TIP_CONTACT, TIP_SHAPES, TIP_WEAR } from '~/core/materials/tips';
 
 /** One value of the model's data and where it stands. */
-export interface RegisteredProperty {
+interface RegisteredProperty {
   readonly name: string;
   readonly of: Property;
 }

@@ -12,7 +12,6 @@ import { FAMILIES, startOf } from '~/islands/intake/packageDraft';
 import { blankSite, siteOf } from '~/islands/intake/siteDraft';
 import {
   alongFrontier,
-  changed,
   choiceAt,
   freshPins,
   phaseOf,
@@ -21,6 +20,7 @@ import {
   verdictOf,
   wantsProof,
 } from '~/islands/plan/state';
+import { changed } from './plan/adjust';
 import { reduce as runReduce, standing, type RunViewState } from '~/islands/run/state';
 
 const layersOf = (count: number) => ({

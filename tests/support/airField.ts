@@ -11,7 +11,7 @@ import { HOT_AIR_EXAMPLE } from './requests';
 
 const { board, site, neighbours } = HOT_AIR_EXAMPLE;
 
-export const STATION = {
+const STATION = {
   id: 'h',
   name: 'Hot air',
   retired: false,

@@ -24,7 +24,7 @@ interface Placed {
   readonly site: NewSite;
 }
 
-export function padsOf(sites: readonly NewSite[]): Placed[] {
+function padsOf(sites: readonly NewSite[]): Placed[] {
   return sites.flatMap((site) => {
     const rotation_rad = (site.rotation_deg * Math.PI) / 180;
     const at = { side: site.side, x_m: metres(site.x_mm), y_m: metres(site.y_mm), rotation_rad };

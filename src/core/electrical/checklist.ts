@@ -20,7 +20,7 @@ export interface PlacedPad {
 }
 
 /** A pad to the nearest other point of its net: it must read no more than `limit_Ohm`. */
-export interface ContinuityCheck {
+interface ContinuityCheck {
   readonly kind: 'continuity';
   readonly pad: PlacedPad;
   readonly other: PlacedPad;
@@ -31,7 +31,7 @@ export interface ContinuityCheck {
 }
 
 /** A pad and its neighbour of another net: they must not touch. */
-export interface ShortCheck {
+interface ShortCheck {
   readonly kind: 'short';
   readonly pad: PlacedPad;
   readonly other: PlacedPad;

@@ -5,7 +5,7 @@ import { gaugeDiameter_m, trackCurrent_A, wireResistance_Ohm } from './wire';
 import { wireCurrent_A } from './wireRise';
 
 /** Gauges that a bench keeps, thinnest first. */
-export const JUMPER_GAUGES = [36, 34, 32, 30, 28, 26, 24, 22, 20, 18, 16] as const;
+const JUMPER_GAUGES = [36, 34, 32, 30, 28, 26, 24, 22, 20, 18, 16] as const;
 
 export interface JumperOrder {
   readonly current_A: number;

@@ -5,7 +5,7 @@ export const gaugeDiameter_m = (gauge: number): number => 0.127e-3 * 92 ** ((36 
 
 /** Annealed copper at 20 °C, Ω m, and how it rises, 1/K (IEC 60028). */
 export const COPPER_RESISTIVITY_Ohm_m = 1.7241e-8;
-export const COPPER_COEFFICIENT_1_K = 3.93e-3;
+const COPPER_COEFFICIENT_1_K = 3.93e-3;
 
 export const resistivity_Ohm_m = (temperature_K: number): number =>
   COPPER_RESISTIVITY_Ohm_m * (1 + COPPER_COEFFICIENT_1_K * (temperature_K - 293.15));

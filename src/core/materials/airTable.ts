@@ -11,7 +11,7 @@ export interface AirState {
  * Incropera & DeWitt, Fundamentals of Heat and Mass Transfer, table A.4 (from memory); one per cent.
  * Columns: T (K), density (kg/m³), heat (J/kgK), viscosity (1e-7 Pa s), conductivity (1e-3 W/mK), Prandtl.
  */
-export const AIR_TABLE: readonly (readonly [number, number, number, number, number, number])[] = [
+const AIR_TABLE: readonly (readonly [number, number, number, number, number, number])[] = [
   [250, 1.3947, 1006, 159.6, 22.3, 0.72],
   [300, 1.1614, 1007, 184.6, 26.3, 0.707],
   [350, 0.995, 1009, 208.2, 30.0, 0.7],

@@ -33,4 +33,3 @@ export const LEAD_METALS = {
 } as const satisfies Record<string, LeadMetal>;
 
 export type LeadMetalId = keyof typeof LEAD_METALS;
-export const LEAD_METAL_IDS = Object.keys(LEAD_METALS) as [LeadMetalId, ...LeadMetalId[]];

@@ -40,8 +40,6 @@ export const TIP_CONSTRUCTIONS = {
     bodyCapacity: property(6.0, 'J/K', [3, 12], 0.2, 'assumed', TIPS),
   },
 } as const satisfies Record<string, TipConstruction>;
-
-export type TipConstructionId = keyof typeof TIP_CONSTRUCTIONS;
 /** Constructions of a solid tip; a gun's is its own. */
 export const TIP_CONSTRUCTION_IDS = ['cartridge', 'slip-on'] as const;
 

@@ -81,7 +81,6 @@ export type Supply =
       readonly name: string;
       readonly left_m2: number | null;
     };
-export type SupplyKind = Supply['kind'];
 
 /** What a technician has to work with. */
 export interface Bench {

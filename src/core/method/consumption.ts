@@ -182,7 +182,7 @@ function linesOf(
 }
 
 /** What a supply has left in its own measure. */
-export function leftOf(supply: Supply): number | null {
+function leftOf(supply: Supply): number | null {
   switch (supply.kind) {
     case 'wire':
     case 'braid':

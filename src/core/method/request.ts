@@ -71,7 +71,7 @@ export interface PlanSite {
 }
 
 /** How a method has gone before for this technician on this family. */
-export interface TrackRecord {
+interface TrackRecord {
   readonly method: string;
   readonly jobs: number;
   /** Jobs after which a pad was found lifted, torn or its barrel damaged. */

@@ -5,7 +5,7 @@ import { kelvin } from '~/core/quantity/convert';
  * (tin–lead) and 4-2 (lead-free), from memory. Thickness in mm, volume in mm³; each row gives the
  * temperatures for volumes under 350, 350 to 2000, and over 2000 mm³.
  */
-export const CLASSIFICATION_C = {
+const CLASSIFICATION_C = {
   leaded: [
     { under_mm: 2.5, peak_C: [235, 220, 220] },
     { under_mm: Infinity, peak_C: [220, 220, 220] },

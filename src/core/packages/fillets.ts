@@ -60,8 +60,6 @@ export const LAND_RULES = {
   tabWidth: property(0.85, '', [0.7, 1], 0.1, 'assumed', 'DPAK patterns, from memory'),
 } as const;
 
-export type FilletId = keyof typeof FILLETS;
-
 /** Gull wings closer than this have the finer goals. */
 const FINE_PITCH_m = 0.6251e-3;
 /** Chips shorter than this have the smaller goals (1608 metric and up have the larger). */

@@ -37,7 +37,7 @@ const days = (a: number, b: number): Bake => [a * 24, b * 24];
  * Baking before rework, hours: floor life exceeded by more than 72 h, and by no more.
  * J-STD-033 table 4-1, from memory; body thickness up to 1.4, 2.0 and 4.5 mm.
  */
-export const BAKE_TABLE: readonly {
+const BAKE_TABLE: readonly {
   upTo_m: number;
   levels: Readonly<Partial<Record<MoistureLevel, BakeRow>>>;
 }[] = [

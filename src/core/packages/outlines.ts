@@ -11,7 +11,7 @@ import {
 } from './surface';
 
 /** Chips by their inch code: length, width, height and termination in mm (EIA and IEC 60115 sizes, from memory). */
-export const CHIP_SIZES_mm = {
+const CHIP_SIZES_mm = {
   '0201': [0.6, 0.3, 0.3, 0.15],
   '0402': [1.0, 0.5, 0.4, 0.25],
   '0603': [1.6, 0.8, 0.5, 0.35],
@@ -187,7 +187,7 @@ function usual(spec: SurfaceSpec, pins: number, sidePins: number): Usual {
 }
 
 /** Rows and columns of an array; as square as its pins allow where they are not given. */
-export function arrayOf(spec: SurfaceSpec, pins: number): { rows: number; columns: number } {
+function arrayOf(spec: SurfaceSpec, pins: number): { rows: number; columns: number } {
   const rows = spec.rows ?? Math.round(Math.sqrt(pins));
   return { rows, columns: spec.columns ?? Math.round(pins / rows) };
 }
@@ -222,8 +222,7 @@ export function outlineOf(spec: SurfaceSpec): Outline {
 const SQUARE: ReadonlySet<SurfaceFamilyId> = new Set(['plcc', 'qfp', 'qfn']);
 
 /** The thermal pad of a leadless part where none is given: the body less its rows of lands. */
-export const usualThermalPad_m = (o: Outline): number =>
-  Math.max(0, Math.min(o.length_m, o.width_m) - 1.9e-3);
+const usualThermalPad_m = (o: Outline): number => Math.max(0, Math.min(o.length_m, o.width_m) - 1.9e-3);
 
 /** Lands and body from a spec. */
 export function surfacePackage(spec: SurfaceSpec): SurfacePackage {

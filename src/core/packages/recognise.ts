@@ -21,7 +21,7 @@ export type Guess =
   | { readonly kind: 'through-hole'; readonly part: HoleSpec }
   | { readonly kind: 'surface'; readonly spec: SurfaceSpec };
 
-export type HoleSpec = Omit<ThroughHolePackage, 'body'>;
+type HoleSpec = Omit<ThroughHolePackage, 'body'>;
 
 /** Lands further off than this belong to another family. */
 const MISFIT_m = 0.3e-3;

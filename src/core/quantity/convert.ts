@@ -1,6 +1,6 @@
 /** Conversions between bench units (°C, mm, oz) and the SI units the core computes in. */
 
-export const ZERO_CELSIUS_K = 273.15;
+const ZERO_CELSIUS_K = 273.15;
 
 export const kelvin = (temperature_C: number): number => temperature_C + ZERO_CELSIUS_K;
 export const celsius = (temperature_K: number): number => temperature_K - ZERO_CELSIUS_K;

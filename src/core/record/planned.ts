@@ -9,7 +9,7 @@ export interface PlannedHeat {
   readonly padDose: { readonly p50: number | null; readonly p90: number | null };
 }
 
-export type MeltVerdict = 'as planned' | 'sooner' | 'later' | 'not seen' | 'not done';
+type MeltVerdict = 'as planned' | 'sooner' | 'later' | 'not seen' | 'not done';
 
 /** One heating beside its plan. A step tried more than once has a line for each try. */
 export interface HeatCompared {

@@ -35,8 +35,6 @@ export type RunEventBody =
     }
   | { readonly kind: 'closed'; readonly outcome: string; readonly cause: string };
 
-export type RunEventKind = RunEventBody['kind'];
-
 /** An entry as it stands in the record. */
 export type RunEvent = RunEventBody & {
   readonly seq: number;

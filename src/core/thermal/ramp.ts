@@ -1,5 +1,5 @@
 /** A body's ramp is read over this long, as a logger reads it: shorter is noise of the sensor, longer hides a shock. */
-export const RAMP_WINDOW_s = 1;
+const RAMP_WINDOW_s = 1;
 
 /** Sums of steps are not exact. */
 const ROUNDING_s = 1e-9;

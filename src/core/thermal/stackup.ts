@@ -51,7 +51,7 @@ export function effectiveFraction(coverage: number): number {
 }
 
 /** Sheet conductance of one copper layer away from the joint, W/K per square. */
-export const layerConductance_W_K = (layer: CopperLayer): number =>
+const layerConductance_W_K = (layer: CopperLayer): number =>
   COPPER.conductivity.value * layer.thickness_m * effectiveFraction(layer.coverage);
 
 /** Depth of a one-based copper layer; layers are spread evenly, with the outer two at the faces. */

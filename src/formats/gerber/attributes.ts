@@ -1,6 +1,3 @@
-/** X2 attributes: what a file, an aperture or an object is for. */
-export type Attributes = ReadonlyMap<string, readonly string[]>;
-
 /** `.Name,value,value` with \uXXXX written out. */
 export function readAttribute(text: string): [name: string, values: string[]] {
   const [name = '', ...values] = text.split(',').map(unescaped);

@@ -25,7 +25,7 @@ export interface ImportChoices {
   readonly columns: Readonly<Record<string, Partial<CentroidColumns>>>;
 }
 
-export function kindOf({ text }: ImportFile): FileKind {
+function kindOf({ text }: ImportFile): FileKind {
   const head = text.slice(0, 4000);
   if (/%FS|%MO(MM|IN)|^G04/m.test(head)) return 'artwork';
   if (/^\s*M48/m.test(head)) return 'drill';

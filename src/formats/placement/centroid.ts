@@ -47,7 +47,7 @@ export function columnsOf(heading: readonly string[]): CentroidColumns {
 }
 
 /** Length of one unit by a heading such as `PosX(mm)` or `Mid X (mil)`; millimetres where it is silent. */
-export function unitOf(heading: string): number {
+function unitOf(heading: string): number {
   if (/mil/i.test(heading)) return 25.4e-6;
   return /\bin(ch)?\b/i.test(heading) ? 25.4e-3 : 1e-3;
 }
@@ -80,7 +80,7 @@ export function readCentroid(table: readonly (readonly string[])[], columns: Cen
 }
 
 /** A number as people write it: decimal comma or point, thousands not at all, a unit after it. */
-export function numberIn(text: string): number | null {
+function numberIn(text: string): number | null {
   const found = /^[+-]?\d*[.,]?\d+(?:e[+-]?\d+)?/i.exec(text.replace(/\s+/g, ''));
   if (!found) return null;
   const value = Number(found[0].replace(',', '.'));

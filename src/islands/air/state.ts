@@ -6,7 +6,7 @@ import type { FieldBandAnswer } from '~/schema/exchange/simulate/fieldBand';
 import type { MoistureInput } from '~/schema/values/moisture';
 import type { FieldPicture } from '~/schema/exchange/simulate/airField';
 
-export type AirRun =
+type AirRun =
   | { readonly status: 'running'; readonly time_s: number; readonly duration_s: number }
   | { readonly status: 'done' }
   | { readonly status: 'stopped' }

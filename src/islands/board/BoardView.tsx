@@ -199,7 +199,7 @@ export function BoardView({ sheet }: { sheet: BoardSheet }) {
           )
         )}
       </div>
-      <LedgerList lines={lines} ready={ready} />
+      <LedgerList lines={lines} />
     </div>
   );
 }

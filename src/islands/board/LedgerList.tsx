@@ -1,15 +1,9 @@
-import { format } from 'date-fns';
+import { dayAndTime, stamp } from '~/ui/dates';
 import type { LedgerLine } from './ledger';
 import css from './board.module.css';
 
-/** What happened to a board, newest first. Times are local once the page is alive; the server does not know the zone. */
-export function LedgerList({
-  lines,
-  ready,
-}: {
-  readonly lines: readonly LedgerLine[];
-  readonly ready: boolean;
-}) {
+/** What happened to a board, newest first. */
+export function LedgerList({ lines }: { readonly lines: readonly LedgerLine[] }) {
   return (
     <section aria-label="Ledger" className={css['ledger']}>
       <h2>Ledger</h2>
@@ -19,10 +13,8 @@ export function LedgerList({
         <ol>
           {lines.map((line) => (
             <li key={line.key} data-kind={line.kind}>
-              <time className="digits" dateTime={new Date(line.at_ms).toISOString()}>
-                {ready
-                  ? format(line.at_ms, 'd MMM yyyy HH:mm')
-                  : new Date(line.at_ms).toISOString().slice(0, 16).replace('T', ' ')}
+              <time className="digits" dateTime={stamp(line.at_ms)}>
+                {dayAndTime(line.at_ms)}
               </time>
               <span className="digits">{line.siteRef}</span>
               <span>

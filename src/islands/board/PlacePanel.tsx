@@ -15,6 +15,7 @@ import { padState } from '~/islands/findings/marking';
 import { FindingPhotos } from '~/islands/photos/FindingPhotos';
 import { LEAST_POINTS, type BoardAction, type BoardState } from './state';
 import css from './board.module.css';
+import { day } from '~/ui/dates';
 
 interface PlacePanelProps {
   readonly boardId: string;
@@ -145,7 +146,7 @@ function Life({
           {entry.foundAs === 'as-received' ? ', as received' : ', here'}
           {entry.note && `. ${entry.note}`}{' '}
           <span className="quiet digits">
-            {new Date(entry.at_ms).toISOString().slice(0, 10)} {entry.by}
+            {day(entry.at_ms)} {entry.by}
           </span>
           <FindingPhotos
             boardId={boardId}

@@ -1,9 +1,10 @@
 import type { PadExposure, SharedLife } from '~/core/record/heatLife';
 import { HeatStrip, type Exposure } from '~/ui/strip/HeatStrip';
+import { day } from '~/ui/dates';
 
 /** A recorded exposure as the strip draws it. */
 export const stripExposure = (e: PadExposure, besideWorst = false): Exposure => ({
-  label: `${new Date(e.at_ms).toISOString().slice(0, 10)}, ${e.duration_s.toFixed(1)} s${e.sharedFrom ? ', from a neighbour' : ''}`,
+  label: `${day(e.at_ms)}, ${e.duration_s.toFixed(1)} s${e.sharedFrom ? ', from a neighbour' : ''}`,
   dose: e.dose,
   peak_C: e.peak_C,
   beside: besideWorst,

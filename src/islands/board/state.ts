@@ -55,7 +55,7 @@ export const initialState = (sheet: BoardSheet): BoardState => ({
 });
 
 /** A place on the face that is being drawn. */
-export interface Drawing {
+interface Drawing {
   readonly kind: PlaceKind;
   readonly points: readonly FacePoint[];
   /** Where the arrow keys have the cross. */

@@ -9,6 +9,7 @@ import { ohms, VERDICT_WORDS } from '~/ui/continuityWords';
 import { budget, degrees } from '~/ui/figures';
 import { StateBadge } from '~/ui/land/StateBadge';
 import css from './findings.module.css';
+import { day } from '~/ui/dates';
 
 export interface LifeEntry {
   /** The finding that photos go with. */
@@ -141,7 +142,7 @@ export function PadLife(props: {
                 )}
               </span>
               <span className="digits">
-                {new Date(entry.at_ms).toISOString().slice(0, 10)} {entry.by}
+                {day(entry.at_ms)} {entry.by}
               </span>
             </li>
           ))}

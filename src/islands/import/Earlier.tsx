@@ -3,6 +3,7 @@ import type { ImportRecord } from '~/schema/records/board/boardImport';
 import { postJson } from '~/ui/api';
 import { Button } from '~/ui/controls/Button';
 import css from './import.module.css';
+import { day } from '~/ui/dates';
 
 interface EarlierProps {
   readonly boardId: string;
@@ -31,8 +32,8 @@ export function Earlier({ boardId, records, onUndone, onFailed }: EarlierProps) 
       <ul className={css['list']}>
         {[...records].reverse().map((record) => (
           <li key={record.id}>
-            <span className="digits">{new Date(record.at_ms).toISOString().slice(0, 10)}</span>{' '}
-            {record.siteIds.length} {record.siteIds.length === 1 ? 'part' : 'parts'} from{' '}
+            <span className="digits">{day(record.at_ms)}</span> {record.siteIds.length}{' '}
+            {record.siteIds.length === 1 ? 'part' : 'parts'} from{' '}
             {record.files.map((file) => file.name).join(', ')}, {record.by}{' '}
             {record.undoneAt_ms === null ? (
               <Button small disabled={busy !== null} onClick={() => void undo(record)}>

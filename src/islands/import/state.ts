@@ -2,7 +2,7 @@ import type { ImportRecord, NewImport } from '~/schema/records/board/boardImport
 import type { CopperMap } from '~/schema/values/copperMap';
 import type { CentroidColumns, ImportChoices, ImportFile, ImportPreview } from '~/workers/protocol';
 
-export type Reading =
+type Reading =
   | { readonly status: 'idle' }
   | { readonly status: 'reading'; readonly doing: string; readonly share: number }
   | { readonly status: 'read' }

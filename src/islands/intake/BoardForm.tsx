@@ -14,6 +14,7 @@ import { SelectField, TextField } from '~/ui/controls/Field';
 import { ErrorNote } from '~/ui/controls/Notes';
 import { Weight } from '~/islands/board/Weight';
 import css from './intake.module.css';
+import { dequal } from 'dequal';
 
 const BLANK: NewBoard = {
   name: '',
@@ -53,7 +54,7 @@ const FIELD_WORDS: Readonly<Record<keyof NewBoard, string>> = {
 /** The fields in which a board differs from what this screen began with. */
 const changedIn = (began: BoardRecord, now: BoardRecord): string =>
   (Object.keys(FIELD_WORDS) as (keyof NewBoard)[])
-    .filter((field) => JSON.stringify(began[field]) !== JSON.stringify(now[field]))
+    .filter((field) => !dequal(began[field], now[field]))
     .map((field) => FIELD_WORDS[field])
     .join(', ') || 'only what it waits for';
 

@@ -20,6 +20,7 @@ import {
   type PackageDraft,
 } from './packageDraft';
 import css from './intake.module.css';
+import { dequal } from 'dequal';
 
 interface PackageFieldsProps {
   readonly part: PackageDraft;
@@ -40,7 +41,7 @@ export function PackageFields({ part, library, onLibrary, onPart, faultOf }: Pac
   const input = packageInputOf(part);
   const parsed = anyPackage.safeParse(input);
   const usual = parsed.success ? usualFigures(parsed.data) : {};
-  const same = (other: unknown): boolean => JSON.stringify(sorted(other)) === JSON.stringify(sorted(input));
+  const same = (other: object): boolean => dequal(told(other), told(input));
   const own = library.find((kept) => same(kept.package));
   const preset = PACKAGE_PRESETS.find((p) => same(p.package));
   const dimensions = DIMENSIONS[part.family];
@@ -141,7 +142,6 @@ export function PackageFields({ part, library, onLibrary, onPart, faultOf }: Pac
   );
 }
 
-const sorted = (value: unknown): [string, unknown][] =>
-  Object.entries(value as object)
-    .filter(([, held]) => held !== undefined)
-    .sort(([a], [b]) => a.localeCompare(b));
+/** Without figures that are left to the family. */
+const told = (value: object): object =>
+  Object.fromEntries(Object.entries(value).filter(([, held]) => held !== undefined));

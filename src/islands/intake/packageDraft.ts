@@ -69,9 +69,6 @@ export interface PackageDraft {
   readonly figures: Readonly<Partial<Record<Dimension, string>>>;
 }
 
-export const isSurfaceFamily = (family: AnyFamily): family is SurfaceFamilyId =>
-  (SURFACE_FAMILY_IDS as readonly string[]).includes(family);
-
 export const FAMILIES: readonly { readonly value: AnyFamily; readonly label: string }[] = [
   ...FAMILY_IDS.map((id) => ({ value: id, label: FAMILY_TRAITS[id].name })),
   ...SURFACE_FAMILY_IDS.map((id) => ({ value: id, label: SURFACE_TRAITS[id].name })),

@@ -1,6 +1,7 @@
 import type { AlloyId } from '~/core/materials/alloys';
 import { padNamesOf } from '~/core/packages/form';
-import type { ConnectionKind, ConnectionRecord } from '~/schema/values/connection';
+import type { ConnectionRecord } from '~/schema/values/connection';
+import type { ConnectionKind } from '~/schema/values/connectionKind';
 import type { Construction } from '~/schema/values/construction';
 import { anyPackage } from '~/schema/values/package';
 import { isSurfaceInput, partOf } from '~/schema/exchange/si/part';

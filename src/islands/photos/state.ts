@@ -2,7 +2,7 @@ import type { PhotoRecord } from '~/schema/records/board/photo';
 import { calibration, type Calibration } from '~/schema/values/calibration';
 
 /** One tie as it is entered: pixels in the picture, millimetres on the board, as typed. */
-export interface TieDraft {
+interface TieDraft {
   readonly px: string;
   readonly py: string;
   readonly x_mm: string;

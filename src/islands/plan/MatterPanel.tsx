@@ -1,5 +1,5 @@
 import type { FoundAnswer, PhaseAnswer } from '~/schema/exchange/plan/planAnswer';
-import { phasesIn } from '~/schema/exchange/plan/planAnswer';
+import { phasesIn } from '~/schema/exchange/plan/phasesIn';
 import type { PlanInput } from '~/schema/exchange/plan/planRequest';
 import { Caution } from '~/ui/controls/Notes';
 import { HeatAbout } from '~/ui/face/HeatAbout';

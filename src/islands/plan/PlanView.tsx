@@ -8,12 +8,8 @@ import { socketFor } from '~/core/packages/socket';
 import { choiceOfOption } from '~/schema/exchange/plan/optionChoice';
 import { takesMoisture } from '~/schema/exchange/si/moisture';
 import { isSurfaceInput, partOf } from '~/schema/exchange/si/part';
-import {
-  phasesIn,
-  type MethodAnswer,
-  type OptionAnswer,
-  type PinAnswer,
-} from '~/schema/exchange/plan/planAnswer';
+import type { MethodAnswer, OptionAnswer, PinAnswer } from '~/schema/exchange/plan/planAnswer';
+import { phasesIn } from '~/schema/exchange/plan/phasesIn';
 import { planRequestOf } from '~/schema/exchange/si/plan';
 import type { ChoiceInput } from '~/schema/exchange/plan/planRequest';
 import type { PlanSheet } from '~/schema/sheets/planSheet';
@@ -41,7 +37,6 @@ import { SettingPanel } from './SettingPanel';
 import type { OfferedStation } from './tools';
 import {
   alongFrontier,
-  changed,
   choiceAt,
   freshPins,
   hotAndQuick,
@@ -52,6 +47,7 @@ import {
   start,
   type PlanState,
 } from './state';
+import { changed } from './adjust';
 import { StepsPanel } from './StepsPanel';
 import { beginning, preheatFor, toolsFor } from './tools';
 import { useAccepting } from './useAccepting';

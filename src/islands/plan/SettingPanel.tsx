@@ -14,10 +14,11 @@ import { Range } from '~/ui/controls/Range';
 import { nozzleWords } from '~/schema/exchange/si/tools';
 import { STANDOFF_mm } from './adjust';
 import { planCommand, type PlanCommand } from './commands';
-import type { SettingPart } from './state';
-import { sameTip, tipWords, type OfferedTool } from './tools';
+import type { SettingPart } from './adjust';
+import { tipWords, type OfferedTool } from './tools';
 import css from './plan.module.css';
 import type { OfferedStation } from './tools';
+import { dequal } from 'dequal';
 
 /** What is set on the tool: few things, for everything else the record knows. */
 export function SettingPanel({
@@ -102,7 +103,7 @@ function HandPart({
 }) {
   const tool = tools.find((t) => t.id === setting.toolId) ?? tools[0];
   if (!tool) return <p>No tool for this way is on the bench.</p>;
-  const at = tool.tips.findIndex((t) => sameTip(t, setting.tip));
+  const at = tool.tips.findIndex((t) => dequal(t, setting.tip));
   return (
     <>
       <SelectField

@@ -9,7 +9,7 @@ import { pinGroups } from './pinGroups';
 import { isBusy, phaseOf, type PlanState } from './state';
 import css from './plan.module.css';
 
-export const timesOf = (pin: PinAnswer) => ({
+const timesOf = (pin: PinAnswer) => ({
   p10_s: pin.melt_s.p10,
   p50_s: pin.melt_s.p50,
   p90_s: pin.melt_s.p90,

@@ -1,8 +1,14 @@
-import type { ChoiceInput, PreheatInput } from '~/schema/exchange/plan/planRequest';
+import type {
+  AirSettingInput,
+  ChoiceInput,
+  HandSettingInput,
+  PreheatInput,
+} from '~/schema/exchange/plan/planRequest';
 import type { PlanCommand } from './commands';
 import type { OfferedStation } from './tools';
-import { changed } from './state';
-import { clamp, sameTip, type OfferedTool } from './tools';
+
+import { clamp, type OfferedTool } from './tools';
+import { dequal } from 'dequal';
 
 /** What a key may change on the tool at hand. */
 export interface Adjustable {
@@ -81,10 +87,19 @@ function nextTip(choice: ChoiceInput, { tools, stations }: OnBench): ChoiceInput
   const { setting } = choice;
   if (setting.kind === 'air') {
     const nozzles = stations.find((s) => s.id === setting.toolId)?.spec.nozzles ?? [];
-    const at = nozzles.findIndex((n) => JSON.stringify(n) === JSON.stringify(setting.nozzle));
+    const at = nozzles.findIndex((n) => dequal(n, setting.nozzle));
     return nozzles.length > 0 ? changed(choice, { nozzle: nozzles[(at + 1) % nozzles.length]! }) : null;
   }
   const tips = tools.find((t) => t.id === setting.toolId)?.tips ?? [];
-  const at = tips.findIndex((t) => sameTip(t, setting.tip));
+  const at = tips.findIndex((t) => dequal(t, setting.tip));
   return tips.length > 0 ? changed(choice, { tip: tips[(at + 1) % tips.length]! }) : null;
 }
+
+/** A setting with one thing changed, of whichever kind it is. */
+export const changed = (choice: ChoiceInput, part: SettingPart): ChoiceInput => ({
+  ...choice,
+  setting: { ...choice.setting, ...part },
+});
+
+/** What of a setting is changed at a time; its kind stays. */
+export type SettingPart = Partial<Omit<AirSettingInput, 'kind'>> | Partial<Omit<HandSettingInput, 'kind'>>;

@@ -1,3 +1,4 @@
+import { scaleLog } from 'd3-scale';
 import type { Data, Layout, Shape } from 'plotly.js-dist-min';
 import type { OptionAnswer, PinAnswer } from '~/schema/exchange/plan/planAnswer';
 import type { CurveAnswer } from '~/workers/protocol';
@@ -171,9 +172,10 @@ export function frontierChart(
   };
 }
 
-const TICKS_percent = [-3, -2, -1, 0, 1, 2].flatMap((p) =>
-  [1, 2, 5].map((n) => Number((n * 10 ** p).toPrecision(1))),
-);
+/** 1, 2 and 5 of every decade that a budget can be told in. */
+const TICKS_percent = scaleLog([1e-3, 500], [0, 1])
+  .ticks(100)
+  .filter((t) => /^[125]/.test(t.toExponential()));
 
 /** Half a step of room above and below, on a logarithmic axis. */
 const logRange = (values: readonly number[]): [number, number] => [
@@ -181,4 +183,4 @@ const logRange = (values: readonly number[]): [number, number] => [
   Math.log10(Math.max(...values)) + 0.22,
 ];
 
-export const damageOf = (o: OptionAnswer): number => (o.padDose.p50 ?? 0) + (o.laminateDose ?? 0);
+const damageOf = (o: OptionAnswer): number => (o.padDose.p50 ?? 0) + (o.laminateDose ?? 0);

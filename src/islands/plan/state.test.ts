@@ -4,7 +4,6 @@ import type { FoundAnswer, NoPlanAnswer, OptionAnswer } from '~/schema/exchange/
 import { choiceOfOption } from '~/schema/exchange/plan/optionChoice';
 import {
   alongFrontier,
-  changed,
   choiceAt,
   freshPins,
   hotAndQuick,
@@ -19,6 +18,7 @@ import {
   type PlanAction,
   type PlanState,
 } from './state';
+import { changed } from './adjust';
 
 const after = (state: PlanState, ...actions: PlanAction[]): PlanState => actions.reduce(reduce, state);
 

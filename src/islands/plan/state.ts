@@ -10,11 +10,12 @@ import type {
   PinAnswer,
   PlanAnswer,
 } from '~/schema/exchange/plan/planAnswer';
-import type { AirSettingInput, ChoiceInput, HandSettingInput } from '~/schema/exchange/plan/planRequest';
+import type { ChoiceInput } from '~/schema/exchange/plan/planRequest';
 import type { PlanDraft } from './draft';
 import type { CurveAnswer, ProgressMessage } from '~/workers/protocol';
+import { dequal } from 'dequal';
 
-export type Search =
+type Search =
   | {
       readonly status: 'running';
       readonly done: number;
@@ -26,7 +27,7 @@ export type Search =
   | { readonly status: 'stopped' }
   | { readonly status: 'failed'; readonly message: string };
 
-export type Exploration =
+type Exploration =
   | { readonly status: 'idle' }
   | { readonly status: 'running' }
   | { readonly status: 'done'; readonly answer: FoundAnswer }
@@ -247,7 +248,7 @@ function searchProgress(state: PlanState, progress: ProgressMessage): PlanState 
       if (state.byHand) return next;
       const choice = choiceOfOption(progress.phase, progress.option);
       // Bands of a setting that was given up are not this one's.
-      const other = JSON.stringify(choice) !== JSON.stringify(choiceAt(state, progress.phase));
+      const other = !dequal(choice, choiceAt(state, progress.phase));
       return {
         ...withPhase(next, progress.phase, {
           option: progress.option,
@@ -358,9 +359,7 @@ export function alongFrontier(
 }
 
 const isSame = (a: OptionAnswer, b: OptionAnswer): boolean =>
-  a.toolId === b.toolId &&
-  a.setpoint_C === b.setpoint_C &&
-  JSON.stringify(setApart(a)) === JSON.stringify(setApart(b));
+  a.toolId === b.toolId && a.setpoint_C === b.setpoint_C && dequal(setApart(a), setApart(b));
 
 const setApart = (o: OptionAnswer): unknown[] => [
   o.tip,
@@ -378,12 +377,3 @@ export function verdictOf(pins: readonly PinAnswer[], wanted: number): Verdict {
   if (pins.length < wanted) return 'computing';
   return pins.every((pin) => pin.sure) ? 'clear' : 'doubtful';
 }
-
-/** A setting with one thing changed, of whichever kind it is. */
-export const changed = (choice: ChoiceInput, part: SettingPart): ChoiceInput => ({
-  ...choice,
-  setting: { ...choice.setting, ...part },
-});
-
-/** What of a setting is changed at a time; its kind stays. */
-export type SettingPart = Partial<Omit<AirSettingInput, 'kind'>> | Partial<Omit<HandSettingInput, 'kind'>>;

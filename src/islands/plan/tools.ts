@@ -54,9 +54,6 @@ export function toolsFor(request: PhaseRequest, method: MethodId): OfferedTool[]
   }));
 }
 
-export const sameTip = (a: Tip, b: Tip): boolean =>
-  JSON.stringify(Object.entries(a).sort()) === JSON.stringify(Object.entries(b).sort());
-
 export const tipWords = (tip: Tip): readonly [string, string] =>
   'inner_mm' in tip
     ? ['bore', `${tip.inner_mm.toFixed(1)} mm`]

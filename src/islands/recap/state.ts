@@ -1,7 +1,7 @@
 import type { RecapAnswer } from '~/schema/exchange/recap/recapAnswer';
 import type { RecapCandidate, RecapSheet } from '~/schema/sheets/recapSheet';
 
-export type RecapRun =
+type RecapRun =
   | { readonly status: 'idle' }
   | { readonly status: 'running'; readonly done: number; readonly of: number }
   | { readonly status: 'done'; readonly answer: RecapAnswer }

@@ -3,7 +3,7 @@ import { usualRelief, type ConnectionRecord } from '~/schema/values/connection';
 import { supplyPlane, type Construction } from '~/schema/values/construction';
 
 /** Tracks are taken to be this wide where nothing shows them (assumed). */
-export const USUAL_TRACK_mm = 0.3;
+const USUAL_TRACK_mm = 0.3;
 
 /** Where a pad stands, as far as its copper goes. */
 export interface PadStand {

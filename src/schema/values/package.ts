@@ -72,7 +72,7 @@ interface ThroughHoleInput {
 }
 
 /** A surface part by what differs from its family's usual outline. */
-export const surfacePackageInput = z
+const surfacePackageInput = z
   .strictObject({
     family: oneOf(SURFACE_FAMILY_IDS),
     code: oneOf(CHIP_CODES).optional(),

@@ -5,7 +5,7 @@ import { oneOf, quantity, text } from './fields';
 const stepId = text(1, 60);
 
 /** A change to a list of steps. */
-export const stepEdit = z.discriminatedUnion('op', [
+const stepEdit = z.discriminatedUnion('op', [
   z.strictObject({ op: z.literal('hide'), id: stepId }),
   z.strictObject({ op: z.literal('reword'), id: stepId, title: text(1, 80), detail: text(0, 400) }),
   z.strictObject({

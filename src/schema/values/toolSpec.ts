@@ -16,7 +16,7 @@ const setpointRange = z
   })
   .refine(([low, high]) => low <= high, { error: 'has its lowest above its highest; swap them' });
 
-export const ironSpec = z.strictObject({
+const ironSpec = z.strictObject({
   kind: z.literal('iron'),
   power_W: quantity('W', 5, 400),
   setpointRange_C: setpointRange,
@@ -28,14 +28,14 @@ const hollow = z
   .refine((n) => n.outer_mm > n.inner_mm, { error: 'has its outer no wider than its bore; swap them' });
 export type HollowRecord = z.infer<typeof hollow>;
 
-export const gunSpec = z.strictObject({
+const gunSpec = z.strictObject({
   kind: z.literal('gun'),
   power_W: quantity('W', 5, 400),
   setpointRange_C: setpointRange,
   nozzles: z.array(hollow).min(1, { error: 'is empty; a gun needs at least one nozzle' }).max(30),
 });
 
-export const tweezersSpec = z.strictObject({
+const tweezersSpec = z.strictObject({
   kind: z.literal('tweezers'),
   /** Of each jaw. */
   power_W: quantity('W', 5, 400),
@@ -43,7 +43,7 @@ export const tweezersSpec = z.strictObject({
   tips: z.array(tip).min(1, { error: 'is empty; tweezers need at least one pair of tips' }).max(30),
 });
 
-export const preheaterSpec = z.strictObject({
+const preheaterSpec = z.strictObject({
   kind: z.literal('preheater'),
   heat: oneOf(PREHEATER_IDS),
   setpointRange_C: setpointRange,
@@ -55,7 +55,7 @@ export const nozzle = z.union([
 ]);
 export type NozzleRecord = z.infer<typeof nozzle>;
 
-export const hotAirSpec = z.strictObject({
+const hotAirSpec = z.strictObject({
   kind: z.literal('hot-air'),
   airRange_C: setpointRange,
   flowRange_L_min: z
@@ -73,7 +73,6 @@ export const toolSpec = z.discriminatedUnion('kind', [
   preheaterSpec,
 ]);
 export type ToolSpec = z.infer<typeof toolSpec>;
-export type IronSpec = z.infer<typeof ironSpec>;
 
 /** A tool as a plan is given it: its spec, who it is, and the state it is in. */
 const onBench = {

@@ -26,7 +26,7 @@ export interface DemoSite extends Omit<NewSite, 'value' | 'rotation_deg'> {
   readonly rotation_deg: number;
 }
 
-export interface DemoFinding {
+interface DemoFinding {
   readonly site: string;
   readonly pad: string;
   readonly state: PadStateId;
@@ -39,7 +39,7 @@ export interface DemoFinding {
 }
 
 /** Something found on a face beside its pads; `then` is what became of it. */
-export interface DemoPlace {
+interface DemoPlace {
   readonly side: 'top' | 'bottom';
   readonly kind: PlaceKind;
   readonly points: readonly (readonly [x_mm: number, y_mm: number])[];
@@ -51,7 +51,7 @@ export interface DemoPlace {
 }
 
 /** Readings of one site's checklist in its order; null is an open display. */
-export interface DemoReading {
+interface DemoReading {
   readonly site: string;
   readonly values_Ohm: readonly (number | null)[];
   readonly daysAgo: number;

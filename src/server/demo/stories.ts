@@ -3,7 +3,7 @@ import type { Outcome } from '~/core/record/outcomes';
 import type { PadStateId } from '~/core/record/padStates';
 
 /** One dwell that was logged: melt and off as seconds, or a melt that was never seen. */
-export interface DemoDwell {
+interface DemoDwell {
   readonly pad: string;
   readonly melted_s: number | null;
   readonly off_s: number;

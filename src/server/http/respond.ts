@@ -6,9 +6,6 @@ import { Busy, Conflict, NotFound } from '~/server/store/errors';
 /** A body is a record, never a file; anything larger is a mistake or an attack. */
 const LARGEST_BODY_bytes = 256 * 1024;
 
-/** A plan is asked for with its board and bench; a whole board's with those of each site. */
-export const LARGEST_PLAN_bytes = 16 * 1024 * 1024;
-
 /** Wraps an endpoint: its value becomes JSON, its expected errors their status, the rest a 500. */
 export function endpoint(handle: (context: APIContext) => unknown, status = 200): APIRoute {
   return async (context) => {

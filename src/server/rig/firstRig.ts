@@ -102,7 +102,7 @@ interface StartingSupply {
 }
 
 /** Generic stock that a bench begins with. */
-export const STARTING_SUPPLIES: readonly StartingSupply[] = [
+const STARTING_SUPPLIES: readonly StartingSupply[] = [
   {
     id: 'wire-leaded-08',
     name: 'Wire Sn60Pb40, 0.8 mm',

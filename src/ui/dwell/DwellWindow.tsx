@@ -1,3 +1,5 @@
+import { ticks } from 'd3-array';
+import { scaleLinear } from 'd3-scale';
 import { useId } from 'react';
 import { seconds, secondsRange } from '~/ui/figures';
 import css from './dwell.module.css';
@@ -42,7 +44,7 @@ export function DwellWindow({
   const height = large ? 96 : 58;
   const barTop = large ? 30 : 18;
   const barHeight = large ? 40 : 24;
-  const at = (time_s: number): number => Math.min(WIDTH, (time_s / end_s) * WIDTH);
+  const at = scaleLinear([0, end_s], [0, WIDTH]).clamp(true);
   const { p10_s, p50_s, p90_s, stop_s, liftFrom_s } = times;
   const inReach = p10_s !== null && p10_s < stop_s;
   const from = inReach ? at(p10_s) : at(stop_s);
@@ -136,7 +138,7 @@ export function DwellWindow({
         )}
       </svg>
       <div className={css['scale']} aria-hidden="true" style={{ fontSize: text }}>
-        {ticks(end_s).map((t) => (
+        {timesAlong(end_s).map((t) => (
           <span key={t} style={{ left: `${(t / end_s) * 100}%` }}>
             {t}
           </span>
@@ -158,13 +160,8 @@ export function DwellWindow({
   );
 }
 
-/** Round times along the axis; the unit stands at its end, and no figure under it. */
-function ticks(end_s: number): number[] {
-  const step = [0.5, 1, 2, 5, 10, 20, 50].find((s) => end_s / s <= 9) ?? 100;
-  return Array.from({ length: Math.floor(end_s / step + 1e-9) + 1 }, (_, i) => i * step).filter(
-    (t) => t <= 0.95 * end_s,
-  );
-}
+/** Round times along the axis, about nine of them; the unit stands at its end, and no figure under it. */
+const timesAlong = (end_s: number): number[] => ticks(0, end_s, 9).filter((t) => t <= 0.95 * end_s);
 
 /** One axis for several pins: a little past the latest stop. */
 export const sharedEnd_s = (all: readonly DwellTimes[]): number =>

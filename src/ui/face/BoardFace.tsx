@@ -1,3 +1,4 @@
+import { range } from 'd3-array';
 import { useCallback, useMemo, useRef, type MouseEvent, type ReactNode } from 'react';
 import { PAD_STATES } from '~/core/record/padStates';
 import { Copper, type CopperPicture } from './Copper';
@@ -113,10 +114,10 @@ export function BoardFace({
       />
       {copper && <Copper {...copper} length_mm={length_mm} width_mm={width_mm} mirror={mirror} />}
       <g className={css['grid']} strokeWidth={margin * 0.03}>
-        {ruler(length_mm, grid).map((v) => (
+        {range(grid, length_mm, grid).map((v) => (
           <line key={`x${v}`} x1={x(v)} x2={x(v)} y1={0} y2={width_mm} />
         ))}
-        {ruler(width_mm, grid).map((v) => (
+        {range(grid, width_mm, grid).map((v) => (
           <line key={`y${v}`} x1={0} x2={length_mm} y1={width_mm - v} y2={width_mm - v} />
         ))}
       </g>
@@ -173,6 +174,3 @@ function closeTo(places: readonly (readonly [number, number])[], whole: View): V
     height,
   };
 }
-
-const ruler = (length: number, step: number): number[] =>
-  Array.from({ length: Math.ceil(length / step) - 1 }, (_, i) => (i + 1) * step);

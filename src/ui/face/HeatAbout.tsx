@@ -4,7 +4,7 @@ import { partOf } from '~/schema/exchange/si/part';
 import type { AnyPackageInput } from '~/schema/values/package';
 import css from './face.module.css';
 
-export interface WarmedPart {
+interface WarmedPart {
   readonly ref: string;
   readonly side: 'top' | 'bottom';
   readonly x_mm: number;

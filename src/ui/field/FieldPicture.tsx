@@ -5,7 +5,7 @@ import type { AnyPackageInput } from '~/schema/values/package';
 import { bandsOf, BODY_LINE_C, WASH_C } from './isotherms';
 import css from './field.module.css';
 
-export interface FieldPart {
+interface FieldPart {
   readonly ref: string;
   readonly side: 'top' | 'bottom';
   readonly x_mm: number;

@@ -1,5 +1,5 @@
 import { PAD_STATES } from '~/core/record/padStates';
-import { heaviestKind } from '~/schema/values/connection';
+import { heaviestKind } from '~/schema/values/connectionKind';
 import { ConnectionArt } from './ConnectionArt';
 import type { DrawnPlace } from './layout';
 import { LateShade, OrderNumber } from './OrderMark';

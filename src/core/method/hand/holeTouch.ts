@@ -110,7 +110,7 @@ export function padPlace(
 }
 
 /** The board's face at a neighbour, seen from one pad of the site. */
-export function neighbourProbe(
+function neighbourProbe(
   request: { readonly site: Parameters<typeof padPlace>[0] },
   pad: string,
   neighbour: Pick<Neighbour, 'x_m' | 'y_m' | 'side'>,

@@ -30,7 +30,7 @@ export interface FoundPlan {
   readonly steps: readonly Step[];
 }
 
-export interface NotConverged {
+interface NotConverged {
   readonly outcome: 'not-converged';
   readonly pad: string;
 }

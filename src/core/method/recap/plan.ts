@@ -12,7 +12,7 @@ import { sequences, type Sequence, type Warmth } from './sequence';
 import { recapSite, type RecapAsk, type RecapSite } from './site';
 
 /** Parts to have ready, value by value. */
-export interface PickLine {
+interface PickLine {
   readonly value: string;
   readonly family: string;
   readonly refs: readonly string[];

@@ -13,7 +13,7 @@ export interface HeatWords {
 }
 
 /** The temperature that stands on the tool for a touch. */
-export const shown_K = (setting: Setting, touch: string): number =>
+const shown_K = (setting: Setting, touch: string): number =>
   setting.kind === 'hand' ? setpointAt_K(setting, touch) : setting.air_K;
 
 /** A step for each touch of a hand tool, in the order of its bands. */

@@ -2,7 +2,7 @@ import type { CautionId } from '../cautions';
 import type { Phase } from '../goals';
 
 /** What the technician is told while something is under heat. */
-export interface DwellTarget {
+interface DwellTarget {
   readonly setpoint_K: number;
   readonly expect_s: readonly [number, number];
   readonly liftFrom_s: number;

@@ -1,4 +1,3 @@
-import { isSurface } from '~/core/packages/form';
 import { throughHole } from '../hand/holeTouch';
 import { keepsPart } from '../goals';
 import { padOrder, type PhaseRequest } from '../request';
@@ -16,7 +15,7 @@ const pinsOf = ({ site }: PhaseRequest): number => throughHole(site).pins;
 const noIron = (request: PhaseRequest): Rule[] =>
   request.irons.length === 0 ? [forbids('No iron is on the bench.')] : [];
 
-export const freshSolder = (request: PhaseRequest): Step =>
+const freshSolder = (request: PhaseRequest): Step =>
   step({
     id: 'solder',
     kind: 'do',
@@ -159,7 +158,3 @@ export const cutThenPins: Method = {
     }),
   ],
 };
-
-/** Whether a part's pads can all be reached with a tip. */
-export const reachable = ({ site }: PhaseRequest): boolean =>
-  !isSurface(site.part) || (site.part.family !== 'qfn' && site.part.family !== 'bga');

@@ -135,7 +135,7 @@ export const lowMeltFlood: Method = {
 };
 
 /** A mixture's melting range as a technician reads it. */
-export function mixtureInWords(mix: Mixture): string {
+function mixtureInWords(mix: Mixture): string {
   const [from, to] = [mix.solidus_K - 273.15, mix.liquidus_K - 273.15].map(Math.round) as [number, number];
   const range = from === to ? `${to} °C` : `${from} to ${to} °C`;
   return `Mixed, it melts over ${range}, the upper figure good to about ${Math.round(mix.uncertainty_K)} K.`;

@@ -37,7 +37,7 @@ export interface Needs {
 }
 
 /** Heat asked of the board-scale model: a nozzle over the whole part. */
-export interface AirHeat {
+interface AirHeat {
   readonly kind: 'air';
 }
 

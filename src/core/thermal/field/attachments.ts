@@ -23,7 +23,7 @@ export interface Spot {
   readonly bodyShare: number;
 }
 
-export interface PadPlace {
+interface PadPlace {
   readonly part: number;
   readonly pad: string;
   readonly spots: readonly number[];

@@ -5,7 +5,7 @@ import { FIELD } from './settings';
 import { effectiveFraction, layerDepth_m, type Board } from '../stackup';
 
 /** Corners of a board in order, m, in the board's own coordinates. */
-export type Polygon = readonly (readonly [x_m: number, y_m: number])[];
+type Polygon = readonly (readonly [x_m: number, y_m: number])[];
 
 /** Copper cover of one layer over the board's rectangle, row by row from y = 0; shares 0 to 1. */
 export interface CoverageMap {

@@ -24,21 +24,21 @@ export interface FieldOptions {
   readonly stopWhen?: ((time_s: number, watch: Watch) => boolean) | undefined;
 }
 
-export interface Frame {
+interface Frame {
   readonly time_s: number;
   /** By column, °K. */
   readonly top_K: Float32Array;
   readonly bottom_K: Float32Array;
 }
 
-export interface PadRun extends PadWatch {
+interface PadRun extends PadWatch {
   readonly ref: string;
   readonly pad: string;
   /** Coldest spot at the times of the run. */
   readonly history_K: Float64Array;
 }
 
-export interface BodyRun extends BodyWatch {
+interface BodyRun extends BodyWatch {
   readonly ref: string;
   readonly limit_K: number;
   readonly rampLimit_K_s: number;

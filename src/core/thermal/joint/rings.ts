@@ -16,7 +16,7 @@ export interface RingField {
   readonly radius_m: readonly number[];
 }
 
-export interface Film {
+interface Film {
   readonly film_W_m2K: number;
   readonly air_K: number;
 }

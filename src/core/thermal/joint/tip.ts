@@ -22,7 +22,7 @@ export function taperResistance_K_W(tip: Iron['tip']): number {
  * Area of tip against a solid joint, m²: width (no wider than the land) by the shape's reach; of a hollow
  * tip, the ring that lies on the land.
  */
-export function touchArea_m2(iron: Iron, landDiameter_m: number): number {
+function touchArea_m2(iron: Iron, landDiameter_m: number): number {
   if (iron.tip.shape === 'hollow') {
     const outer_m = Math.min(iron.tip.width_m, landDiameter_m);
     const inner_m = Math.min(iron.tip.inner_m, 0.9 * outer_m);

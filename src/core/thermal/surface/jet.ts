@@ -26,12 +26,11 @@ const METERED_K = 293.15;
 /** A rectangle this much longer than wide is taken as a slot. */
 const SLOT_ASPECT = 4;
 
-export const outletArea_m2 = (nozzle: Nozzle): number =>
+const outletArea_m2 = (nozzle: Nozzle): number =>
   nozzle.shape === 'round' ? (Math.PI / 4) * nozzle.diameter_m ** 2 : nozzle.width_m * nozzle.height_m;
 
 /** Diameter of the circle with the outlet's area. */
-export const equivalentDiameter_m = (nozzle: Nozzle): number =>
-  Math.sqrt((4 * outletArea_m2(nozzle)) / Math.PI);
+const equivalentDiameter_m = (nozzle: Nozzle): number => Math.sqrt((4 * outletArea_m2(nozzle)) / Math.PI);
 
 export const massFlow_kg_s = (jet: Jet): number => jet.flow_m3_s * airAt(METERED_K).density_kg_m3;
 

@@ -1,5 +1,6 @@
 import type { Phase } from '~/core/method/goals';
-import { phasesIn, type FoundAnswer, type OptionAnswer } from './planAnswer';
+import type { FoundAnswer, OptionAnswer } from './planAnswer';
+import { phasesIn } from './phasesIn';
 import {
   airSettingInput,
   choiceInput,
@@ -13,7 +14,7 @@ const AIR_KEYS = Object.keys(airSettingInput.shape);
 const HAND_KEYS = Object.keys(handSettingInput.shape);
 
 /** What has to be set to stand on an option: the same keys without what it comes to. A soak is set in whole degrees. */
-export function settingOfOption(option: OptionAnswer): SettingInput {
+function settingOfOption(option: OptionAnswer): SettingInput {
   const keys = option.kind === 'air' ? AIR_KEYS : HAND_KEYS;
   const preheat = option.preheat && {
     ...option.preheat,

@@ -9,7 +9,7 @@ import type { Remedy } from '~/core/method/plan/remedies/remedy';
 
 const maybe = z.number().nullable();
 const spread = z.strictObject({ p10: maybe, p50: maybe, p90: maybe });
-export const PHASES = ['remove', 'reflow', 'fit'] as const satisfies readonly Phase[];
+const PHASES = ['remove', 'reflow', 'fit'] as const satisfies readonly Phase[];
 
 const tipAnswer = z.union([
   z.strictObject({
@@ -20,7 +20,6 @@ const tipAnswer = z.union([
   /** A gun's. */
   z.strictObject({ inner_mm: z.number(), outer_mm: z.number() }),
 ]);
-export type TipAnswer = z.infer<typeof tipAnswer>;
 
 const nozzleAnswer = z.union([
   z.strictObject({ diameter_mm: z.number() }),
@@ -34,7 +33,7 @@ const preheatAnswer = z.strictObject({
 });
 
 /** A setting as it is asked for (planRequest), with what the other kind of tool has as null, and what it comes to. */
-export const optionAnswer = z.strictObject({
+const optionAnswer = z.strictObject({
   method: z.string(),
   kind: z.enum(['hand', 'air']),
   tool: z.string(),
@@ -71,7 +70,7 @@ export const optionAnswer = z.strictObject({
 });
 export type OptionAnswer = z.infer<typeof optionAnswer>;
 
-export const pinAnswer = z.strictObject({
+const pinAnswer = z.strictObject({
   pad: z.string(),
   /** Pads under heat together. */
   pads: z.array(z.string()).default([]),
@@ -98,7 +97,7 @@ const dwellAnswer = z.strictObject({
   ifNotMolten: z.string(),
 });
 
-export const stepAnswer = z.strictObject({
+const stepAnswer = z.strictObject({
   id: z.string(),
   kind: z.enum(['gate', 'do', 'heat', 'wait', 'inspect']),
   title: z.string(),
@@ -130,7 +129,7 @@ const methodAnswer = z.strictObject({
 });
 export type MethodAnswer = z.infer<typeof methodAnswer>;
 
-export const cautionAnswer = z.strictObject({ id: z.string(), text: z.string() });
+const cautionAnswer = z.strictObject({ id: z.string(), text: z.string() });
 
 const mixtureAnswer = z.strictObject({
   solidus_C: z.number(),
@@ -155,7 +154,7 @@ const materialsAnswer = z.strictObject({
 export type MaterialsAnswer = z.infer<typeof materialsAnswer>;
 
 /** What a job takes from stock; amounts in the unit named. */
-export const stockLineAnswer = z.strictObject({
+const stockLineAnswer = z.strictObject({
   kind: z.string(),
   supplyId: z.string().nullable(),
   name: z.string(),
@@ -205,7 +204,7 @@ const phaseFields = {
   /** How far a lithium cell has to stay away; null where none is on the board. */
   keepOut: keepOutAnswer.nullable().default(null),
 };
-export const phaseAnswer = z.strictObject(phaseFields);
+const phaseAnswer = z.strictObject(phaseFields);
 export type PhaseAnswer = z.infer<typeof phaseAnswer>;
 
 /** The first phase stands at the top, others follow in `then`. */
@@ -224,9 +223,6 @@ export const foundAnswer = z.strictObject({
   steps: z.array(stepAnswer).min(1).max(2500),
 });
 export type FoundAnswer = z.infer<typeof foundAnswer>;
-
-/** A found answer's phases in order, all in one shape. */
-export const phasesIn = (answer: FoundAnswer): PhaseAnswer[] => [answer, ...answer.then];
 
 export interface BindingAnswer {
   readonly pad: string;

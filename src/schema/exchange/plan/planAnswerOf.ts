@@ -226,14 +226,7 @@ const neighbourAnswerOf = (n: NeighbourHeat): PhaseAnswer['neighbours'][number] 
   ok: n.ok,
 });
 
-export const methodAnswerOf = ({
-  method,
-  feasible,
-  reasons,
-  price,
-  best,
-  candidates,
-}: Ranked): MethodAnswer => ({
+const methodAnswerOf = ({ method, feasible, reasons, price, best, candidates }: Ranked): MethodAnswer => ({
   id: method.id,
   name: method.name,
   feasible,

@@ -38,7 +38,7 @@ export const siteInput = z.strictObject({
   moisture: moistureInput.optional(),
 });
 
-export const neighbourInput = z.strictObject({
+const neighbourInput = z.strictObject({
   ref: text(1, 16),
   /** Without one it is a chip of the commonest size. */
   package: anyPackage.optional(),

@@ -20,7 +20,7 @@ export interface AirFieldAsk {
 }
 
 /** Temperatures of both faces at one time, °C by column, row by row from y = 0. */
-export interface FieldFrame {
+interface FieldFrame {
   readonly time_s: number;
   readonly top_C: Float32Array;
   readonly bottom_C: Float32Array;

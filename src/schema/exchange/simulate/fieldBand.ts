@@ -4,7 +4,7 @@ import { celsius } from '~/core/quantity/convert';
 import { airFieldScenario, type AirFieldAsk } from './airField';
 
 /** 10, 50 and 90 % of a figure over the draws; null where that share never got there. */
-export interface SpreadAnswer {
+interface SpreadAnswer {
   readonly p10: number | null;
   readonly p50: number | null;
   readonly p90: number | null;

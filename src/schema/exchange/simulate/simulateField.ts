@@ -22,7 +22,7 @@ export function simulateFieldAnswer(input: SimulateInput, load: HotAirLoad): Sim
   return fieldAnswer({ ref: site.ref, moisture: site.moisture, neighbours, soak_s }, scenario, run);
 }
 
-export function fieldScenarioOf(input: SimulateInput, load: HotAirLoad): FieldScenario {
+function fieldScenarioOf(input: SimulateInput, load: HotAirLoad): FieldScenario {
   const { site } = input;
   const main = fieldPart(site, partOf(site.package), (pad) => connectionsOf(input, pad));
   const neighbours = input.neighbours.map((n) => fieldPart(n, neighbourPart(n), () => []));

@@ -6,7 +6,7 @@ import { initials, oneOf, recordId, text, whenever_ms, wholeNumber } from '~/sch
 import { OUTCOMES } from '~/core/record/outcomes';
 
 /** What a board waits for; the bench is sorted by it. */
-export const WAITING_FOR = ['you', 'heat', 'drying', 'cure', 'parts', 'owner', 'closed'] as const;
+const WAITING_FOR = ['you', 'heat', 'drying', 'cure', 'parts', 'owner', 'closed'] as const;
 export type WaitingFor = (typeof WAITING_FOR)[number];
 
 const FINISH_IDS = Object.keys(FINISHES) as [Finish, ...Finish[]];

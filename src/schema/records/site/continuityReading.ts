@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { VERDICTS } from '~/core/electrical/judgement';
 import { initials, oneOf, quantity, recordId, text, whenever_ms } from '~/schema/values/fields';
 
-export const CONTINUITY_KINDS = ['continuity', 'short'] as const;
+const CONTINUITY_KINDS = ['continuity', 'short'] as const;
 export type ContinuityKind = (typeof CONTINUITY_KINDS)[number];
 
 /** What a meter showed between two pads of a checklist, as a person enters it; null is an open display. */

@@ -1,4 +1,5 @@
-import { phasesIn, type FoundAnswer } from '~/schema/exchange/plan/planAnswer';
+import type { FoundAnswer } from '~/schema/exchange/plan/planAnswer';
+import { phasesIn } from '../../exchange/plan/phasesIn';
 import type { PlanInput } from '~/schema/exchange/plan/planRequest';
 import { JOB_PLAN_VERSION, jobPlan, type JobPlan } from './jobPlan';
 

@@ -31,7 +31,7 @@ export type AcceptPlan = z.infer<typeof acceptPlan>;
  * One visit to one site: the accepted plan, and what it was planned from. That is kept as it was written: it is evidence,
  * and read in today's shape only where a heat's cost is computed (jobRequest).
  */
-export const jobRecord = z.strictObject({
+const jobRecord = z.strictObject({
   id: recordId,
   boardId: recordId,
   siteId: recordId,

@@ -49,7 +49,7 @@ const exposure = z.strictObject({
     .optional(),
 });
 
-export const runEventBody: z.ZodType<RunEventBody> = z.discriminatedUnion('kind', [
+const runEventBody: z.ZodType<RunEventBody> = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('opened') }),
   exposure,
   ...writable,

@@ -1,4 +1,5 @@
 import { createHash } from 'node:crypto';
+import { LRUCache } from 'lru-cache';
 import type { PlanTask } from '~/schema/exchange/plan/planTask';
 import type { FromWorker, ToWorker } from '~/workers/protocol';
 import { Busy } from '~/server/store/errors';
@@ -32,7 +33,8 @@ const MOST_KEPT = 24;
  */
 export class Planner {
   private thread: PlanThread | null = null;
-  private readonly jobs = new Map<string, Job>();
+  private readonly running = new Map<string, Job>();
+  private readonly answered = new LRUCache<string, Job>({ max: MOST_KEPT });
   private lastId = 0;
   private giveUpRehearsal: (() => void) | null = null;
 
@@ -40,7 +42,7 @@ export class Planner {
 
   /** Computes what nobody waits for, to warm the threads up; given up once anyone asks for anything. */
   rehearse(task: PlanTask, then: () => void): void {
-    if (this.running() > 0) return;
+    if (this.running.size > 0) return;
     this.giveUpRehearsal = this.ask(task, ({ type }) => {
       if (type === 'done') setTimeout(then);
     });
@@ -49,7 +51,7 @@ export class Planner {
   /** Begins what will be asked for soon; does nothing where too much is at work already. */
   begin(task: PlanTask): void {
     const key = keyOf(task);
-    if (this.jobs.has(key) || this.running() >= MOST_RUNNING) return;
+    if (this.known(key) || this.running.size >= MOST_RUNNING) return;
     const job = this.post(key, task);
     job.waiting = setTimeout(() => this.giveUp(job), UNASKED_ms);
   }
@@ -57,10 +59,9 @@ export class Planner {
   /** Asks for a task's progress and answer; calls what is returned to hear no more. Throws `Busy`. */
   ask(task: PlanTask, listener: Listener): () => void {
     const key = keyOf(task);
-    const known = this.jobs.get(key);
-    if (!known && this.running() >= MOST_RUNNING) throw new Busy(MOST_RUNNING);
+    const known = this.known(key);
+    if (!known && this.running.size >= MOST_RUNNING) throw new Busy(MOST_RUNNING);
     const job = known ?? this.post(key, task);
-    this.use(job);
     if (job.waiting) clearTimeout(job.waiting);
     job.waiting = null;
     for (const message of job.came) listener(message);
@@ -77,8 +78,8 @@ export class Planner {
     this.broken('the planner was stopped');
   }
 
-  private running(): number {
-    return [...this.jobs.values()].filter((job) => !job.over).length;
+  private known(key: string): Job | undefined {
+    return this.running.get(key) ?? this.answered.get(key);
   }
 
   private started(): PlanThread {
@@ -96,42 +97,33 @@ export class Planner {
     this.giveUpRehearsal = null;
     this.thread ??= this.started();
     const job: Job = { id: ++this.lastId, key, came: [], listeners: new Set(), over: false, waiting: null };
-    this.jobs.set(key, job);
+    this.running.set(key, job);
     this.thread.postMessage({ type: 'solve', jobId: job.id, task });
     return job;
   }
 
   private receive(message: FromWorker): void {
-    const job = [...this.jobs.values()].find(({ id }) => id === message.jobId);
-    if (!job || job.over) return;
+    const job = [...this.running.values()].find(({ id }) => id === message.jobId);
+    if (!job) return;
     job.came.push(message);
     job.over = message.type !== 'progress';
     for (const listener of job.listeners) listener(message);
     if (!job.over) return;
     job.listeners.clear();
     if (job.waiting) clearTimeout(job.waiting);
-    if (message.type === 'failed') this.jobs.delete(job.key);
-    else this.use(job);
-  }
-
-  /** The job moves to the end of those kept; the oldest that is over goes. */
-  private use(job: Job): void {
-    this.jobs.delete(job.key);
-    this.jobs.set(job.key, job);
-    const kept = [...this.jobs.values()].filter(({ over }) => over);
-    for (const old of kept.slice(0, Math.max(0, kept.length - MOST_KEPT))) this.jobs.delete(old.key);
+    this.running.delete(job.key);
+    if (message.type === 'done') this.answered.set(job.key, job);
   }
 
   private giveUp(job: Job): void {
-    if (job.over || this.jobs.get(job.key) !== job) return;
-    this.jobs.delete(job.key);
+    if (job.over || this.running.get(job.key) !== job) return;
+    this.running.delete(job.key);
     this.thread?.postMessage({ type: 'cancel', jobId: job.id });
   }
 
   private broken(message: string): void {
     this.thread = null;
-    for (const job of this.jobs.values())
-      if (!job.over) this.receive({ type: 'failed', jobId: job.id, message });
+    for (const job of [...this.running.values()]) this.receive({ type: 'failed', jobId: job.id, message });
   }
 }
 

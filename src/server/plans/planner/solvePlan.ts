@@ -1,3 +1,4 @@
+import { LRUCache } from 'lru-cache';
 import { curvesOf, type TouchCurves } from '~/core/method/hand/curves';
 import { methodOf } from '~/core/method/ways';
 import { phaseRequest, type PhasePlan } from '~/core/method/plan/phases/phasePlan';
@@ -45,21 +46,19 @@ export function* solvePlan(task: PlanTask): Steps<AnyAnswer> {
   return foundAnswerOf(yield* relay(exploreInPieces(request, choices, exploredOn(task.input))));
 }
 
+/** So many screens explore at a time. */
+const MOST_INPUTS = 8;
+
 /** What was explored on the inputs asked about last: a change to one half leaves the other as it was. */
-const memory = new Map<string, Explored>();
+const memory = new LRUCache<string, Explored>({ max: MOST_INPUTS });
 
 function exploredOn(asked: PlanInput): Explored {
   const input = JSON.stringify(asked);
   const known = memory.get(input);
   const explored = known && known.size <= MOST_EXPLORED ? known : new Map<string, PhasePlan>();
-  memory.delete(input);
   memory.set(input, explored);
-  if (memory.size > MOST_INPUTS) memory.delete(memory.keys().next().value!);
   return explored;
 }
-
-/** So many screens explore at a time. */
-const MOST_INPUTS = 8;
 
 /** Settings looked back at; more would only keep memory. */
 const MOST_EXPLORED = 40;
