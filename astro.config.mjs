@@ -1,5 +1,6 @@
 import node from '@astrojs/node';
 import react from '@astrojs/react';
+import { fileURLToPath } from 'node:url';
 import { defineConfig } from 'astro/config';
 
 export default defineConfig({
@@ -11,6 +12,8 @@ export default defineConfig({
   // Origins are checked in respond.ts, for JSON bodies too.
   security: { checkOrigin: false },
   vite: {
+    // Workers are bundled apart, and know nothing of tsconfig's paths.
+    resolve: { alias: { '~': fileURLToPath(new URL('./src', import.meta.url)) } },
     worker: { format: 'es' },
     ssr: { external: ['better-sqlite3', 'sharp', 'qrcode'] },
     // Fonts stay files: the content policy allows none inlined.

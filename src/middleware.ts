@@ -14,10 +14,19 @@ let opened: Promise<App.Locals> | undefined;
 /** Every answer carries our headers; under the development server this also opens the database and the planner. */
 export const onRequest = defineMiddleware(async (context, next) => {
   if (import.meta.env.DEV) Object.assign(context.locals, await (opened ??= development()));
-  const response = await next();
+  const response = await whole(await next());
   for (const [name, value] of Object.entries(HEADERS)) response.headers.set(name, value);
   return response;
 });
+
+/**
+ * A page is drawn whole before it is sent: one that breaks half-way is then answered with the page for faults instead of
+ * a stream that ends in the middle.
+ */
+async function whole(response: Response): Promise<Response> {
+  const type = response.headers.get('content-type') ?? '';
+  return type.startsWith('text/html') ? new Response(await response.text(), response) : response;
+}
 
 /** The planner's threads are those of the last build. */
 async function development(): Promise<App.Locals> {

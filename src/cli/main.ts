@@ -10,19 +10,16 @@ import { planRequestOf } from '~/schema/exchange/si/plan';
 import { simulateInput } from '~/schema/exchange/simulate/simulateRequest';
 import { simulate } from '~/schema/exchange/simulate/simulate';
 import { closeDatabase, openDatabase } from '~/server/store/db';
-
-const HELP = `Usage: ./ithermon COMMAND [FILE|-]
-  simulate [FILE|-] [--csv FILE]
-                      what happens if: JSON in, JSON out; --csv also writes the histories as a table
-  plan [FILE|-]       choose for me: JSON in, JSON out
-  backup FILE         copy the database (ITHERMON_DB, default data/ithermon.db) while it is in use;
-                      restore it with ./start --db FILE
-Exit 0 done, 2 bad input (one line a fault on standard error), 1 anything unexpected.`;
+import { HELP, helpOf, isCommand } from './help';
 
 const LARGEST_INPUT_bytes = 4 * 1024 * 1024;
 
 async function main(args: readonly string[]): Promise<number> {
   const [command, target] = args;
+  if (isCommand(command) && args.slice(1).some((arg) => arg === '--help' || arg === '-h')) {
+    process.stdout.write(`${helpOf(command)}\n`);
+    return 0;
+  }
   switch (command) {
     case 'simulate':
       return simulateCommand(args.slice(1));
@@ -37,6 +34,7 @@ async function main(args: readonly string[]): Promise<number> {
       print(await backup(target));
       return 0;
     case '--help':
+    case '-h':
     case 'help':
       process.stdout.write(`${HELP}\n`);
       return 0;

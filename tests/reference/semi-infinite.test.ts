@@ -1,3 +1,4 @@
+import erfc from '@stdlib/math-base-special-erfc';
 import { describe, expect, it } from 'vitest';
 import { LAMINATES } from '~/core/materials/laminates';
 import { attach } from '~/core/thermal/field/attachments';
@@ -6,18 +7,6 @@ import { fieldMesh } from '~/core/thermal/field/mesh';
 import { NOMINAL_FIELD } from '~/core/thermal/field/scenario';
 import { FieldSolver } from '~/core/thermal/field/solver';
 import { AMBIENT_K, boardOf } from '../support/field';
-
-/** erfc from its definition, by Simpson's rule over a range past which it is below 1e-15. */
-function erfc(x: number): number {
-  const panels = 4000;
-  const h = (x + 7 - x) / panels;
-  let sum = 0;
-  for (let i = 0; i <= panels; i++) {
-    const weight = i === 0 || i === panels ? 1 : i % 2 === 1 ? 4 : 2;
-    sum += weight * Math.exp(-((x + i * h) ** 2));
-  }
-  return ((2 / Math.sqrt(Math.PI)) * sum * h) / 3;
-}
 
 /**
  * Semi-infinite solid, film at its surface (Carslaw & Jaeger §2.7; Incropera eq. 5.63):

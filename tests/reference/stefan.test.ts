@@ -1,3 +1,4 @@
+import erf from '@stdlib/math-base-special-erf';
 import { describe, expect, it } from 'vitest';
 import { integrate } from '~/core/thermal/network/integrate';
 import { NetworkBuilder } from '~/core/thermal/network/network';
@@ -79,13 +80,4 @@ function bisect(f: (x: number) => number): number {
     else high = middle;
   }
   return (low + high) / 2;
-}
-
-/** Error function by Simpson's rule, far finer than the tolerances above. */
-function erf(x: number): number {
-  const n = 400;
-  const h = x / n;
-  let sum = 1 + Math.exp(-x * x);
-  for (let i = 1; i < n; i++) sum += (i % 2 ? 4 : 2) * Math.exp(-((i * h) ** 2));
-  return ((2 / Math.sqrt(Math.PI)) * h * sum) / 3;
 }

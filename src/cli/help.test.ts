@@ -1,0 +1,33 @@
+import { describe, expect, it } from 'vitest';
+import { plan } from '~/core/method/plan/plan';
+import { planInput } from '~/schema/exchange/plan/planRequest';
+import { planRequestOf } from '~/schema/exchange/si/plan';
+import { simulate } from '~/schema/exchange/simulate/simulate';
+import { simulateInput } from '~/schema/exchange/simulate/simulateRequest';
+import { parseInput } from '~/schema/values/faults';
+import { EXAMPLES, HELP, helpOf, isCommand } from './help';
+
+describe('the command line’s help', () => {
+  it('names every command, and knows no other', () => {
+    for (const command of ['simulate', 'plan', 'backup'] as const) {
+      expect(HELP).toContain(`  ${command} `);
+      expect(isCommand(command)).toBe(true);
+      expect(helpOf(command)).toContain(`./ithermon ${command}`);
+    }
+    expect(isCommand('bake')).toBe(false);
+    expect(isCommand(undefined)).toBe(false);
+  });
+
+  it('shows requests that run as they stand', () => {
+    const told = (command: 'simulate' | 'plan'): unknown =>
+      JSON.parse(helpOf(command).split('An example:\n')[1]!);
+    expect(told('simulate')).toEqual(EXAMPLES.simulate);
+    const answer = simulate(parseInput(simulateInput, told('simulate')));
+    expect(answer.pads.find((p) => p.pad === '2')!.fullMelt_s).toBeGreaterThan(0);
+
+    const solving = plan(planRequestOf(parseInput(planInput, told('plan'))));
+    let next = solving.next();
+    while (!next.done) next = solving.next();
+    expect(next.value.outcome).toBe('found');
+  });
+});

@@ -1,0 +1,80 @@
+/** What the command line says of itself. */
+
+export const HELP = `Usage: ./ithermon COMMAND [FILE|-]
+  simulate [FILE|-] [--csv FILE]
+                      what happens if: JSON in, JSON out; --csv also writes the histories as a table
+  plan [FILE|-]       choose for me: JSON in, JSON out
+  backup FILE         copy the database (ITHERMON_DB, default data/ithermon.db) while it is in use;
+                      restore it with ./start --db FILE
+./ithermon COMMAND --help tells of one, with an example.
+Exit 0 done, 2 bad input (one line a fault on standard error), 1 anything unexpected.`;
+
+const BOARD = {
+  board: {
+    length_mm: 100,
+    width_mm: 80,
+    thickness_mm: 1.6,
+    laminate: 'fr4-standard',
+    copperLayers: [
+      { weight_oz: 1, coverage: 0.3 },
+      { weight_oz: 1, coverage: 0.8 },
+    ],
+  },
+  site: {
+    ref: 'C12',
+    side: 'top',
+    x_mm: 40,
+    y_mm: 30,
+    alloy: 'sn60pb40',
+    package: {
+      family: 'radial',
+      pitch_mm: 5,
+      bodyDiameter_mm: 10,
+      leadDiameter_mm: 0.6,
+      holeDiameter_mm: 0.9,
+    },
+    connections: {
+      '1': [{ kind: 'track', width_mm: 0.4 }],
+      '2': [{ kind: 'thermal-relief', layers: [2] }],
+    },
+  },
+};
+
+const TIP = { shape: 'chisel', width_mm: 2.4, construction: 'cartridge' };
+
+/** Requests that run as they stand; a test runs them. */
+export const EXAMPLES = {
+  simulate: {
+    ...BOARD,
+    load: { kind: 'iron', setpoint_C: 350, power_W: 65, tip: TIP, fluxed: true, freshSolder: true, pad: '2' },
+    duration_s: 8,
+  },
+  plan: {
+    ...BOARD,
+    goal: 'remove-keep-part',
+    bench: [{ kind: 'iron', power_W: 65, setpointRange_C: [200, 450], tips: [TIP] }],
+  },
+} as const;
+
+const ABOUT: Readonly<Record<keyof typeof EXAMPLES | 'backup', string>> = {
+  simulate: `Usage: ./ithermon simulate [FILE|-] [--csv FILE]
+What happens if this tool stands on that pin, or that air on this part, for so long: one JSON request in,
+one JSON answer out. Units stand in the key names; a key nobody knows is refused. Loads: iron, gun,
+tweezers, hot-air. Shape: docs/schemas/simulate-input.schema.json.`,
+  plan: `Usage: ./ithermon plan [FILE|-]
+Which way, which tool, how hot, how long, in which steps: one JSON request in, one JSON answer out. Goals:
+remove-keep-part, remove-sacrifice-part, reflow, fit, fit-socket, replace, read-and-refit. Shapes:
+docs/schemas/plan-input.schema.json and plan-answer-found.schema.json.`,
+  backup: `Usage: ./ithermon backup FILE
+Copies the database named by ITHERMON_DB (default data/ithermon.db) while it is in use. To go on from the
+copy: ./start --db FILE.`,
+};
+
+export type Command = keyof typeof ABOUT;
+export const isCommand = (name: string | undefined): name is Command => name !== undefined && name in ABOUT;
+
+/** What one command does, and a request it takes. */
+export const helpOf = (command: Command): string =>
+  command === 'backup'
+    ? ABOUT.backup
+    : `${ABOUT[command]}\n\nAn example:\n${JSON.stringify(EXAMPLES[command], null, 2)}`;
