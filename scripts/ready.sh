@@ -14,20 +14,57 @@ need_node() {
     fail "Node.js $(node --version) is too old; install version 20.19 or newer"
 }
 
+# Runs a stage that takes a while: says what and about how long, then how far into it the clock is.
+# stage NAME ABOUT_s COMMAND...
+stage() {
+  local name=$1 about=$2 began=$SECONDS code=0
+  shift 2
+  printf '%s: about %s on a quiet machine, up to three times that on a busy one…\n' "$name" "$(spoken "$about")" >&2
+  "$@" &
+  local job=$! told=0
+  trap 'kill "$job" 2>/dev/null' INT TERM
+  while kill -0 "$job" 2>/dev/null; do
+    sleep 1
+    if [ $((SECONDS - began)) -ge $((told + 20)) ]; then
+      told=$((SECONDS - began))
+      printf '  %s so far\n' "$(spoken "$told")" >&2
+    fi
+  done
+  wait "$job" || code=$?
+  trap - INT TERM
+  [ "$code" != 0 ] || printf '  done in %s\n' "$(spoken $((SECONDS - began)))" >&2
+  return "$code"
+}
+
+spoken() {
+  if [ "$1" -lt 60 ]; then printf '%d s' "$1"; else printf '%d min %02d s' $(($1 / 60)) $(($1 % 60)); fi
+}
+
+# What the product needs; `all`: what tests need as well. A stamp says for which lock each was installed.
 need_packages() {
-  local stamp=node_modules/.ithermon-lock
-  if [ ! -f "$stamp" ] || ! cmp -s package-lock.json "$stamp"; then
-    echo 'Installing packages (a few minutes the first time)…' >&2
-    npm ci --no-audit --no-fund >.install.log 2>&1 || fail 'npm ci failed; the end of .install.log says why'
-    rm -f .install.log
-    cp package-lock.json "$stamp"
-  fi
+  local what=${1:-product} stamp=node_modules/.ithermon-lock
+  cmp -s package-lock.json "$stamp-all" && return
+  [ "$what" = product ] && cmp -s package-lock.json "$stamp" && return
+  if [ "$what" = all ] && cmp -s package-lock.json "$stamp"; then
+    # The product is there, its native parts compiled: only the rest is added.
+    stage 'Adding the packages of the tests' 45 installed install --no-save --include=dev
+  elif [ "$what" = all ]; then
+    stage 'Installing packages and compiling the database' 170 installed ci --include=dev
+  else
+    stage 'Installing packages and compiling the database' 150 installed ci --omit=dev
+  fi || fail 'the packages could not be installed; the end of .install.log says why'
+  rm -f .install.log
+  cp package-lock.json "$stamp"
+  [ "$what" = product ] || cp package-lock.json "$stamp-all"
+}
+
+installed() {
+  npm "$@" --no-audit --no-fund >.install.log 2>&1
 }
 
 need_build() {
   if [ ! -f dist/.built ] || [ -n "$(find src public scripts/build.mjs scripts/bundle.mjs astro.config.mjs tsconfig.json package.json -newer dist/.built -print -quit)" ]; then
-    echo 'Building…' >&2
-    node scripts/build.mjs >&2 || fail 'the build failed; the lines above say why'
+    stage 'Building' 35 node scripts/build.mjs || fail 'the build failed; the lines above say why'
   fi
 }
 

@@ -1,13 +1,18 @@
-import { fp } from '@tscircuit/footprinter';
+import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
 import { landShapes } from '~/core/packages/form';
 import { partOf } from '~/schema/exchange/si/part';
 import { PACKAGE_PRESETS } from '~/schema/presets/packagePresets';
 
 /**
- * The registry's general footprint generator, for the families it has right: chips, dual in-line, and quad
- * flat packs with every parameter given. It is another hand's reading of the same standards.
+ * Lands as a general footprint generator of the registry drew them, kept as a table so that its forty megabytes need not
+ * be installed: for the families it has right, chips, dual in-line, and quad flat packs with every parameter given. It is
+ * another hand's reading of the same standards.
  */
+const { lands } = JSON.parse(
+  readFileSync(new URL('./footprints.json', import.meta.url), 'utf8'),
+) as { lands: Readonly<Record<string, Readonly<Record<string, readonly [number, number, number, number]>>>> };
+
 interface OtherLand {
   readonly x: number;
   readonly y: number;
@@ -15,33 +20,10 @@ interface OtherLand {
   readonly height: number;
 }
 
-interface TheirElement {
-  readonly type: string;
-  readonly x: number;
-  readonly y: number;
-  readonly width?: number;
-  readonly height?: number;
-  readonly rect_pad_width?: number;
-  readonly rect_pad_height?: number;
-  readonly outer_diameter: number;
-  readonly port_hints: readonly string[];
-}
-
-function otherLands(footprint: string): Map<string, OtherLand> {
-  const lands = new Map<string, OtherLand>();
-  for (const element of fp.string(footprint).circuitJson() as unknown as TheirElement[]) {
-    const { type, x, y, width, height, port_hints, rect_pad_width, rect_pad_height, outer_diameter } =
-      element;
-    if (type !== 'pcb_smtpad' && type !== 'pcb_plated_hole') continue;
-    lands.set(String(port_hints[0]), {
-      x,
-      y,
-      width: width ?? rect_pad_width ?? outer_diameter,
-      height: height ?? rect_pad_height ?? outer_diameter,
-    });
-  }
-  return lands;
-}
+const otherLands = (footprint: string): Map<string, OtherLand> =>
+  new Map(
+    Object.entries(lands[footprint]!).map(([pad, [x, y, width, height]]) => [pad, { x, y, width, height }]),
+  );
 
 /** Places must agree to 0.08 mm; sizes to what two readings of the tolerances differ by. */
 const ROWS: readonly (readonly [preset: string, footprint: string, size_mm: number])[] = [
