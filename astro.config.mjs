@@ -3,10 +3,25 @@ import react from '@astrojs/react';
 import { fileURLToPath } from 'node:url';
 import { defineConfig } from 'astro/config';
 
+/** The server's own entry is built with the pages: both have the same database, errors and planner. */
+const serverEntry = () => ({
+  name: 'ithermon-server-entry',
+  hooks: {
+    'astro:build:setup': ({ vite, target }) => {
+      if (target !== 'server') return;
+      const { input = [] } = vite.build.rollupOptions;
+      vite.build.rollupOptions.input = {
+        ...Object.fromEntries([input].flat().map((id, i) => [`astro${i}`, id])),
+        serve: fileURLToPath(new URL('./src/server/serve.ts', import.meta.url)),
+      };
+    },
+  },
+});
+
 export default defineConfig({
   output: 'server',
   adapter: node({ mode: 'middleware' }),
-  integrations: [react()],
+  integrations: [react(), serverEntry()],
   devToolbar: { enabled: false },
   server: { host: '127.0.0.1' },
   // Origins are checked in respond.ts, for JSON bodies too.
@@ -15,7 +30,8 @@ export default defineConfig({
     // Workers are bundled apart, and know nothing of tsconfig's paths.
     resolve: { alias: { '~': fileURLToPath(new URL('./src', import.meta.url)) } },
     worker: { format: 'es' },
-    ssr: { external: ['better-sqlite3', 'sharp', 'qrcode'] },
+    // The server is bundled whole, but for what is native: it starts from a few files, and each class is there once.
+    ssr: { noExternal: true, external: ['better-sqlite3', 'sharp'] },
     // Fonts stay files: the content policy allows none inlined.
     build: { chunkSizeWarningLimit: 2000, assetsInlineLimit: 0 },
   },

@@ -1,4 +1,5 @@
-// Builds the pages, then the server's entry, its planner's threads and the command line beside them, then compresses what is served.
+// Builds the pages with the server's entry, then its planner's threads and the command line beside them, all of them whole
+// but for what is native; then compresses what is served.
 import { spawnSync } from 'node:child_process';
 import { cpSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
@@ -13,14 +14,23 @@ if (astro.status !== 0) process.exit(astro.status ?? 1);
 
 await bundle({
   entryPoints: {
-    serve: 'src/server/serve.ts',
     plan: 'src/server/plans/planner/plan.thread.ts',
     pieces: 'src/server/plans/planner/piece.thread.ts',
     cli: 'src/cli/main.ts',
   },
   outdir: 'dist',
   outExtension: { '.js': '.mjs' },
+  packages: 'bundle',
+  external: ['better-sqlite3', 'sharp'],
+  // Packages of the older kind ask for Node's own modules by require.
+  banner: {
+    js: "import { createRequire as requireOf } from 'node:module'; const require = requireOf(import.meta.url);",
+  },
 });
+writeFileSync(
+  'dist/serve.mjs',
+  "import { serve } from './server/serve.mjs';\nawait serve(import.meta.url);\n",
+);
 cpSync('src/server/store/migrations', 'dist/migrations', { recursive: true });
 
 const COMPRESSIBLE = /\.(js|css|svg|json|html)$/;

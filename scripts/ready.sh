@@ -51,7 +51,7 @@ need_packages() {
   elif [ "$what" = all ]; then
     stage 'Installing packages and compiling the database' 170 installed ci --include=dev
   else
-    stage 'Installing packages and compiling the database' 150 installed ci --omit=dev
+    stage 'Installing packages and compiling the database' 140 installed ci --omit=dev
   fi || fail 'the packages could not be installed; the end of .install.log says why'
   rm -f .install.log
   cp package-lock.json "$stamp"
@@ -64,7 +64,7 @@ installed() {
 
 need_build() {
   if [ ! -f dist/.built ] || [ -n "$(find src public scripts/build.mjs scripts/bundle.mjs astro.config.mjs tsconfig.json package.json -newer dist/.built -print -quit)" ]; then
-    stage 'Building' 35 node scripts/build.mjs || fail 'the build failed; the lines above say why'
+    stage 'Building' 40 node scripts/build.mjs || fail 'the build failed; the lines above say why'
   fi
 }
 

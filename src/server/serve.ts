@@ -25,7 +25,6 @@ interface Locals {
   readonly planner: Planner;
 }
 
-const HERE = dirname(fileURLToPath(import.meta.url));
 const LOOPBACK = new Set(['127.0.0.1', 'localhost', '::1', '[::1]']);
 
 const HELP = `Usage: ./start [--port N] [--host H] [--db FILE] [--empty]
@@ -75,10 +74,10 @@ function fail(line: string): never {
   process.exit(1);
 }
 
-async function openPrepared(options: Options): Promise<Db> {
+async function openPrepared(options: Options, built: string): Promise<Db> {
   try {
     mkdirSync(dirname(options.file), { recursive: true });
-    const db = openDatabase(options.file, resolve(HERE, 'migrations'));
+    const db = openDatabase(options.file, resolve(built, 'migrations'));
     if (!options.empty) await seedDemo(db, Date.now(), (line) => console.log(line));
     ensureRig(db);
     return db;
@@ -90,8 +89,8 @@ async function openPrepared(options: Options): Promise<Db> {
 }
 
 /** Pages and static files; bound to loopback, only names of this machine are answered (DNS rebinding). */
-function listener(locals: Locals, pages: PageHandler, host: string): RequestListener {
-  const files = sirv(resolve(HERE, 'client'), {
+function listener(locals: Locals, pages: PageHandler, host: string, built: string): RequestListener {
+  const files = sirv(resolve(built, 'client'), {
     brotli: true,
     gzip: true,
     etag: true,
@@ -111,16 +110,18 @@ function listener(locals: Locals, pages: PageHandler, host: string): RequestList
 
 const hostName = (header: string): string => header.replace(/:\d+$/, '');
 
-async function main(): Promise<void> {
+/** Serves what was built beside `bundle`, the address of the file that was started. */
+export async function serve(bundle: string): Promise<void> {
+  const built = dirname(fileURLToPath(bundle));
   const options = readOptions();
-  const db = await openPrepared(options);
+  const db = await openPrepared(options, built);
   // React renders pages several times slower in its development build, which it takes unless told.
   process.env['NODE_ENV'] ??= 'production';
-  const { handler } = (await import(new URL('./server/entry.mjs', import.meta.url).href)) as {
+  const { handler } = (await import(new URL('./server/entry.mjs', bundle).href)) as {
     handler: PageHandler;
   };
-  const planner = openPlanner(import.meta.url);
-  const server = createServer(listener({ db, planner }, handler, options.host));
+  const planner = openPlanner(bundle);
+  const server = createServer(listener({ db, planner }, handler, options.host, built));
 
   server.on('error', (error: NodeJS.ErrnoException) => {
     closeDatabase(db);
@@ -148,5 +149,3 @@ async function main(): Promise<void> {
   process.on('SIGTERM', stop);
   process.on('SIGINT', stop);
 }
-
-void main();

@@ -9,9 +9,9 @@ import { PACKAGE_PRESETS } from '~/schema/presets/packagePresets';
  * be installed: for the families it has right, chips, dual in-line, and quad flat packs with every parameter given. It is
  * another hand's reading of the same standards.
  */
-const { lands } = JSON.parse(
-  readFileSync(new URL('./footprints.json', import.meta.url), 'utf8'),
-) as { lands: Readonly<Record<string, Readonly<Record<string, readonly [number, number, number, number]>>>> };
+const { lands } = JSON.parse(readFileSync(new URL('./footprints.json', import.meta.url), 'utf8')) as {
+  lands: Readonly<Record<string, Readonly<Record<string, readonly [number, number, number, number]>>>>;
+};
 
 interface OtherLand {
   readonly x: number;

@@ -135,7 +135,11 @@ function AirField({
       <section className={css['middle']} aria-label="The board">
         <Reading state={state} part={partOf(site.package)} surfaceMount={surfaceMounted(request)} run={run} />
         <ErrorNote error={state.run.status === 'failed' ? new Error(state.run.message) : null} />
-        <div className={state.run.status === 'done' && state.pictured === set ? undefined : css['faded']}>
+        <div
+          className={
+            picture && !(state.run.status === 'done' && state.pictured === set) ? css['faded'] : undefined
+          }
+        >
           {picture && frame ? (
             <>
               <FieldPicture

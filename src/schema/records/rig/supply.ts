@@ -37,7 +37,7 @@ export const newMove = z.strictObject({
 export type NewMove = z.infer<typeof newMove>;
 
 /** One entry of a stock's ledger: appended, never changed; a miscount is put right by counting again. */
-const supplyMove = z.strictObject({
+export const supplyMove = z.strictObject({
   id: recordId,
   supplyId: recordId,
   /** Signed, in the kind's unit. */

@@ -6,6 +6,7 @@ import {
   type SupplyMove,
   type SupplyRecord,
   type StockedSupply,
+  supplyMove,
 } from '~/schema/records/rig/supply';
 import { supplies, supplyMoves } from '~/schema/records/rig/supply.table';
 import type { Db } from '../db';
@@ -128,4 +129,10 @@ export function bookUse(
 
 /** The last moves of all stock, newest first. */
 export const recentMoves = (db: Db, limit: number): SupplyMove[] =>
-  db.select().from(supplyMoves).orderBy(desc(supplyMoves.at_ms)).limit(limit).all();
+  db
+    .select()
+    .from(supplyMoves)
+    .orderBy(desc(supplyMoves.at_ms))
+    .limit(limit)
+    .all()
+    .map((row) => supplyMove.parse(row));

@@ -1,0 +1,41 @@
+import { AxeBuilder } from '@axe-core/playwright';
+import { expect, ready, test } from './bench';
+
+/** Every view in both themes: nothing that axe-core calls serious or critical (WCAG 2.2 A and AA). */
+const VIEWS: readonly (readonly [name: string, path: string])[] = [
+  ['bench', '/'],
+  ['board', '/boards/demo-beacon-4'],
+  ['plan', '/sites/demo-tide-1-C4/plan'],
+  ['hot air', '/sites/demo-beacon-4-U7/air'],
+  ['continuity', '/sites/demo-door-7-J1/check'],
+  ['run', '/jobs/demo-job-wind'],
+  ['plan and done', '/jobs/demo-job-tide/plan'],
+  ['whole board', '/boards/demo-projector-m2/recap'],
+  ['photos', '/boards/demo-beacon-4/photos'],
+  ['import', '/boards/demo-beacon-4/import'],
+  ['place a site', '/boards/demo-beacon-4/place'],
+  ['correct a site', '/sites/demo-tide-1-C4/edit'],
+  ['take in a board', '/boards/new'],
+  ['what is told of a board', '/boards/demo-beacon-4/edit'],
+  ['label', '/boards/demo-beacon-4/label'],
+  ['rig', '/rig'],
+];
+
+for (const theme of ['daylight', 'lamp-off']) {
+  for (const [name, path] of VIEWS) {
+    test(`axe finds nothing serious: ${name}, ${theme}`, async ({ page, baseURL }) => {
+      await page.context().addCookies([
+        { name: 'ithermon_theme', value: theme, url: baseURL! },
+        { name: 'ithermon_by', value: 'MK', url: baseURL! },
+      ]);
+      const answer = await page.goto(path);
+      expect(answer!.status()).toBe(200);
+      await ready(page);
+      const { violations } = await new AxeBuilder({ page }).analyze();
+      const grave = violations.filter(({ impact }) => impact === 'serious' || impact === 'critical');
+      expect(
+        grave.map(({ id, nodes }) => `${id}: ${nodes.map((n) => n.target.join(' ')).join('; ')}`),
+      ).toEqual([]);
+    });
+  }
+}

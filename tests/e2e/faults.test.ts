@@ -1,0 +1,69 @@
+import Database from 'better-sqlite3';
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { spawn } from 'node:child_process';
+import { expect, test } from './bench';
+
+/** Rule broken: an unknown address and a fault answered "Internal server error" on a white page, by a stream that broke. */
+
+test('an unknown address says so, on a sheet with ways on', async ({ page, quiet }) => {
+  quiet.allow(/404/);
+  const answer = await page.goto('/nowhere/at/all');
+  expect(answer!.status()).toBe(404);
+  await expect(page.getByRole('heading', { level: 1, name: 'No such page' })).toBeVisible();
+  await page.getByRole('link', { name: 'All boards on the bench' }).click();
+  await expect(page.getByRole('heading', { level: 1, name: 'Bench' })).toBeVisible();
+});
+
+test('a board, site or job that is not there is named as what it is', async ({ page, quiet }) => {
+  quiet.allow(/404/);
+  for (const [address, title] of [
+    ['/boards/none', 'No such board'],
+    ['/sites/none/plan', 'No such site'],
+    ['/jobs/none', 'No such job'],
+  ] as const) {
+    expect((await page.goto(address))!.status()).toBe(404);
+    await expect(page.getByRole('heading', { level: 1, name: title })).toBeVisible();
+  }
+});
+
+test('an endpoint that is not there answers in its own form', async ({ request }) => {
+  const answer = await request.get('/api/nothing/here');
+  expect(answer.status()).toBe(404);
+  expect(await answer.json()).toMatchObject({ error: 'not-found' });
+});
+
+test('a page that breaks is answered whole, with a mark that the log has too', async ({ page, quiet }) => {
+  quiet.allow(/500/);
+  const folder = mkdtempSync(join(tmpdir(), 'ithermon-fault-'));
+  const file = join(folder, 'fault.db');
+  const server = spawn(process.execPath, ['dist/serve.mjs', '--port', '0', '--db', file, '--empty']);
+  let said = '';
+  server.stderr.on('data', (data: Buffer) => (said += data.toString()));
+  const base = await new Promise<string>((resolve) => {
+    server.stdout.on('data', (data: Buffer) => {
+      const found = /(http:\S+)/.exec(data.toString());
+      if (found) resolve(found[1]!);
+    });
+  });
+  try {
+    // A row that no version of ours wrote.
+    const db = new Database(file);
+    db.prepare(
+      "INSERT INTO boards (id, name, owner, fault, hazards, construction, waiting_for, created_at_ms) VALUES ('b', 'B', 'MK', 'x', '[]', '{}', 'you', 1)",
+    ).run();
+    db.close();
+    const answer = await page.goto(`${base}boards/b`);
+    expect(answer!.status()).toBe(500);
+    await expect(page.getByRole('heading', { name: 'This page could not be drawn' })).toBeVisible();
+    const mark = /fault_\S+?(?=,)/.exec(await page.locator('ol').innerText())![0];
+    expect(said).toContain(mark);
+    // Other places go on.
+    expect((await page.goto(`${base}rig`))!.status()).toBe(200);
+  } finally {
+    server.kill('SIGTERM');
+    await new Promise((resolve) => server.on('exit', resolve));
+    rmSync(folder, { recursive: true, force: true });
+  }
+});
