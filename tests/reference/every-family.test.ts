@@ -129,18 +129,13 @@ function holds(input: PlanInput, answer: FoundAnswer): void {
 
 describe.each(Object.keys(PARTS))('%s', (family) => {
   it.each<Goal>(['remove-keep-part', 'reflow', 'fit'])(
-    '%s is planned, or says what stands in its way',
+    '%s is planned on a bench that has what it wants',
     (goal) => {
       const input = inputFor(family, goal);
       const answer = solved(input);
-      if (answer.outcome === 'found') {
-        holds(input, answer);
-        return;
-      }
-      if (answer.outcome !== 'no-feasible-setting') throw new Error(answer.outcome);
-      expect(answer.binding.says).not.toBe('');
-      expect(answer.methods.every((m) => m.reasons.length > 0)).toBe(true);
-      expect(answer.methods.some((m) => m.feasible)).toBe(false);
+      // Pinned: each of the 54 has a way that keeps every limit. One that loses it has to be looked at.
+      if (answer.outcome !== 'found') throw new Error(JSON.stringify(answer));
+      holds(input, answer);
     },
   );
 });

@@ -219,6 +219,7 @@ describe('two neighbours under one nozzle (common practice: they share one cycle
     const { shared } = plan;
     expect(shared!.apart.heats).toBe(2);
     expect(shared!.together.time_s).toBeLessThan(shared!.apart.time_s);
+    expect(shared!.together.padDose).toBeLessThan(shared!.apart.padDose);
   });
 
   it('no tool in the hand is offered for both', () => {
@@ -284,7 +285,9 @@ describe('the search', () => {
     );
     expect(coolDown!.clock_s).toBeGreaterThan(30);
     expect(coolDown!.bowLeft).toBeLessThanOrEqual(coolDown!.bowLimit);
-    expect(coolDown!.fall_K_s <= AIR.coolRamp_K_s || !coolDown!.ok).toBe(true);
+    expect(coolDown!.bowHot).toBeLessThanOrEqual(coolDown!.bowLimit);
+    expect(coolDown!.fall_K_s).toBeLessThanOrEqual(AIR.coolRamp_K_s);
+    expect(coolDown!.ok).toBe(true);
   });
 });
 

@@ -1,4 +1,5 @@
 import { useState } from 'react';
+import { useForm } from 'react-hook-form';
 import { edited, mayHide, type StepEdit } from '~/core/method/steps/edits';
 import type { StepAnswer } from '~/schema/exchange/plan/planAnswer';
 import { addedStep } from '~/schema/exchange/plan/addedStep';
@@ -203,66 +204,70 @@ const KINDS = [
   { value: 'wait', label: 'Wait with a clock' },
 ] as const;
 
+interface StepDraft {
+  readonly after: string;
+  readonly kind: (typeof KINDS)[number]['value'];
+  readonly title: string;
+  readonly detail: string;
+  readonly wait: string;
+}
+
 function AddStep({ steps, onAdd }: { steps: readonly StepAnswer[]; onAdd: (edit: StepEdit) => void }) {
-  const [after, setAfter] = useState(steps.at(-1)?.id ?? '');
-  const [kind, setKind] = useState<(typeof KINDS)[number]['value']>('do');
-  const [title, setTitle] = useState('');
-  const [detail, setDetail] = useState('');
-  const [wait, setWait] = useState('60');
-  const wait_s = Number(wait);
-  const wrongWait = kind === 'wait' && !(wait_s >= 1 && wait_s <= 86_400);
+  const { register, getValues, watch, setValue } = useForm<StepDraft>({
+    defaultValues: { after: steps.at(-1)?.id ?? '', kind: 'do', title: '', detail: '', wait: '60' },
+  });
+  const draft = watch();
+  const wait_s = Number(draft.wait);
+  const wrongWait = draft.kind === 'wait' && !(wait_s >= 1 && wait_s <= 86_400);
+  const add = (): void => {
+    const { title, detail, after, kind } = getValues();
+    onAdd({
+      op: 'add',
+      id: `own-${title
+        .trim()
+        .toLowerCase()
+        .replace(/[^a-z0-9]+/g, '-')
+        .slice(0, 40)}-${steps.length}`,
+      after,
+      kind,
+      title: title.trim(),
+      detail: detail.trim(),
+      why: '',
+      wait_s: kind === 'wait' ? wait_s : null,
+    });
+    setValue('title', '');
+    setValue('detail', '');
+  };
   return (
     <details>
       <summary>Add a step</summary>
       <div className={css['addStep']}>
-        <TextField label="Title" value={title} maxLength={80} onChange={(e) => setTitle(e.target.value)} />
-        <TextField
-          label="What to do"
-          value={detail}
-          maxLength={400}
-          onChange={(e) => setDetail(e.target.value)}
+        <TextField label="Title" maxLength={80} {...register('title')} />
+        <TextField label="What to do" maxLength={400} {...register('detail')} />
+        <SelectField
+          label="Kind"
+          value={draft.kind}
+          onChange={(kind) => setValue('kind', kind)}
+          options={KINDS}
         />
-        <SelectField label="Kind" value={kind} onChange={setKind} options={KINDS} />
-        {kind === 'wait' && (
+        {draft.kind === 'wait' && (
           <TextField
             label="Clock, s"
             inputMode="numeric"
-            value={wait}
+            {...register('wait')}
             fault={wrongWait ? 'give 1 to 86400 s' : undefined}
-            onChange={(e) => setWait(e.target.value)}
           />
         )}
         <SelectField
           label="Comes after"
-          value={after}
-          onChange={setAfter}
+          value={draft.after}
+          onChange={(after) => setValue('after', after)}
           options={[
             { value: '', label: 'nothing: first of all' },
             ...steps.map((s) => ({ value: s.id, label: s.title })),
           ]}
         />
-        <Button
-          small
-          disabled={title.trim() === '' || wrongWait}
-          onClick={() => {
-            onAdd({
-              op: 'add',
-              id: `own-${title
-                .trim()
-                .toLowerCase()
-                .replace(/[^a-z0-9]+/g, '-')
-                .slice(0, 40)}-${steps.length}`,
-              after,
-              kind,
-              title: title.trim(),
-              detail: detail.trim(),
-              why: '',
-              wait_s: kind === 'wait' ? wait_s : null,
-            });
-            setTitle('');
-            setDetail('');
-          }}
-        >
+        <Button small disabled={draft.title.trim() === '' || wrongWait} onClick={add}>
           Add it
         </Button>
       </div>

@@ -1,4 +1,5 @@
 import { useState } from 'react';
+import { useForm } from 'react-hook-form';
 import { ALLOYS, ALLOY_IDS, type AlloyId } from '~/core/materials/alloys';
 import { SUPPLY_NAMES } from '~/schema/exchange/si/supplies';
 import type { StockedSupply } from '~/schema/records/rig/supply';
@@ -13,6 +14,25 @@ import css from './rig.module.css';
 const KINDS = Object.keys(SUPPLY_NAMES) as SupplySpec['kind'][];
 const WHO = 'Give your initials at the top first (key @), so that the record says who did this.';
 
+/** A supply as it is typed; which fields count depends on its kind. */
+interface SupplyDraft {
+  readonly kind: SupplySpec['kind'];
+  readonly name: string;
+  readonly alloy: AlloyId;
+  readonly size: string;
+  readonly left: string;
+  readonly low: string;
+}
+
+const NEW_SUPPLY: SupplyDraft = {
+  kind: 'wire',
+  name: '',
+  alloy: 'sn60pb40',
+  size: '0.8',
+  left: '',
+  low: '0',
+};
+
 /** A supply that is new to the rig. */
 export function NewSupplyForm({
   by,
@@ -23,15 +43,11 @@ export function NewSupplyForm({
   readonly onDone: (supply: StockedSupply) => void;
   readonly onShut: () => void;
 }) {
-  const [kind, setKind] = useState<SupplySpec['kind']>('wire');
-  const [name, setName] = useState('');
-  const [alloy, setAlloy] = useState<AlloyId>('sn60pb40');
-  const [size, setSize] = useState('0.8');
-  const [left, setLeft] = useState('');
-  const [low, setLow] = useState('0');
+  const { register, handleSubmit, watch, setValue } = useForm<SupplyDraft>({ defaultValues: NEW_SUPPLY });
   const [error, setError] = useState<unknown>(null);
+  const [kind, alloy] = watch(['kind', 'alloy']);
   const unit = SUPPLY_UNITS[kind];
-  const write = async (): Promise<void> => {
+  const write = async (draft: SupplyDraft): Promise<void> => {
     if (!by) {
       setError(new Error(WHO));
       return;
@@ -39,10 +55,10 @@ export function NewSupplyForm({
     try {
       onDone(
         await postJson<StockedSupply>('/api/supplies', {
-          name,
-          spec: specOf(kind, alloy, number(size)),
-          left: number(left),
-          low: number(low),
+          name: draft.name,
+          spec: specOf(draft),
+          left: number(draft.left),
+          low: number(draft.low),
           by,
         }),
       );
@@ -51,26 +67,20 @@ export function NewSupplyForm({
     }
   };
   return (
-    <form
-      className={css['form']}
-      onSubmit={(event) => {
-        event.preventDefault();
-        void write();
-      }}
-    >
+    <form className={css['form']} onSubmit={(event) => void handleSubmit(write)(event)}>
       <div className={css['fields']}>
         <SelectField
           label="Kind"
           value={kind}
-          onChange={setKind}
+          onChange={(to) => setValue('kind', to)}
           options={KINDS.map((value) => ({ value, label: SUPPLY_NAMES[value] }))}
         />
-        <TextField label="Name" value={name} onChange={(event) => setName(event.target.value)} />
+        <TextField label="Name" {...register('name')} />
         {(kind === 'wire' || kind === 'paste' || kind === 'low-melt') && (
           <SelectField
             label="Alloy"
             value={alloy}
-            onChange={setAlloy}
+            onChange={(to) => setValue('alloy', to)}
             options={ALLOY_IDS.map((value) => ({ value, label: ALLOYS[value].name }))}
           />
         )}
@@ -78,22 +88,11 @@ export function NewSupplyForm({
           <TextField
             label={kind === 'wire' ? 'Diameter, mm' : 'Width, mm'}
             inputMode="decimal"
-            value={size}
-            onChange={(event) => setSize(event.target.value)}
+            {...register('size')}
           />
         )}
-        <TextField
-          label={`There is, ${unit}`}
-          inputMode="decimal"
-          value={left}
-          onChange={(event) => setLeft(event.target.value)}
-        />
-        <TextField
-          label={`Buy under, ${unit}`}
-          inputMode="decimal"
-          value={low}
-          onChange={(event) => setLow(event.target.value)}
-        />
+        <TextField label={`There is, ${unit}`} inputMode="decimal" {...register('left')} />
+        <TextField label={`Buy under, ${unit}`} inputMode="decimal" {...register('low')} />
       </div>
       <ErrorNote error={error} />
       <div className={css['row']}>
@@ -108,7 +107,8 @@ export function NewSupplyForm({
   );
 }
 
-function specOf(kind: SupplySpec['kind'], alloy: AlloyId, size_mm: number): unknown {
+function specOf({ kind, alloy, size }: SupplyDraft): unknown {
+  const size_mm = number(size);
   switch (kind) {
     case 'wire':
       return { kind, alloy, diameter_mm: size_mm };
@@ -124,6 +124,11 @@ function specOf(kind: SupplySpec['kind'], alloy: AlloyId, size_mm: number): unkn
 
 const REASON_WORDS = { counted: 'counted', bought: 'bought', used: 'used', thrown: 'thrown away' } as const;
 
+interface MoveDraft {
+  readonly reason: (typeof MOVE_REASONS)[number];
+  readonly amount: string;
+}
+
 /** What came or went of a supply, or how much was counted: an entry in its ledger. */
 export function MoveForm({
   supply,
@@ -138,8 +143,10 @@ export function MoveForm({
   readonly onGone: () => void;
   readonly onShut: () => void;
 }) {
-  const [reason, setReason] = useState<(typeof MOVE_REASONS)[number]>('counted');
-  const [amount, setAmount] = useState('');
+  const { register, handleSubmit, watch, setValue } = useForm<MoveDraft>({
+    defaultValues: { reason: 'counted', amount: '' },
+  });
+  const reason = watch('reason');
   const [error, setError] = useState<unknown>(null);
   const unit = SUPPLY_UNITS[supply.spec.kind];
   const attempt = async (work: () => Promise<void>): Promise<void> => {
@@ -156,31 +163,31 @@ export function MoveForm({
   return (
     <form
       className={css['form']}
-      onSubmit={(event) => {
-        event.preventDefault();
-        void attempt(async () =>
-          onDone(
-            await postJson<StockedSupply>('/api/supplies/moves', {
-              supplyId: supply.id,
-              reason,
-              amount: number(amount),
-              by,
-            }),
+      onSubmit={(event) =>
+        void handleSubmit((draft) =>
+          attempt(async () =>
+            onDone(
+              await postJson<StockedSupply>('/api/supplies/moves', {
+                supplyId: supply.id,
+                reason: draft.reason,
+                amount: number(draft.amount),
+                by,
+              }),
+            ),
           ),
-        );
-      }}
+        )(event)
+      }
     >
       <Segments
         label="What happened"
         value={reason}
-        onChange={setReason}
+        onChange={(to) => setValue('reason', to)}
         options={MOVE_REASONS.map((value) => ({ value, label: REASON_WORDS[value] }))}
       />
       <TextField
         label={reason === 'counted' ? `There is now, ${unit}` : `How much, ${unit}`}
         inputMode="decimal"
-        value={amount}
-        onChange={(event) => setAmount(event.target.value)}
+        {...register('amount')}
       />
       <ErrorNote error={error} />
       <div className={css['row']}>

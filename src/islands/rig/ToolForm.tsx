@@ -1,4 +1,5 @@
 import { useState } from 'react';
+import { useFieldArray, useForm } from 'react-hook-form';
 import { PREHEATERS, PREHEATER_IDS } from '~/core/materials/air';
 import { TIP_CONSTRUCTION_IDS, TIP_CONSTRUCTIONS, TIP_SHAPE_IDS, TIP_SHAPES } from '~/core/materials/tips';
 import { TOOL_PRESETS } from '~/schema/presets/toolPresets';
@@ -8,7 +9,7 @@ import { Button } from '~/ui/controls/Button';
 import { SelectField, TextField } from '~/ui/controls/Field';
 import { ErrorNote } from '~/ui/controls/Notes';
 import { InputError } from '~/schema/values/faults';
-import { draftOf, NEW_END, toolOf, type EndDraft, type ToolDraft } from './toolDraft';
+import { draftOf, NEW_END, toolOf, type ToolDraft } from './toolDraft';
 import css from './rig.module.css';
 
 /** One tool: what it can do, and the state it is in. A new one begins from a generic preset. */
@@ -24,23 +25,19 @@ export function ToolForm({
   readonly onShut: () => void;
 }) {
   const [preset, setPreset] = useState(TOOL_PRESETS[0]!.name);
-  const [draft, setDraft] = useState<ToolDraft>(draftOf(tool ?? TOOL_PRESETS[0]!));
+  const { register, control, handleSubmit, watch, getValues, setValue, reset } = useForm<ToolDraft>({
+    defaultValues: draftOf(tool ?? TOOL_PRESETS[0]!),
+  });
+  const ends = useFieldArray({ control, name: 'ends' });
   const [revision, setRevision] = useState(tool?.revision ?? 0);
   const [error, setError] = useState<unknown>(null);
-  const set = (part: Partial<ToolDraft>): void => setDraft({ ...draft, ...part });
-  const setEnd = (at: number, part: Partial<EndDraft>): void =>
-    set({ ends: draft.ends.map((end, i) => (i === at ? { ...end, ...part } : end)) });
-  const text = (key: keyof ToolDraft, label: string, hint?: string) => (
-    <TextField
-      label={label}
-      hint={hint}
-      value={draft[key] as string}
-      inputMode={key === 'name' ? 'text' : 'decimal'}
-      onChange={(event) => set({ [key]: event.target.value })}
-    />
+  const kind = watch('kind');
+  const tips = kind === 'iron' || kind === 'tweezers';
+  const text = (key: TypedKey, label: string, hint?: string) => (
+    <TextField label={label} hint={hint} inputMode={key === 'name' ? 'text' : 'decimal'} {...register(key)} />
   );
 
-  const write = async (retired: boolean): Promise<void> => {
+  const write = async (draft: ToolDraft, retired: boolean): Promise<void> => {
     try {
       const moved = tool === null || draft.offset !== draftOf(tool).offset;
       const given = toolOf(
@@ -66,10 +63,7 @@ export function ToolForm({
   return (
     <form
       className={css['form']}
-      onSubmit={(event) => {
-        event.preventDefault();
-        void write(false);
-      }}
+      onSubmit={(event) => void handleSubmit((draft) => write(draft, false))(event)}
     >
       {!tool && (
         <SelectField
@@ -77,47 +71,44 @@ export function ToolForm({
           value={preset}
           onChange={(name) => {
             setPreset(name);
-            setDraft(draftOf(TOOL_PRESETS.find((p) => p.name === name)!));
+            reset(draftOf(TOOL_PRESETS.find((p) => p.name === name)!));
           }}
           options={TOOL_PRESETS.map((p) => ({ value: p.name, label: p.name }))}
         />
       )}
       <div className={css['fields']}>
         {text('name', 'Name')}
-        {'power' in draft &&
-          draft.kind !== 'hot-air' &&
-          draft.kind !== 'preheater' &&
-          text('power', 'Power, W')}
-        {draft.kind === 'preheater' && (
+        {kind !== 'hot-air' && kind !== 'preheater' && text('power', 'Power, W')}
+        {kind === 'preheater' && (
           <SelectField
             label="Heat"
-            value={draft.heat}
-            onChange={(heat) => set({ heat })}
+            value={watch('heat')}
+            onChange={(heat) => setValue('heat', heat)}
             options={PREHEATER_IDS.map((value) => ({ value, label: PREHEATERS[value].name }))}
           />
         )}
         {text('low', 'Lowest, °C')}
         {text('high', 'Highest, °C')}
-        {draft.kind === 'hot-air' && text('flowLow', 'Least air, L/min')}
-        {draft.kind === 'hot-air' && text('flowHigh', 'Most air, L/min')}
+        {kind === 'hot-air' && text('flowLow', 'Least air, L/min')}
+        {kind === 'hot-air' && text('flowHigh', 'Most air, L/min')}
       </div>
-      {draft.kind !== 'preheater' && (
+      {kind !== 'preheater' && (
         <fieldset className={css['ends']}>
-          <legend>{draft.kind === 'iron' || draft.kind === 'tweezers' ? 'Tips' : 'Nozzles'}</legend>
-          {draft.ends.map((end, i) => (
-            <div key={i} className={css['end']}>
-              {(draft.kind === 'iron' || draft.kind === 'tweezers') && (
+          <legend>{tips ? 'Tips' : 'Nozzles'}</legend>
+          {ends.fields.map((end, i) => (
+            <div key={end.id} className={css['end']}>
+              {tips && (
                 <>
                   <SelectField
                     label="Shape"
-                    value={end.shape}
-                    onChange={(shape) => setEnd(i, { shape })}
+                    value={watch(`ends.${i}.shape`)}
+                    onChange={(shape) => setValue(`ends.${i}.shape`, shape)}
                     options={TIP_SHAPE_IDS.map((value) => ({ value, label: TIP_SHAPES[value].name }))}
                   />
                   <SelectField
                     label="Build"
-                    value={end.construction}
-                    onChange={(construction) => setEnd(i, { construction })}
+                    value={watch(`ends.${i}.construction`)}
+                    onChange={(construction) => setValue(`ends.${i}.construction`, construction)}
                     options={TIP_CONSTRUCTION_IDS.map((value) => ({
                       value,
                       label: TIP_CONSTRUCTIONS[value].name,
@@ -125,53 +116,49 @@ export function ToolForm({
                   />
                 </>
               )}
-              <TextField
-                label={FIRST[draft.kind]}
-                inputMode="decimal"
-                value={end.a}
-                onChange={(event) => setEnd(i, { a: event.target.value })}
-              />
-              {(draft.kind === 'gun' || draft.kind === 'hot-air') && (
+              <TextField label={FIRST[kind]} inputMode="decimal" {...register(`ends.${i}.a`)} />
+              {(kind === 'gun' || kind === 'hot-air') && (
                 <TextField
-                  label={draft.kind === 'gun' ? 'Outer, mm' : 'Height, mm (round: none)'}
+                  label={kind === 'gun' ? 'Outer, mm' : 'Height, mm (round: none)'}
                   inputMode="decimal"
-                  value={end.b}
-                  onChange={(event) => setEnd(i, { b: event.target.value })}
+                  {...register(`ends.${i}.b`)}
                 />
               )}
               <Button
                 small
-                disabled={draft.ends.length === 1}
+                disabled={ends.fields.length === 1}
                 aria-label={`Take ${i + 1} away`}
-                onClick={() => set({ ends: draft.ends.toSpliced(i, 1) })}
+                onClick={() => ends.remove(i)}
               >
                 Take away
               </Button>
             </div>
           ))}
-          <Button small onClick={() => set({ ends: [...draft.ends, draft.ends.at(-1) ?? NEW_END] })}>
+          <Button small onClick={() => ends.append(getValues('ends').at(-1) ?? NEW_END)}>
             One more
           </Button>
         </fieldset>
       )}
       <div className={css['fields']}>
-        {draft.kind !== 'preheater' &&
+        {kind !== 'preheater' &&
           text(
             'offset',
             'Reaches less what it shows, K',
             'By tip thermometer or thermocouple; −8: it is 8 K colder than it shows.',
           )}
-        {draft.kind !== 'preheater' &&
-          draft.kind !== 'hot-air' &&
+        {kind !== 'preheater' &&
+          kind !== 'hot-air' &&
           text('hours', 'Hours on its tips', 'Worn tips pass less heat.')}
-        {draft.kind === 'gun' && text('clogged', 'Bore closed, %')}
+        {kind === 'gun' && text('clogged', 'Bore closed, %')}
       </div>
       <ErrorNote error={error} />
       <div className={css['row']}>
         <Button type="submit" look="primary">
           {tool ? 'Write it' : 'Add it'}
         </Button>
-        {tool && <Button onClick={() => void write(true)}>Out of use</Button>}
+        {tool && (
+          <Button onClick={() => void handleSubmit((draft) => write(draft, true))()}>Out of use</Button>
+        )}
         <Button look="plain" onClick={onShut}>
           Shut
         </Button>
@@ -179,6 +166,9 @@ export function ToolForm({
     </form>
   );
 }
+
+/** Fields that are typed as they are. */
+type TypedKey = 'name' | 'power' | 'low' | 'high' | 'flowLow' | 'flowHigh' | 'offset' | 'hours' | 'clogged';
 
 const FIRST: Readonly<Record<ToolDraft['kind'], string>> = {
   iron: 'Width, mm',

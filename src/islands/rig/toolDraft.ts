@@ -24,7 +24,7 @@ export interface ToolDraft {
   readonly high: string;
   readonly flowLow: string;
   readonly flowHigh: string;
-  readonly ends: readonly EndDraft[];
+  readonly ends: EndDraft[];
   readonly offset: string;
   readonly hours: string;
   /** Per cent. */

@@ -1,10 +1,18 @@
 import { describe, expect, it } from 'vitest';
-import { BENCH_COMMANDS } from '~/islands/bench/commands';
-import { BOARD_COMMANDS } from '~/islands/board/commands';
-import { PLAN_COMMANDS } from '~/islands/plan/commands';
 import { STATION_COMMANDS } from '~/islands/rail/commands';
 import { RUN_COMMANDS } from '~/islands/run/commands';
 import { commandFor, keyCap, keyConflicts, type Command } from './command';
+
+/** Every table of every view, by its name; a new view is looked at without being named here. */
+const MODULES = import.meta.glob<Readonly<Record<string, unknown>>>('/src/islands/*/commands.ts', {
+  eager: true,
+});
+const TABLES = Object.values(MODULES).flatMap((module) =>
+  Object.entries(module).filter(
+    (entry): entry is [string, readonly Command[]] =>
+      entry[0] !== 'STATION_COMMANDS' && Array.isArray(entry[1]),
+  ),
+);
 
 const press = (key: string, held: Partial<{ ctrlKey: boolean; altKey: boolean; metaKey: boolean }> = {}) => ({
   key,
@@ -15,13 +23,13 @@ const press = (key: string, held: Partial<{ ctrlKey: boolean; altKey: boolean; m
 });
 
 describe('keys', () => {
-  it.each([
-    ['bench', BENCH_COMMANDS],
-    ['board', BOARD_COMMANDS],
-    ['plan', PLAN_COMMANDS],
-    ['run', RUN_COMMANDS],
-  ] as [string, readonly Command[]][])(
-    'of the %s do not conflict with each other or with those of every screen',
+  it('are looked for in every view', () => {
+    expect(TABLES.length).toBeGreaterThanOrEqual(12);
+    expect(TABLES.map(([name]) => name)).toContain('AIR_COMMANDS');
+  });
+
+  it.each(TABLES)(
+    'of %s do not conflict with each other or with those of every screen',
     (_name, commands) => {
       expect(keyConflicts([...STATION_COMMANDS, ...commands])).toEqual([]);
     },
@@ -43,13 +51,7 @@ describe('keys', () => {
   });
 
   it('every command has words, and its cap can be drawn', () => {
-    for (const command of [
-      ...STATION_COMMANDS,
-      ...BENCH_COMMANDS,
-      ...BOARD_COMMANDS,
-      ...PLAN_COMMANDS,
-      ...RUN_COMMANDS,
-    ] as Command[]) {
+    for (const command of [...STATION_COMMANDS, ...TABLES.flatMap(([, commands]) => commands)]) {
       expect(command.label).not.toBe('');
       for (const key of command.keys) expect(keyCap(key)).not.toBe('');
     }

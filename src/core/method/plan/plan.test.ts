@@ -226,8 +226,8 @@ describe('properties of the search', () => {
 
   it('a tip that reads too high, or is worn, never melts sooner', () => {
     const setting = settingAt(360);
-    const cold = { ...setting, iron: { ...setting.tool, offset_K: -25 } };
-    const worn = { ...setting, iron: { ...setting.tool, wear: 2 } };
+    const cold = { ...setting, tool: { ...setting.tool, offset_K: -25 } };
+    const worn = { ...setting, tool: { ...setting.tool, wear: 2 } };
     expect(time(easy, cold)).toBeGreaterThan(time(easy, setting));
     expect(time(easy, worn)).toBeGreaterThan(time(easy, setting));
   });

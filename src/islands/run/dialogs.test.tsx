@@ -1,0 +1,84 @@
+// @vitest-environment jsdom
+import { cleanup, fireEvent, render, screen } from '@testing-library/react';
+import { afterEach, describe, expect, it, vi } from 'vitest';
+import { OUTCOMES } from '~/core/record/outcomes';
+import { $dialogOpen } from '~/ui/keyboard/useCommands';
+import { CloseDialog } from './CloseDialog';
+import { NoteDialog } from './NoteDialog';
+
+afterEach(cleanup);
+// What jsdom has not got.
+vi.stubGlobal('CSS', { escape: (text: string) => text });
+
+const close = (changes: Partial<Parameters<typeof CloseDialog>[0]> = {}) => {
+  const heard = { onClose: vi.fn(), onWrite: vi.fn() };
+  render(<CloseDialog isOpen unfinished={false} {...heard} {...changes} />);
+  return heard;
+};
+
+describe('closing a job', () => {
+  it('offers every outcome there is, and writes the one chosen with its cause', () => {
+    const heard = close();
+    for (const outcome of OUTCOMES) expect(screen.getByText(outcome)).toBeTruthy();
+    fireEvent.click(screen.getByText('improved'));
+    fireEvent.change(screen.getByRole('textbox'), { target: { value: '  Dry joint under the sink.  ' } });
+    fireEvent.click(screen.getByRole('button', { name: /^Close as improved/ }));
+    expect(heard.onWrite).toHaveBeenCalledWith('improved', 'Dry joint under the sink.');
+    expect(heard.onClose).toHaveBeenCalledOnce();
+  });
+
+  it('says so where steps are left', () => {
+    close({ unfinished: true });
+    expect(screen.getByText(/Not every step is done/)).toBeTruthy();
+  });
+
+  it('says nothing of steps where all are done', () => {
+    close();
+    expect(screen.queryByText(/Not every step/)).toBeNull();
+  });
+
+  it('is left by Escape, and nothing is written', () => {
+    const heard = close();
+    fireEvent.keyDown(screen.getByRole('dialog'), { key: 'Escape' });
+    expect(heard.onClose).toHaveBeenCalled();
+    expect(heard.onWrite).not.toHaveBeenCalled();
+  });
+
+  it('is not there until it is asked for', () => {
+    close({ isOpen: false });
+    expect(screen.queryByRole('dialog')).toBeNull();
+  });
+});
+
+describe('a note', () => {
+  const note = () => {
+    const heard = { onClose: vi.fn(), onWrite: vi.fn() };
+    render(<NoteDialog isOpen {...heard} />);
+    return heard;
+  };
+
+  it('is written trimmed, by Enter as by its button', () => {
+    const heard = note();
+    const field = screen.getByRole('textbox');
+    fireEvent.change(field, { target: { value: ' Smells of electrolyte ' } });
+    fireEvent.submit(field.closest('form')!);
+    expect(heard.onWrite).toHaveBeenCalledWith('Smells of electrolyte');
+    expect(heard.onClose).toHaveBeenCalledOnce();
+  });
+
+  it('cannot be empty', () => {
+    const heard = note();
+    const button = screen.getByRole('button', { name: 'Write it down' });
+    expect((button as HTMLButtonElement).disabled).toBe(true);
+    fireEvent.change(screen.getByRole('textbox'), { target: { value: '   ' } });
+    fireEvent.submit(screen.getByRole('textbox').closest('form')!);
+    expect(heard.onWrite).not.toHaveBeenCalled();
+  });
+
+  it('holds the keyboard while it is open, and gives it back', () => {
+    const { rerender } = render(<NoteDialog isOpen onClose={vi.fn()} onWrite={vi.fn()} />);
+    expect($dialogOpen.get()).toBe(true);
+    rerender(<NoteDialog isOpen={false} onClose={vi.fn()} onWrite={vi.fn()} />);
+    expect($dialogOpen.get()).toBe(false);
+  });
+});
