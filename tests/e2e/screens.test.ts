@@ -147,11 +147,3 @@ test('a press while the server is away is kept, shown and sent later', async ({ 
   await page.reload();
   await expect(page.getByRole('heading', { name: 'Set the station', level: 2 })).toBeVisible();
 });
-
-test('what is not in the record says so', async ({ page, quiet }) => {
-  quiet.allow(/404/);
-  for (const path of ['/boards/none', '/sites/none/plan', '/jobs/none']) {
-    await page.goto(path);
-    await expect(page.getByText(/not in this database/)).toBeVisible();
-  }
-});

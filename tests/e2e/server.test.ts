@@ -118,10 +118,17 @@ test('requests that must not get in do not', async ({ baseURL }) => {
   expect(page.headers.get('content-security-policy')).toMatch(/default-src 'self'/);
 });
 
+/** What a site's plan page asks of the planner, from what the page was sent. */
+async function askOf(base: string, siteId: string): Promise<object> {
+  const page = await (await fetch(`${base}sites/${siteId}/plan`)).text();
+  const inputsKey = /inputsKey&quot;:\[0,&quot;([^&]+)&quot;/.exec(page)![1];
+  return { kind: 'plan', siteId, inputsKey, by: null, goal: 'remove-keep-part' };
+}
+
 test('a plan is told line by line, its first word long before its end, and asked again at once', async ({
   baseURL,
 }) => {
-  const input = PLAN_EXAMPLE;
+  const ask = await askOf(`${baseURL}/`, 'demo-tide-1-C4');
   const asked = async (body: unknown) => {
     const start = performance.now();
     const response = await fetch(`${baseURL}/api/plans`, {
@@ -132,7 +139,7 @@ test('a plan is told line by line, its first word long before its end, and asked
     const text = await response.text();
     return { status: response.status, text, took_ms: performance.now() - start };
   };
-  const first = await asked({ kind: 'plan', input });
+  const first = await asked(ask);
   expect(first.status).toBe(200);
   const lines = first.text
     .trimEnd()
@@ -143,29 +150,48 @@ test('a plan is told line by line, its first word long before its end, and asked
   const stages = lines.flatMap(({ progress }) => (progress ? [progress.stage] : []));
   expect(stages.indexOf('search')).toBe(0);
 
-  const again = await asked({ kind: 'plan', input });
+  const again = await asked(ask);
   expect(again.text).toBe(first.text);
   expect(again.took_ms).toBeLessThan(first.took_ms);
 
-  expect(await asked({ kind: 'guess', input })).toMatchObject({ status: 400 });
-  expect((await asked({ kind: 'guess', input })).text).toContain('kind must be one of plan, explore, recap');
-  const bare = await asked({ kind: 'plan', input: { ...input, bench: [] } });
-  expect(bare.text).toMatch(/\$\.input\.bench.*put at least one tool/);
+  expect(await asked({ ...ask, kind: 'guess' })).toMatchObject({ status: 400 });
+  expect((await asked({ ...ask, kind: 'guess' })).text).toContain('kind must be one of plan, explore, recap');
+  const own = await asked({ ...ask, input: PLAN_EXAMPLE });
+  expect(own).toMatchObject({ status: 400 });
+  const old = await asked({ ...ask, inputsKey: 'of another day' });
+  expect(old.status).toBe(409);
+  expect(old.text).toContain('reload and plan again');
 });
 
 test('hung up on, a plan is given up: the server turns to the next', async () => {
   const server = await serve('--port', '0', '--db', join(folder, 'hang.db'), '--empty');
-  const ask = (seed: number, signal?: AbortSignal) =>
-    fetch(`${server.url}api/plans`, {
+  const post = (path: string, body: unknown, signal?: AbortSignal) =>
+    fetch(`${server.url}${path}`, {
       method: 'POST',
       headers: { 'content-type': 'application/json' },
-      body: JSON.stringify({ kind: 'plan', input: { ...PLAN_EXAMPLE, seed } }),
+      body: JSON.stringify(body),
       ...(signal ? { signal } : {}),
     });
+  const made = async (path: string, body: unknown): Promise<string> =>
+    ((await (await post(path, body)).json()) as { id: string }).id;
+  const boardId = await made('api/boards', BOARD);
+  const siteId = await made(`api/boards/${boardId}/sites`, {
+    ref: 'U1',
+    side: 'top',
+    x_mm: 60,
+    y_mm: 50,
+    alloy: 'sn60pb40',
+    package: { family: 'dip', ...HOLES, pins: 14 },
+    pads: Array.from({ length: 14 }, (_, i) => ({ name: String(i + 1), connections: [] })),
+  });
+  const wish = await askOf(server.url, siteId);
+  // Hours out of the bag: each its own plan.
+  const ask = (outOfBag_h: number, signal?: AbortSignal) =>
+    post('api/plans', { ...wish, moisture: { level: '3', outOfBag_h } }, signal);
   // More than it takes at a time, each hung up on once it has begun.
-  for (let seed = 1; seed <= 20; seed++) {
+  for (let hours = 1; hours <= 20; hours++) {
     const control = new AbortController();
-    const response = await ask(seed, control.signal);
+    const response = await ask(hours, control.signal);
     expect(response.status).toBe(200);
     control.abort();
   }
