@@ -18,7 +18,9 @@ test('hot air by mouse: from the board to a lift window, foil, and through time'
   await page.getByText('150 °C, 120 s first').click();
   await page.getByRole('slider', { name: 'Air on for' }).fill('200');
   await solved(page);
-  await expect(page.getByText(/Lift from \d+ s/)).toBeVisible();
+  await expect(
+    page.getByText(/All molten and settled at \d+ s, but a joint of C31 nears its melt/),
+  ).toBeVisible();
   await expect(page.getByText(/Expect the last pad between \d+ and \d+ s/)).toBeVisible({ timeout: 60_000 });
   await page.getByLabel('Moisture level').selectOption('3');
   await page.getByLabel('Hours out').fill('400');

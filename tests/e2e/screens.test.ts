@@ -126,7 +126,7 @@ test('two screens on one job never overwrite each other', async ({ page, context
   await other.bringToFront();
   await expect(other.getByRole('heading', { name: 'Note how it stands', level: 2 })).toBeVisible();
   await other.keyboard.press(' ');
-  await expect(other.getByText(/another screen has gone on with this job/)).toBeVisible();
+  await expect(other.getByText(/another screen has gone on with this job/i)).toBeVisible();
   await expect(other.getByRole('heading', { name: 'Set the station', level: 2 })).toBeVisible();
   const answer = await page.request.get(`${page.url().replace('/jobs/', '/api/jobs/')}/events`);
   const { events } = (await answer.json()) as { events: { kind: string; stepId?: string }[] };
