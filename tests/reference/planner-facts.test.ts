@@ -215,11 +215,19 @@ describe('two neighbours under one nozzle (common practice: they share one cycle
     expect(plan.chosen.pins.every((pin) => pin.fullMelt_s !== null)).toBe(true);
   });
 
-  it('one heat is shorter than two, and spends less on the worst pad than being heated twice', () => {
+  // Not always gentler: over the middle of two it may be hotter than each alone wants. So both are told.
+  it('one heat is shorter than two, and what either costs the worst pad is told', () => {
     const { shared } = plan;
     expect(shared!.apart.heats).toBe(2);
     expect(shared!.together.time_s).toBeLessThan(shared!.apart.time_s);
-    expect(shared!.together.padDose).toBeLessThan(shared!.apart.padDose);
+    for (const { padDose } of [shared!.together, shared!.apart]) {
+      expect(padDose).toBeGreaterThan(0);
+      expect(padDose).toBeLessThan(1);
+    }
+    expect(shared!.together.padDose).toBeCloseTo(
+      Math.max(...plan.chosen.pins.map((pin) => pin.padDoseAtOff)),
+      9,
+    );
   });
 
   it('no tool in the hand is offered for both', () => {
