@@ -20,7 +20,7 @@ import {
   verdictOf,
   wantsProof,
 } from '~/islands/plan/state';
-import { changed } from './plan/adjust';
+import { changed } from '~/islands/plan/adjust';
 import { reduce as runReduce, standing, type RunViewState } from '~/islands/run/state';
 
 const layersOf = (count: number) => ({

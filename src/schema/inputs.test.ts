@@ -6,7 +6,7 @@ import { newFinding } from '~/schema/records/site/finding';
 import { planInput } from '~/schema/exchange/plan/planRequest';
 import { planRequestOf } from '~/schema/exchange/si/plan';
 import { simulateInput } from '~/schema/exchange/simulate/simulateRequest';
-import { writableEvent } from '~/schema/records/work/runEvent';
+import { writableEvent } from '~/schema/records/jobs/runEvent';
 import type { z } from 'zod';
 
 function faultsOf<T>(schema: z.ZodType<T>, input: unknown): readonly Fault[] {

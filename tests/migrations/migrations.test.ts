@@ -6,7 +6,7 @@ import { drizzle } from 'drizzle-orm/better-sqlite3';
 import { migrate } from 'drizzle-orm/better-sqlite3/migrator';
 import { runState } from '~/core/record/runState';
 import { copperMap } from '~/schema/values/copperMap';
-import { jobRequestOf } from '~/schema/records/work/jobRequest';
+import { jobRequestOf } from '~/schema/records/jobs/jobRequest';
 import { planRequestOf } from '~/schema/exchange/si/plan';
 import * as tables from '~/schema/records/tables';
 import { getBoard, listBoards } from '~/server/store/repositories/boards';

@@ -2,7 +2,7 @@ import { useState, type Dispatch } from 'react';
 import { phasesOf } from '~/core/method/goals';
 import { methodOf } from '~/core/method/ways';
 import type { PlanSheet } from '~/schema/sheets/planSheet';
-import type { StepHabit } from '~/schema/records/work/stepHabit';
+import type { StepHabit } from '~/schema/records/jobs/stepHabit';
 import { postJson } from '~/ui/api';
 import { dropDraft } from './draft';
 import { choiceAt, type PlanAction, type PlanState } from './state';

@@ -1,6 +1,6 @@
 import { useEffect, useMemo, useReducer, useRef, useState } from 'react';
 import { useStore } from '@nanostores/react';
-import type { RecapRecord } from '~/schema/records/work/recap';
+import type { RecapRecord } from '~/schema/records/jobs/recap';
 import type { RecapAnswer, SequenceAnswer } from '~/schema/exchange/recap/recapAnswer';
 import type { RecapCandidate, RecapSheet } from '~/schema/sheets/recapSheet';
 import { familyName } from '~/schema/exchange/si/part';

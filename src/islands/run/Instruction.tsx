@@ -1,6 +1,6 @@
 import { useEffect, useRef, type ReactNode } from 'react';
 import type { Dwell, RunState } from '~/core/record/runState';
-import type { JobStep } from '~/schema/records/work/jobPlan';
+import type { JobStep } from '~/schema/records/jobs/jobPlan';
 import { CommandButton } from '~/ui/controls/Button';
 import { Caution } from '~/ui/controls/Notes';
 import { DwellWindow } from '~/ui/dwell/DwellWindow';

@@ -1,6 +1,6 @@
 import { useEffect, useRef } from 'react';
 import type { RunState } from '~/core/record/runState';
-import type { JobStep } from '~/schema/records/work/jobPlan';
+import type { JobStep } from '~/schema/records/jobs/jobPlan';
 import css from './run.module.css';
 
 /** The whole job as one column; where it stands is marked by word and weight. */

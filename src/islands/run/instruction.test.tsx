@@ -2,7 +2,7 @@
 import { cleanup, fireEvent, render, screen } from '@testing-library/react';
 import { afterEach, describe, expect, it, vi } from 'vitest';
 import { runState, type Dwell, type RunState } from '~/core/record/runState';
-import type { JobStep } from '~/schema/records/work/jobPlan';
+import type { JobStep } from '~/schema/records/jobs/jobPlan';
 import { Instruction } from './Instruction';
 
 afterEach(cleanup);

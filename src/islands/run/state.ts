@@ -1,6 +1,6 @@
 import type { RunEvent, RunEventBody } from '~/core/record/runEvents';
 import { runState, type RunState } from '~/core/record/runState';
-import type { WritableEvent } from '~/schema/records/work/runEvent';
+import type { WritableEvent } from '~/schema/records/jobs/runEvent';
 
 import { reduceMarking, type Marking, type MarkingAction } from '~/islands/findings/marking';
 

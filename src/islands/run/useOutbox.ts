@@ -1,6 +1,6 @@
 import { useEffect, useRef, type Dispatch } from 'react';
 import type { RunEvent } from '~/core/record/runEvents';
-import type { AppendRequest } from '~/schema/records/work/runEvent';
+import type { AppendRequest } from '~/schema/records/jobs/runEvent';
 import { ApiError, getJson, postJson } from '~/ui/api';
 import { refreshRail } from '~/islands/rail/railStore';
 import type { RunAction, RunViewState, Unsent } from './state';

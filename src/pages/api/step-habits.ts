@@ -1,5 +1,5 @@
 import { parseInput } from '~/schema/values/faults';
-import { stepHabitChange } from '~/schema/records/work/stepHabit';
+import { stepHabitChange } from '~/schema/records/jobs/stepHabit';
 import { keepHabit } from '~/server/store/repositories/stepHabits';
 import { endpoint, readJson } from '~/server/http/respond';
 

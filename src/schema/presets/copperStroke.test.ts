@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { stroked, STROKE_IDS, STROKES, strokeOfLetter } from './copperStroke';
 import { connection } from '~/schema/values/connection';
-import { heaviestKind } from '../values/connectionKind';
+import { heaviestKind } from '~/schema/values/connectionKind';
 import { constructionFrom } from './stackupPresets';
 import type { PadStand } from './usualCopper';
 

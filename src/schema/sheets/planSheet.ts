@@ -2,7 +2,7 @@ import type { Goal } from '~/core/method/goals';
 import type { BoardRecord } from '~/schema/records/board/board';
 import type { SiteSheet } from './boardSheet';
 import type { PlanInput } from '~/schema/exchange/plan/planRequest';
-import type { StepHabit } from '~/schema/records/work/stepHabit';
+import type { StepHabit } from '~/schema/records/jobs/stepHabit';
 import type { ToolRecord } from '~/schema/records/rig/tool';
 import type { PadStateId } from '~/core/record/padStates';
 

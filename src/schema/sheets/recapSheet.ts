@@ -1,5 +1,5 @@
 import type { BoardRecord } from '~/schema/records/board/board';
-import type { RecapRecord } from '~/schema/records/work/recap';
+import type { RecapRecord } from '~/schema/records/jobs/recap';
 import type { SiteGroupRecord } from '~/schema/records/board/siteGroup';
 
 /** One site as a whole-board job may take it up. */

@@ -2,7 +2,7 @@ import type { RunEvent } from '~/core/record/runEvents';
 import type { BoardRecord } from '~/schema/records/board/board';
 import type { SiteSheet } from './boardSheet';
 import type { FindingRecord } from '~/schema/records/site/finding';
-import type { JobRecord } from '~/schema/records/work/job';
+import type { JobRecord } from '~/schema/records/jobs/job';
 
 /** All that a job's sheet starts from. */
 export interface RunSheet {

@@ -1,9 +1,9 @@
 import { runState } from '~/core/record/runState';
-import { acceptPlan } from '~/schema/records/work/job';
+import { acceptPlan } from '~/schema/records/jobs/job';
 import { newFinding } from '~/schema/records/site/finding';
 import { newSite } from '~/schema/records/site/site';
 import { newBoard } from '~/schema/records/board/board';
-import type { WritableEvent } from '~/schema/records/work/runEvent';
+import type { WritableEvent } from '~/schema/records/jobs/runEvent';
 import { choiceOfOption, choicesIn } from '~/schema/exchange/plan/optionChoice';
 import type { ChoiceInput } from '~/schema/exchange/plan/planRequest';
 import { plan } from '~/core/method/plan/plan';

@@ -1,9 +1,9 @@
 import { describe, expect, it } from 'vitest';
 import { freshDatabase, withCapacitor } from '../../../tests/support/database';
-import { acceptPlan } from '~/schema/records/work/job';
+import { acceptPlan } from '~/schema/records/jobs/job';
 import { newSite } from '~/schema/records/site/site';
 import { newTool } from '~/schema/records/rig/tool';
-import type { WritableEvent } from '~/schema/records/work/runEvent';
+import type { WritableEvent } from '~/schema/records/jobs/runEvent';
 import { acceptJob } from '~/server/jobs/acceptance';
 import type { Db } from '~/server/store/db';
 import { Conflict, NotFound } from '~/server/store/errors';

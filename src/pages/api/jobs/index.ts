@@ -1,5 +1,5 @@
 import { parseInput } from '~/schema/values/faults';
-import { acceptPlan } from '~/schema/records/work/job';
+import { acceptPlan } from '~/schema/records/jobs/job';
 import { acceptJob } from '~/server/jobs/acceptance';
 import { endpoint, readJson } from '~/server/http/respond';
 

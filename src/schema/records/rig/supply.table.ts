@@ -1,5 +1,5 @@
 import { index, integer, real, sqliteTable, text as textColumn } from 'drizzle-orm/sqlite-core';
-import { jobs } from '../work/job.table';
+import { jobs } from '../jobs/job.table';
 import type { SupplyMove } from './supply';
 import type { SupplySpec } from '~/schema/values/supplySpec';
 

@@ -1,7 +1,7 @@
 import { index, integer, sqliteTable, text as textColumn } from 'drizzle-orm/sqlite-core';
 import type { PadStateId } from '~/core/record/padStates';
 import { boards } from '../board/board.table';
-import { jobs } from '../work/job.table';
+import { jobs } from '../jobs/job.table';
 import { pads } from './pad.table';
 import { sites } from './site.table';
 

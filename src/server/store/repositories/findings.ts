@@ -1,7 +1,7 @@
 import { asc, eq } from 'drizzle-orm';
 import { findingRecord, type FindingRecord, type NewFinding } from '~/schema/records/site/finding';
 import { findings } from '~/schema/records/site/finding.table';
-import { jobs } from '~/schema/records/work/job.table';
+import { jobs } from '~/schema/records/jobs/job.table';
 import { InputError } from '~/schema/values/faults';
 import type { Db } from '../db';
 import { newId } from '../ids';

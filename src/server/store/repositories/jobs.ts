@@ -1,13 +1,13 @@
 import { and, asc, desc, eq, inArray } from 'drizzle-orm';
-import { jobOfRow, type JobRecord } from '~/schema/records/work/job';
-import { jobs } from '~/schema/records/work/job.table';
+import { jobOfRow, type JobRecord } from '~/schema/records/jobs/job';
+import { jobs } from '~/schema/records/jobs/job.table';
 import {
   runEventOf,
   runEventRow,
   type AppendRequest,
   type RunEventRow,
-} from '~/schema/records/work/runEvent';
-import { runEvents } from '~/schema/records/work/runEvent.table';
+} from '~/schema/records/jobs/runEvent';
+import { runEvents } from '~/schema/records/jobs/runEvent.table';
 import { refusal, runState, type RunState } from '~/core/record/runState';
 import type { RunEvent, RunEventBody } from '~/core/record/runEvents';
 import type { Outcome } from '~/core/record/outcomes';

@@ -1,6 +1,6 @@
 import { desc, eq } from 'drizzle-orm';
-import { recapRecord, type NewRecap, type RecapRecord } from '~/schema/records/work/recap';
-import { recaps } from '~/schema/records/work/recap.table';
+import { recapRecord, type NewRecap, type RecapRecord } from '~/schema/records/jobs/recap';
+import { recaps } from '~/schema/records/jobs/recap.table';
 import type { Db } from '../db';
 import { newId } from '../ids';
 import { InputError } from '~/schema/values/faults';

@@ -1,6 +1,6 @@
 import { eq, inArray, or } from 'drizzle-orm';
 import { findings } from '~/schema/records/site/finding.table';
-import { jobs } from '~/schema/records/work/job.table';
+import { jobs } from '~/schema/records/jobs/job.table';
 import { pads } from '~/schema/records/site/pad.table';
 import { continuityReadings } from '~/schema/records/site/continuityReading.table';
 import { sites } from '~/schema/records/site/site.table';

@@ -1,6 +1,6 @@
 import { and, eq } from 'drizzle-orm';
-import { stepHabit, type StepHabit, type StepHabitChange } from '~/schema/records/work/stepHabit';
-import { stepHabits } from '~/schema/records/work/stepHabit.table';
+import { stepHabit, type StepHabit, type StepHabitChange } from '~/schema/records/jobs/stepHabit';
+import { stepHabits } from '~/schema/records/jobs/stepHabit.table';
 import type { Db } from '../db';
 import { Conflict } from '../errors';
 

@@ -1,8 +1,8 @@
 import { and, eq, inArray } from 'drizzle-orm';
 import type { PadStateId } from '~/core/record/padStates';
 import { findings } from '~/schema/records/site/finding.table';
-import { jobOfRow } from '~/schema/records/work/job';
-import { jobs } from '~/schema/records/work/job.table';
+import { jobOfRow } from '~/schema/records/jobs/job';
+import { jobs } from '~/schema/records/jobs/job.table';
 import type { PlanInput } from '~/schema/exchange/plan/planRequest';
 import type { Db } from '../db';
 

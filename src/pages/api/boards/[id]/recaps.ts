@@ -1,5 +1,5 @@
 import { parseInput } from '~/schema/values/faults';
-import { newRecap } from '~/schema/records/work/recap';
+import { newRecap } from '~/schema/records/jobs/recap';
 import { keepRecap } from '~/server/store/repositories/recaps';
 import { endpoint, readJson } from '~/server/http/respond';
 

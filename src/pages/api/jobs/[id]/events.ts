@@ -1,5 +1,5 @@
 import { parseInput } from '~/schema/values/faults';
-import { appendRequest } from '~/schema/records/work/runEvent';
+import { appendRequest } from '~/schema/records/jobs/runEvent';
 import { exposureFor } from '~/server/jobs/exposure';
 import { appendEvent, getJob } from '~/server/store/repositories/jobs';
 import { endpoint, readJson } from '~/server/http/respond';

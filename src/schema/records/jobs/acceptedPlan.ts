@@ -1,5 +1,5 @@
 import type { FoundAnswer } from '~/schema/exchange/plan/planAnswer';
-import { phasesIn } from '../../exchange/plan/phasesIn';
+import { phasesIn } from '~/schema/exchange/plan/phasesIn';
 import type { PlanInput } from '~/schema/exchange/plan/planRequest';
 import { JOB_PLAN_VERSION, jobPlan, type JobPlan } from './jobPlan';
 
