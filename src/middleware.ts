@@ -1,6 +1,8 @@
 import { resolve } from 'node:path';
 import { pathToFileURL } from 'node:url';
+import type { APIContext } from 'astro';
 import { defineMiddleware } from 'astro:middleware';
+import { NotFound } from './server/store/errors';
 
 const HEADERS: Readonly<Record<string, string>> = {
   'content-security-policy':
@@ -14,10 +16,16 @@ let opened: Promise<App.Locals> | undefined;
 /** Every answer carries our headers; under the development server this also opens the database and the planner. */
 export const onRequest = defineMiddleware(async (context, next) => {
   if (import.meta.env.DEV) Object.assign(context.locals, await (opened ??= development()));
-  const response = await whole(await next());
+  const response = await whole(await next().catch((error: unknown) => goneOrThrow(error, context)));
   for (const [name, value] of Object.entries(HEADERS)) response.headers.set(name, value);
   return response;
 });
+
+/** A page of something that is not in the record is the page for unknown addresses; anything else is a fault. */
+function goneOrThrow(error: unknown, context: APIContext): Promise<Response> {
+  if (error instanceof NotFound) return context.rewrite('/404');
+  throw error;
+}
 
 /**
  * A page is drawn whole before it is sent: one that breaks half-way is then answered with the page for faults instead of

@@ -1,3 +1,4 @@
+import { inOneGo } from '~/core/stepwise';
 import { describe, expect, it } from 'vitest';
 import { plan } from '~/core/method/plan/plan';
 import { planInput } from '~/schema/exchange/plan/planRequest';
@@ -26,8 +27,6 @@ describe('the command line’s help', () => {
     expect(answer.pads.find((p) => p.pad === '2')!.fullMelt_s).toBeGreaterThan(0);
 
     const solving = plan(planRequestOf(parseInput(planInput, told('plan'))));
-    let next = solving.next();
-    while (!next.done) next = solving.next();
-    expect(next.value.outcome).toBe('found');
+    expect(inOneGo(solving).outcome).toBe('found');
   });
 });

@@ -1,3 +1,4 @@
+import { inOneGo } from '~/core/stepwise';
 import { readFileSync, writeFileSync } from 'node:fs';
 import { dirname, resolve } from 'node:path';
 import { fileURLToPath } from 'node:url';
@@ -24,10 +25,8 @@ async function main(args: readonly string[]): Promise<number> {
     case 'simulate':
       return simulateCommand(args.slice(1));
     case 'plan': {
-      const solving = plan(planRequestOf(parseInput(planInput, readInput(target))));
-      let next = solving.next();
-      while (!next.done) next = solving.next();
-      print(planAnswerOf(next.value));
+      const request = planRequestOf(parseInput(planInput, readInput(target)));
+      print(planAnswerOf(inOneGo(plan(request))));
       return 0;
     }
     case 'backup':

@@ -1,3 +1,4 @@
+import { inOneGo } from '~/core/stepwise';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { centroidOf, copperOf, drillOf, netlistOf, profileOf } from '../../tests/support/openFiles';
@@ -41,14 +42,13 @@ const mangled = fc
   });
 
 function planned(files: readonly { name: string; text: string }[]): ImportPreview {
-  const steps = planImport(
-    files,
-    { construction, taken: [], alloy: 'sn60pb40' },
-    { shift_mm: null, layers: {}, columns: {} },
+  return inOneGo(
+    planImport(
+      files,
+      { construction, taken: [], alloy: 'sn60pb40' },
+      { shift_mm: null, layers: {}, columns: {} },
+    ),
   );
-  let next = steps.next();
-  while (!next.done) next = steps.next();
-  return next.value;
 }
 
 const finite = (value: unknown): boolean =>

@@ -40,3 +40,7 @@ function readCookie(name: string): string {
 function writeCookie(name: string, value: string): void {
   document.cookie = `${name}=${encodeURIComponent(value)}; path=/; max-age=31536000; samesite=strict`;
 }
+
+/** What is said to someone who would write without initials. */
+export const SIGN_FIRST =
+  'Give your initials at the top first (key @), so that the record says who did this.';

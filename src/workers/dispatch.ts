@@ -1,5 +1,5 @@
 import type { Ask } from '~/core/method/plan/pieces/piece';
-import { Breath } from './breath';
+import { TimeSlice } from './timeSlice';
 import type { Port } from './port';
 import type { AnyAnswer, FromWorker, ProgressMessage, ToWorker } from './protocol';
 
@@ -20,7 +20,7 @@ export function dispatch<Asked extends { readonly kind: string }>(
   solvers: Solvers | null = null,
 ): void {
   const running = new Set<number>();
-  const breath = new Breath();
+  const slice = new TimeSlice();
 
   listen((message) => {
     switch (message.type) {
@@ -46,7 +46,7 @@ export function dispatch<Asked extends { readonly kind: string }>(
         if (value.stage !== 'ask') show(value);
         else if (solvers) answers = await solvers.solve(jobId, value, show);
         else throw new Error(`nobody solves the pieces of a ${task.kind}`);
-        if (breath.due()) await breath.taken();
+        if (slice.isOver()) await slice.renewed();
         if (!running.has(jobId)) return;
         next = steps.next(answers);
       }

@@ -1,3 +1,4 @@
+import { kelvin } from '~/core/quantity/convert';
 import { property, type Property } from './property';
 
 /** A board laminate: how it carries heat, and how long it endures it. */
@@ -27,7 +28,7 @@ const endures = (value_s: number, range: readonly [number, number]) =>
 
 const glass = (value_C: number) =>
   property(
-    value_C + 273.15,
+    kelvin(value_C),
     'K',
     [value_C + 258, value_C + 288],
     0.01,

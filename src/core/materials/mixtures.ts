@@ -1,3 +1,4 @@
+import { kelvin } from '~/core/quantity/convert';
 import type { Element } from './alloys';
 import { property } from './property';
 
@@ -20,7 +21,7 @@ const eutectic = (elements: readonly Element[], at_C: number, source: string) =>
   ({
     name: elements.join('–'),
     elements,
-    melts: property(at_C + 273.15, 'K', [at_C + 268, at_C + 278], 0.005, 'from-memory', source),
+    melts: property(kelvin(at_C), 'K', [at_C + 268, at_C + 278], 0.005, 'from-memory', source),
   }) as const;
 
 /** The deepest eutectics that these elements make together. */

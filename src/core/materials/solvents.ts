@@ -1,3 +1,4 @@
+import { celsius } from '~/core/quantity/convert';
 /** Antoine constants, log₁₀ P(mmHg) = a − b / (c + T(°C)), and where they hold (Lange's Handbook, from memory). */
 export const SOLVENTS = {
   'isopropyl-alcohol': { name: '2-propanol', a: 8.11778, b: 1580.92, c: 219.61, range_C: [0, 101] },
@@ -10,7 +11,7 @@ const MMHG_Pa = 133.322;
 /** Vapour pressure, Pa; temperatures outside the constants' range are refused with null. */
 export function vapourPressure_Pa(solvent: SolventId, temperature_K: number): number | null {
   const { a, b, c, range_C } = SOLVENTS[solvent];
-  const at_C = temperature_K - 273.15;
+  const at_C = celsius(temperature_K);
   if (at_C < range_C[0] || at_C > range_C[1]) return null;
   return MMHG_Pa * 10 ** (a - b / (c + at_C));
 }

@@ -1,7 +1,7 @@
 import type { PinForecast } from './limits/forecast';
 import type { Stop } from './limits/stop';
 import type { NeighbourHeat } from './limits/neighbours';
-import type { Setting } from './request';
+import type { AirSetting, HandSetting, Setting } from './request';
 
 /** One setting tried on every pin at nominal values. */
 export interface Candidate {
@@ -29,4 +29,16 @@ export interface Binding {
   readonly lastToMelt: string;
   /** The neighbour that gets too hot. */
   readonly neighbour?: { readonly ref: string; readonly body_K: number; readonly joint_K: number };
+}
+
+/** The setting of a candidate that only tools in the hand can have made. */
+export function handSettingOf({ setting }: Pick<Candidate, 'setting'>): HandSetting {
+  if (setting.kind !== 'hand') throw new Error('a setting of air among tools in the hand');
+  return setting;
+}
+
+/** The setting of a candidate that only air can have made. */
+export function airSettingOf({ setting }: Pick<Candidate, 'setting'>): AirSetting {
+  if (setting.kind !== 'air') throw new Error('a tool in the hand among settings of air');
+  return setting;
 }

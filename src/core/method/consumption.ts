@@ -88,11 +88,17 @@ export function consumptionOf(request: PhaseRequest, method: Method, setting: Se
 }
 
 function freshPerPad_m3(request: PhaseRequest, method: Method): number {
-  if (method.heat.kind === 'air' || !method.needs.freshSolder) return 0;
-  if (method.id === 'flood-and-sweep' || method.id === 'big-tip-and-preheat') return FLOOD.perLead.value;
-  return isSurface(request.site.part) && method.id !== 'blob-both-ends'
-    ? WIRE.addedToLand.value
-    : WIRE.addedToJoint.value;
+  if (method.heat.kind === 'air') return 0;
+  switch (method.needs.freshSolder) {
+    case 'none':
+      return 0;
+    case 'bead':
+      return FLOOD.perLead.value;
+    case 'blob':
+      return WIRE.addedToJoint.value;
+    case 'usual':
+      return (isSurface(request.site.part) ? WIRE.addedToLand : WIRE.addedToJoint).value;
+  }
 }
 
 type Wire = Extract<Supply, { kind: 'wire' }>;

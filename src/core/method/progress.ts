@@ -20,4 +20,11 @@ export type Progress =
   | { readonly stage: 'band'; readonly phase: Phase; readonly setting: Setting; readonly band: PinBand };
 
 /** Says which setting is being drawn, so that its bands are not taken for another's. */
-export type Tell = (candidate: Candidate) => Progress;
+export type OfferOf = (candidate: Candidate) => Progress;
+
+/** What a full run of the board says of how far it is. */
+export const verifying = ({ time_s, duration_s }: { time_s: number; duration_s: number }): Progress => ({
+  stage: 'verify',
+  done: time_s,
+  of: duration_s,
+});

@@ -1,3 +1,4 @@
+import { cubicMetresPerSecond } from '~/core/quantity/convert';
 /** Choices behind a plan's numbers, each with its reason. */
 export const PLAN = {
   /** From the last solder molten until the joint is moved: it lets the far end follow (assumed). */
@@ -58,6 +59,8 @@ export const PLAN = {
   /** A neighbour's joint must stay this far under its solidus (heat.md: kept a margin). */
   neighbourMargin_K: 20,
   neighbourBody_K: 473.15,
+  /** Solvent under a part needs more than three minutes (common practice). */
+  underPartDry_s: 240,
   /** A body is touched without harm below this (ISO 13732-1 metal, one second, from memory). */
   cool_K: 323.15,
 } as const;
@@ -90,7 +93,7 @@ export const AIR = {
   /** Share of the way from the least to the greatest flow of a station that is tried. */
   flowShares: [0.2, 0.45],
   /** More flow than this moves a chip as its solder melts (common practice, about 20 L/min). */
-  chipFlow_m3_s: 20 / 60_000,
+  chipFlow_m3_s: cubicMetresPerSecond(20),
   chipFrom_kg: 0.1e-3,
   /** A nozzle reaches over the leads by this much on each side. */
   nozzleOverlap_m: 1e-3,

@@ -1,3 +1,4 @@
+import { radians } from '~/core/quantity/convert';
 import { macroShapes, type Macro } from './macro';
 import {
   circle,
@@ -56,7 +57,7 @@ export function readAperture(
     case 'O':
       return [Number(code), holed(obround(0, 0, size(0), size(1)), size(2))];
     case 'P': {
-      const turn_rad = ((values[2] ?? 0) * Math.PI) / 180;
+      const turn_rad = radians(values[2] ?? 0);
       return [Number(code), holed(regular(0, 0, size(0) / 2, values[1] ?? 3, turn_rad), size(3))];
     }
     default:

@@ -1,3 +1,4 @@
+import { radians } from '~/core/quantity/convert';
 import { lineFault, type LineFault } from '~/formats/lineFault';
 import { attributeInComment, readAttribute } from './attributes';
 import { commandsOf, type Command } from './commands';
@@ -142,7 +143,7 @@ class Reader {
         this.transform = { ...this.transform, mirrorX: text.includes('X'), mirrorY: text.includes('Y') };
         return;
       case 'LR':
-        this.transform = { ...this.transform, rotation_rad: (Number(text) * Math.PI) / 180 };
+        this.transform = { ...this.transform, rotation_rad: radians(Number(text)) };
         return;
       case 'LS':
         this.transform = { ...this.transform, scale: Number(text) };

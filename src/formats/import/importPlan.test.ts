@@ -1,3 +1,4 @@
+import { inOneGo } from '~/core/stepwise';
 import { describe, expect, it } from 'vitest';
 import { centroidOf, copperOf, drillOf, netlistOf, profileOf } from '../../../tests/support/openFiles';
 import { DEMO_BOARDS } from '~/server/demo/boards';
@@ -22,10 +23,7 @@ const EDGE = file('beacon-profile.gbr', profileOf(construction));
 const PLACES = file('beacon.csv', centroidOf(BEACON.sites));
 
 function read(files: readonly ImportFile[], choices = NONE, taken: readonly string[] = []): ImportPreview {
-  const steps = planImport(files, { construction, taken, alloy: 'sn60pb40' }, choices);
-  let next = steps.next();
-  while (!next.done) next = steps.next();
-  return next.value;
+  return inOneGo(planImport(files, { construction, taken, alloy: 'sn60pb40' }, choices));
 }
 
 const siteIn = (preview: ImportPreview, ref: string) => preview.sites.find((s) => s.site.ref === ref)!.site;

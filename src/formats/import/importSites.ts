@@ -1,7 +1,7 @@
 import { padNamesOf } from '~/core/packages/form';
 import { padPlaces, type Placement } from '~/core/packages/placement';
 import { recogniseAll, type Recognised, type SeenLand } from '~/core/packages/recognise';
-import { millimetres } from '~/core/quantity/convert';
+import { millimetres, radians } from '~/core/quantity/convert';
 import { partOf } from '~/schema/exchange/si/part';
 import type { AnyPackageInput } from '~/schema/values/package';
 import type { NewSite } from '~/schema/records/site/site';
@@ -116,7 +116,7 @@ function siteOf(
     side,
     x_m: (flipped ? -found.x_m : found.x_m) + dx,
     y_m: found.y_m + dy,
-    rotation_rad: (degreesOf(found.rotation_rad) * Math.PI) / 180,
+    rotation_rad: radians(degreesOf(found.rotation_rad)),
   };
   const byPad = new Map(part.lands.map((land) => [land.pad, land]));
   return siteAt(part.ref, row?.value ?? '', input, at, ground, painted, (pad) => ({
@@ -136,7 +136,7 @@ function siteOfRow(
     side: row.side ?? 'top',
     x_m: row.x_m! + dx,
     y_m: row.y_m! + dy,
-    rotation_rad: ((row.rotation_deg ?? 0) * Math.PI) / 180,
+    rotation_rad: radians(row.rotation_deg ?? 0),
   };
   return siteAt(row.ref, row.value, input, at, ground, painted, () => ({ net: '', land: undefined }));
 }

@@ -5,7 +5,7 @@ import { CommandButton } from '~/ui/controls/Button';
 import { Segments, SelectField } from '~/ui/controls/Field';
 import { Range } from '~/ui/controls/Range';
 import { AIR_COMMANDS, type AirCommand } from './commands';
-import { nozzleWords } from '~/schema/exchange/si/tools';
+import { nozzleWords } from '~/schema/words/toolWords';
 import { STANDOFF_mm } from '~/islands/plan/adjust';
 import type { AirSet } from './state';
 import css from './air.module.css';

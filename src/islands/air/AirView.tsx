@@ -1,4 +1,5 @@
-import { useEffect, useMemo, useReducer, useState } from 'react';
+import { useReady } from '~/ui/useReady';
+import { useMemo, useReducer } from 'react';
 import { ALLOYS } from '~/core/materials/alloys';
 import { aimOf, surfaceMounted } from '~/core/method/air/airScenario';
 import { phaseRequest } from '~/core/method/plan/phases/phasePlan';
@@ -50,8 +51,7 @@ function AirField({
   first: AirState;
 }) {
   const [state, dispatch] = useReducer(reduce, first);
-  const [ready, setReady] = useState(false);
-  useEffect(() => setReady(true), []);
+  const ready = useReady();
   const { stop, stopDrawing } = useField(sheet, state.set, dispatch);
   const { set, picture } = state;
   const { site, input, board } = sheet;

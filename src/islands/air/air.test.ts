@@ -1,3 +1,4 @@
+import { inOneGo } from '~/core/stepwise';
 import { describe, expect, it } from 'vitest';
 import { phaseRequest } from '~/core/method/plan/phases/phasePlan';
 import type { FieldBandAnswer } from '~/schema/exchange/simulate/fieldBand';
@@ -26,10 +27,7 @@ const BAND: FieldBandAnswer = {
 };
 
 function finish(ask: AirFieldAsk): FieldPicture {
-  const steps = solveAirField(ask, 20);
-  let next = steps.next();
-  while (!next.done) next = steps.next();
-  return next.value;
+  return inOneGo(solveAirField(ask, 20));
 }
 
 describe('the first setting', () => {

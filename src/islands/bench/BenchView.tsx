@@ -1,4 +1,5 @@
-import { useEffect, useReducer, useRef, useState } from 'react';
+import { useReady } from '~/ui/useReady';
+import { useEffect, useReducer, useRef } from 'react';
 import type { BoardRecord } from '~/schema/records/board/board';
 import { ButtonLink, KeyCap } from '~/ui/controls/Button';
 import { useCommands } from '~/ui/keyboard/useCommands';
@@ -9,9 +10,8 @@ import css from './bench.module.css';
 /** Every board in the shop by what it waits for, with the next action named. */
 export function BenchView({ boards }: { boards: readonly BoardRecord[] }) {
   const [state, dispatch] = useReducer(reduce, START);
-  const [ready, setReady] = useState(false);
+  const ready = useReady();
   const find = useRef<HTMLInputElement>(null);
-  useEffect(() => setReady(true), []);
 
   const shown = matching(boards, state.filter);
   const groups = GROUPS.map((group) => ({

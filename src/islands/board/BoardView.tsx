@@ -1,4 +1,5 @@
-import { useEffect, useMemo, useReducer, useState } from 'react';
+import { useReady } from '~/ui/useReady';
+import { useMemo, useReducer } from 'react';
 import { exposuresOf, sharedLife } from '~/core/record/heatLife';
 import type { BoardSheet } from '~/schema/sheets/boardSheet';
 import { constructionInWords, HAZARD_WORDS, recordInWords } from '~/schema/words/words';
@@ -24,8 +25,7 @@ export function BoardView({ sheet }: { sheet: BoardSheet }) {
   const { board, jobs, imports, readings } = sheet;
   const { construction } = board;
   const [state, dispatch] = useReducer(reduce, sheet, initialState);
-  const [ready, setReady] = useState(false);
-  useEffect(() => setReady(true), []);
+  const ready = useReady();
 
   const { sites, findings, faceFindings } = state;
   const site = sites.find((s) => s.id === state.siteId) ?? null;

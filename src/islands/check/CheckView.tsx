@@ -1,4 +1,5 @@
-import { useEffect, useMemo, useReducer, useRef, useState, type KeyboardEvent } from 'react';
+import { useReady } from '~/ui/useReady';
+import { useEffect, useMemo, useReducer, useRef, type KeyboardEvent } from 'react';
 import { checklistOf, type Check, type PlacedPad } from '~/core/electrical/checklist';
 import { judge } from '~/core/electrical/judgement';
 import { METER } from '~/core/electrical/meterLimits';
@@ -41,8 +42,7 @@ export function CheckView({ sheet }: { sheet: CheckSheet }) {
     sending: false,
     error: null,
   });
-  const [ready, setReady] = useState(false);
-  useEffect(() => setReady(true), []);
+  const ready = useReady();
   const entry = useRef<HTMLInputElement>(null);
   const line = useRef<HTMLButtonElement>(null);
   useEffect(() => {

@@ -2,7 +2,7 @@ import { useState } from 'react';
 import type { PlacedPad } from '~/core/electrical/checklist';
 import { jumperFor, usualCurrent_A } from '~/core/electrical/jumper';
 import { JUMPER } from '~/core/electrical/jumperData';
-import { celsius, millimetres } from '~/core/quantity/convert';
+import { millimetres, wholeCelsius } from '~/core/quantity/convert';
 import { PAD_STATES, type PadStateId } from '~/core/record/padStates';
 import { repairFor } from '~/core/record/repairs';
 import type { BoardRecord } from '~/schema/records/board/board';
@@ -71,7 +71,7 @@ export function Mending(props: {
           </Figure>{' '}
           of gauge {wire.gauge},{' '}
           <Figure
-            from={`Computed from heat lost by a wire in still air at ${celsius(JUMPER.caseAir.value).toFixed(0)} °C (Churchill & Chu 1975): carries ${wire.carries_A.toFixed(1)} A at this rise`}
+            from={`Computed from heat lost by a wire in still air at ${wholeCelsius(JUMPER.caseAir.value)} °C (Churchill & Chu 1975): carries ${wire.carries_A.toFixed(1)} A at this rise`}
           >
             {millimetres(wire.diameter_m).toFixed(2)} mm
           </Figure>

@@ -1,5 +1,6 @@
+import { useReady } from '~/ui/useReady';
 import { useStore } from '@nanostores/react';
-import { useEffect, useMemo, useReducer, useState } from 'react';
+import { useMemo, useReducer } from 'react';
 import { useDropzone } from 'react-dropzone';
 import { padNamesOf } from '~/core/packages/form';
 import type { ImportRecord } from '~/schema/records/board/boardImport';
@@ -13,7 +14,7 @@ import { ErrorNote } from '~/ui/controls/Notes';
 import { Profile } from '~/ui/face/Profile';
 import { BoardFace } from '~/ui/face/BoardFace';
 import { useCommands } from '~/ui/keyboard/useCommands';
-import { $by } from '~/ui/preferences';
+import { $by, SIGN_FIRST } from '~/ui/preferences';
 import type { ImportGround } from '~/workers/protocol';
 import { IMPORT_COMMANDS, type ImportCommand } from './commands';
 import { Earlier } from './Earlier';
@@ -30,8 +31,7 @@ export function ImportView({ sheet }: { sheet: BoardSheet }) {
   const { board, sites } = sheet;
   const by = useStore($by);
   const [state, dispatch] = useReducer(reduce, sheet.imports, start);
-  const [ready, setReady] = useState(false);
-  useEffect(() => setReady(true), []);
+  const ready = useReady();
   const ground = useMemo<ImportGround>(
     () => ({
       construction: board.construction,
@@ -148,7 +148,7 @@ export function ImportView({ sheet }: { sheet: BoardSheet }) {
           )}
         </div>
       </section>
-      {preview && by === '' && <p role="alert">Give your initials at the top: the import is signed.</p>}
+      {preview && by === '' && <p role="alert">{SIGN_FIRST}</p>}
       <ErrorNote error={reading.status === 'failed' ? reading.error : null} />
       {preview?.edge_mm && differs(preview.edge_mm, board.construction) && (
         <p role="status">

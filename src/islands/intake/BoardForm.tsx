@@ -1,5 +1,6 @@
+import { useReady } from '~/ui/useReady';
 import { zodResolver } from '@hookform/resolvers/zod';
-import { useEffect, useState } from 'react';
+import { useState } from 'react';
 import { useFieldArray, useForm, type Resolver } from 'react-hook-form';
 import { HAZARDS } from '~/core/method/request';
 import { LAMINATE_IDS, LAMINATES } from '~/core/materials/laminates';
@@ -69,8 +70,7 @@ export function BoardForm({ board = null }: { board?: BoardRecord | null }) {
   const [preset, setPreset] = useState<StackupId | ''>(board ? '' : 'four-layer');
   const [error, setError] = useState<unknown>(null);
   const [revision, setRevision] = useState(board?.revision ?? 1);
-  const [ready, setReady] = useState(false);
-  useEffect(() => setReady(true), []);
+  const ready = useReady();
   const { errors, isSubmitting } = formState;
   const c = errors.construction;
   const made = constructionSchema.safeParse(watch('construction'));

@@ -1,4 +1,5 @@
-import { useEffect, useState } from 'react';
+import { useReady } from '~/ui/useReady';
+import { useState } from 'react';
 import { useForm } from 'react-hook-form';
 import { ALLOY_IDS, ALLOYS } from '~/core/materials/alloys';
 import type { SiteSheet } from '~/schema/sheets/boardSheet';
@@ -47,8 +48,7 @@ export function SiteForm({ board, sites, library: kept, side: startSide, site: k
   const [told, setTold] = useState<string | null>(null);
   const [error, setError] = useState<unknown>(null);
   const [pad, setPad] = useState('1');
-  const [ready, setReady] = useState(false);
-  useEffect(() => setReady(true), []);
+  const ready = useReady();
   const draft = watch();
   const wanted = siteOf(draft, board.construction) as {
     package: unknown;

@@ -1,4 +1,5 @@
-import { useEffect, useReducer, useState, type MouseEvent } from 'react';
+import { useReady } from '~/ui/useReady';
+import { useReducer, useState, type MouseEvent } from 'react';
 import { useDropzone } from 'react-dropzone';
 import { millimetres } from '~/core/quantity/convert';
 import type { BoardSheet } from '~/schema/sheets/boardSheet';
@@ -34,8 +35,7 @@ export function PhotosView({ sheet }: { sheet: PhotosSheet }) {
     error: null,
   });
   const [side, setSide] = useState<'top' | 'bottom'>('top');
-  const [ready, setReady] = useState(false);
-  useEffect(() => setReady(true), []);
+  const ready = useReady();
   const photo = state.photos.find((p) => p.id === state.photoId) ?? null;
   const failed = (error: unknown): void => dispatch({ type: 'failed', error });
 

@@ -1,3 +1,4 @@
+import { useReady } from '~/ui/useReady';
 import { useEffect, useMemo, useReducer, useState } from 'react';
 import { useStore } from '@nanostores/react';
 import { keepsPart, phasesOf, type Goal } from '~/core/method/goals';
@@ -60,12 +61,11 @@ import css from './plan.module.css';
 export function PlanView({ sheet, by: drawnFor }: { sheet: PlanSheet; by: string }) {
   const { site } = sheet;
   const [state, dispatch] = useReducer(reduce, start(sheet.goal, site.pads.at(-1)!.name, sheet.mates));
-  const [ready, setReady] = useState(false);
+  const ready = useReady();
   const [why, setWhy] = useState(false);
   const [editing, setEditing] = useState(false);
   // Until this screen's initials are read, those that the server drew with.
   const by = useStore($by) || drawnFor;
-  useEffect(() => setReady(true), []);
   useDraft(sheet, state, dispatch);
 
   const { goal, worth, mates, moisture } = state;

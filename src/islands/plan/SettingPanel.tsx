@@ -11,7 +11,7 @@ import type { NozzleRecord } from '~/schema/values/toolSpec';
 import { CommandButton } from '~/ui/controls/Button';
 import { Segments, SelectField } from '~/ui/controls/Field';
 import { Range } from '~/ui/controls/Range';
-import { nozzleWords } from '~/schema/exchange/si/tools';
+import { nozzleWords } from '~/schema/words/toolWords';
 import { STANDOFF_mm } from './adjust';
 import { planCommand, type PlanCommand } from './commands';
 import type { SettingPart } from './adjust';

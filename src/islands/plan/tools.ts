@@ -1,10 +1,10 @@
-import type { HandTool } from '~/core/method/bench';
+import { nozzleRecordOf, tipRecordOf } from '~/schema/exchange/si/tools';
 import { usualPreheat } from '~/core/method/bench';
 import { nozzlesFor } from '~/core/method/air/airSearch';
 import { methodOf } from '~/core/method/ways';
 import type { MethodId } from '~/core/method/ways/method';
 import type { PhaseRequest } from '~/core/method/request';
-import { celsius, millimetres } from '~/core/quantity/convert';
+import { celsius, litresPerMinute } from '~/core/quantity/convert';
 import type {
   AirSettingInput,
   ChoiceInput,
@@ -33,13 +33,6 @@ export interface OfferedStation {
   readonly spec: HotAirSpec;
 }
 
-const tidy = (value: number): number => Number(value.toPrecision(9));
-
-const tipOf = (tip: HandTool['tips'][number]): Tip =>
-  tip.shape === 'hollow'
-    ? { inner_mm: tidy(millimetres(tip.inner_m)), outer_mm: tidy(millimetres(tip.width_m)) }
-    : { shape: tip.shape, width_mm: tidy(millimetres(tip.width_m)), construction: tip.construction };
-
 /** Tools in the hand that a method can use here; none for hot air. */
 export function toolsFor(request: PhaseRequest, method: MethodId): OfferedTool[] {
   const { heat } = methodOf(method);
@@ -49,7 +42,7 @@ export function toolsFor(request: PhaseRequest, method: MethodId): OfferedTool[]
     name: tool.name,
     power_W: tool.power_W,
     range_C: [Math.round(celsius(tool.setpointRange_K[0])), Math.round(celsius(tool.setpointRange_K[1]))],
-    tips: tool.tips.map(tipOf),
+    tips: tool.tips.map(tipRecordOf),
     offset_K: tool.offset_K ?? 0,
   }));
 }
@@ -81,12 +74,11 @@ export function beginning(request: PhaseRequest, method: MethodId): ChoiceInput 
     const setting: AirSettingInput = {
       kind: 'air',
       toolId: station.id,
-      nozzle:
-        nozzle.shape === 'round'
-          ? { diameter_mm: tidy(millimetres(nozzle.diameter_m)) }
-          : { width_mm: tidy(millimetres(nozzle.width_m)), height_mm: tidy(millimetres(nozzle.height_m)) },
+      nozzle: nozzleRecordOf(nozzle),
       setpoint_C: clamp(360, [celsius(station.airRange_K[0]), celsius(station.airRange_K[1])]),
-      flow_L_min: Math.round(60_000 * (0.7 * station.flowRange_m3_s[0] + 0.3 * station.flowRange_m3_s[1])),
+      flow_L_min: Math.round(
+        litresPerMinute(0.7 * station.flowRange_m3_s[0] + 0.3 * station.flowRange_m3_s[1]),
+      ),
       standoff_mm: 8,
       preheat: preheatFor(request),
       approach_s: 0,

@@ -1,3 +1,4 @@
+import { SIGN_FIRST } from '~/ui/preferences';
 import { useState, type Dispatch } from 'react';
 import { phasesOf } from '~/core/method/goals';
 import { methodOf } from '~/core/method/ways';
@@ -6,8 +7,6 @@ import type { StepHabit } from '~/schema/records/jobs/stepHabit';
 import { postJson } from '~/ui/api';
 import { dropDraft } from './draft';
 import { choiceAt, type PlanAction, type PlanState } from './state';
-
-const WHO = 'Give your initials at the top first (key @), so that the record says who did this.';
 
 /** What a plan writes: the job it becomes, and the workshop's own steps. */
 export function useAccepting(
@@ -29,7 +28,7 @@ export function useAccepting(
   const accept = (): boolean => {
     if (state.choices.length === 0 || state.exploration.status !== 'done' || state.accepting) return false;
     if (!by) {
-      dispatch({ type: 'accept-failed', error: new Error(WHO) });
+      dispatch({ type: 'accept-failed', error: new Error(SIGN_FIRST) });
       return true;
     }
     dispatch({ type: 'accepting' });
@@ -57,7 +56,7 @@ export function useAccepting(
     const method = choiceAt(state)?.method;
     if (!method) return;
     if (!by) {
-      setKept(WHO);
+      setKept(SIGN_FIRST);
       return;
     }
     const revision = habits.find((h) => h.method === method)?.revision ?? 0;

@@ -1,3 +1,4 @@
+import { useReady } from '~/ui/useReady';
 import { useStore } from '@nanostores/react';
 import { useEffect, useState } from 'react';
 import type { Rail, RailLine } from '~/schema/sheets/rail';
@@ -12,13 +13,12 @@ const TICK_ms = 200;
 export function RailView({ first }: { first: Rail }) {
   const heard = useStore($railLines);
   const skew_ms = useStore($skew_ms);
-  const [ready, setReady] = useState(false);
+  const ready = useReady();
   const [away, setAway] = useState(false);
   const [now_ms, setNow] = useState(first.now_ms);
 
   useEffect(() => {
     takeRail(first);
-    setReady(true);
     const refresh = (): void => {
       if (document.hidden) return;
       refreshRail().then(

@@ -1,3 +1,4 @@
+import { useReady } from '~/ui/useReady';
 import { useStore } from '@nanostores/react';
 import { Moon, Sun, Volume2, VolumeX, Keyboard } from 'lucide-react';
 import { useEffect, useRef, useState } from 'react';
@@ -13,14 +14,13 @@ import css from './rail.module.css';
 export function StationKeys({ by, muted }: { by: string; muted: boolean }) {
   const mutedNow = useStore($muted);
   const byNow = useStore($by);
-  const [ready, setReady] = useState(false);
+  const ready = useReady();
   const [lamp, setLamp] = useState(false);
   const initials = useRef<HTMLInputElement>(null);
 
   useEffect(() => {
     readPreferences();
     setLamp(document.documentElement.dataset['theme'] === 'lamp-off');
-    setReady(true);
   }, []);
 
   const run = (id: StationCommand): boolean => {

@@ -1,4 +1,5 @@
-import { useEffect, useMemo, useReducer, useRef, useState } from 'react';
+import { useReady } from '~/ui/useReady';
+import { useEffect, useMemo, useReducer, useRef } from 'react';
 import { useStore } from '@nanostores/react';
 import type { RecapRecord } from '~/schema/records/jobs/recap';
 import type { RecapAnswer, SequenceAnswer } from '~/schema/exchange/recap/recapAnswer';
@@ -9,7 +10,7 @@ import { Button, CommandButton } from '~/ui/controls/Button';
 import { Caution, ErrorNote } from '~/ui/controls/Notes';
 import { budget } from '~/ui/figures';
 import { useCommands } from '~/ui/keyboard/useCommands';
-import { $by } from '~/ui/preferences';
+import { $by, SIGN_FIRST } from '~/ui/preferences';
 import { JobClient } from '~/workers/jobClient';
 import { RECAP_COMMANDS, recapCommand, type RecapCommand } from './commands';
 import { isAgeing, reduce, start } from './state';
@@ -18,10 +19,9 @@ import css from './recap.module.css';
 /** A whole board's job: which sites, in which order, what to have ready, what each order costs. */
 export function RecapView({ sheet }: { sheet: RecapSheet }) {
   const [state, dispatch] = useReducer(reduce, sheet, start);
-  const [ready, setReady] = useState(false);
+  const ready = useReady();
   const by = useStore($by);
   const solver = useRef<JobClient<'recap'> | null>(null);
-  useEffect(() => setReady(true), []);
   const { chosen, run: computing } = state;
 
   useEffect(() => {
@@ -52,9 +52,7 @@ export function RecapView({ sheet }: { sheet: RecapSheet }) {
     if (!by) {
       dispatch({
         type: 'refused',
-        error: new Error(
-          'Give your initials at the top first (key @), so that the record says who did this.',
-        ),
+        error: new Error(SIGN_FIRST),
       });
       return true;
     }

@@ -1,4 +1,5 @@
-import { useEffect, useReducer, useState } from 'react';
+import { useReady } from '~/ui/useReady';
+import { useReducer } from 'react';
 import { useStore } from '@nanostores/react';
 import type { RigSheet } from '~/schema/sheets/rigSheet';
 import { KIND_NAMES } from '~/schema/exchange/si/tools';
@@ -22,9 +23,8 @@ const KIND_ORDER: readonly ToolSpec['kind'][] = ['iron', 'gun', 'tweezers', 'hot
 /** What the bench has: tools with their ranges, wear and calibration; stock with what is left of it. */
 export function RigView({ sheet }: { sheet: RigSheet }) {
   const [state, dispatch] = useReducer(reduce, sheet, start);
-  const [ready, setReady] = useState(false);
+  const ready = useReady();
   const by = useStore($by);
-  useEffect(() => setReady(true), []);
   const open = (what: string | null): void => dispatch({ type: 'open', what });
   const run = (id: RigCommand): boolean => {
     switch (id) {

@@ -1,3 +1,4 @@
+import { SIGN_FIRST } from '~/ui/preferences';
 import { useState } from 'react';
 import { useForm } from 'react-hook-form';
 import { ALLOYS, ALLOY_IDS, type AlloyId } from '~/core/materials/alloys';
@@ -12,7 +13,6 @@ import { number } from './toolDraft';
 import css from './rig.module.css';
 
 const KINDS = Object.keys(SUPPLY_NAMES) as SupplySpec['kind'][];
-const WHO = 'Give your initials at the top first (key @), so that the record says who did this.';
 
 /** A supply as it is typed; which fields count depends on its kind. */
 interface SupplyDraft {
@@ -49,7 +49,7 @@ export function NewSupplyForm({
   const unit = SUPPLY_UNITS[kind];
   const write = async (draft: SupplyDraft): Promise<void> => {
     if (!by) {
-      setError(new Error(WHO));
+      setError(new Error(SIGN_FIRST));
       return;
     }
     try {
@@ -151,7 +151,7 @@ export function MoveForm({
   const unit = SUPPLY_UNITS[supply.spec.kind];
   const attempt = async (work: () => Promise<void>): Promise<void> => {
     if (!by) {
-      setError(new Error(WHO));
+      setError(new Error(SIGN_FIRST));
       return;
     }
     try {

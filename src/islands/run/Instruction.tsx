@@ -1,9 +1,10 @@
+import { PLAN } from '~/core/method/settings';
 import { useEffect, useRef, type ReactNode } from 'react';
 import type { Dwell, RunState } from '~/core/record/runState';
 import type { JobStep } from '~/schema/records/jobs/jobPlan';
 import { CommandButton } from '~/ui/controls/Button';
 import { Caution } from '~/ui/controls/Notes';
-import { DwellWindow } from '~/ui/dwell/DwellWindow';
+import { sharedEnd_s, DwellWindow } from '~/ui/dwell/DwellWindow';
 import { budget, clockText, seconds, secondsRange } from '~/ui/figures';
 import { RUN_COMMANDS, type RunCommand } from './commands';
 import { soundStop, soundWindow } from './sounds';
@@ -88,7 +89,7 @@ function Heat({ step, at, lastDwell, now_ms, why, tool, run }: InstructionProps 
   useSignals(zone);
   const times = {
     p10_s: dwell.expect_s[0],
-    p50_s: dwell.liftFrom_s === null ? null : dwell.liftFrom_s - 0.5,
+    p50_s: dwell.liftFrom_s === null ? null : dwell.liftFrom_s - PLAN.settle_s,
     p90_s: dwell.expect_s[1],
     liftFrom_s: dwell.liftFrom_s,
     stop_s: dwell.stop_s,
@@ -113,7 +114,7 @@ function Heat({ step, at, lastDwell, now_ms, why, tool, run }: InstructionProps 
         large
         label={step.title}
         times={times}
-        end_s={Math.max(2, dwell.stop_s) * 1.22}
+        end_s={sharedEnd_s([dwell])}
         now_s={shown_s}
         melted_s={melted_s}
       />

@@ -1,4 +1,5 @@
-import { useEffect, useReducer, useRef, useState } from 'react';
+import { useReady } from '~/ui/useReady';
+import { useEffect, useReducer, useRef } from 'react';
 import { PAD_STATES, type PadStateId } from '~/core/record/padStates';
 import { TOGETHER } from '~/core/record/runState';
 import { isSurfaceInput } from '~/schema/exchange/si/part';
@@ -12,7 +13,7 @@ import { ErrorNote } from '~/ui/controls/Notes';
 import { AsItLies } from '~/ui/face/AsItLies';
 import { useCommands } from '~/ui/keyboard/useCommands';
 import { LandDrawing } from '~/ui/land/LandDrawing';
-import { $by } from '~/ui/preferences';
+import { $by, SIGN_FIRST } from '~/ui/preferences';
 import { UNMARKED, padState } from '~/islands/findings/marking';
 import { useMarking } from '~/islands/findings/useMarking';
 import { CloseDialog } from './CloseDialog';
@@ -40,12 +41,11 @@ export function RunView({ sheet }: { sheet: RunSheet }) {
     open: 'nothing',
     offline: false,
   });
-  const [ready, setReady] = useState(false);
+  const ready = useReady();
   const lands = useRef<HTMLDivElement>(null);
   useOutbox(job.id, state, dispatch);
   useEffect(() => {
     dispatch({ type: 'caught-up', events: sheet.events, skew_ms: sheet.now_ms - Date.now() });
-    setReady(true);
   }, [sheet]);
 
   const at = standing(state, stepIds);
@@ -64,9 +64,7 @@ export function RunView({ sheet }: { sheet: RunSheet }) {
     if (!by) {
       dispatch({
         type: 'failed',
-        error: new Error(
-          'Give your initials at the top first (key @), so that the record says who did this.',
-        ),
+        error: new Error(SIGN_FIRST),
       });
       return true;
     }

@@ -1,3 +1,4 @@
+import { nozzleWords, tipWords } from './toolWords';
 import type { ChoiceInput } from '~/schema/exchange/plan/planRequest';
 
 /** Settings in the trade's words. */
@@ -17,14 +18,8 @@ export interface SaidSetting {
 
 /** A tip or nozzle as it is asked for. */
 export function tipInWords({ tip, nozzle }: Pick<SaidSetting, 'tip' | 'nozzle'>): string {
-  if (tip)
-    return 'inner_mm' in tip
-      ? `bore ${tip.inner_mm.toFixed(1)} mm`
-      : `${tip.shape} ${tip.width_mm.toFixed(1)} mm`;
-  if (!nozzle) return '';
-  return 'diameter_mm' in nozzle
-    ? `nozzle ⌀ ${nozzle.diameter_mm} mm`
-    : `nozzle ${nozzle.width_mm} × ${nozzle.height_mm} mm`;
+  if (tip) return tipWords(tip);
+  return nozzle ? `nozzle ${nozzleWords(nozzle)}` : '';
 }
 
 export function settingInWords(option: SaidSetting): string {

@@ -1,8 +1,7 @@
 import { PREHEATERS } from '~/core/materials/air';
 import { wearOf } from '~/core/materials/tips';
-import { nozzleWords } from '~/schema/exchange/si/tools';
 import type { ToolRecord } from '~/schema/records/rig/tool';
-import type { ToolSpec } from '~/schema/values/toolSpec';
+import type { NozzleRecord, ToolSpec } from '~/schema/values/toolSpec';
 
 /** A tool's ranges in one line. */
 export function specInWords(spec: ToolSpec): string {
@@ -21,14 +20,23 @@ export function specInWords(spec: ToolSpec): string {
 
 const range = ([low, high]: readonly [number, number]): string => `${low} to ${high} °C`;
 
+/** A tip or a gun's bore. */
+export const tipWords = (
+  tip: { readonly inner_mm: number } | { readonly shape: string; readonly width_mm: number },
+): string =>
+  'inner_mm' in tip ? `bore ${tip.inner_mm.toFixed(1)} mm` : `${tip.shape} ${tip.width_mm.toFixed(1)} mm`;
+
+export const nozzleWords = (n: NozzleRecord): string =>
+  'diameter_mm' in n ? `⌀ ${n.diameter_mm} mm` : `${n.width_mm} × ${n.height_mm} mm`;
+
 /** Its tips or nozzles. */
 export function endsInWords(spec: ToolSpec): string {
   switch (spec.kind) {
     case 'iron':
     case 'tweezers':
-      return spec.tips.map((t) => `${t.shape} ${t.width_mm} mm`).join(', ');
+      return spec.tips.map(tipWords).join(', ');
     case 'gun':
-      return spec.nozzles.map((n) => `bore ${n.inner_mm} mm`).join(', ');
+      return spec.nozzles.map(tipWords).join(', ');
     case 'hot-air':
       return spec.nozzles.map(nozzleWords).join(', ');
     case 'preheater':

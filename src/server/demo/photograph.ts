@@ -1,7 +1,7 @@
 import sharp from 'sharp';
 import { landShapes } from '~/core/packages/form';
 import { onBoard } from '~/core/packages/placement';
-import { metres, millimetres } from '~/core/quantity/convert';
+import { metres, millimetres, radians } from '~/core/quantity/convert';
 import { partOf } from '~/schema/exchange/si/part';
 import type { Calibration } from '~/schema/values/calibration';
 import type { DemoBoard } from './demoBoard';
@@ -28,7 +28,7 @@ export async function photograph({
     .filter((site) => site.side === 'top')
     .map((site) => {
       const part = partOf(site.package);
-      const rotation_rad = (site.rotation_deg * Math.PI) / 180;
+      const rotation_rad = radians(site.rotation_deg);
       const at = { side: site.side, x_m: metres(site.x_mm), y_m: metres(site.y_mm), rotation_rad };
       const lands = landShapes(part).map((land) => {
         const { x_m, y_m } = onBoard(at, land.x_m, land.y_m);
@@ -44,7 +44,7 @@ export async function photograph({
   const turn = `rotate(${ASKEW_deg} ${width / 2} ${height / 2}) translate(${EDGE_px} ${EDGE_px}) scale(${SCALE_px})`;
   const svg = `<svg xmlns="http://www.w3.org/2000/svg" width="${width}" height="${height}"><rect width="100%" height="100%" fill="#c9c4ba"/><g transform="${turn}"><rect width="${length_mm}" height="${width_mm}" rx="1.5" fill="#2c5d49"/>${drawn.join('')}</g></svg>`;
   const corner = (x_mm: number, y_mm: number): Calibration['a'] => {
-    const angle = (ASKEW_deg * Math.PI) / 180;
+    const angle = radians(ASKEW_deg);
     const [dx, dy] = [
       EDGE_px + x_mm * SCALE_px - width / 2,
       EDGE_px + (width_mm - y_mm) * SCALE_px - height / 2,

@@ -1,3 +1,4 @@
+import { inOneGo } from '~/core/stepwise';
 import { runState } from '~/core/record/runState';
 import { acceptPlan } from '~/schema/records/jobs/job';
 import { newFinding } from '~/schema/records/site/finding';
@@ -252,10 +253,7 @@ async function seedStory(db: Db, story: DemoStory, now_ms: number): Promise<void
 
 /** The plan's own choice where it has one, else the way it comes to that works on this bench, else the nearest. */
 function choose(input: Parameters<typeof planRequestOf>[0]): ChoiceInput[] {
-  const solving = plan(planRequestOf(input));
-  let next = solving.next();
-  while (!next.done) next = solving.next();
-  const answer = planAnswerOf(next.value);
+  const answer = planAnswerOf(inOneGo(plan(planRequestOf(input))));
   if (answer.outcome === 'not-converged') throw new Error('demo plan did not converge');
   if (answer.outcome === 'found') return choicesIn(answer);
   const remedy = answer.remedies.find((r) => r.works && r.onBench && r.kind === 'preheat');

@@ -1,97 +1,23 @@
+import { GENERIC_TOOLS } from '~/schema/presets/toolPresets';
 import type { NewTool } from '~/schema/records/rig/tool';
 import type { SupplySpec } from '~/schema/values/supplySpec';
 import type { Db } from '~/server/store/db';
 import { addSupply, anySupply } from '~/server/store/repositories/supplies';
 import { ensureTool } from '~/server/store/repositories/tools';
 
-const fresh = { offset_K: 0, checkedAt_ms: null, hours: 0, clogged: 0 } as const;
+const FRESH = { offset_K: 0, checkedAt_ms: null, hours: 0, clogged: 0 } as const;
 
 /** Generic tools that a bench begins with; none is a make or a model. */
-export const STARTING_TOOLS: readonly (NewTool & { readonly id: string })[] = [
-  {
-    ...fresh,
-    id: 'iron-cartridge',
-    name: 'Cartridge station',
-    spec: {
-      kind: 'iron',
-      power_W: 70,
-      setpointRange_C: [200, 450],
-      tips: [
-        { shape: 'chisel', width_mm: 1.6, construction: 'cartridge' },
-        { shape: 'chisel', width_mm: 2.4, construction: 'cartridge' },
-        { shape: 'bevel', width_mm: 3, construction: 'cartridge' },
-        { shape: 'conical', width_mm: 0.5, construction: 'cartridge' },
-      ],
-    },
-  },
-  {
-    ...fresh,
-    id: 'iron-slip-on',
-    name: 'Older slip-on iron',
-    spec: {
-      kind: 'iron',
-      power_W: 50,
-      setpointRange_C: [200, 480],
-      tips: [
-        { shape: 'chisel', width_mm: 1.6, construction: 'slip-on' },
-        { shape: 'chisel', width_mm: 3.2, construction: 'slip-on' },
-      ],
-    },
-  },
-  {
-    ...fresh,
-    id: 'gun-vacuum',
-    name: 'Vacuum desoldering gun',
-    spec: {
-      kind: 'gun',
-      power_W: 100,
-      setpointRange_C: [300, 480],
-      nozzles: [
-        { inner_mm: 0.8, outer_mm: 1.8 },
-        { inner_mm: 1, outer_mm: 2.2 },
-        { inner_mm: 1.5, outer_mm: 2.8 },
-      ],
-    },
-  },
-  {
-    ...fresh,
-    id: 'tweezers-hot',
-    name: 'Hot tweezers',
-    spec: {
-      kind: 'tweezers',
-      power_W: 40,
-      setpointRange_C: [200, 420],
-      tips: [
-        { shape: 'chisel', width_mm: 1, construction: 'cartridge' },
-        { shape: 'chisel', width_mm: 2.5, construction: 'cartridge' },
-      ],
-    },
-  },
-  {
-    ...fresh,
-    id: 'preheater-air',
-    name: 'Warm-air preheater',
-    spec: { kind: 'preheater', heat: 'convective', setpointRange_C: [60, 200] },
-  },
-  {
-    ...fresh,
-    id: 'hot-air-station',
-    name: 'Hot-air station',
-    spec: {
-      kind: 'hot-air',
-      airRange_C: [100, 480],
-      flowRange_L_min: [10, 120],
-      nozzles: [
-        { diameter_mm: 5 },
-        { diameter_mm: 8 },
-        { diameter_mm: 12 },
-        { width_mm: 12, height_mm: 12 },
-        { width_mm: 18, height_mm: 18 },
-        { width_mm: 30, height_mm: 30 },
-      ],
-    },
-  },
-];
+export const STARTING_TOOLS: readonly (NewTool & { readonly id: string })[] = (
+  [
+    ['iron-cartridge', 'Cartridge station', GENERIC_TOOLS.cartridge],
+    ['iron-slip-on', 'Older slip-on iron', GENERIC_TOOLS.slipOn],
+    ['gun-vacuum', 'Vacuum desoldering gun', GENERIC_TOOLS.vacuumGun],
+    ['tweezers-hot', 'Hot tweezers', GENERIC_TOOLS.hotTweezers],
+    ['preheater-air', 'Warm-air preheater', GENERIC_TOOLS.warmAir],
+    ['hot-air-station', 'Hot-air station', GENERIC_TOOLS.hotAir],
+  ] as const
+).map(([id, name, { spec }]) => ({ ...FRESH, id, name, spec }));
 
 interface StartingSupply {
   readonly id: string;

@@ -163,6 +163,11 @@ export function DwellWindow({
 /** Round times along the axis, about nine of them; the unit stands at its end, and no figure under it. */
 const timesAlong = (end_s: number): number[] => ticks(0, end_s, 9).filter((t) => t <= 0.95 * end_s);
 
+/** No axis is shorter than a hand can follow. */
+const LEAST_AXIS_s = 2;
+/** Room past the latest stop for its word. */
+const PAST_STOP = 1.22;
+
 /** One axis for several pins: a little past the latest stop. */
-export const sharedEnd_s = (all: readonly DwellTimes[]): number =>
-  Math.max(2, ...all.map((t) => t.stop_s)) * 1.22;
+export const sharedEnd_s = (all: readonly Pick<DwellTimes, 'stop_s'>[]): number =>
+  Math.max(LEAST_AXIS_s, ...all.map((t) => t.stop_s)) * PAST_STOP;

@@ -1,6 +1,6 @@
 import { landShapes } from '~/core/packages/form';
 import { onBoard } from '~/core/packages/placement';
-import { millimetres } from '~/core/quantity/convert';
+import { millimetres, radians } from '~/core/quantity/convert';
 import { partOf } from '~/schema/exchange/si/part';
 import type { AnyPackageInput } from '~/schema/values/package';
 import css from './face.module.css';
@@ -20,7 +20,7 @@ interface AsItLiesProps {
 /** One part turned as it lies on its board, seen from its own side, with pin one marked and the nearest edges named. */
 export function AsItLies({ site, board }: AsItLiesProps) {
   const part = partOf(site.package);
-  const rotation_rad = (site.rotation_deg * Math.PI) / 180;
+  const rotation_rad = radians(site.rotation_deg);
   // Seen from its own side: a part on the bottom is looked at with the board turned over left to right.
   const mirror = site.side === 'bottom' ? -1 : 1;
   const at = { side: site.side, x_m: 0, y_m: 0, rotation_rad };

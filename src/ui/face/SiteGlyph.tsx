@@ -1,6 +1,6 @@
 import { memo } from 'react';
 import { landShapes, type PartPackage } from '~/core/packages/form';
-import { millimetres } from '~/core/quantity/convert';
+import { millimetres, radians } from '~/core/quantity/convert';
 import { PAD_STATES, type PadStateId } from '~/core/record/padStates';
 import { partOf } from '~/schema/exchange/si/part';
 import type { AnyPackageInput } from '~/schema/values/package';
@@ -106,7 +106,7 @@ const landPath = (part: PartPackage): string =>
 
 /** How far a part's body and lands reach up the board from its middle, mm, however it is turned. */
 function reach(part: PartPackage, rotation_deg: number): number {
-  const turn = (rotation_deg * Math.PI) / 180;
+  const turn = radians(rotation_deg);
   const [sin, cos] = [Math.abs(Math.sin(turn)), Math.abs(Math.cos(turn))];
   const body = millimetres(part.body.length_m * sin + part.body.width_m * cos) / 2;
   const pads = landShapes(part).map((l) =>

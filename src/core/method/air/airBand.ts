@@ -1,3 +1,4 @@
+import { relayed } from '~/core/stepwise';
 import { padNamesOf } from '~/core/packages/form';
 import { fieldDraws } from '~/core/thermal/field/bands';
 import { runField, type FieldRun } from '~/core/thermal/field/run';
@@ -11,7 +12,7 @@ import { airFrom_s, airScenario } from './airScenario';
 import { airLimits, longestAir_s, type AirLimits } from './airJudge';
 import { padCount, settled } from './airVerify';
 import type { Candidate } from '../candidate';
-import type { Tell } from '../progress';
+import type { OfferOf } from '../progress';
 import type { PinBand } from '../hand/bands';
 import type { Stop } from '../limits/stop';
 import type { Drawn } from './airDraw';
@@ -30,7 +31,7 @@ export interface ProvenAir {
 export function* proveAirSetting(
   request: PhaseRequest,
   setting: AirSetting,
-  { onlyFeasible, tell }: { readonly onlyFeasible: boolean; readonly tell?: Tell | undefined },
+  { onlyFeasible, tell }: { readonly onlyFeasible: boolean; readonly tell?: OfferOf | undefined },
 ): Working<ProvenAir> {
   const longest_s = longestAir_s(request);
   const pads = matesOf(request).flatMap((mate) =>
@@ -77,7 +78,7 @@ export function* drawAir(
   const from_s = airFrom_s(setting);
   const isSettled = settled(padCount(request));
   let limit: Stop | null = null;
-  const steps = runField(airScenario(request, setting, longestAir_s(request)), {
+  const run = runField(airScenario(request, setting, longestAir_s(request)), {
     factors,
     stopWhen: (time_s, watch) => {
       const broken = brokenBy(watch, limits);
@@ -85,12 +86,8 @@ export function* drawAir(
       return broken !== null || isSettled(time_s, watch);
     },
   });
-  let next = steps.next();
-  while (!next.done) {
-    yield null;
-    next = steps.next();
-  }
-  return drawnOf(next.value, request, from_s, limit);
+  const drawn = yield* relayed(run, () => null);
+  return drawnOf(drawn, request, from_s, limit);
 }
 
 function brokenBy(watch: Watch, { allowance }: AirLimits): Stop['because'] | null {

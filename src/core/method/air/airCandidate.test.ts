@@ -1,5 +1,6 @@
+import { inOneGo } from '~/core/stepwise';
 import { describe, expect, it } from 'vitest';
-import { kelvin } from '~/core/quantity/convert';
+import { cubicMetresPerSecond, kelvin } from '~/core/quantity/convert';
 import { inPhase, STATION, surfaceRequest } from '../../../../tests/support/samples';
 import { judgeNeighbour, neighbourLimit } from '../limits/neighbours';
 import type { AirSetting } from '../request';
@@ -12,7 +13,7 @@ const SETTING: AirSetting = {
   station: STATION,
   nozzle: { shape: 'round', diameter_m: 12e-3 },
   air_K: kelvin(380),
-  flow_m3_s: 40 / 60_000,
+  flow_m3_s: cubicMetresPerSecond(40),
   standoff_m: 8e-3,
   preheat: null,
   approach_s: 0,
@@ -66,10 +67,7 @@ describe('superposition and the whole model', () => {
   it('count the same station alike: what it really reaches, not what it shows', () => {
     const off = (offset_K: number): AirSetting => ({ ...SETTING, station: { ...STATION, offset_K } });
     const whole = (setting: AirSetting) => {
-      const steps = verifyAir(request, setting);
-      let next = steps.next();
-      while (!next.done) next = steps.next();
-      return next.value.time_s!;
+      return inOneGo(verifyAir(request, setting)).time_s!;
     };
     const fast = (setting: AirSetting) => answerAir(request, setting).time_s!;
     expect(fast(off(-30))).toBeGreaterThan(fast(off(0)));

@@ -1,7 +1,8 @@
+import { inOneGo } from '~/core/stepwise';
 import { describe, expect, it } from 'vitest';
-import { kelvin } from '~/core/quantity/convert';
+import { cubicMetresPerSecond, kelvin } from '~/core/quantity/convert';
 import { inPhase, STATION, surfaceRequest } from '../../../../tests/support/samples';
-import type { Candidate } from '../candidate';
+import { airSettingOf, type Candidate } from '../candidate';
 import { serially } from '../plan/pieces/solve';
 import type { AirSetting } from '../request';
 import { AIR } from '../settings';
@@ -10,18 +11,12 @@ import { verifyAir } from './airVerify';
 
 const request = inPhase(surfaceRequest({ family: 'plcc', pins: 20 }, { irons: [], tweezers: [] }));
 
-function ended<Result>(steps: Generator<unknown, Result>): Result {
-  let next = steps.next();
-  while (!next.done) next = steps.next();
-  return next.value;
-}
-
 const setting = (part: Partial<AirSetting> = {}): AirSetting => ({
   kind: 'air',
   station: STATION,
   nozzle: { shape: 'round', diameter_m: 12e-3 },
   air_K: kelvin(380),
-  flow_m3_s: 40 / 60_000,
+  flow_m3_s: cubicMetresPerSecond(40),
   standoff_m: AIR.standoffs_m.close,
   preheat: null,
   approach_s: 0,
@@ -32,8 +27,8 @@ const setting = (part: Partial<AirSetting> = {}): AirSetting => ({
 const meltOf = (part: Partial<AirSetting>): number => answerAir(request, setting(part)).time_s ?? Infinity;
 
 describe('hot air', () => {
-  const candidates = ended(serially(searchAir(request))) as readonly Candidate[];
-  const tried = candidates.map((c) => c.setting as AirSetting);
+  const candidates = inOneGo(serially(searchAir(request))) as readonly Candidate[];
+  const tried = candidates.map((c) => airSettingOf(c));
   const distinct = (of: (s: AirSetting) => unknown): number =>
     new Set(tried.map((s) => JSON.stringify(of(s)))).size;
 
@@ -48,13 +43,13 @@ describe('hot air', () => {
   it('never melts later when hotter, with more air, from nearer, or over a warm board', () => {
     const warm = { kind: 'convective', setpoint_K: kelvin(150), soak_s: 120 } as const;
     expect(meltOf({ air_K: kelvin(420) })).toBeLessThan(meltOf({}));
-    expect(meltOf({ flow_m3_s: 60 / 60_000 })).toBeLessThan(meltOf({}));
+    expect(meltOf({ flow_m3_s: cubicMetresPerSecond(60) })).toBeLessThan(meltOf({}));
     expect(meltOf({ standoff_m: AIR.standoffs_m.back })).toBeGreaterThan(meltOf({}));
     expect(meltOf({ preheat: warm })).toBeLessThan(meltOf({}));
   });
 
   it('superposed is near the whole model: latent heat and moving films move the melt by under a quarter', () => {
-    const verified = ended(verifyAir(request, setting()));
+    const verified = inOneGo(verifyAir(request, setting()));
     const ratio = verified.time_s! / meltOf({});
     expect(ratio).toBeGreaterThan(0.8);
     expect(ratio).toBeLessThan(1.25);

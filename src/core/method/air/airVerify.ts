@@ -1,3 +1,5 @@
+import { verifying } from '../progress';
+import { relayed } from '~/core/stepwise';
 import { ALLOYS } from '~/core/materials/alloys';
 import { padNamesOf } from '~/core/packages/form';
 import { runField, type FieldRun } from '~/core/thermal/field/run';
@@ -20,13 +22,8 @@ import type { PinForecast } from '../limits/forecast';
 export function* verifyAir(request: PhaseRequest, setting: AirSetting): Generator<Progress, Candidate> {
   const pads = padCount(request);
   const scenario = airScenario(request, setting, longestAir_s(request));
-  const steps = runField(scenario, { stopWhen: settled(pads) });
-  let next = steps.next();
-  while (!next.done) {
-    yield { stage: 'verify', done: next.value.time_s, of: next.value.duration_s };
-    next = steps.next();
-  }
-  return judged(request, setting, next.value, airLimits(request, padNamesOf(request.site.part)));
+  const run = yield* relayed(runField(scenario, { stopWhen: settled(pads) }), verifying);
+  return judged(request, setting, run, airLimits(request, padNamesOf(request.site.part)));
 }
 
 /** Pads of the site's part and of those that share its heat. */

@@ -1,6 +1,7 @@
+import { inOneGo } from '~/core/stepwise';
 import { describe, expect, it } from 'vitest';
 import { inPhase, STATION, surfaceRequest } from '../../../../tests/support/samples';
-import { kelvin } from '~/core/quantity/convert';
+import { cubicMetresPerSecond, kelvin } from '~/core/quantity/convert';
 import type { Ask } from '../plan/pieces/piece';
 import { serially } from '../plan/pieces/solve';
 import type { AirSetting } from '../request';
@@ -14,7 +15,7 @@ const setting: AirSetting = {
   station: STATION,
   nozzle: { shape: 'round', diameter_m: 8e-3 },
   air_K: kelvin(380),
-  flow_m3_s: 20 / 60_000,
+  flow_m3_s: cubicMetresPerSecond(20),
   standoff_m: AIR.standoffs_m.close,
   preheat: { kind: 'convective', setpoint_K: kelvin(180), soak_s: 120 },
   approach_s: 0,
@@ -95,10 +96,7 @@ describe('the way down that is chosen', () => {
 
 describe('ways down, solved', () => {
   const solved = [0, 1].map((at) => {
-    const steps = serially(coolDownOf(request, { ...setting, preheat: at ? setting.preheat : null }, 40));
-    let next = steps.next();
-    while (!next.done) next = steps.next();
-    return next.value;
+    return inOneGo(serially(coolDownOf(request, { ...setting, preheat: at ? setting.preheat : null }, 40)));
   });
 
   it('end when everything is cool to the touch, later on a warmed board', () => {
@@ -111,10 +109,7 @@ describe('ways down, solved', () => {
 
   it('a small pack falls fastest let go at once, and slower the nozzle drawn away (common practice)', () => {
     const falls = [0, 1].map((at) => {
-      const steps = wayDown(request, { setting, air_s: 90, way: at });
-      let next = steps.next();
-      while (!next.done) next = steps.next();
-      return next.value.fall_K_s;
+      return inOneGo(wayDown(request, { setting, air_s: 90, way: at })).fall_K_s;
     }) as [number, number];
     expect(falls[1]).toBeGreaterThan(0);
     expect(falls[1]).toBeLessThan(falls[0]);

@@ -1,3 +1,5 @@
+import { verifying } from '../progress';
+import { relayed } from '~/core/stepwise';
 import { ALLOYS } from '~/core/materials/alloys';
 import { BOW_LIMIT } from '~/core/thermal/warp';
 import { runField, type FieldRun } from '~/core/thermal/field/run';
@@ -82,15 +84,10 @@ export function* wayDown(
   const taken = ways(setting)[way]!;
   const off_s = airFrom_s(setting) + air_s;
   const held_s = Math.max(taken.held_s, taken.away_s);
-  const steps = runField(airScenario(request, setting, air_s, taken.stages), {
+  const run = runField(airScenario(request, setting, air_s, taken.stages), {
     stopWhen: (time_s, watch) => time_s > off_s + held_s && watch.hottestNow_K() < PLAN.cool_K,
   });
-  let next = steps.next();
-  while (!next.done) {
-    yield { stage: 'verify', done: next.value.time_s, of: next.value.duration_s };
-    next = steps.next();
-  }
-  return read(request, setting, air_s, taken, next.value);
+  return read(request, setting, air_s, taken, yield* relayed(run, verifying));
 }
 
 function read(request: PlanRequest, setting: AirSetting, air_s: number, way: Way, run: FieldRun): CoolDown {

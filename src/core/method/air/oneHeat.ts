@@ -1,3 +1,6 @@
+import { airSettingOf } from '../candidate';
+import { verifying } from '../progress';
+import { relayed } from '~/core/stepwise';
 import { runField, type FieldRun } from '~/core/thermal/field/run';
 import type { Working } from '../plan/pieces/piece';
 import { matesOf, padNameIn, type AirSetting, type PhaseRequest } from '../request';
@@ -31,7 +34,7 @@ export function* sharedHeat(
   let time_s = 0;
   for (const mate of mates) {
     const alone = aloneOn(request, mate.ref);
-    const able = preference(yield* searchAir(alone)).map((c) => c.setting as AirSetting);
+    const able = preference(yield* searchAir(alone)).map((c) => airSettingOf(c));
     // Like with like: warmed from below apart if together.
     const best = able.find((s) => (s.preheat === null) === (setting.preheat === null));
     const own = best ?? setting;
@@ -88,13 +91,8 @@ function aloneOn(request: PhaseRequest, ref: string): PhaseRequest {
 }
 
 function* runAlone(request: PhaseRequest, setting: AirSetting): Working<FieldRun> {
-  const steps = runField(airScenario(request, setting, longestAir_s(request)), {
+  const run = runField(airScenario(request, setting, longestAir_s(request)), {
     stopWhen: settled(padNamesOf(request.site.part).length),
   });
-  let next = steps.next();
-  while (!next.done) {
-    yield { stage: 'verify', done: next.value.time_s, of: next.value.duration_s };
-    next = steps.next();
-  }
-  return next.value;
+  return yield* relayed(run, verifying);
 }

@@ -1,3 +1,4 @@
+import { inOneGo } from '~/core/stepwise';
 import { describe, expect, it } from 'vitest';
 import { TWO_LAYER } from '../../../../tests/support/samples';
 import { kelvin } from '~/core/quantity/convert';
@@ -52,10 +53,7 @@ function lump(tau_s: number, end_C: number, melts_C: number, longest_s = 12): To
 const GENEROUS: Allowance = { padDose: 1e9, laminateDose: 1e9, body_K: Infinity };
 
 function dwells(touch: Touch, of: Parameters<typeof drawDwells>[1]): DrawnDwell[] {
-  const steps = drawDwells(touch, of);
-  let next = steps.next();
-  while (!next.done) next = steps.next();
-  return next.value;
+  return inOneGo(drawDwells(touch, of));
 }
 
 const drawn = (touch: Touch, allowance: Allowance = GENEROUS, draws = 200, seed = 1): PinBand =>

@@ -1,3 +1,4 @@
+import { inOneGo } from '~/core/stepwise';
 import { describe, expect, it } from 'vitest';
 import {
   GUN,
@@ -8,10 +9,10 @@ import {
   reliefOn,
   trackOn,
 } from '../../../../tests/support/samples';
-import type { Candidate } from '../candidate';
+import { handSettingOf, type Candidate } from '../candidate';
 import { methodOf } from '../ways';
 import { serially } from '../plan/pieces/solve';
-import type { HandSetting, PhaseRequest } from '../request';
+import type { PhaseRequest } from '../request';
 import { frontier, isTurned, preference } from '../limits/frontier';
 import { PLAN } from '../settings';
 import { climb, searchByHand, searchWarmToo, settingsOnBench } from './handSearch';
@@ -22,12 +23,6 @@ const heatOf = (id: 'leg-at-a-time' | 'gun'): HandHeat => {
   if (heat.kind !== 'hand') throw new Error(`${id} is done by air`);
   return heat;
 };
-
-function drained<Result>(steps: Generator<unknown, Result>): Result {
-  let next = steps.next();
-  while (!next.done) next = steps.next();
-  return next.value;
-}
 
 const BENCH = {
   irons: [
@@ -57,7 +52,7 @@ const requests = Object.entries(JOINTS).map(
 const exhaustive = (request: PhaseRequest, heat: HandHeat): Candidate[] =>
   settingsOnBench(request, heat, null).map((setting) => tryOut(request, heat, setting));
 
-const setpoint_K = (c: Candidate): number => (c.setting as HandSetting).setpoint_K;
+const setpoint_K = (c: Candidate): number => handSettingOf(c).setpoint_K;
 
 describe.each(['leg-at-a-time', 'gun'] as const)('the search of %s', (id) => {
   const heat = heatOf(id);
@@ -69,7 +64,7 @@ describe.each(['leg-at-a-time', 'gun'] as const)('the search of %s', (id) => {
 
   it.each(requests)('finds a setting wherever there is one, and as good a one: %s', (_, request) => {
     const all = exhaustive(request, heat);
-    const found = drained(serially(searchByHand(request, heat, null)));
+    const found = inOneGo(serially(searchByHand(request, heat, null)));
     const [best, mine] = [preference(all)[0], preference(found.filter((c) => !isTurned(c)))[0]];
     expect(mine === undefined).toBe(best === undefined);
     if (!best || !mine) return;
@@ -80,7 +75,7 @@ describe.each(['leg-at-a-time', 'gun'] as const)('the search of %s', (id) => {
     'spans the frontier of all settings, its quick end and its gentle one: %s',
     (_, request) => {
       const all = frontier(exhaustive(request, heat));
-      const found = frontier(drained(serially(searchByHand(request, heat, null))));
+      const found = frontier(inOneGo(serially(searchByHand(request, heat, null))));
       expect(found.length > 0).toBe(all.length > 0);
       if (all.length === 0) return;
       expect(found.at(-1)!.time_s!).toBeLessThanOrEqual(all.at(-1)!.time_s! * 1.1);
@@ -95,7 +90,7 @@ describe('one tip taken down from its hottest setting', () => {
   const settings = settingsOnBench(request, heat, null)
     .filter(({ tip }) => tip === BENCH.irons[0]!.tips[0])
     .reverse();
-  const rungs = drained(climb(request, heat, settings));
+  const rungs = inOneGo(climb(request, heat, settings));
 
   it('goes from hot to cold and ends where nothing melts any more', () => {
     expect(rungs.map(setpoint_K)).toEqual([...rungs.map(setpoint_K)].sort((a, b) => b - a));
@@ -105,7 +100,7 @@ describe('one tip taken down from its hottest setting', () => {
 
   it('gives every joint that melts what a run of its own gives it', () => {
     for (const rung of rungs) {
-      const alone = tryOut(request, heat, rung.setting as HandSetting);
+      const alone = tryOut(request, heat, handSettingOf(rung));
       rung.pins.forEach((pin, i) => {
         if (pin.off_s !== null) expect(pin).toEqual(alone.pins[i]);
         else expect(alone.pins[i]!.off_s).toBeNull();
@@ -125,18 +120,18 @@ describe('over a preheater', () => {
   it('the tips that are best cold are those that are best warm: none that is left out would do better', () => {
     const heat = heatOf('leg-at-a-time');
     for (const [, request] of requests) {
-      const found = drained(serially(searchWarmToo(request, heat)));
+      const found = inOneGo(serially(searchWarmToo(request, heat)));
       const warm = (c: Candidate): boolean => c.setting.preheat !== null && !isTurned(c);
       const some = preference(found.filter(warm))[0];
       if (!some) continue;
-      const every = drained(serially(searchByHand(request, heat, some.setting.preheat)));
+      const every = inOneGo(serially(searchByHand(request, heat, some.setting.preheat)));
       const best = preference(every.filter(warm))[0]!;
       expect(some.damage).toBeLessThan(best.damage + 2 * PLAN.damageResolution);
     }
   });
 
   it('is not tried where cold costs next to nothing', () => {
-    const found = drained(serially(searchWarmToo(requests[0]![1], heatOf('leg-at-a-time'))));
+    const found = inOneGo(serially(searchWarmToo(requests[0]![1], heatOf('leg-at-a-time'))));
     expect(found.every((c) => c.setting.preheat === null)).toBe(true);
   });
 });

@@ -1,6 +1,6 @@
 import type { Preheat } from '~/core/thermal/preheat';
 import { usualPreheat } from '../bench';
-import type { Candidate } from '../candidate';
+import { handSettingOf, type Candidate } from '../candidate';
 import { ask, type Working } from '../plan/pieces/piece';
 import type { Progress } from '../progress';
 import type { HandSetting, PhaseRequest } from '../request';
@@ -47,7 +47,7 @@ export function* searchWarmToo(
   if (best <= PLAN.warmFrom) return cold;
   const word = tell(cold);
   if (word) yield word;
-  const tips = new Set(ofNote(cold).map(({ setting }) => tipOf(setting as HandSetting)));
+  const tips = new Set(ofNote(cold).map((c) => tipOf(handSettingOf(c))));
   const worthIt = (setting: HandSetting): boolean => tips.size === 0 || tips.has(tipOf(setting));
   return [...cold, ...(yield* searchPreheated(request, heat, worthIt))];
 }
@@ -104,7 +104,7 @@ export function* searchByHand(
 const ladder = (heat: HandHeat, settings: readonly HandSetting[]) =>
   ({ kind: 'ladder', heat: heat.key, settings }) as const;
 
-const setpoint_K = ({ setting }: Candidate): number => (setting as HandSetting).setpoint_K;
+const setpoint_K = (candidate: Candidate): number => handSettingOf(candidate).setpoint_K;
 
 /** Candidates with a place on the frontier, and the preferred one; empty where nothing will do. */
 const ofNote = (candidates: readonly Candidate[]): Candidate[] => [

@@ -1,5 +1,5 @@
 import type { HandTool } from '../bench';
-import type { Binding, Candidate } from '../candidate';
+import { handSettingOf, type Binding, type Candidate } from '../candidate';
 import type { HandSetting, PhaseRequest } from '../request';
 import { isTurned } from '../limits/frontier';
 import { PLAN } from '../settings';
@@ -95,7 +95,7 @@ function turned(
   of: readonly Candidate[],
   order: (a: PinForecast, b: PinForecast) => number,
 ): Candidate | null {
-  const base = of[0]!.setting as HandSetting;
+  const base = handSettingOf(of[0]!);
   const perPad_K: Record<string, number> = {};
   const pins: PinForecast[] = [];
   for (let i = 0; i < of[0]!.pins.length; i++) {
@@ -103,7 +103,7 @@ function turned(
     const best = able[0];
     if (!best) return null;
     const pin = best.pins[i]!;
-    perPad_K[pin.pad] = (best.setting as HandSetting).setpoint_K;
+    perPad_K[pin.pad] = handSettingOf(best).setpoint_K;
     pins.push(pin);
   }
   // The temperature of most pins is the station's; the others are turned to.

@@ -1,3 +1,4 @@
+import { LEAST_GUEST_DISTANCE_m } from '~/core/thermal/joint/guests';
 import { padPlaces } from '~/core/packages/placement';
 import { isSurface } from '~/core/packages/form';
 import type { ThroughHolePackage } from '~/core/packages/throughHole';
@@ -118,7 +119,7 @@ function neighbourProbe(
   const at = padPlace(request.site, pad);
   // The iron works on the face opposite the part.
   return {
-    distance_m: Math.max(Math.hypot(neighbour.x_m - at.x_m, neighbour.y_m - at.y_m), 0.5e-3),
+    distance_m: Math.max(Math.hypot(neighbour.x_m - at.x_m, neighbour.y_m - at.y_m), LEAST_GUEST_DISTANCE_m),
     face: neighbour.side === request.site.partSide ? 'far' : 'near',
   };
 }

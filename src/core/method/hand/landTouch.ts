@@ -6,7 +6,7 @@ import type { MeltingRange } from '~/core/solder/mixture';
 import { doseRate_1_s, padEndurance, type Endurance } from '~/core/thermal/dose';
 import { SWEEP } from '../ways/data';
 import { PLAN } from '../settings';
-import { guestOf } from '~/core/thermal/joint/guests';
+import { guestOf, LEAST_GUEST_DISTANCE_m } from '~/core/thermal/joint/guests';
 import { meltingOf } from '~/core/thermal/joint/scenario';
 import { lowest } from '~/core/thermal/joint/simulate';
 import { simulateSurface, type SurfaceRun, type SurfaceScenario } from '~/core/thermal/joint/surface';
@@ -131,7 +131,7 @@ function peaksNear(
   const { site } = request;
   const places = padPlaces({ ...site, side: site.partSide }, site.part).filter((p) => pads.includes(p.pad));
   const from = (n: Neighbour): number[] =>
-    places.map((p) => Math.max(0.5e-3, Math.hypot(n.x_m - p.x_m, n.y_m - p.y_m)));
+    places.map((p) => Math.max(LEAST_GUEST_DISTANCE_m, Math.hypot(n.x_m - p.x_m, n.y_m - p.y_m)));
   const near = neighbours.filter((n) => Math.min(...from(n)) < REACH_m);
   if (near.length === 0) return neighbours.map(() => request.ambient_K);
   // One tip on one land at a time stands for a sweep: it is what a neighbour feels of it at its hottest.

@@ -1,3 +1,5 @@
+import { verifying } from '../progress';
+import { relayed } from '~/core/stepwise';
 import { CELL } from '~/core/materials/cells';
 import { boardTemperature_K } from '~/core/thermal/preheat';
 import { runField } from '~/core/thermal/field/run';
@@ -57,13 +59,8 @@ export function* keepOutUnderAir(
 ): Generator<Progress, KeepOut> {
   const { board, site } = request;
   const cooling = [{ duration_s: AFTER_AIR_s, preheat_K: null }];
-  const steps = runField(airScenario(request, setting, air_s, cooling), { frames: FRAMES });
-  let next = steps.next();
-  while (!next.done) {
-    yield { stage: 'verify', done: next.value.time_s, of: next.value.duration_s };
-    next = steps.next();
-  }
-  const { mesh, frames } = next.value;
+  const run = runField(airScenario(request, setting, air_s, cooling), { frames: FRAMES });
+  const { mesh, frames } = yield* relayed(run, verifying);
   let within_m = 0;
   let cold = false;
   for (let c = 0; c < mesh.inside.length; c++) {

@@ -1,3 +1,4 @@
+import { inOneGo } from '~/core/stepwise';
 import { describe, expect, it } from 'vitest';
 import { planRequest, settingAt, trackOn, TWO_LAYER } from '../../../../tests/support/samples';
 import type { Ask } from './pieces/piece';
@@ -26,10 +27,7 @@ function explored(of: Choice[], memory?: Explored): { plan: FoundPlan; asked: nu
 
 const answersTo = ({ request: of, pieces }: Ask): unknown[] =>
   pieces.map((piece) => {
-    const steps = solvePiece(of, piece);
-    let next = steps.next();
-    while (!next.done) next = steps.next();
-    return next.value;
+    return inOneGo(solvePiece(of, piece));
   });
 
 const figures = (plan: FoundPlan) => plan.phases.map((p) => p.bands);

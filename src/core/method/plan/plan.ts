@@ -8,7 +8,7 @@ import { exploreAir, proveAir } from './phases/byAir';
 import { exploreHand, proveByHand } from './phases/byHand';
 import { infeasible, type NoPlan } from './phases/noPlan';
 import { phaseRequest, type PhasePlan } from './phases/phasePlan';
-import { firstWord } from './phases/firstWord';
+import { firstOffer } from './phases/firstOffer';
 import { tryMethods, warmed } from './phases/tryMethods';
 import type { Working } from './pieces/piece';
 import { serially } from './pieces/solve';
@@ -137,7 +137,7 @@ function* planPhase(request: PhaseRequest): Working<PhaseResult> {
   if (broken) return { outcome: 'not-converged', pad: broken.pad };
   const ranked = rank(request, list);
   const first = ranked[0];
-  if (first?.feasible && first.best) yield firstWord(request, first);
+  if (first?.feasible && first.best) yield firstOffer(request, first);
 
   const proven = yield* firstProven(request, ranked);
   if (proven) return { outcome: 'found', plan: proven };

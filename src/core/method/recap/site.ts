@@ -1,3 +1,4 @@
+import { wholeCelsius } from '~/core/quantity/convert';
 import { padNamesOf } from '~/core/packages/form';
 import type { Candidate } from '../candidate';
 import { searchWarmToo } from '../hand/handSearch';
@@ -111,9 +112,9 @@ function planePins(request: PlanRequest, work: RecapSite['work']): RecapSite['pl
       work === null
         ? 'plan it on its own: no hand tool clears it here'
         : work.off.setting.preheat
-          ? `last, with the board warmed at ${(work.off.setting.preheat.setpoint_K - 273.15).toFixed(0)} °C`
+          ? `last, with the board warmed at ${wholeCelsius(work.off.setting.preheat.setpoint_K)} °C`
           : hot
-            ? `last, station turned to ${(hot - 273.15).toFixed(0)} °C`
+            ? `last, station turned to ${wholeCelsius(hot)} °C`
             : weight === 2
               ? 'last, with the widest tip; stop at its clock'
               : 'last; its relief holds heat a little longer';

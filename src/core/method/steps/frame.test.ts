@@ -10,7 +10,7 @@ import {
   trackOn,
   TWEEZERS,
 } from '../../../../tests/support/samples';
-import { kelvin } from '~/core/quantity/convert';
+import { cubicMetresPerSecond, kelvin } from '~/core/quantity/convert';
 import type { SurfaceSpec } from '~/core/packages/outlines';
 import { CAUTIONS } from '../cautions';
 import type { Phase } from '../goals';
@@ -44,7 +44,7 @@ const air: AirSetting = {
   station: STATION,
   nozzle: STATION.nozzles[1]!,
   air_K: kelvin(380),
-  flow_m3_s: 40 / 60_000,
+  flow_m3_s: cubicMetresPerSecond(40),
   standoff_m: 8e-3,
   preheat: { kind: 'convective', setpoint_K: kelvin(150), soak_s: 120 },
   approach_s: 30,

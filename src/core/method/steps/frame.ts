@@ -1,3 +1,5 @@
+import { PLAN } from '../settings';
+import { wholeCelsius, litresPerMinute } from '~/core/quantity/convert';
 import { FAMILY_TRAITS } from '~/core/packages/families';
 import { isSurface } from '~/core/packages/form';
 import { bakeAdvice, DRY_REWORK_K } from '~/core/packages/moisture';
@@ -73,7 +75,7 @@ export function stepsFor(phases: readonly PhaseWork[]): Step[] {
       title: 'Let it dry and cool',
       detail: 'No power before this clock ends.',
       why: 'Solvent under bodies conducts for minutes after the open surface looks dry.',
-      wait_s: Math.max(OPEN_DRY_s, ...phases.map((p) => (p.coolDown ? 0 : (p.coolDown_s ?? 0)))),
+      wait_s: Math.max(PLAN.underPartDry_s, ...phases.map((p) => (p.coolDown ? 0 : (p.coolDown_s ?? 0)))),
       cautions: ['hot-board'],
     }),
     ...(first.request.phase === 'remove' && phases.length === 1
@@ -97,7 +99,7 @@ function cellInWords(phases: readonly PhaseWork[]): string {
   const keepOuts = phases.flatMap((p) => p.keepOut ?? []);
   const whole = keepOuts.some((k) => k.within_m === null);
   const within_m = Math.max(0, ...keepOuts.map((k) => k.within_m ?? 0));
-  const limit = keepOuts[0] ? celsius(keepOuts[0].limit_K) : '60';
+  const limit = keepOuts[0] ? wholeCelsius(keepOuts[0].limit_K) : '60';
   const reach = whole
     ? `The whole board passes ${limit} °C, which is all a cell stands: it has to come out.`
     : within_m > 0
@@ -105,9 +107,6 @@ function cellInWords(phases: readonly PhaseWork[]): string {
       : `Nothing beyond the joints themselves passes ${limit} °C (estimate), which is all a cell stands.`;
   return `${GATES.lithium.detail} ${reach}`;
 }
-
-/** Solvent under a part needs more than three minutes (common practice). */
-const OPEN_DRY_s = 240;
 
 function phaseSteps(phase: PhaseWork): Step[] {
   const { request, method, setting } = phase;
@@ -164,14 +163,12 @@ function setStation(setting: Setting): Step {
     title: 'Set the station',
     detail:
       setting.kind === 'hand'
-        ? `${setting.tool.name}, ${tipWords(setting.tip)}, ${celsius(setting.setpoint_K)} °C. Read the temperature back from its display.`
-        : `${setting.station.name}, nozzle ${nozzleWords(setting)}, ${celsius(setting.air_K)} °C, ${(setting.flow_m3_s * 60_000).toFixed(0)} L/min, ${(setting.standoff_m * 1e3).toFixed(0)} mm off. Read temperature and flow back from its display.`,
+        ? `${setting.tool.name}, ${tipWords(setting.tip)}, ${wholeCelsius(setting.setpoint_K)} °C. Read the temperature back from its display.`
+        : `${setting.station.name}, nozzle ${nozzleWords(setting)}, ${wholeCelsius(setting.air_K)} °C, ${litresPerMinute(setting.flow_m3_s).toFixed(0)} L/min, ${(setting.standoff_m * 1e3).toFixed(0)} mm off. Read temperature and flow back from its display.`,
     why: 'A station left at another setting is the commonest way to scorch a board.',
     cautions: ['hot-board'],
   });
 }
-
-const celsius = (temperature_K: number): string => (temperature_K - 273.15).toFixed(0);
 
 const tipWords = (tip: Extract<Setting, { kind: 'hand' }>['tip']): string =>
   tip.shape === 'hollow'
@@ -190,7 +187,7 @@ function preheatSteps({ preheat }: Setting): Step[] {
       id: 'preheat',
       kind: 'wait',
       title: 'Warm the board',
-      detail: `Preheater at ${celsius(preheat.setpoint_K)} °C under the site; it stays on until the plan says off.`,
+      detail: `Preheater at ${wholeCelsius(preheat.setpoint_K)} °C under the site; it stays on until the plan says off.`,
       why: 'A warm board takes less from the tool: the plane pins come within reach.',
       wait_s: preheat.soak_s,
       cautions: ['hot-board'],
@@ -312,7 +309,7 @@ function bakeSteps(phases: readonly PhaseWork[]): Step[] {
   const { site, moisture } = hottest.request;
   const moulded = isSurface(site.part) && SURFACE_TRAITS[site.part.family].bodyLimit === null;
   if (!moulded || hottest.bodyPeak_K <= DRY_REWORK_K) return [];
-  const why = `The body passes 200 °C (about ${celsius(hottest.bodyPeak_K)} °C): water in it boils and cracks it (J-STD-033).`;
+  const why = `The body passes 200 °C (about ${wholeCelsius(hottest.bodyPeak_K)} °C): water in it boils and cracks it (J-STD-033).`;
   if (!moisture) {
     return [
       step({

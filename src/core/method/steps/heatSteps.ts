@@ -1,3 +1,4 @@
+import { wholeCelsius } from '~/core/quantity/convert';
 import type { CautionId } from '../cautions';
 import type { PinBand } from '../hand/bands';
 import { TOGETHER } from '~/core/record/runState';
@@ -61,7 +62,7 @@ const turnTo = (pad: string, setpoint_K: number): Step =>
   step({
     id: `turn-${pad}`,
     kind: 'gate',
-    title: `Turn the station to ${(setpoint_K - 273.15).toFixed(0)} °C`,
+    title: `Turn the station to ${wholeCelsius(setpoint_K)} °C`,
     detail: `For pin ${pad}. Wait until its display shows it.`,
     why: 'One temperature does not serve every pin here: what clears this one would scorch the others, or leave them solid.',
     cautions: ['hot-board'],

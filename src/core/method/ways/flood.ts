@@ -1,3 +1,4 @@
+import { celsius } from '~/core/quantity/convert';
 import { ALLOYS, type AlloyId } from '~/core/materials/alloys';
 import { FLOOD } from '~/core/materials/consumables';
 import { formOf, padNamesOf } from '~/core/packages/form';
@@ -7,11 +8,8 @@ import { padOrder, type PhaseRequest } from '../request';
 import { touchSteps } from '../steps/heatSteps';
 import { step } from '../steps/step';
 import { hasHoles } from './hole';
-import { allLands, isFamily } from './lands';
+import { allLands, isFamily, noIron } from './lands';
 import { forbids, notes, NOTHING, type Method } from './method';
-
-const noIron = (request: PhaseRequest) =>
-  request.irons.length === 0 ? [forbids('No iron is on the bench.')] : [];
 
 export const floodAndSweep: Method = {
   id: 'flood-and-sweep',
@@ -20,7 +18,7 @@ export const floodAndSweep: Method = {
   about: 'A bead over every lead is kept liquid by one iron drawn along all of them until the part floats.',
   failure: 'One side sets while the other is swept; lifted then, its lands come along.',
   leaves: 'Lands under much solder, to be wicked flat; the part whole and bridged all over.',
-  needs: { ...NOTHING, freshSolder: true, braid: true },
+  needs: { ...NOTHING, freshSolder: 'bead', braid: true },
   survival: 0.85,
   harm: 0.05,
   hands_s: { once: 60, perPad: 3 },
@@ -136,7 +134,7 @@ export const lowMeltFlood: Method = {
 
 /** A mixture's melting range as a technician reads it. */
 function mixtureInWords(mix: Mixture): string {
-  const [from, to] = [mix.solidus_K - 273.15, mix.liquidus_K - 273.15].map(Math.round) as [number, number];
+  const [from, to] = [celsius(mix.solidus_K), celsius(mix.liquidus_K)].map(Math.round) as [number, number];
   const range = from === to ? `${to} °C` : `${from} to ${to} °C`;
   return `Mixed, it melts over ${range}, the upper figure good to about ${Math.round(mix.uncertainty_K)} K.`;
 }

@@ -16,7 +16,7 @@ export const gun: Method = {
   about: 'The hollow tip stands on the land over the lead; suction starts once the whole barrel is liquid.',
   failure: 'A plane pin’s far side stays solid as suction chills it, and holds.',
   leaves: 'Clear holes, clean lands, the part whole.',
-  needs: { ...NOTHING, freshSolder: true },
+  needs: { ...NOTHING, freshSolder: 'usual' },
   survival: 0.95,
   harm: 0.03,
   hands_s: { once: 60, perPad: 6 },

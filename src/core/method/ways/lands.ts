@@ -5,11 +5,15 @@ import { landTouch, type Stance } from '../hand/landTouch';
 import type { HandHeat } from '../hand/handTrial';
 import { padOrder, type PhaseRequest } from '../request';
 import { EACH_HOLE, hasHoles } from './hole';
+import { forbids, type Rule } from './method';
 
 /** What the methods for parts on lands share. */
 
 export const isFamily = (request: PhaseRequest, ...families: readonly SurfaceFamilyId[]): boolean =>
   isSurface(request.site.part) && families.includes(request.site.part.family);
+
+export const noIron = (request: PhaseRequest): Rule[] =>
+  request.irons.length === 0 ? [forbids('No iron is on the bench.')] : [];
 
 /** A tip on every land in turn, those on planes last. */
 export const EACH_LAND: HandHeat = {

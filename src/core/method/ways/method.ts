@@ -30,7 +30,8 @@ export interface Rule {
 
 /** What it takes besides heat. */
 export interface Needs {
-  readonly freshSolder: boolean;
+  /** Solder fed to each joint: none, what one of its kind takes, a blob over a land, or a bead over all. */
+  readonly freshSolder: 'none' | 'usual' | 'blob' | 'bead';
   readonly braid: boolean;
   readonly lowMelt: boolean;
   readonly paste: boolean;
@@ -67,7 +68,7 @@ export interface Method {
   work(request: PhaseRequest, setting: Setting, bands: readonly PinBand[]): Step[];
 }
 
-export const NOTHING: Needs = { freshSolder: false, braid: false, lowMelt: false, paste: false };
+export const NOTHING: Needs = { freshSolder: 'none', braid: false, lowMelt: false, paste: false };
 
 /** Pad states on which no force may come. */
 const HURT: readonly PadStateId[] = ['lifted', 'torn', 'barrel', 'corroded', 'track-cut'];

@@ -4,11 +4,8 @@ import { keepsPart } from '../goals';
 import { padOrder, type PhaseRequest } from '../request';
 import { touchSteps } from '../steps/heatSteps';
 import { step } from '../steps/step';
-import { allLands, EACH_JOINT, EACH_LAND, isFamily } from './lands';
-import { forbids, hurtPads, lossOfPart, notes, NOTHING, padsInWords, type Method, type Rule } from './method';
-
-const noIron = (request: PhaseRequest): Rule[] =>
-  request.irons.length === 0 ? [forbids('No iron is on the bench.')] : [];
+import { allLands, EACH_JOINT, EACH_LAND, isFamily, noIron } from './lands';
+import { forbids, hurtPads, lossOfPart, notes, NOTHING, padsInWords, type Method } from './method';
 
 const flux = (request: PhaseRequest) =>
   step({
@@ -27,7 +24,7 @@ export const tweezers: Method = {
   about: 'A hot tip on each end melts both joints at once; the part is lifted or straightened between them.',
   failure: 'Squeezed before both ends are liquid, the end cap or a land tears off.',
   leaves: 'Two tinned lands; the part whole.',
-  needs: { ...NOTHING, freshSolder: true },
+  needs: { ...NOTHING, freshSolder: 'usual' },
   survival: 0.95,
   harm: 0.03,
   hands_s: { once: 15, perPad: 3 },
@@ -67,7 +64,7 @@ export const blobBothEnds: Method = {
     'A bead that reaches over all terminations keeps them liquid under one wide tip; the part slides off.',
   failure: 'The blob freezes on one end and the part is pushed against it.',
   leaves: 'Lands under a blob, to be wicked flat; the part whole or with tired end caps.',
-  needs: { ...NOTHING, freshSolder: true, braid: true },
+  needs: { ...NOTHING, freshSolder: 'blob', braid: true },
   survival: 0.8,
   harm: 0.06,
   hands_s: { once: 20, perPad: 4 },
@@ -99,7 +96,7 @@ export const twistOff: Method = {
   about: 'The can is turned sideways off its base cold; base and legs are then taken off with the iron.',
   failure: 'A land that was already weak comes off with the leg.',
   leaves: 'Base and legs gone, two tinned lands; the part destroyed.',
-  needs: { ...NOTHING, freshSolder: true, braid: true },
+  needs: { ...NOTHING, freshSolder: 'usual', braid: true },
   survival: 0,
   harm: 0.1,
   hands_s: { once: 25, perPad: 10 },
@@ -181,7 +178,7 @@ export const cutLeads: Method = {
   about: 'The leads are cut at the body; the feet are then wiped off with the iron.',
   failure: 'A blade that reaches the board cuts tracks and mask.',
   leaves: 'Lands with old solder, to be wicked flat; no part.',
-  needs: { ...NOTHING, freshSolder: true, braid: true },
+  needs: { ...NOTHING, freshSolder: 'usual', braid: true },
   survival: 0,
   harm: 0.06,
   hands_s: { once: 40, perPad: 4 },
@@ -213,7 +210,7 @@ export const bigTipAndPreheat: Method = {
     'The widest tip is drawn over the tab and the legs, bridged by solder, until all of them are liquid.',
   failure: 'The tab on its plane never melts through and its land blisters.',
   leaves: 'Lands under much solder, to be wicked flat; the part whole.',
-  needs: { ...NOTHING, freshSolder: true, braid: true },
+  needs: { ...NOTHING, freshSolder: 'bead', braid: true },
   survival: 0.85,
   harm: 0.06,
   hands_s: { once: 60, perPad: 6 },
@@ -238,7 +235,7 @@ export const jointByJoint: Method = {
   about: 'Each joint is heated alone; nothing has to be molten at the same time.',
   failure: 'Solder fed to the tip and not to the joint leaves it cold inside.',
   leaves: 'Joints that can be looked at one by one.',
-  needs: { ...NOTHING, freshSolder: true },
+  needs: { ...NOTHING, freshSolder: 'usual' },
   survival: 0.99,
   harm: 0.02,
   hands_s: { once: 20, perPad: 6 },
@@ -267,7 +264,7 @@ export const drag: Method = {
   about: 'With two corners tacked, a wet tip is drawn along flooded leads; each takes what it needs.',
   failure: 'Too little flux leaves bridges at the end of a row.',
   leaves: 'Even fillets; a bridge to wick at most at a row’s end.',
-  needs: { ...NOTHING, freshSolder: true, braid: true },
+  needs: { ...NOTHING, freshSolder: 'usual', braid: true },
   survival: 0.98,
   harm: 0.02,
   hands_s: { once: 60, perPad: 1 },

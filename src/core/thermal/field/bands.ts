@@ -1,3 +1,4 @@
+import { relayed } from '~/core/stepwise';
 import { COPPER } from '~/core/materials/copper';
 import { LAMINATES } from '~/core/materials/laminates';
 import { scatter } from '~/core/materials/property';
@@ -53,13 +54,8 @@ export function* fieldBand(
 ): Generator<FieldBand | null, FieldBand> {
   const seen: Seen[] = [];
   for (const factors of fieldDraws(scenario, draws, seed)) {
-    const steps = runField(scenario, { ...options, factors });
-    let next = steps.next();
-    while (!next.done) {
-      yield null;
-      next = steps.next();
-    }
-    seen.push(look(next.value, scenario.parts[0]?.ref ?? ''));
+    const run = yield* relayed(runField(scenario, { ...options, factors }), () => null);
+    seen.push(look(run, scenario.parts[0]?.ref ?? ''));
     if (seen.length < draws) yield summarise(seen);
   }
   return summarise(seen);

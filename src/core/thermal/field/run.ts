@@ -1,3 +1,4 @@
+import { inOneGo } from '~/core/stepwise';
 import type { EnergyAccount } from '../network/integrate';
 import { attach, type Attachments } from './attachments';
 import { Films } from './films';
@@ -68,10 +69,7 @@ const YIELD_STEPS = 20;
 
 /** A whole run in one go. */
 export function simulateField(scenario: FieldScenario, options: FieldOptions = {}): FieldRun {
-  const steps = runField(scenario, options);
-  let next = steps.next();
-  while (!next.done) next = steps.next();
-  return next.value;
+  return inOneGo(runField(scenario, options));
 }
 
 /**

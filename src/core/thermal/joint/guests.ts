@@ -16,6 +16,9 @@ export interface Guest {
   readonly surface_m2: number;
 }
 
+/** Closer than this a neighbour's land would be the heated one (assumed, half a millimetre). */
+export const LEAST_GUEST_DISTANCE_m = 0.5e-3;
+
 /** A part as a guest; its pads are taken as warm as the board at `distance_m`. */
 export function guestOf(
   part: PartPackage,

@@ -1,3 +1,4 @@
+import { asWritten, nozzleRecordOf, tipRecordOf } from '../si/tools';
 import { bindingInWords, touchInWords } from '~/core/method/bindingWords';
 import type { Candidate, Binding } from '~/core/method/candidate';
 import { CAUTIONS, type CautionId } from '~/core/method/cautions';
@@ -13,7 +14,7 @@ import type { Remedy } from '~/core/method/plan/remedies/remedy';
 import type { Setting } from '~/core/method/request';
 import { frontierAbout } from '~/core/method/limits/frontier';
 import type { Step } from '~/core/method/steps/step';
-import { celsius, millimetres } from '~/core/quantity/convert';
+import { celsius, litresPerMinute, millimetres, wholeCelsius } from '~/core/quantity/convert';
 import type { Spread } from '~/core/statistics/percentile';
 import type {
   BindingAnswer,
@@ -152,38 +153,27 @@ type ToolAnswer = Pick<
 
 function toolAnswerOf(setting: Setting): ToolAnswer {
   if (setting.kind === 'air') {
-    const { nozzle } = setting;
     return {
       kind: 'air',
       tool: setting.station.name,
       toolId: setting.station.id,
       tip: null,
-      nozzle:
-        nozzle.shape === 'round'
-          ? { diameter_mm: tidy(millimetres(nozzle.diameter_m)) }
-          : {
-              width_mm: tidy(millimetres(nozzle.width_m)),
-              height_mm: tidy(millimetres(nozzle.height_m)),
-            },
+      nozzle: nozzleRecordOf(setting.nozzle),
       setpoint_C: Math.round(celsius(setting.air_K)),
       perPad_C: {},
-      flow_L_min: tidy(setting.flow_m3_s * 60_000),
-      standoff_mm: tidy(millimetres(setting.standoff_m)),
+      flow_L_min: asWritten(litresPerMinute(setting.flow_m3_s)),
+      standoff_mm: asWritten(millimetres(setting.standoff_m)),
       approach_s: setting.approach_s,
       shielded: setting.shielded,
       fluxed: true,
       freshSolder: false,
     };
   }
-  const { tip } = setting;
   return {
     kind: 'hand',
     tool: setting.tool.name,
     toolId: setting.tool.id,
-    tip:
-      tip.shape === 'hollow'
-        ? { inner_mm: tidy(millimetres(tip.inner_m)), outer_mm: tidy(millimetres(tip.width_m)) }
-        : { shape: tip.shape, width_mm: tidy(millimetres(tip.width_m)), construction: tip.construction },
+    tip: tipRecordOf(setting.tip),
     nozzle: null,
     setpoint_C: Math.round(celsius(setting.setpoint_K)),
     perPad_C: Object.fromEntries(
@@ -198,11 +188,12 @@ function toolAnswerOf(setting: Setting): ToolAnswer {
   };
 }
 
-/** A length that went to metres and back is the length it was. */
-const tidy = (value: number): number => Number(value.toPrecision(9));
-
 const preheatAnswerOf = ({ preheat }: Setting): OptionAnswer['preheat'] =>
-  preheat && { kind: preheat.kind, setpoint_C: tidy(celsius(preheat.setpoint_K)), soak_s: preheat.soak_s };
+  preheat && {
+    kind: preheat.kind,
+    setpoint_C: asWritten(celsius(preheat.setpoint_K)),
+    soak_s: preheat.soak_s,
+  };
 
 export const pinAnswerOf = (band: PinBand): PinAnswer => ({
   pad: band.pad,
@@ -312,7 +303,7 @@ function changesInWords(remedy: Remedy): string {
   const { setting } = remedy;
   const at = toolInWords(setting);
   const warm = setting.preheat
-    ? `preheater ${celsius(setting.preheat.setpoint_K).toFixed(0)} °C for ${setting.preheat.soak_s} s (board about ${celsius(remedy.board_K).toFixed(0)} °C)`
+    ? `preheater ${wholeCelsius(setting.preheat.setpoint_K)} °C for ${setting.preheat.soak_s} s (board about ${wholeCelsius(remedy.board_K)} °C)`
     : null;
   const away = remedy.onBench ? '' : ' (not on this bench)';
   switch (remedy.kind) {
@@ -336,9 +327,9 @@ function changesInWords(remedy: Remedy): string {
 
 function toolInWords(setting: Setting): string {
   if (setting.kind === 'air') {
-    return `air ${celsius(setting.air_K).toFixed(0)} °C, ${(setting.flow_m3_s * 60_000).toFixed(0)} L/min`;
+    return `air ${wholeCelsius(setting.air_K)} °C, ${litresPerMinute(setting.flow_m3_s).toFixed(0)} L/min`;
   }
-  return `${setting.tip.shape} ${millimetres(setting.tip.width_m).toFixed(1)} mm at ${celsius(setting.setpoint_K).toFixed(0)} °C`;
+  return `${setting.tip.shape} ${millimetres(setting.tip.width_m).toFixed(1)} mm at ${wholeCelsius(setting.setpoint_K)} °C`;
 }
 
 const cautionsAnswer = (ids: readonly CautionId[]): FoundAnswer['cautions'] =>

@@ -1,5 +1,4 @@
 import { z } from 'zod';
-import { ALLOY_IDS } from '~/core/materials/alloys';
 import { PREHEATER_IDS } from '~/core/materials/air';
 import { GOALS, type Phase } from '~/core/method/goals';
 import { METHODS } from '~/core/method/ways';
@@ -9,7 +8,8 @@ import { socketFor } from '~/core/packages/socket';
 import { padNamesOf } from '~/core/packages/form';
 import { PAD_STATE_IDS } from '~/core/record/padStates';
 import { connections } from '~/schema/values/connection';
-import { boardSide, oneOf, quantity, text, wholeNumber } from '~/schema/values/fields';
+import { oneOf, quantity, text, wholeNumber } from '~/schema/values/fields';
+import { placed } from '../placed';
 import { mappedBoard } from '~/schema/values/mappedBoard';
 import { moistureInput } from '~/schema/values/moisture';
 import { anyPackage } from '~/schema/values/package';
@@ -23,12 +23,7 @@ export const padName = z.string().regex(/^(default|[A-Za-z0-9]{1,8})$/, {
 });
 
 export const siteInput = z.strictObject({
-  ref: text(1, 16),
-  side: boardSide,
-  x_mm: quantity('mm', 0, 1000),
-  y_mm: quantity('mm', 0, 1000),
-  rotation_deg: quantity('°', -360, 360).default(0),
-  alloy: oneOf(ALLOY_IDS),
+  ...placed,
   package: anyPackage,
   connections: z.record(padName, connections).default({}),
   /** What was last found at its pads. */
@@ -39,14 +34,9 @@ export const siteInput = z.strictObject({
 });
 
 const neighbourInput = z.strictObject({
-  ref: text(1, 16),
+  ...placed,
   /** Without one it is a chip of the commonest size. */
   package: anyPackage.optional(),
-  x_mm: quantity('mm', 0, 1000),
-  y_mm: quantity('mm', 0, 1000),
-  rotation_deg: quantity('°', -360, 360).default(0),
-  side: boardSide,
-  alloy: oneOf(ALLOY_IDS),
   connections: z.record(padName, connections).default({}),
   /** It comes off in the same heat. */
   comesToo: z.boolean().default(false),

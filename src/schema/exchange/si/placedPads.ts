@@ -2,7 +2,7 @@ import type { PlacedPad } from '~/core/electrical/checklist';
 import type { Between } from '~/core/electrical/judgement';
 import { isSurface, landShapes } from '~/core/packages/form';
 import { onBoard } from '~/core/packages/placement';
-import { metres } from '~/core/quantity/convert';
+import { metres, radians } from '~/core/quantity/convert';
 import { resistanceOf_Ohm } from '~/core/quantity/resistance';
 import type { ConnectionRecord } from '~/schema/values/connection';
 import type { AnyPackageInput } from '~/schema/values/package';
@@ -31,7 +31,7 @@ export interface StandingSite {
 export function placedPadsOf(sites: readonly StandingSite[], copperLayers: number): PlacedPad[] {
   return sites.flatMap((site) => {
     const part = partOf(site.package);
-    const rotation_rad = (site.rotation_deg * Math.PI) / 180;
+    const rotation_rad = radians(site.rotation_deg);
     const at = { side: site.side, x_m: metres(site.x_mm), y_m: metres(site.y_mm), rotation_rad };
     const [cos, sin] = [Math.abs(Math.cos(rotation_rad)), Math.abs(Math.sin(rotation_rad))];
     const solderLayer = site.side === 'top' ? copperLayers : 1;

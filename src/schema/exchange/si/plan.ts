@@ -2,7 +2,7 @@ import { phasesOf } from '~/core/method/goals';
 import type { Choice } from '~/core/method/plan/plan';
 import type { HandSetting, PlanRequest, Setting } from '~/core/method/request';
 import { padNamesOf } from '~/core/packages/form';
-import { kelvin, metres } from '~/core/quantity/convert';
+import { cubicMetresPerSecond, kelvin, metres, radians } from '~/core/quantity/convert';
 import type { Preheat } from '~/core/thermal/preheat';
 import type {
   ChoiceInput,
@@ -32,8 +32,6 @@ export function preheatOf(
     }
   );
 }
-
-const radians = (rotation_deg: number): number => (rotation_deg * Math.PI) / 180;
 
 export function planRequestOf(input: PlanInput): PlanRequest {
   const { site } = input;
@@ -132,7 +130,7 @@ function airSettingOf(request: PlanRequest, input: AirSettingInput): Setting | n
     station,
     nozzle: nozzleOf(input.nozzle),
     air_K: kelvin(input.setpoint_C),
-    flow_m3_s: input.flow_L_min / 60_000,
+    flow_m3_s: cubicMetresPerSecond(input.flow_L_min),
     standoff_m: metres(input.standoff_mm),
     preheat: preheatOf(input.preheat),
     approach_s: input.approach_s,

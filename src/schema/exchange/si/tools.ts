@@ -1,5 +1,5 @@
 import type { AirStation, Bench, GunTool, IronTool, Preheater } from '~/core/method/bench';
-import { kelvin, metres } from '~/core/quantity/convert';
+import { cubicMetresPerSecond, kelvin, metres, millimetres } from '~/core/quantity/convert';
 import type { HollowTip, SolidTip } from '~/core/thermal/joint/scenario';
 import type { Nozzle } from '~/core/thermal/surface/jet';
 import type {
@@ -67,7 +67,10 @@ export function toolsOf(list: readonly BenchToolInput[]): Tools {
         tools.stations.push({
           ...who,
           airRange_K: range(t.airRange_C),
-          flowRange_m3_s: [t.flowRange_L_min[0] / 60_000, t.flowRange_L_min[1] / 60_000],
+          flowRange_m3_s: [
+            cubicMetresPerSecond(t.flowRange_L_min[0]),
+            cubicMetresPerSecond(t.flowRange_L_min[1]),
+          ],
           nozzles: t.nozzles.map(nozzleOf),
         });
         break;
@@ -96,5 +99,18 @@ export const nozzleOf = (n: NozzleRecord): Nozzle =>
     ? { shape: 'round', diameter_m: metres(n.diameter_mm) }
     : { shape: 'rectangle', width_m: metres(n.width_mm), height_m: metres(n.height_mm) };
 
-export const nozzleWords = (n: NozzleRecord): string =>
-  'diameter_mm' in n ? `⌀ ${n.diameter_mm} mm` : `${n.width_mm} × ${n.height_mm} mm`;
+/** A length or flow that went to SI and back is what it was. */
+export const asWritten = (value: number): number => Number(value.toPrecision(9));
+
+export const tipRecordOf = (tip: SolidTip | HollowTip): TipRecord | HollowRecord =>
+  tip.shape === 'hollow'
+    ? { inner_mm: asWritten(millimetres(tip.inner_m)), outer_mm: asWritten(millimetres(tip.width_m)) }
+    : { shape: tip.shape, width_mm: asWritten(millimetres(tip.width_m)), construction: tip.construction };
+
+export const nozzleRecordOf = (nozzle: Nozzle): NozzleRecord =>
+  nozzle.shape === 'round'
+    ? { diameter_mm: asWritten(millimetres(nozzle.diameter_m)) }
+    : {
+        width_mm: asWritten(millimetres(nozzle.width_m)),
+        height_mm: asWritten(millimetres(nozzle.height_m)),
+      };

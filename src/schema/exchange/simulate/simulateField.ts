@@ -1,4 +1,4 @@
-import { kelvin, metres } from '~/core/quantity/convert';
+import { cubicMetresPerSecond, kelvin, metres, radians } from '~/core/quantity/convert';
 import { padNamesOf, type PartPackage } from '~/core/packages/form';
 import { simulateField } from '~/core/thermal/field/run';
 import type { AirLoad, FieldPart, FieldScenario, Stage } from '~/core/thermal/field/scenario';
@@ -59,7 +59,7 @@ function fieldPart(
     side: at.side,
     x_m: metres(at.x_mm),
     y_m: metres(at.y_mm),
-    rotation_rad: (at.rotation_deg * Math.PI) / 180,
+    rotation_rad: radians(at.rotation_deg),
     alloy: at.alloy,
     part,
     connections: Object.fromEntries(padNamesOf(part).map((pad) => [pad, connected(pad)])),
@@ -121,7 +121,7 @@ function airLoad(
     jet: {
       nozzle,
       air_K: kelvin(now.air_C),
-      flow_m3_s: now.flow_L_min / 60_000,
+      flow_m3_s: cubicMetresPerSecond(now.flow_L_min),
       standoff_m: metres(now.standoff_mm),
     },
     x_m: metres(input.site.x_mm),

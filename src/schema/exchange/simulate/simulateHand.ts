@@ -6,7 +6,7 @@ import type { ThroughHolePackage } from '~/core/packages/throughHole';
 import { livesOf } from '~/core/method/limits/forecast';
 import { doseCurve, firstReached_s } from '~/core/thermal/history';
 import { padPlace } from '~/core/method/hand/holeTouch';
-import { celsius, metres } from '~/core/quantity/convert';
+import { celsius, metres, radians } from '~/core/quantity/convert';
 import { suctionAt } from '~/core/thermal/joint/gun';
 import { simulateJoint, type JointRun } from '~/core/thermal/joint/simulate';
 import { hottest_K, inCelsius, peak_C, timeAbove_s } from './histories';
@@ -26,7 +26,7 @@ export function simulateHand(
   const placed = {
     x_m: metres(site.x_mm),
     y_m: metres(site.y_mm),
-    rotation_rad: (site.rotation_deg * Math.PI) / 180,
+    rotation_rad: radians(site.rotation_deg),
     partSide: site.side,
     part,
     alloy: site.alloy,

@@ -1,7 +1,7 @@
 import { steepestRise_K_s } from '~/core/thermal/ramp';
 import { doseCurve } from '~/core/thermal/history';
 import type { SurfacePackage } from '~/core/packages/surface';
-import { celsius, kelvin, metres } from '~/core/quantity/convert';
+import { celsius, kelvin, metres, radians } from '~/core/quantity/convert';
 import { laminateEndurance, padEndurance } from '~/core/thermal/dose';
 import { simulateSurface, type SurfacePadRun } from '~/core/thermal/joint/surface';
 import { ALLOYS } from '~/core/materials/alloys';
@@ -31,7 +31,7 @@ export function simulateLands(
     side: site.side,
     x_m: metres(site.x_mm),
     y_m: metres(site.y_mm),
-    rotation_rad: (site.rotation_deg * Math.PI) / 180,
+    rotation_rad: radians(site.rotation_deg),
   };
   const places = padPlaces(at, part).filter((place) => heated.includes(place.pad));
   const middle = (pick: (place: (typeof places)[number]) => number): number =>

@@ -1,8 +1,8 @@
 import type { AlloyId } from '~/core/materials/alloys';
 import { judgeNeighbour, neighbourLimit } from '~/core/method/limits/neighbours';
 import { padPlaces } from '~/core/packages/placement';
-import { celsius, metres } from '~/core/quantity/convert';
-import { guestOf, type Guest } from '~/core/thermal/joint/guests';
+import { celsius, metres, radians } from '~/core/quantity/convert';
+import { guestOf, LEAST_GUEST_DISTANCE_m, type Guest } from '~/core/thermal/joint/guests';
 import { partOf } from '../si/part';
 import type { SimulateAnswer } from './simulateAnswer';
 import type { SimulateInput } from './simulateRequest';
@@ -11,9 +11,6 @@ type Neighbour = SimulateInput['neighbours'][number];
 
 /** A neighbour without a package is a chip of the commonest size. */
 export const neighbourPart = (neighbour: Neighbour) => partOf(neighbour.package ?? { family: 'chip' });
-
-/** Closer than this a neighbour's land would be the heated one. */
-const LEAST_DISTANCE_m = 0.5e-3;
 
 /** The neighbours of a heated pad as the joint scale knows them: by their nearest pad, on either face. */
 export function guestsAbout(
@@ -27,14 +24,14 @@ export function guestsAbout(
       side: neighbour.side,
       x_m: metres(neighbour.x_mm),
       y_m: metres(neighbour.y_mm),
-      rotation_rad: (neighbour.rotation_deg * Math.PI) / 180,
+      rotation_rad: radians(neighbour.rotation_deg),
     };
     const nearest_m = padPlaces(at, part).reduce(
       (least, pad) => Math.min(least, Math.hypot(pad.x_m - heated.x_m, pad.y_m - heated.y_m)),
       Infinity,
     );
     return guestOf(part, neighbour.alloy, metres(input.board.thickness_mm), {
-      distance_m: Math.max(LEAST_DISTANCE_m, nearest_m),
+      distance_m: Math.max(LEAST_GUEST_DISTANCE_m, nearest_m),
       face: neighbour.side === workFace ? 'near' : 'far',
     });
   });

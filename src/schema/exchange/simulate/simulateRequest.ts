@@ -1,9 +1,9 @@
 import { z } from 'zod';
-import { ALLOY_IDS } from '~/core/materials/alloys';
 import { SHIELD_IDS } from '~/core/materials/surfaces';
 import { padNamesOf } from '~/core/packages/form';
-import { kelvin, metres } from '~/core/quantity/convert';
+import { kelvin, metres, radians } from '~/core/quantity/convert';
 import type { JointScenario } from '~/core/thermal/joint/scenario';
+import { place, placed } from '../placed';
 import { mappedBoard } from '~/schema/values/mappedBoard';
 import { fieldBoardOf } from '../si/board';
 import { padPlaces } from '~/core/packages/placement';
@@ -19,28 +19,15 @@ import { preheatOf } from '../si/plan';
 import { tip } from '~/schema/values/toolSpec';
 import { tipOf } from '../si/tools';
 
-const place = { x_mm: quantity('mm', 0, 1000), y_mm: quantity('mm', 0, 1000) };
-
 const site = z.strictObject({
-  ref: text(1, 16),
-  side: boardSide,
-  ...place,
-  rotation_deg: quantity('°', -360, 360).default(0),
-  alloy: oneOf(ALLOY_IDS),
+  ...placed,
   package: anyPackage,
   connections: z.record(padName, connections).default({}),
   moisture: moistureInput.optional(),
 });
 
 /** A neighbour; without a package it is a chip of the commonest size. */
-const neighbour = z.strictObject({
-  ref: text(1, 16),
-  package: anyPackage.optional(),
-  ...place,
-  rotation_deg: quantity('°', -360, 360).default(0),
-  side: boardSide,
-  alloy: oneOf(ALLOY_IDS),
-});
+const neighbour = z.strictObject({ ...placed, package: anyPackage.optional() });
 
 const hand = {
   setpoint_C: quantity('°C', 100, 500),
@@ -199,7 +186,7 @@ export function jointScenarioOf(
     side: site.side,
     x_m: metres(site.x_mm),
     y_m: metres(site.y_mm),
-    rotation_rad: (site.rotation_deg * Math.PI) / 180,
+    rotation_rad: radians(site.rotation_deg),
   };
   const at = padPlaces(placed, part).find((place) => place.pad === load.pad) ?? placed;
   return {

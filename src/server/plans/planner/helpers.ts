@@ -2,7 +2,7 @@ import { availableParallelism } from 'node:os';
 import type { Ask } from '~/core/method/plan/pieces/piece';
 import type { Progress } from '~/core/method/progress';
 import type { PhaseRequest } from '~/core/method/request';
-import { Known, type FromHelper, type ToHelper } from './pieceProtocol';
+import { LastTold, type FromHelper, type ToHelper } from './pieceProtocol';
 
 /** More threads than this gain little: a plan asks for few pieces at a time. */
 const MOST_HELPERS = 4;
@@ -29,7 +29,7 @@ interface Round {
 
 /** Helpers of the planning thread: pieces are handed to whichever is free. A job has one round at a time; jobs take turns. */
 export class Helpers {
-  private readonly helpers = new Map<Helper, Known<true>>();
+  private readonly helpers = new Map<Helper, LastTold<true>>();
   private readonly free: Helper[] = [];
   /** In the order of their turns. */
   private rounds: Round[] = [];
@@ -102,7 +102,7 @@ export class Helpers {
     const helper = this.start();
     helper.onmessage = ({ data }) => this.receive(data);
     helper.onerror = ({ message }) => this.lose(helper, message);
-    this.helpers.set(helper, new Known());
+    this.helpers.set(helper, new LastTold());
     return helper;
   }
 

@@ -17,7 +17,7 @@ export type FromHelper =
 const KEPT = 8;
 
 /** What a helper was told last, by id. It and who told it keep one each, and forget alike. */
-export class Known<Value> {
+export class LastTold<Value> {
   private readonly values = new Map<number, Value>();
 
   add(id: number, value: Value): void {

@@ -1,14 +1,14 @@
 import { solvePiece } from '~/core/method/plan/pieces/solve';
 import type { PhaseRequest } from '~/core/method/request';
-import { Breath } from '~/workers/breath';
+import { TimeSlice } from '~/workers/timeSlice';
 import type { Port } from '~/workers/port';
-import { Known, type FromHelper, type ToHelper } from './pieceProtocol';
+import { LastTold, type FromHelper, type ToHelper } from './pieceProtocol';
 
 /** Runs on a thread: solves pieces of plans, one at a time, of the requests it was told last. */
 export function solvePieces({ post, listen }: Port<ToHelper, FromHelper>): void {
-  const requests = new Known<PhaseRequest>();
+  const requests = new LastTold<PhaseRequest>();
   const running = new Set<number>();
-  const breath = new Breath();
+  const slice = new TimeSlice();
 
   listen((message) => {
     switch (message.type) {
@@ -33,8 +33,8 @@ export function solvePieces({ post, listen }: Port<ToHelper, FromHelper>): void 
       let next = steps.next();
       while (!next.done) {
         if (next.value) post({ type: 'progress', pieceId, progress: next.value });
-        if (breath.due()) {
-          await breath.taken();
+        if (slice.isOver()) {
+          await slice.renewed();
           if (!running.has(pieceId)) return;
         }
         next = steps.next();

@@ -1,4 +1,4 @@
-import type { Candidate } from '../../candidate';
+import { airSettingOf, type Candidate } from '../../candidate';
 import { proveAirSetting } from '../../air/airBand';
 import { longestAir_s } from '../../air/airJudge';
 import { answerAir } from '../../air/airSearch';
@@ -9,12 +9,12 @@ import { sharedHeat } from '../../air/oneHeat';
 import { consumptionOf } from '../../consumption';
 import type { Method } from '../../ways/method';
 import type { Working } from '../pieces/piece';
-import type { Tell } from '../../progress';
+import type { OfferOf } from '../../progress';
 import type { Ranked } from '../rank';
 import type { AirSetting, PhaseRequest } from '../../request';
 import { frontier, preference } from '../../limits/frontier';
 import { AIR } from '../../settings';
-import { firstWord } from './firstWord';
+import { firstOffer } from './firstOffer';
 import { Lessons } from './lessons';
 import type { PhasePlan, Sure } from './phasePlan';
 
@@ -22,7 +22,7 @@ import type { PhasePlan, Sure } from './phasePlan';
 export function* sureByAir(
   request: PhaseRequest,
   candidates: readonly Candidate[],
-  tell?: Tell,
+  tell?: OfferOf,
 ): Working<Sure | null> {
   const lessons = new Lessons(request);
   let left: number = AIR.verified;
@@ -30,7 +30,7 @@ export function* sureByAir(
     if (lessons.speakAgainst(candidate)) continue;
     if (left-- === 0) return null;
     if (tell) yield tell(candidate);
-    const { verified, bands } = yield* proveAirSetting(request, candidate.setting as AirSetting, {
+    const { verified, bands } = yield* proveAirSetting(request, airSettingOf(candidate), {
       onlyFeasible: true,
       tell,
     });
@@ -46,7 +46,7 @@ export function* proveAir(
   one: Ranked,
   ranked: readonly Ranked[],
 ): Working<PhasePlan | null> {
-  const tell: Tell = (best) => firstWord(request, { ...one, best });
+  const tell: OfferOf = (best) => firstOffer(request, { ...one, best });
   const sure = yield* sureByAir(request, one.candidates, tell);
   if (!sure) return null;
   const front = frontier(one.candidates);
@@ -59,7 +59,7 @@ export function* exploreAir(
   setting: AirSetting,
   ranked: readonly Ranked[],
 ): Working<PhasePlan> {
-  const tell: Tell = (chosen) => ({
+  const tell: OfferOf = (chosen) => ({
     stage: 'first',
     phase: request.phase,
     method: method.id,
@@ -79,7 +79,7 @@ function* airPlan(
   front: readonly Candidate[],
   methods: readonly Ranked[],
 ): Working<PhasePlan> {
-  const setting = verified.setting as AirSetting;
+  const setting = airSettingOf(verified);
   const air_s = verified.time_s ?? longestAir_s(request);
   const coolDown = yield* coolDownOf(request, setting, air_s);
   const keepOut = hasCell(request) ? yield* keepOutUnderAir(request, setting, air_s) : null;

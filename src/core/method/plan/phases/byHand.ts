@@ -1,7 +1,7 @@
 import { STILL_AIR } from '~/core/materials/air';
 import { PESSIMISTIC_CONTACT } from '~/core/thermal/joint/draws';
 import { arealHeat_J_m2K } from '~/core/thermal/stackup';
-import type { Candidate } from '../../candidate';
+import { handSettingOf, type Candidate } from '../../candidate';
 import { isSure, type PinBand } from '../../hand/bands';
 import { bandsByHand, Screen } from '../../hand/handBands';
 import { allowanceFor, forecastTouch } from '../../limits/forecast';
@@ -16,8 +16,8 @@ import type { Ranked } from '../rank';
 import type { HandSetting, PhaseRequest } from '../../request';
 import { coolDown_s, frontierAbout, isTurned, preference } from '../../limits/frontier';
 import { PLAN } from '../../settings';
-import type { Tell } from '../../progress';
-import { firstWord } from './firstWord';
+import type { OfferOf } from '../../progress';
+import { firstOffer } from './firstOffer';
 import type { PhasePlan, Sure } from './phasePlan';
 
 /** Settings of a hand method by preference, each drawn until one is sure. */
@@ -25,14 +25,14 @@ export function* sureByHand(
   request: PhaseRequest,
   heat: HandHeat,
   candidates: readonly Candidate[],
-  tell?: Tell,
+  tell?: OfferOf,
 ): Working<Sure | null> {
   const order = preference(candidates);
   const screen = new Screen();
   for (const turned of [false, true]) {
     let left: number = PLAN.proven;
     for (const candidate of order) {
-      const setting = candidate.setting as HandSetting;
+      const setting = handSettingOf(candidate);
       if (isTurned(candidate) !== turned || !survivesBadContact(request, heat, setting)) continue;
       if (left-- === 0) break;
       if (tell) yield tell(candidate);
@@ -50,7 +50,7 @@ export function* proveByHand(
   one: Ranked,
   ranked: readonly Ranked[],
 ): Working<PhasePlan | null> {
-  const tell: Tell = (best) => firstWord(request, { ...one, best });
+  const tell: OfferOf = (best) => firstOffer(request, { ...one, best });
   const sure = yield* sureByHand(request, heat, one.candidates, tell);
   if (!sure) return null;
   const front = frontierAbout(one.candidates, sure.candidate);
@@ -79,7 +79,7 @@ function handPlan(
   front: readonly Candidate[],
   methods: readonly Ranked[],
 ): PhasePlan {
-  const setting = chosen.setting as HandSetting;
+  const setting = handSettingOf(chosen);
   const touches = distinct(heat, request, setting);
   const stops = new Map(bands.map((band) => [band.pad, band.stop_s]));
   const stop_sOf = (touch: Touch): number => stops.get(touch.name)!;

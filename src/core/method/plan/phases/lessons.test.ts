@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { kelvin } from '~/core/quantity/convert';
+import { cubicMetresPerSecond, kelvin } from '~/core/quantity/convert';
 import { surfacePackage } from '~/core/packages/outlines';
 import { inPhase, STATION, surfaceRequest } from '../../../../../tests/support/samples';
 import type { Candidate } from '../../candidate';
@@ -28,7 +28,7 @@ const candidate = (time_s: number, joint_C: number, ok = true): Candidate => ({
     station: STATION,
     nozzle: STATION.nozzles[1]!,
     air_K: kelvin(320),
-    flow_m3_s: 30 / 60_000,
+    flow_m3_s: cubicMetresPerSecond(30),
     standoff_m: AIR.standoffs_m.close,
     preheat: null,
     approach_s: 0,

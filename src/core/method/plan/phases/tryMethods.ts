@@ -7,7 +7,7 @@ import type { Working } from '../pieces/piece';
 import type { Progress } from '../../progress';
 import { rank, tried, type Tried } from '../rank';
 import { matesOf, type PhaseRequest } from '../../request';
-import { firstWord } from './firstWord';
+import { firstOffer } from './firstOffer';
 
 /** Every method at nominal values, tools in the hand first: they answer soonest. Methods that ask alike share. */
 export function* tryMethods(request: PhaseRequest): Working<Tried[]> {
@@ -40,7 +40,7 @@ export function* tryMethods(request: PhaseRequest): Working<Tried[]> {
 /** What can be said of the best so far; null while there is none. */
 function wordOn(request: PhaseRequest, list: readonly Tried[]): Progress | null {
   const first = rank(request, list)[0];
-  return first?.feasible && first.best ? firstWord(request, first) : null;
+  return first?.feasible && first.best ? firstOffer(request, first) : null;
 }
 
 /** Parts that are to come off in one heat need a heat that covers them all. */

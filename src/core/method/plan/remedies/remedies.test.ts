@@ -1,3 +1,4 @@
+import { inOneGo } from '~/core/stepwise';
 import { describe, expect, it } from 'vitest';
 import { planeOn, planRequest, trackOn } from '../../../../../tests/support/samples';
 import { planOf } from '../../../../../tests/support/solve';
@@ -28,9 +29,7 @@ describe('remedies', () => {
       { ...grounded, goal: remedy.kind === 'give-up-the-part' ? 'remove-sacrifice-part' : grounded.goal },
       [{ phase: 'remove', method: remedy.method, setting: remedy.setting }],
     );
-    let next = exploring.next();
-    while (!next.done) next = exploring.next();
-    expect(next.value.phases[0].bands.every(isSure)).toBe(true);
+    expect(inOneGo(exploring).phases[0].bands.every(isSure)).toBe(true);
   });
 
   it('include a board warmed hotter and longer than the search warms it', () => {

@@ -1,3 +1,4 @@
+import { cubicMetresPerSecond } from '~/core/quantity/convert';
 import { isSurface } from '~/core/packages/form';
 import type { SolidTip } from '~/core/thermal/joint/scenario';
 import type { Preheat } from '~/core/thermal/preheat';
@@ -32,7 +33,7 @@ const BORROWED_STATION: AirStation = {
   id: 'borrowed',
   name: 'Hot-air station',
   airRange_K: [373.15, 753.15],
-  flowRange_m3_s: [10 / 60_000, 120 / 60_000],
+  flowRange_m3_s: [cubicMetresPerSecond(10), cubicMetresPerSecond(120)],
   nozzles: [5, 8, 12].map((diameter_mm) => ({ shape: 'round', diameter_m: diameter_mm / 1e3 })),
 };
 

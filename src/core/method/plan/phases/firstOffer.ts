@@ -4,7 +4,7 @@ import type { PhaseRequest } from '../../request';
 import { frontierAbout } from '../../limits/frontier';
 
 /** What a search can say at once: its best so far, before anything is drawn. */
-export const firstWord = (
+export const firstOffer = (
   request: PhaseRequest,
   { method, best, candidates }: Pick<Ranked, 'method' | 'best' | 'candidates'>,
 ): Progress => ({

@@ -1,8 +1,8 @@
 /** How long a worker computes before its event loop runs, so that a message can come in. */
 const SLICE_ms = 15;
 
-/** Counts a worker's slices: `due` says whether one is over, `taken` lets the event loop run and begins the next. */
-export class Breath {
+/** A worker's time at a stretch: once it `isOver`, `renewed` lets the event loop run and begins the next. */
+export class TimeSlice {
   private end_ms = performance.now() + SLICE_ms;
   private readonly channel = new MessageChannel();
   private readonly waiting: (() => void)[] = [];
@@ -11,11 +11,11 @@ export class Breath {
     this.channel.port1.onmessage = () => this.waiting.shift()?.();
   }
 
-  due(): boolean {
+  isOver(): boolean {
     return performance.now() > this.end_ms;
   }
 
-  async taken(): Promise<void> {
+  async renewed(): Promise<void> {
     // A message to itself comes round sooner than a timer, which browsers hold back.
     await new Promise<void>((resolve) => {
       this.waiting.push(resolve);
