@@ -2,6 +2,6 @@ import { defineConfig } from 'drizzle-kit';
 
 export default defineConfig({
   dialect: 'sqlite',
-  schema: './src/schema/tables.ts',
-  out: './src/server/migrations',
+  schema: './src/schema/records/tables.ts',
+  out: './src/server/store/migrations',
 });

@@ -1,3 +1,4 @@
+import { worstState } from '~/core/record/padFindings';
 import { describe, expect, it } from 'vitest';
 import { OPTION, pin } from '../../tests/support/answers';
 import { BLANK_BOARD } from '../../tests/support/sheets';
@@ -5,7 +6,7 @@ import type { RunEvent } from '~/core/record/runEvents';
 import type { FoundAnswer } from '~/schema/exchange/plan/planAnswer';
 import { matching, reduce as benchReduce, START } from '~/islands/bench/state';
 import { initialState, reduce as boardReduce } from '~/islands/board/state';
-import { padState, UNMARKED, worstState } from '~/islands/findings/marking';
+import { padState, UNMARKED } from '~/islands/findings/marking';
 import { ledger } from '~/islands/board/ledger';
 import { newSite } from '~/schema/records/site/site';
 import { FAMILIES, startOf } from '~/islands/intake/packageDraft';
@@ -102,6 +103,7 @@ describe('board', () => {
     ];
     const job = {
       id: 'j',
+      steps: {},
       siteId: 's',
       siteRef: 'C7',
       goal: 'reflow',
@@ -212,6 +214,7 @@ describe('run', () => {
     ...UNMARKED,
     findings: [],
     early: false,
+    where: '',
     open: 'nothing',
     offline: false,
   };
@@ -219,7 +222,7 @@ describe('run', () => {
 
   it('shows a press at once, before the server has it', () => {
     const pressed = runReduce(empty, { type: 'wrote', entry });
-    expect(standing(pressed, ['set', 'flux']).stepIndex).toBe(1);
+    expect(standing(pressed, [{ id: 'set' }, { id: 'flux' }]).stepIndex).toBe(1);
     expect(pressed.unsent).toHaveLength(1);
   });
 
@@ -234,7 +237,7 @@ describe('run', () => {
     expect(acknowledged.unsent).toEqual([]);
     const refused = runReduce(pressed, { type: 'refused', error: new Error('x'), events: empty.events });
     expect(refused.unsent).toEqual([]);
-    expect(standing(refused, ['set', 'flux']).stepIndex).toBe(0);
+    expect(standing(refused, [{ id: 'set' }, { id: 'flux' }]).stepIndex).toBe(0);
   });
 });
 

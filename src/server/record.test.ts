@@ -15,7 +15,8 @@ import { exposureFor } from '~/server/jobs/exposure';
 import { planningFor } from '~/server/plans/sitePlanning';
 import { getBoard } from '~/server/store/repositories/boards';
 import { addFinding, findingsOf } from '~/server/store/repositories/findings';
-import { appendEvent, getJob, siteHistory } from '~/server/store/repositories/jobs';
+import { appendEvent } from '~/server/jobs/append';
+import { getJob, siteHistory } from '~/server/store/repositories/jobs';
 import { sitesOf } from '~/server/store/repositories/sites';
 
 const SETTING = {

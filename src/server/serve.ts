@@ -4,6 +4,7 @@ import { dirname, resolve } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { parseArgs } from 'node:util';
 import sirv from 'sirv';
+import { restateAll } from '~/server/boards/restate';
 import { closeDatabase, openDatabase, type Db } from '~/server/store/db';
 import { seedDemo } from '~/server/demo/seed';
 import { openPlanner } from '~/server/plans/planner/open';
@@ -80,6 +81,7 @@ async function openPrepared(options: Options, built: string): Promise<Db> {
     const db = openDatabase(options.file, resolve(built, 'migrations'));
     if (!options.empty) await seedDemo(db, Date.now(), (line) => console.log(line));
     ensureRig(db);
+    restateAll(db);
     return db;
   } catch (error) {
     return fail(

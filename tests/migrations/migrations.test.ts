@@ -9,6 +9,7 @@ import { copperMap } from '~/schema/values/copperMap';
 import { jobRequestOf } from '~/schema/records/jobs/jobRequest';
 import { planRequestOf } from '~/schema/exchange/si/plan';
 import * as tables from '~/schema/records/tables';
+import { boardEntriesOf } from '~/server/store/repositories/boardEntries';
 import { getBoard, listBoards } from '~/server/store/repositories/boards';
 import { continuityReadingsOfBoard } from '~/server/store/repositories/continuityReadings';
 import { faceFindingsOf } from '~/server/store/repositories/faceFindings';
@@ -83,6 +84,7 @@ const READERS: Readonly<Record<string, (db: Db) => number>> = {
   jobs: ofBoards(jobsOfBoard),
   run_events: ofBoards((db, id) => jobsOfBoard(db, id).flatMap(({ events }) => events)),
   recaps: ofBoards(recapsOf),
+  board_entries: ofBoards(boardEntriesOf),
   step_habits: (db) => listHabits(db).length,
   tools: (db) => allTools(db).length,
   supplies: (db) => listSupplies(db).length,
@@ -163,10 +165,7 @@ describe('a job of an earlier model', () => {
     });
     expect(plan.phases[0]!.pins[0]).toMatchObject({ pad: '1', stop_s: 12 });
     expect(plan.steps.filter((s) => s.kind === 'heat').map((s) => s.pad)).toEqual(['1', '2']);
-    const state = runState(
-      plan.steps.map((s) => s.id),
-      found.events,
-    );
+    const state = runState(plan.steps, found.events);
     expect(state).toMatchObject({ status: 'closed' });
     expect(state.dwells.every((dwell) => dwell.exposure !== null)).toBe(true);
   });

@@ -2,9 +2,7 @@ import type { BoardSheet } from '~/schema/sheets/boardSheet';
 import { boardRecord } from '~/schema/records/board/board';
 import { constructionFrom } from '~/schema/presets/stackupPresets';
 
-/** A board as it comes in: nothing placed, nothing found. */
-export const BLANK_BOARD: BoardSheet = {
-  board: boardRecord.parse({
+const board = boardRecord.parse({
     id: 'b',
     name: 'Blank',
     owner: 'MK',
@@ -15,7 +13,12 @@ export const BLANK_BOARD: BoardSheet = {
     outcome: null,
     createdAt_ms: 1,
     revision: 1,
-  }),
+  });
+
+/** A board as it comes in: nothing placed, nothing found. */
+export const BLANK_BOARD: BoardSheet = {
+  board,
+  standing: { board, stage: { is: 'open' }, open: [], entries: [], occupancies: {} },
   sites: [],
   findings: [],
   jobs: [],

@@ -1,4 +1,5 @@
 import type { RunEvent } from './runEvents';
+import { standingEvents } from './standing';
 
 /** One heating of one pad, its own or a share of a neighbour's. */
 export interface PadExposure {
@@ -32,7 +33,7 @@ export function exposuresOf(jobs: readonly HeatedJob[], sites: readonly NamedPad
   const known = new Set(idOf.values());
   return jobs
     .flatMap(({ siteId, events }) =>
-      events.flatMap((event): PadExposure[] => {
+      standingEvents(events).flatMap((event): PadExposure[] => {
         if (event.kind !== 'exposure') return [];
         const padId = idOf.get(`${siteId} ${event.pad}`);
         const { at_ms, by, duration_s } = event;

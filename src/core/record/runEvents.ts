@@ -1,16 +1,37 @@
+/** What a board can be parked for. */
+export const AWAITS = ['part', 'answer', 'time'] as const;
+export type Awaits = (typeof AWAITS)[number];
+
+/** Why a step that had something against it was passed all the same. */
+export type Passed =
+  /** A clock was ended with so much of it left. */
+  | { readonly kind: 'early'; readonly left_s: number }
+  /** Pins whose melt nobody saw moved freely all the same. */
+  | { readonly kind: 'moved-freely' }
+  /** Against the gate, on someone's word. */
+  | { readonly kind: 'override'; readonly reason: string };
+
 /**
- * What happens on a job, one entry after another. Entries are never changed; a later `correction`
+ * What happens on a job, one entry after another. Entries are never changed; a later `correction` or `taken-back`
  * names the entry it puts right.
  */
 export type RunEventBody =
   | { readonly kind: 'opened' }
-  | { readonly kind: 'step-done'; readonly stepId: string }
+  | {
+      readonly kind: 'step-done';
+      readonly stepId: string;
+      readonly passed?: Passed | undefined;
+      /** Where a part that came off in this step lies. */
+      readonly where?: string | undefined;
+    }
   | { readonly kind: 'step-back'; readonly stepId: string }
   | { readonly kind: 'heat-on'; readonly stepId: string; readonly pad: string }
   | { readonly kind: 'melted'; readonly stepId: string; readonly pad: string; readonly elapsed_s: number }
   | { readonly kind: 'heat-off'; readonly stepId: string; readonly pad: string; readonly elapsed_s: number }
   | {
       readonly kind: 'exposure';
+      /** The heating it is of, by the entry that began it; left out by early versions, which meant the last on its pad. */
+      readonly ofSeq?: number | undefined;
       readonly pad: string;
       readonly duration_s: number;
       readonly padDose: number;
@@ -27,13 +48,24 @@ export type RunEventBody =
         | undefined;
     }
   | { readonly kind: 'note'; readonly text: string }
+  /** A melt or an end of heat that came at another time than was pressed. */
   | {
       readonly kind: 'correction';
       readonly ofSeq: number;
       readonly elapsed_s: number;
       readonly reason: string;
     }
-  | { readonly kind: 'closed'; readonly outcome: string; readonly cause: string };
+  /** An entry that was not so. A heating goes with its melt, its end and what it was reckoned to cost. */
+  | { readonly kind: 'taken-back'; readonly ofSeq: number; readonly reason: string }
+  | {
+      readonly kind: 'closed';
+      readonly outcome: string;
+      readonly cause: string;
+      /** What the board is parked for with it. */
+      readonly awaits?: { readonly awaits: Awaits; readonly what: string } | undefined;
+    }
+  /** A job that was closed in the middle goes on where it stood. */
+  | { readonly kind: 'resumed' };
 
 /** An entry as it stands in the record. */
 export type RunEvent = RunEventBody & {

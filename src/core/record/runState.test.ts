@@ -1,9 +1,25 @@
 import { describe, expect, it } from 'vitest';
 import { clockOf } from './clock';
 import type { RunEvent, RunEventBody } from './runEvents';
-import { refusal, runState, spentDoses } from './runState';
+import { refusal } from './refusal';
+import { runState, spentDoses, type RunStep } from './runState';
 
-const STEPS = ['set', 'heat-1', 'heat-2', 'dry'];
+const stepOf = (id: string, changes: Partial<RunStep> = {}): RunStep => ({
+  id,
+  title: id,
+  kind: 'do',
+  phase: null,
+  pad: null,
+  inTurn: [],
+  effect: null,
+  ...changes,
+});
+const STEPS = [
+  stepOf('set', { kind: 'gate' }),
+  stepOf('heat-1', { kind: 'heat', pad: '1', phase: 'remove' }),
+  stepOf('heat-2', { kind: 'heat', pad: '2', phase: 'remove' }),
+  stepOf('dry', { kind: 'wait' }),
+];
 
 const story = (...bodies: RunEventBody[]): RunEvent[] =>
   bodies.map((body, i) => ({ ...body, seq: i + 1, at_ms: 1000 * (i + 1), by: 'MK' }));
@@ -16,7 +32,7 @@ describe('where a job stands', () => {
     const state = runState(STEPS, story(OPENED, done('set')));
     expect(state.stepIndex).toBe(1);
     expect(state.stepStart_ms).toBe(2000);
-    expect(state.doneSteps.has('set')).toBe(true);
+    expect(state.done.has('set')).toBe(true);
   });
 
   it('keeps a dwell under way through any reload: it is in the entries', () => {
@@ -54,7 +70,7 @@ describe('where a job stands', () => {
       story(OPENED, done('set'), done('heat-1'), { kind: 'step-back', stepId: 'set' }),
     );
     expect(state.stepIndex).toBe(0);
-    expect(state.doneSteps.size).toBe(0);
+    expect(state.done.size).toBe(0);
   });
 
   it('closes with its outcome', () => {
@@ -73,19 +89,19 @@ describe('what may follow', () => {
   it.each([
     ['a second iron-on', heating, { kind: 'heat-on', stepId: 'heat-1', pad: '2' }],
     ['a step done with the iron on', heating, { kind: 'step-done', stepId: 'heat-1' }],
-    ['closing with the iron on', heating, { kind: 'closed' }],
-    ['a melt of a pin that is not heated', heating, { kind: 'melted', pad: '2' }],
+    ['closing with the iron on', heating, { kind: 'closed', outcome: 'fixed', cause: '' }],
+    ['a melt of a pin that is not heated', heating, { kind: 'melted', stepId: 'heat-2', pad: '2', elapsed_s: 1 }],
     ['a step that is not the current one', fresh, { kind: 'step-done', stepId: 'dry' }],
     ['going back to a later step', fresh, { kind: 'step-back', stepId: 'dry' }],
-  ])('%s is refused with a reason', (_name, state, event) => {
+  ] as const)('%s is refused with a reason', (_name, state, event) => {
     expect(refusal(state, STEPS, event)).toMatch(/\w/);
   });
 
   it('the natural next entries are allowed', () => {
     expect(refusal(fresh, STEPS, { kind: 'step-done', stepId: 'set' })).toBeNull();
-    expect(refusal(heating, STEPS, { kind: 'melted', pad: '1' })).toBeNull();
-    expect(refusal(heating, STEPS, { kind: 'heat-off', pad: '1' })).toBeNull();
-    expect(refusal(heating, STEPS, { kind: 'note' })).toBeNull();
+    expect(refusal(heating, STEPS, { kind: 'melted', stepId: 'heat-1', pad: '1', elapsed_s: 1 })).toBeNull();
+    expect(refusal(heating, STEPS, { kind: 'heat-off', stepId: 'heat-1', pad: '1', elapsed_s: 1 })).toBeNull();
+    expect(refusal(heating, STEPS, { kind: 'note', text: 'seen' })).toBeNull();
   });
 });
 

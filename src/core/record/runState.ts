@@ -1,7 +1,21 @@
-import type { RunEvent } from './runEvents';
+import type { Passed, RunEvent } from './runEvents';
+import { standingEvents } from './standing';
 
 /** What pads under heat together are called. */
 export const TOGETHER = 'all';
+
+/** What a job's record needs to know of a step of its plan. */
+export interface RunStep {
+  readonly id: string;
+  readonly title: string;
+  readonly kind: 'gate' | 'do' | 'heat' | 'wait' | 'inspect';
+  readonly phase: 'remove' | 'reflow' | 'fit' | null;
+  readonly pad: string | null;
+  /** Pads that are heated in this step one after another, each with a clock of its own. */
+  readonly inTurn: readonly string[];
+  /** What is different on the board once it is done. */
+  readonly effect: 'part-off' | 'part-on' | null;
+}
 
 /** One touch of the iron, as logged. */
 export interface Dwell {
@@ -12,11 +26,23 @@ export interface Dwell {
   readonly melted_s: number | null;
   readonly off_s: number | null;
   readonly meltedSeq: number | null;
+  readonly offSeq: number | null;
   readonly exposure: {
     readonly padDose: number;
     readonly laminateDose: number;
     readonly peak_C: number;
   } | null;
+}
+
+/** A step that was done: when, by whom, and what was passed over. */
+export interface StepDone {
+  readonly seq: number;
+  readonly at_ms: number;
+  readonly by: string;
+  /** When it became the current step. */
+  readonly from_ms: number;
+  readonly passed: Passed | null;
+  readonly where: string;
 }
 
 /** Where a job stands, read from its entries alone. */
@@ -25,102 +51,112 @@ export interface RunState {
   readonly stepIndex: number;
   /** When the current step became current: its clock runs from here. */
   readonly stepStart_ms: number;
-  readonly doneSteps: ReadonlySet<string>;
+  readonly done: ReadonlyMap<string, StepDone>;
   readonly dwells: readonly Dwell[];
   readonly heating: Dwell | null;
   readonly outcome: string | null;
   readonly lastSeq: number;
 }
 
-/** Folds a job's entries, in order, into where it stands. `stepIds` are the accepted plan's. */
-export function runState(stepIds: readonly string[], events: readonly RunEvent[]): RunState {
-  let state: RunState = {
-    status: 'running',
-    stepIndex: 0,
-    stepStart_ms: events[0]?.at_ms ?? 0,
-    doneSteps: new Set(),
-    dwells: [],
-    heating: null,
-    outcome: null,
-    lastSeq: 0,
-  };
-  for (const event of events) state = { ...apply(state, event, stepIds), lastSeq: event.seq };
-  return state;
-}
+type Open<T> = { -readonly [Key in keyof T]: T[Key] };
 
-function apply(state: RunState, event: RunEvent, stepIds: readonly string[]): RunState {
-  switch (event.kind) {
-    case 'opened':
-      return { ...state, stepStart_ms: event.at_ms };
-    case 'step-done': {
-      const index = stepIds.indexOf(event.stepId);
-      return {
-        ...state,
-        doneSteps: new Set([...state.doneSteps, event.stepId]),
-        stepIndex: Math.max(state.stepIndex, index + 1),
-        stepStart_ms: event.at_ms,
-      };
+/** Folds a job's entries, in order, into where it stands. Its own maps and lists are filled in place, once. */
+export function runState(
+  steps: readonly Pick<RunStep, 'id'>[],
+  events: readonly RunEvent[],
+): RunState {
+  const indexOf = new Map(steps.map((step, i) => [step.id, i]));
+  const done = new Map<string, StepDone>();
+  const dwells: Open<Dwell>[] = [];
+  let heating: Open<Dwell> | null = null;
+  let status: RunState['status'] = 'running';
+  let stepIndex = 0;
+  let stepStart_ms = events[0]?.at_ms ?? 0;
+  let outcome: string | null = null;
+  const lastOn = (pad: string): Open<Dwell> | undefined => dwells.findLast((d) => d.pad === pad);
+
+  for (const event of standingEvents(events)) {
+    switch (event.kind) {
+      case 'opened':
+        stepStart_ms = event.at_ms;
+        break;
+      case 'step-done': {
+        const { seq, at_ms, by, passed = null, where = '' } = event;
+        done.set(event.stepId, { seq, at_ms, by, from_ms: stepStart_ms, passed, where });
+        stepIndex = Math.max(stepIndex, (indexOf.get(event.stepId) ?? -1) + 1);
+        stepStart_ms = at_ms;
+        break;
+      }
+      case 'step-back':
+        stepIndex = indexOf.get(event.stepId) ?? -1;
+        for (const { id } of steps.slice(stepIndex)) done.delete(id);
+        stepStart_ms = event.at_ms;
+        break;
+      case 'heat-on':
+        heating = {
+          stepId: event.stepId,
+          pad: event.pad,
+          onSeq: event.seq,
+          on_ms: event.at_ms,
+          melted_s: null,
+          off_s: null,
+          meltedSeq: null,
+          offSeq: null,
+          exposure: null,
+        };
+        dwells.push(heating);
+        break;
+      case 'melted': {
+        const dwell = lastOn(event.pad);
+        if (!dwell) break;
+        dwell.melted_s = event.elapsed_s;
+        dwell.meltedSeq = event.seq;
+        break;
+      }
+      case 'heat-off': {
+        const dwell = lastOn(event.pad);
+        if (dwell) {
+          dwell.off_s = event.elapsed_s;
+          dwell.offSeq = event.seq;
+        }
+        heating = null;
+        break;
+      }
+      case 'exposure': {
+        const { ofSeq, padDose, laminateDose, peak_C } = event;
+        // Pads heated together have an entry each; the heating keeps the worst of them.
+        const together = dwells.at(-1)?.pad === TOGETHER;
+        const dwell =
+          ofSeq === undefined
+            ? lastOn(together ? TOGETHER : event.pad)
+            : dwells.find((d) => d.onSeq === ofSeq);
+        if (dwell && !(dwell.exposure && dwell.exposure.padDose >= padDose))
+          dwell.exposure = { padDose, laminateDose, peak_C };
+        break;
+      }
+      case 'correction':
+        for (const dwell of dwells) {
+          if (dwell.meltedSeq === event.ofSeq) dwell.melted_s = event.elapsed_s;
+          if (dwell.offSeq === event.ofSeq) dwell.off_s = event.elapsed_s;
+        }
+        break;
+      case 'closed':
+        status = 'closed';
+        outcome = event.outcome;
+        heating = null;
+        break;
+      case 'resumed':
+        status = 'running';
+        outcome = null;
+        stepStart_ms = event.at_ms;
+        break;
+      case 'note':
+      case 'taken-back':
+        break;
     }
-    case 'step-back': {
-      const done = new Set(state.doneSteps);
-      const index = stepIds.indexOf(event.stepId);
-      stepIds.slice(index).forEach((id) => done.delete(id));
-      return { ...state, doneSteps: done, stepIndex: index, stepStart_ms: event.at_ms };
-    }
-    case 'heat-on': {
-      const dwell: Dwell = {
-        stepId: event.stepId,
-        pad: event.pad,
-        onSeq: event.seq,
-        on_ms: event.at_ms,
-        melted_s: null,
-        off_s: null,
-        meltedSeq: null,
-        exposure: null,
-      };
-      return { ...state, heating: dwell, dwells: [...state.dwells, dwell] };
-    }
-    case 'melted':
-      return withLastDwell(state, event.pad, (d) => ({
-        ...d,
-        melted_s: event.elapsed_s,
-        meltedSeq: event.seq,
-      }));
-    case 'heat-off':
-      return { ...withLastDwell(state, event.pad, (d) => ({ ...d, off_s: event.elapsed_s })), heating: null };
-    case 'exposure': {
-      const { padDose, laminateDose, peak_C } = event;
-      // Pads heated together have an entry each; the heating keeps the worst of them.
-      const together = state.dwells.at(-1)?.pad === TOGETHER;
-      return withLastDwell(state, together ? TOGETHER : event.pad, (d) =>
-        d.exposure && d.exposure.padDose >= padDose
-          ? d
-          : { ...d, exposure: { padDose, laminateDose, peak_C } },
-      );
-    }
-    case 'correction':
-      return {
-        ...state,
-        dwells: state.dwells.map((d) =>
-          d.meltedSeq === event.ofSeq ? { ...d, melted_s: event.elapsed_s } : d,
-        ),
-      };
-    case 'closed':
-      return { ...state, status: 'closed', outcome: event.outcome, heating: null };
-    case 'note':
-      return state;
   }
-}
-
-function withLastDwell(state: RunState, pad: string, change: (dwell: Dwell) => Dwell): RunState {
-  const at = state.dwells.findLastIndex((d) => d.pad === pad);
-  if (at < 0) return state;
-  const changed = change(state.dwells[at]!);
-  return {
-    ...state,
-    dwells: state.dwells.map((d, i) => (i === at ? changed : d)),
-    heating: state.heating?.onSeq === changed.onSeq ? changed : state.heating,
-  };
+  const lastSeq = events.at(-1)?.seq ?? 0;
+  return { status, stepIndex, stepStart_ms, done, dwells, heating, outcome, lastSeq };
 }
 
 /** Doses of finished jobs and running ones, summed by pad; the laminate's by its worst pad. */
@@ -130,7 +166,7 @@ export function spentDoses(jobs: readonly (readonly RunEvent[])[]): {
 } {
   const padDose: Record<string, number> = {};
   const laminate: Record<string, number> = {};
-  for (const event of jobs.flat()) {
+  for (const event of jobs.flatMap(standingEvents)) {
     if (event.kind !== 'exposure') continue;
     padDose[event.pad] = (padDose[event.pad] ?? 0) + event.padDose;
     laminate[event.pad] = (laminate[event.pad] ?? 0) + event.laminateDose;
@@ -138,44 +174,14 @@ export function spentDoses(jobs: readonly (readonly RunEvent[])[]): {
   return { padDose, laminateDose: Math.max(0, ...Object.values(laminate)) };
 }
 
-/**
- * What may follow where a job stands; null when the entry is allowed, else why not and what to do.
- * The server asks this before it appends, so that two screens cannot write a story that never was.
- */
-export function refusal(
-  state: RunState,
-  stepIds: readonly string[],
-  event: { kind: string; stepId?: string; pad?: string },
-): string | null {
-  if (state.status === 'closed' && event.kind !== 'note')
-    return 'the job is closed; open a new plan for more work';
-  const current = stepIds[state.stepIndex];
-  switch (event.kind) {
-    case 'heat-on':
-      if (state.heating) return `pin ${state.heating.pad} is still under heat; take it off first`;
-      return event.stepId === current
-        ? null
-        : `the job stands at step "${current ?? 'end'}"; reload to see it`;
-    case 'melted':
-      if (!state.heating || state.heating.pad !== event.pad) return `pin ${event.pad} is not under heat`;
-      return state.heating.melted_s === null
-        ? null
-        : 'its melt is logged already; correct that entry instead';
-    case 'heat-off':
-      return state.heating?.pad === event.pad ? null : `pin ${event.pad} is not under heat`;
-    case 'step-done':
-      if (state.heating) return `pin ${state.heating.pad} is still under heat; take it off first`;
-      return event.stepId === current
-        ? null
-        : `the job stands at step "${current ?? 'end'}"; reload to see it`;
-    case 'step-back': {
-      if (state.heating) return `pin ${state.heating.pad} is still under heat; take it off first`;
-      const index = stepIds.indexOf(event.stepId ?? '');
-      return index >= 0 && index < state.stepIndex ? null : 'only an earlier step can be gone back to';
-    }
-    case 'closed':
-      return state.heating ? `pin ${state.heating.pad} is still under heat; take it off first` : null;
-    default:
-      return null;
-  }
+/** Pads of a removal whose melt nobody saw in their last heating: they may still hold. */
+export function notSeenMolten(state: Pick<RunState, 'dwells'>, steps: readonly RunStep[]): string[] {
+  return steps
+    .filter((step) => step.kind === 'heat' && step.phase === 'remove')
+    .flatMap((step) => {
+      const pads = step.inTurn.length > 0 ? step.inTurn : step.pad === null ? [] : [step.pad];
+      return pads.filter(
+        (pad) => state.dwells.findLast((d) => d.stepId === step.id && d.pad === pad)?.melted_s == null,
+      );
+    });
 }

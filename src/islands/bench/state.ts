@@ -1,4 +1,5 @@
-import type { BoardRecord, WaitingFor } from '~/schema/records/board/board';
+import type { WaitingFor } from '~/core/record/waiting';
+import type { BoardRecord } from '~/schema/records/board/board';
 
 export interface BenchState {
   readonly filter: string;
@@ -33,6 +34,8 @@ export const GROUPS: readonly { readonly waitingFor: WaitingFor; readonly title:
   { waitingFor: 'drying', title: 'Drying' },
   { waitingFor: 'cure', title: 'Curing' },
   { waitingFor: 'parts', title: 'Parked for parts' },
+  { waitingFor: 'answer', title: 'Parked for an answer' },
+  { waitingFor: 'time', title: 'Parked for a while' },
   { waitingFor: 'owner', title: 'Ready for its owner' },
   { waitingFor: 'closed', title: 'Closed' },
 ];

@@ -1,31 +1,45 @@
 import { useReady } from '~/ui/useReady';
-import { useMemo, useReducer } from 'react';
+import { useMemo, useReducer, useState } from 'react';
+import type { BoardStage } from '~/core/record/boardEntries';
+import { AS_IT_CAME } from '~/core/record/occupancy';
 import { exposuresOf, sharedLife } from '~/core/record/heatLife';
 import type { BoardSheet } from '~/schema/sheets/boardSheet';
 import { constructionInWords, HAZARD_WORDS, recordInWords } from '~/schema/words/words';
-import { ButtonLink, KeyCap } from '~/ui/controls/Button';
-import { Caution } from '~/ui/controls/Notes';
+import { ButtonLink, CommandButton } from '~/ui/controls/Button';
+import { Caution, ErrorNote } from '~/ui/controls/Notes';
 import { useCommands } from '~/ui/keyboard/useCommands';
 import { BOARD_COMMANDS, type BoardCommand } from './commands';
+import { COPPER_COMMANDS } from '~/islands/findings/commands';
 import { statesOf } from '~/islands/findings/marking';
 import { FacePanel } from './FacePanel';
 import { matches, passes } from './find';
 import { ledger } from './ledger';
 import { LedgerList } from './LedgerList';
+import { MoreDialog } from './MoreDialog';
+import { OpenWork } from './OpenWork';
+import { PartDialog } from './PartDialog';
 import { PlacePanel } from './PlacePanel';
 import { SiteHeat } from './SiteHeat';
 import { SitePanel } from './SitePanel';
 import { initialState, reduce } from './state';
+import { StageDialog, type StageAsked } from './StageDialog';
+import { StageLine } from './StageLine';
+import { useStanding } from './useStanding';
 import { useCopperMarks } from './useCopperMarks';
 import { Weight } from './Weight';
 import css from './board.module.css';
 
 /** The face of one board, its sites and findings, and the ledger of what happened to it. */
 export function BoardView({ sheet }: { sheet: BoardSheet }) {
-  const { board, jobs, imports, readings } = sheet;
-  const { construction } = board;
+  const { jobs, imports, readings } = sheet;
+  const { construction } = sheet.board;
   const [state, dispatch] = useReducer(reduce, sheet, initialState);
   const ready = useReady();
+  const { standing, error, enter, forget } = useStanding(sheet.standing, state.findings.length);
+  const { board, stage, open, occupancies } = standing;
+  const [asked, setAsked] = useState<StageAsked | null>(null);
+  const [part, setPart] = useState(false);
+  const [more, setMore] = useState(false);
 
   const { sites, findings, faceFindings } = state;
   const site = sites.find((s) => s.id === state.siteId) ?? null;
@@ -33,8 +47,8 @@ export function BoardView({ sheet }: { sheet: BoardSheet }) {
   const exposures = useMemo(() => exposuresOf(jobs, sites), [jobs, sites]);
   const heated = useMemo(() => new Set(exposures.map((e) => e.padId)), [exposures]);
   const lines = useMemo(
-    () => ledger({ jobs, sites, imports, readings, faceFindings }, findings),
-    [jobs, sites, imports, readings, faceFindings, findings],
+    () => ledger({ jobs, sites, imports, readings, faceFindings }, findings, standing.entries),
+    [jobs, sites, imports, readings, faceFindings, findings, standing.entries],
   );
   const padStates = useMemo(() => statesOf(findings), [findings]);
   const shown = sites.filter(
@@ -66,7 +80,21 @@ export function BoardView({ sheet }: { sheet: BoardSheet }) {
     return true;
   };
 
-  useCommands<BoardCommand>('board', BOARD_COMMANDS, (id) => {
+  const ask = (what: StageAsked): boolean => {
+    if (what !== 'reopen' && stage.is === 'closed') return false;
+    forget();
+    setAsked(what);
+    return true;
+  };
+
+  useCommands('copper', COPPER_COMMANDS, (id) => {
+    if (state.mode !== 'copper' || !state.marking) return false;
+    if (id === 'leave') dispatch({ type: 'marking', on: false });
+    else if (state.run.length > 0) stroke(id);
+    return true;
+  });
+
+  const run = (id: BoardCommand): boolean => {
     const at = shown.findIndex((s) => s.id === state.siteId);
     switch (id) {
       case 'next':
@@ -78,16 +106,33 @@ export function BoardView({ sheet }: { sheet: BoardSheet }) {
       case 'flip':
         dispatch({ type: 'flip' });
         return true;
-      case 'mode':
-        dispatch({ type: 'mode', mode: state.mode === 'copper' ? 'findings' : 'copper' });
+      case 'mark':
+      case 'copper': {
+        if (site === null) return false;
+        const mode = id === 'mark' ? 'findings' : 'copper';
+        dispatch({ type: 'mode', mode, marking: state.mode !== mode || !state.marking });
+        if (state.pad === null) dispatch({ type: 'pad', pad: site.pads[0]!.name });
+        return true;
+      }
+      case 'hand-back':
+        return ask('hand-back');
+      case 'park':
+        if (stage.is !== 'parked') return ask('park');
+        enter({ kind: 'resumed' });
+        return true;
+      case 'scrap':
+        return ask(stage.is === 'closed' ? 'reopen' : 'scrap');
+      case 'more':
+        setMore(true);
+        return true;
+      case 'part':
+        setPart(site !== null);
         return site !== null;
       case 'draw':
         draw();
         return true;
-      case 'plan':
-        return site !== null && !running && go(`/sites/${site.id}/plan`);
-      case 'resume':
-        return running !== undefined && go(`/jobs/${running.id}`);
+      case 'work':
+        return site !== null && go(running ? `/jobs/${running.id}` : `/sites/${site.id}/plan`);
       case 'check':
         return site !== null && go(`/sites/${site.id}/check`);
       case 'place-site':
@@ -105,7 +150,8 @@ export function BoardView({ sheet }: { sheet: BoardSheet }) {
       case 'label':
         return go(`/boards/${board.id}/label`);
     }
-  });
+  };
+  useCommands<BoardCommand>('board', BOARD_COMMANDS, run);
 
   const marking = state.drawing !== null || state.placeId !== null;
   return (
@@ -117,8 +163,13 @@ export function BoardView({ sheet }: { sheet: BoardSheet }) {
             {constructionInWords(construction)}
             {recordInWords(board)}. <Weight construction={construction} />
           </p>
-          {board.triedBefore && <p className="quiet">Tried before: {board.triedBefore}</p>}
-          {board.fixtures && <p className="quiet">To go back as it was: {board.fixtures}</p>}
+          {(board.triedBefore || board.fixtures) && (
+            <details>
+              <summary>As it came</summary>
+              {board.triedBefore && <p className="quiet">Tried before: {board.triedBefore}</p>}
+              {board.fixtures && <p className="quiet">To go back as it was: {board.fixtures}</p>}
+            </details>
+          )}
           {board.hazards.map((hazard) => (
             <Caution key={hazard}>
               {HAZARD_WORDS[hazard]}: cleared before anything is touched; the plan begins with it.
@@ -132,20 +183,17 @@ export function BoardView({ sheet }: { sheet: BoardSheet }) {
             nameOf={(padId) => padInWords(sites, padId)}
           />
           <div className={css['ways']}>
-            <ButtonLink small href={`/boards/${board.id}/edit`}>
-              Change <KeyCap of="e" />
-            </ButtonLink>
-            <ButtonLink small href={`/boards/${board.id}/photos`}>
-              Photos {state.photos.length > 0 && <span className="digits">{state.photos.length}</span>}{' '}
-              <KeyCap of="o" />
-            </ButtonLink>
-            <ButtonLink small href={`/boards/${board.id}/label`}>
-              Label <KeyCap of="l" />
-            </ButtonLink>
-            {state.sites.length > 1 && (
-              <ButtonLink small href={`/boards/${board.id}/recap`}>
-                Whole board <KeyCap of="y" />
-              </ButtonLink>
+            {(['recap', 'hand-back', 'park', 'scrap', 'more'] as const).map((id) =>
+              id === 'recap' && state.sites.length < 2 ? null : (
+                <CommandButton
+                  key={id}
+                  small
+                  command={BOARD_COMMANDS.find((c) => c.id === id)!}
+                  label={shortWords(id, stage.is)}
+                  disabled={stage.is === 'closed' && (id === 'hand-back' || id === 'park')}
+                  run={run}
+                />
+              ),
             )}
           </div>
         </div>
@@ -160,14 +208,16 @@ export function BoardView({ sheet }: { sheet: BoardSheet }) {
           </p>
           <p className={css['ways']}>
             <ButtonLink href={`/boards/${board.id}/import`} look="primary">
-              Import files <KeyCap of="i" />
+              Import files
             </ButtonLink>
             <ButtonLink href={`/boards/${board.id}/place`}>
-              Place a site <KeyCap of="n" />
+              Place a site
             </ButtonLink>
           </p>
         </section>
       )}
+      <StageLine standing={standing} onResume={() => run(stage.is === 'parked' ? 'park' : 'scrap')} />
+      {asked === null && !part && <ErrorNote error={error} />}
       <div className={css['columns']}>
         <FacePanel
           sheet={sheet}
@@ -175,6 +225,7 @@ export function BoardView({ sheet }: { sheet: BoardSheet }) {
           dispatch={dispatch}
           shown={shown}
           padStates={padStates}
+          occupancies={occupancies}
           onPick={pick}
           onDraw={draw}
         />
@@ -192,6 +243,8 @@ export function BoardView({ sheet }: { sheet: BoardSheet }) {
               site={site}
               state={state}
               exposures={exposures}
+              occupancy={occupancies[site.id] ?? AS_IT_CAME}
+              onPart={() => run('part')}
               dispatch={dispatch}
               onStroke={stroke}
               onNet={name}
@@ -199,9 +252,46 @@ export function BoardView({ sheet }: { sheet: BoardSheet }) {
           )
         )}
       </div>
+      <OpenWork
+        open={open}
+        closed={stage.is === 'closed'}
+        onSettle={({ key, says }, as, reason) => enter({ kind: 'settled', as, item: key, says, reason })}
+        onSite={pick}
+        onTested={() => ask('tested')}
+      />
       <LedgerList lines={lines} />
+      <StageDialog
+        asked={asked}
+        open={open}
+        error={error}
+        onClose={() => setAsked(null)}
+        onEnter={(body) => enter(body, () => setAsked(null))}
+      />
+      <PartDialog
+        site={part ? site : null}
+        error={error}
+        onClose={() => setPart(false)}
+        onEnter={(body) => enter(body, () => setPart(false))}
+      />
+      <MoreDialog isOpen={more} onClose={() => setMore(false)} run={run} />
     </div>
   );
+}
+
+/** What a button of this row says, where the board stands. */
+function shortWords(id: 'recap' | 'hand-back' | 'park' | 'scrap' | 'more', stage: BoardStage['is']): string {
+  switch (id) {
+    case 'recap':
+      return 'Whole board';
+    case 'hand-back':
+      return 'Hand back';
+    case 'park':
+      return stage === 'parked' ? 'Go on' : 'Park';
+    case 'scrap':
+      return stage === 'closed' ? 'Open again' : 'Scrap';
+    case 'more':
+      return 'More';
+  }
 }
 
 /** "C7 pin 2". */

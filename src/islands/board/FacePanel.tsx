@@ -1,8 +1,9 @@
 import { useMemo } from 'react';
+import { AS_IT_CAME, OCCUPANCIES, type Occupancy } from '~/core/record/occupancy';
 import { PAD_STATE_IDS, PAD_STATES } from '~/core/record/padStates';
 import type { BoardSheet, SiteSheet } from '~/schema/sheets/boardSheet';
 import type { FacePoint } from '~/schema/records/board/faceFinding';
-import { Button, ButtonLink, KeyCap } from '~/ui/controls/Button';
+import { Button, ButtonLink } from '~/ui/controls/Button';
 import { Segments, SelectField, TextField } from '~/ui/controls/Field';
 import { BoardFace, type FaceScale } from '~/ui/face/BoardFace';
 import { FaceFindings, PlaceShape } from '~/ui/face/FaceFindings';
@@ -26,6 +27,8 @@ interface FacePanelProps {
   /** Sites that pass what the list is narrowed to. */
   readonly shown: readonly SiteSheet[];
   readonly padStates: PadStates;
+  /** What stands on each site, by its id. */
+  readonly occupancies: Readonly<Record<string, Occupancy>>;
   readonly onPick: (id: string) => void;
   readonly onDraw: () => void;
 }
@@ -34,7 +37,16 @@ interface FacePanelProps {
 const STEP_mm = 1;
 
 /** One face of the board with everything that lies on it, and the list of its sites. */
-export function FacePanel({ sheet, state, dispatch, shown, padStates, onPick, onDraw }: FacePanelProps) {
+export function FacePanel({
+  sheet,
+  state,
+  dispatch,
+  shown,
+  padStates,
+  occupancies,
+  onPick,
+  onDraw,
+}: FacePanelProps) {
   const { board } = sheet;
   const { construction } = board;
   const { sites, drawing, side } = state;
@@ -46,8 +58,13 @@ export function FacePanel({ sheet, state, dispatch, shown, padStates, onPick, on
   // The face is drawn anew only when something on it changes, not with every letter typed beside it.
   const faceSites = useMemo(() => {
     const seen = new Set(visible.split(' '));
-    return sites.map((s) => ({ ...s, faint: !seen.has(s.id), worst: worstOf(padStates, s.pads) }));
-  }, [sites, visible, padStates]);
+    return sites.map((s) => ({
+      ...s,
+      faint: !seen.has(s.id),
+      worst: worstOf(padStates, s.pads),
+      occupancy: (occupancies[s.id] ?? AS_IT_CAME).kind,
+    }));
+  }, [sites, visible, padStates, occupancies]);
 
   const move = (dx: number, dy: number): boolean => {
     if (!drawing || drawing.ended) return false;
@@ -104,13 +121,13 @@ export function FacePanel({ sheet, state, dispatch, shown, padStates, onPick, on
         />
         <div className={css['ways']}>
           <Button small pressed={drawing !== null} onClick={onDraw}>
-            Mark <KeyCap of="d" />
+            Mark
           </Button>
           <ButtonLink small href={`/boards/${board.id}/place?side=${side}`}>
-            Place <KeyCap of="n" />
+            Place
           </ButtonLink>
           <ButtonLink small href={`/boards/${board.id}/import`}>
-            Import <KeyCap of="i" />
+            Import
           </ButtonLink>
         </div>
       </div>
@@ -188,6 +205,7 @@ export function FacePanel({ sheet, state, dispatch, shown, padStates, onPick, on
               onClick={() => onPick(s.id)}
             >
               <strong className="digits">{s.ref}</strong> {s.value}
+              <OccupancyWord of={occupancies[s.id]} />
             </button>
           </li>
         ))}
@@ -206,4 +224,11 @@ function Cross({ at, to }: { at: FaceScale; to: FacePoint }) {
       <line x1={x} x2={x} y1={y - at.text} y2={y + at.text} />
     </g>
   );
+}
+
+/** What stands on a site, where it is not simply its part. */
+function OccupancyWord({ of }: { of: Occupancy | undefined }) {
+  return of && of.kind !== 'fitted' ? (
+    <span className={css['off']}> {OCCUPANCIES[of.kind].name}</span>
+  ) : null;
 }

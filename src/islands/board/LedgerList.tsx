@@ -12,7 +12,7 @@ export function LedgerList({ lines }: { readonly lines: readonly LedgerLine[] })
       ) : (
         <ol>
           {lines.map((line) => (
-            <li key={line.key} data-kind={line.kind}>
+            <li key={line.key} data-kind={line.kind} data-struck={line.struck}>
               <time className="digits" dateTime={stamp(line.at_ms)}>
                 {dayAndTime(line.at_ms)}
               </time>
@@ -20,6 +20,8 @@ export function LedgerList({ lines }: { readonly lines: readonly LedgerLine[] })
               <span>
                 {line.jobId && line.kind === 'job' ? (
                   <a href={`/jobs/${line.jobId}`}>{line.text}</a>
+                ) : line.struck ? (
+                  <del>{line.text}</del>
                 ) : (
                   line.text
                 )}

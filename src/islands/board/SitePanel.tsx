@@ -1,6 +1,6 @@
 import { sharedLife, type PadExposure } from '~/core/record/heatLife';
-import { PAD_STATES } from '~/core/record/padStates';
-import { STROKE_IDS, STROKES, strokeOfLetter, type StrokeId } from '~/schema/presets/copperStroke';
+import { isEmpty, OCCUPANCIES, occupancyInWords, type Occupancy } from '~/core/record/occupancy';
+import { STROKE_IDS, STROKES, type StrokeId } from '~/schema/presets/copperStroke';
 import { isSurfaceInput } from '~/schema/exchange/si/part';
 import type { BoardSheet, SiteSheet } from '~/schema/sheets/boardSheet';
 import { packageInWords, partFacts } from '~/schema/words/words';
@@ -8,6 +8,9 @@ import { Button, ButtonLink, KeyCap } from '~/ui/controls/Button';
 import { Segments } from '~/ui/controls/Field';
 import { ErrorNote } from '~/ui/controls/Notes';
 import { LandDrawing } from '~/ui/land/LandDrawing';
+import { dayAndTime } from '~/ui/dates';
+import { MarkingBanner } from '~/islands/findings/MarkingBanner';
+import { CopperBanner } from './CopperBanner';
 import { MarkBar } from '~/islands/findings/MarkBar';
 import { padState } from '~/islands/findings/marking';
 import { PadLife } from '~/islands/findings/PadLife';
@@ -24,12 +27,25 @@ interface SitePanelProps {
   readonly state: BoardState;
   readonly exposures: readonly PadExposure[];
   readonly dispatch: (action: BoardAction) => void;
+  readonly occupancy: Occupancy;
+  /** Asks what stands on the site. */
+  readonly onPart: () => void;
   readonly onStroke: (stroke: StrokeId) => void;
   readonly onNet: (net: string) => void;
 }
 
 /** One site: its lands to mark, what is known of each pad, and the ways on from here. */
-export function SitePanel({ sheet, site, state, exposures, dispatch, onStroke, onNet }: SitePanelProps) {
+export function SitePanel({
+  sheet,
+  site,
+  state,
+  exposures,
+  occupancy,
+  dispatch,
+  onPart,
+  onStroke,
+  onNet,
+}: SitePanelProps) {
   const { jobs, readings } = sheet;
   const running = jobs.find((job) => job.siteId === site.id && job.status === 'running');
   const copper = state.mode === 'copper';
@@ -39,6 +55,9 @@ export function SitePanel({ sheet, site, state, exposures, dispatch, onStroke, o
     site,
     run: state.run,
     pending: state.pending,
+    marking: state.marking && !copper,
+    claim: state.claim,
+    pad: state.pad,
     foundAs: state.foundAs,
     jobId: null,
     note: state.note,
@@ -52,22 +71,33 @@ export function SitePanel({ sheet, site, state, exposures, dispatch, onStroke, o
         </h2>
         <div className={css['ways']}>
           <ButtonLink small href={`/sites/${site.id}/edit`}>
-            Correct <KeyCap of="w" />
+            Correct
           </ButtonLink>
           <ButtonLink small href={`/sites/${site.id}/check`}>
-            Continuity <KeyCap of="c" />
+            Continuity <KeyCap of="y" />
           </ButtonLink>
           {running ? (
             <ButtonLink href={`/jobs/${running.id}`} look="primary">
-              Go on with its job <KeyCap of="g" />
+              Go on with its job <KeyCap of="Enter" />
             </ButtonLink>
           ) : (
             <ButtonLink href={`/sites/${site.id}/plan`} look="primary">
-              Plan <KeyCap of="p" />
+              Plan <KeyCap of="Enter" />
             </ButtonLink>
           )}
         </div>
       </div>
+      <p className={css['occupancy']} data-kind={occupancy.kind}>
+        <span>{capital(occupancyInWords(occupancy))}</span>
+        {occupancy.since_ms !== null && (
+          <span className="quiet">
+            since {dayAndTime(occupancy.since_ms)}, {occupancy.by}
+          </span>
+        )}
+        <Button small look="plain" onClick={onPart}>
+          Say what stands here
+        </Button>
+      </p>
       <p className="quiet">
         {packageInWords(site.package)}. {partFacts(site.package, site.alloy)}.
       </p>
@@ -85,16 +115,7 @@ export function SitePanel({ sheet, site, state, exposures, dispatch, onStroke, o
           choosing={state.pending !== null}
           onSelect={choose}
           onRun={take}
-          onState={copper ? undefined : mark}
-          onLetter={
-            copper
-              ? (letter) => {
-                  const stroke = strokeOfLetter(letter);
-                  if (stroke) onStroke(stroke);
-                  return stroke !== null;
-                }
-              : undefined
-          }
+          empty={isEmpty(occupancy) ? OCCUPANCIES[occupancy.kind].name : undefined}
           pads={site.pads.map((p) => ({
             name: p.name,
             net: p.net,
@@ -104,28 +125,32 @@ export function SitePanel({ sheet, site, state, exposures, dispatch, onStroke, o
         />
       </div>
       <Segments
-        label="Letters on the lands mark"
+        label="On the lands"
         value={state.mode}
-        onChange={(mode) => dispatch({ type: 'mode', mode })}
+        onChange={(mode) => dispatch({ type: 'mode', mode, marking: state.marking })}
         options={[
-          { value: 'findings', label: 'what was found' },
+          {
+            value: 'findings',
+            label: (
+              <>
+                what was found <KeyCap of="m" />
+              </>
+            ),
+          },
           {
             value: 'copper',
             label: (
               <>
-                copper and nets <KeyCap of="m" />
+                copper and nets <KeyCap of="q" />
               </>
             ),
           },
         ]}
       />
-      {state.pending && (
-        <p className={css['pending']} role="status">
-          {PAD_STATES[state.pending.state].name}: now choose the other pad; <KeyCap of="Enter" /> settles it.{' '}
-          <Button small onClick={() => dispatch({ type: 'forget' })}>
-            Forget it
-          </Button>
-        </p>
+      {copper && state.marking ? (
+        <CopperBanner run={state.run} onLeave={() => dispatch({ type: 'marking', on: false })} />
+      ) : (
+        <MarkingBanner state={state} dispatch={dispatch} />
       )}
       {state.told && (
         <p className={css['told']} role="status">
@@ -164,3 +189,5 @@ export function SitePanel({ sheet, site, state, exposures, dispatch, onStroke, o
     </section>
   );
 }
+
+const capital = (words: string): string => words.charAt(0).toUpperCase() + words.slice(1);

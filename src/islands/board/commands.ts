@@ -4,35 +4,46 @@ export type BoardCommand =
   | 'next'
   | 'previous'
   | 'flip'
-  | 'plan'
-  | 'resume'
-  | 'mode'
+  | 'work'
+  | 'mark'
+  | 'copper'
   | 'check'
-  | 'place-site'
-  | 'import'
-  | 'draw'
-  | 'photos'
-  | 'edit'
-  | 'correct'
   | 'recap'
-  | 'label';
+  | 'hand-back'
+  | 'park'
+  | 'scrap'
+  | 'more'
+  | PageCommand;
 
+/** Pages and forms that a board leads to: in the list that one key opens, where a second one chooses. */
+export type PageCommand = 'place-site' | 'import' | 'draw' | 'photos' | 'part' | 'correct' | 'edit' | 'label';
+
+/** None of these letters is one that marks a finding or copper on the lands: they are on one screen. */
 export const BOARD_COMMANDS: readonly Command<BoardCommand>[] = [
-  { id: 'next', label: 'Next site', keys: ['ArrowDown', 'j'], group: 'Board' },
-  { id: 'previous', label: 'Site before', keys: ['ArrowUp', 'k'], group: 'Board' },
+  { id: 'next', label: 'Next site', keys: ['ArrowDown'], group: 'Board' },
+  { id: 'previous', label: 'Site before', keys: ['ArrowUp'], group: 'Board' },
+  { id: 'work', label: 'Plan this site, or go on with its job', keys: ['Enter'], group: 'Board' },
   { id: 'flip', label: 'Turn the board over', keys: ['v'], group: 'Board' },
-  { id: 'plan', label: 'Plan this site', keys: ['Enter', 'p'], group: 'Board' },
-  { id: 'resume', label: 'Go on with its job', keys: ['g'], group: 'Board' },
-  { id: 'mode', label: 'Letters mark findings, or copper and nets', keys: ['m'], group: 'Board' },
-  { id: 'check', label: 'Check continuity of this site', keys: ['c'], group: 'Board' },
-  { id: 'place-site', label: 'Place a site', keys: ['n'], group: 'Board' },
-  { id: 'import', label: 'Import files', keys: ['i'], group: 'Board' },
-  { id: 'draw', label: 'Mark a track, a via or an area on the face', keys: ['d'], group: 'Board' },
-  { id: 'photos', label: 'Photos of this board', keys: ['o'], group: 'Board' },
-  { id: 'edit', label: 'Change what is told of this board', keys: ['e'], group: 'Board' },
-  { id: 'correct', label: 'Correct this site, or take it off', keys: ['w'], group: 'Board' },
-  { id: 'recap', label: 'Plan many sites at once', keys: ['y'], group: 'Board' },
-  { id: 'label', label: 'Print its label', keys: ['l'], group: 'Board' },
+  { id: 'mark', label: 'Mark findings on the lands', keys: ['m'], group: 'Board' },
+  { id: 'copper', label: 'Mark copper and nets on the lands', keys: ['q'], group: 'Board' },
+  { id: 'check', label: 'Check continuity of this site', keys: ['y'], group: 'Board' },
+  { id: 'recap', label: 'Plan many sites at once', keys: ['w'], group: 'Board' },
+  { id: 'hand-back', label: 'Hand the board back', keys: ['h'], group: 'Board' },
+  { id: 'park', label: 'Park it, or go on with it', keys: ['z'], group: 'Board' },
+  { id: 'scrap', label: 'Scrap it, or open it again', keys: ['x'], group: 'Board' },
+  { id: 'more', label: 'More: place, import, photos, correct …', keys: ['.'], group: 'Board' },
+];
+
+/** What the list offers; its letters act in the list alone. */
+export const PAGE_COMMANDS: readonly Command<PageCommand>[] = [
+  { id: 'place-site', label: 'Place a site', keys: ['n'], group: 'Board, after a full stop' },
+  { id: 'import', label: 'Import files', keys: ['i'], group: 'Board, after a full stop' },
+  { id: 'draw', label: 'Mark a track, a via or an area on the face', keys: ['d'], group: 'Board, after a full stop' },
+  { id: 'photos', label: 'Photos of this board', keys: ['o'], group: 'Board, after a full stop' },
+  { id: 'part', label: 'Say what stands on this site', keys: ['s'], group: 'Board, after a full stop' },
+  { id: 'correct', label: 'Correct this site, or delete it', keys: ['w'], group: 'Board, after a full stop' },
+  { id: 'edit', label: 'Change what is told of this board', keys: ['e'], group: 'Board, after a full stop' },
+  { id: 'label', label: 'Print its label', keys: ['l'], group: 'Board, after a full stop' },
 ];
 
 export type DrawCommand = 'left' | 'right' | 'up' | 'down' | 'point' | 'back' | 'end' | 'leave';

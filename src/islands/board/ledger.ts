@@ -2,13 +2,16 @@ import type { FaceFindingRecord } from '~/schema/records/board/faceFinding';
 import { FACE_STATES } from '~/core/record/faceStates';
 import { placeInWords } from '~/ui/face/facePlaces';
 import { PAD_STATES } from '~/core/record/padStates';
-import { TOGETHER } from '~/core/record/runState';
-import type { BoardSheet, JobLine, SiteSheet } from '~/schema/sheets/boardSheet';
+import type { BoardEntry } from '~/core/record/boardEntries';
+import { OCCUPANCIES } from '~/core/record/occupancy';
+import { standingFindings } from '~/core/record/standingFindings';
+import type { BoardSheet, SiteSheet } from '~/schema/sheets/boardSheet';
 import type { ImportRecord } from '~/schema/records/board/boardImport';
 import type { FindingRecord } from '~/schema/records/site/finding';
 import type { ContinuityReadingRecord } from '~/schema/records/site/continuityReading';
-import { GOAL_WORDS } from '~/schema/words/words';
-import { budget, degrees } from '~/ui/figures';
+import { AWAITS_WORDS, OUTCOME_WORDS } from '~/schema/words/words';
+import { day } from '~/ui/dates';
+import { jobLines } from './jobLedger';
 
 /** One line of a board's history. */
 export interface LedgerLine {
@@ -18,8 +21,20 @@ export interface LedgerLine {
   readonly siteRef: string;
   readonly text: string;
   readonly kind:
-    'import' | 'reading' | 'job' | 'dwell' | 'defect' | 'finding' | 'note' | 'closed' | 'correction';
+    | 'import'
+    | 'reading'
+    | 'job'
+    | 'step'
+    | 'passed'
+    | 'dwell'
+    | 'defect'
+    | 'finding'
+    | 'note'
+    | 'closed'
+    | 'correction';
   readonly jobId: string | null;
+  /** It was taken back: it stays, struck out. */
+  readonly struck?: true;
 }
 
 /** Everything that happened to a board, newest first. */
@@ -27,10 +42,16 @@ export function ledger(
   sheet: Pick<BoardSheet, 'jobs' | 'sites' | 'imports' | 'readings'> &
     Partial<Pick<BoardSheet, 'faceFindings'>>,
   findings: readonly FindingRecord[],
+  entries: readonly BoardEntry[] = [],
 ): LedgerLine[] {
-  const lines = [
+  const standing = new Set(standingFindings(findings).map((f) => f.id));
+  const lines: LedgerLine[] = [
     ...sheet.jobs.flatMap(jobLines),
-    ...findings.map((f) => findingLine(f, sheet.sites)),
+    ...findings.map((f): LedgerLine => ({
+      ...findingLine(f, sheet.sites),
+      ...(standing.has(f.id) || f.takesBackId !== null ? {} : { struck: true }),
+    })),
+    ...entries.map((entry) => entryLine(entry, sheet.sites)),
     ...sheet.imports.flatMap(importLines),
     ...readingLines(sheet.readings, sheet.sites),
     ...(sheet.faceFindings ?? []).map(faceLine),
@@ -38,57 +59,41 @@ export function ledger(
   return lines.sort((a, b) => b.at_ms - a.at_ms || b.key.localeCompare(a.key));
 }
 
-function jobLines(job: JobLine): LedgerLine[] {
-  const line = (event: JobLine['events'][number], kind: LedgerLine['kind'], text: string): LedgerLine => ({
-    key: `${job.id}-${String(event.seq).padStart(6, '0')}`,
-    at_ms: event.at_ms,
-    by: event.by,
-    siteRef: job.siteRef,
+/** What was written of the board as a whole, and of parts outside of a job. */
+function entryLine(entry: BoardEntry, sites: readonly SiteSheet[]): LedgerLine {
+  const line = (kind: LedgerLine['kind'], text: string, siteRef = 'board'): LedgerLine => ({
+    key: entry.id,
+    at_ms: entry.at_ms,
+    by: entry.by,
+    siteRef,
     kind,
     text,
-    jobId: job.id,
+    jobId: null,
   });
-  const melts = new Map<string, number>();
-  return job.events.flatMap((event, i) => {
-    switch (event.kind) {
-      case 'opened':
-        return [line(event, 'job', `${goalWords(job.goal)}: ${job.setting}`)];
-      case 'melted':
-        melts.set(event.pad, event.elapsed_s);
-        return [];
-      case 'heat-off': {
-        const melted_s = melts.get(event.pad);
-        melts.delete(event.pad);
-        const melt = melted_s === undefined ? 'melt not seen' : `molten at ${melted_s.toFixed(1)} s`;
-        const heat = job.events[i + 1];
-        const cost =
-          heat?.kind === 'exposure'
-            ? `; took about ${budget(heat.padDose)} of its pad budget, land to ${degrees(heat.peak_C)}`
-            : '';
-        return [
-          line(
-            event,
-            'dwell',
-            `${event.pad === TOGETHER ? 'All pads together' : `Pin ${event.pad}`}: ${melt}, off at ${event.elapsed_s.toFixed(1)} s${cost}`,
-          ),
-        ];
-      }
-      case 'note':
-        return [line(event, 'note', event.text)];
-      case 'correction':
-        return [
-          line(
-            event,
-            'correction',
-            `Correction of entry ${event.ofSeq}: molten at ${event.elapsed_s.toFixed(1)} s. ${event.reason}`,
-          ),
-        ];
-      case 'closed':
-        return [line(event, 'closed', `Closed: ${event.outcome}${event.cause ? `. ${event.cause}` : ''}`)];
-      default:
-        return [];
+  switch (entry.kind) {
+    case 'part': {
+      const detail = entry.what || entry.where;
+      return line(
+        'note',
+        `There now: ${OCCUPANCIES[entry.is].name}${detail ? `, ${detail}` : ''}`,
+        sites.find((s) => s.id === entry.siteId)?.ref ?? '?',
+      );
     }
-  });
+    case 'settled':
+      return line('passed', `${entry.as === 'deferred' ? 'Deferred' : 'Accepted as it is'}: ${entry.says}. ${entry.reason}`);
+    case 'tested':
+      return line(entry.passed ? 'reading' : 'defect', `Tested, ${entry.passed ? 'worked every time' : 'did not work every time'}: ${entry.how}`);
+    case 'parked':
+      return line('closed', `Parked for ${AWAITS_WORDS[entry.awaits]}: ${entry.what}${entry.due_ms === null ? '' : `, expected ${day(entry.due_ms)}`}`);
+    case 'resumed':
+      return line('job', 'Taken up again');
+    case 'handed-back':
+      return line('closed', `Handed back: ${OUTCOME_WORDS[entry.outcome]}${entry.cause ? `. ${entry.cause}` : ''}`);
+    case 'scrapped':
+      return line('closed', `Scrapped. ${entry.cause}`);
+    case 'reopened':
+      return line('job', `Opened again. ${entry.reason}`);
+  }
 }
 
 function faceLine(finding: FaceFindingRecord): LedgerLine {
@@ -154,7 +159,6 @@ function importLines(record: ImportRecord): LedgerLine[] {
   ];
 }
 
-const goalWords = (goal: string): string => (GOAL_WORDS as Readonly<Record<string, string>>)[goal] ?? goal;
 
 function findingLine(finding: FindingRecord, sites: readonly SiteSheet[]): LedgerLine {
   const site = sites.find((s) => s.id === finding.siteId);
@@ -166,13 +170,16 @@ function findingLine(finding: FindingRecord, sites: readonly SiteSheet[]): Ledge
   const other = finding.otherPadId ? ` with ${padName(finding.otherPadId)}` : '';
   const received = finding.foundAs === 'as-received' ? ', as received' : '';
   const pin = padName(finding.padId);
+  const taken = finding.takesBackId !== null;
   return {
     key: finding.id,
     at_ms: finding.at_ms,
     by: finding.by,
     siteRef: site?.ref ?? '?',
-    kind: PAD_STATES[finding.state].defect ? 'defect' : 'finding',
-    text: `${pin.charAt(0).toUpperCase()}${pin.slice(1)}: ${PAD_STATES[finding.state].name.toLowerCase()}${other}${received}${finding.note ? `. ${finding.note}` : ''}`,
+    kind: taken ? 'correction' : PAD_STATES[finding.state].defect ? 'defect' : 'finding',
+    text: taken
+      ? `Was not so: ${pin} ${PAD_STATES[finding.state].name.toLowerCase()}. ${finding.note}`
+      : `${pin.charAt(0).toUpperCase()}${pin.slice(1)}: ${PAD_STATES[finding.state].name.toLowerCase()}${other}${received}${finding.note ? `. ${finding.note}` : ''}`,
     jobId: finding.jobId,
   };
 }

@@ -81,9 +81,10 @@ describe('a board that changes under a screen', () => {
 
   it('a bridge that waits for its other pad is forgotten when the letters mean copper', () => {
     const waiting = reduce(two, { type: 'needs-other', padId: 'x', state: 'bridged' });
-    expect(reduce(waiting, { type: 'mode', mode: 'copper' })).toMatchObject({
+    expect(reduce(waiting, { type: 'mode', mode: 'copper', marking: true })).toMatchObject({
       pending: null,
       mode: 'copper',
+      told: 'Bridged was not recorded: its other pad was not chosen.',
     });
   });
 

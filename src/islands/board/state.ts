@@ -4,6 +4,7 @@ import type { PlaceKind } from '~/core/record/faceStates';
 import type { PhotoRecord } from '~/schema/records/board/photo';
 import type { SiteGroupRecord } from '~/schema/records/board/siteGroup';
 import {
+  leftWords,
   reduceMarking,
   UNMARKED,
   type FoundAs,
@@ -20,7 +21,7 @@ export interface BoardState extends Marking {
   readonly foundAs: FoundAs;
   /** Goes with the next finding. */
   readonly note: string;
-  /** What a letter on the lands marks. */
+  /** What the panel of a site is for: marking findings, or copper and nets. Letters act in the marking mode alone. */
   readonly mode: 'findings' | 'copper';
   /** What the list of sites is narrowed to. */
   readonly query: string;
@@ -68,7 +69,7 @@ export type BoardAction =
   | { readonly type: 'flip' }
   | { readonly type: 'found-as'; readonly foundAs: FoundAs }
   | { readonly type: 'note'; readonly note: string }
-  | { readonly type: 'mode'; readonly mode: BoardState['mode'] }
+  | { readonly type: 'mode'; readonly mode: BoardState['mode']; readonly marking: boolean }
   | { readonly type: 'site-changed'; readonly site: SiteSheet }
   | { readonly type: 'query'; readonly query: string }
   | { readonly type: 'filter'; readonly filter: SiteFilter }
@@ -94,7 +95,14 @@ const SAME_mm = 0.3;
 export function reduce(state: BoardState, action: BoardAction): BoardState {
   switch (action.type) {
     case 'site':
-      return { ...state, ...UNMARKED, siteId: action.id, side: action.side, placeId: null };
+      return {
+        ...state,
+        ...UNMARKED,
+        told: leftWords(state),
+        siteId: action.id,
+        side: action.side,
+        placeId: null,
+      };
     case 'flip':
       return { ...state, side: state.side === 'top' ? 'bottom' : 'top', drawing: null };
     case 'found-as':
@@ -102,7 +110,7 @@ export function reduce(state: BoardState, action: BoardAction): BoardState {
     case 'note':
       return { ...state, note: action.note };
     case 'mode':
-      return { ...state, mode: action.mode, pending: null };
+      return { ...state, mode: action.mode, marking: action.marking, pending: null, claim: null, told: leftWords(state) };
     case 'site-changed':
       return {
         ...state,

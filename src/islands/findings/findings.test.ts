@@ -30,6 +30,7 @@ const finding = (
   otherPadId: null,
   foundAs: 'done-here',
   jobId: null,
+  takesBackId: null,
   note: '',
   by: 'MK',
   at_ms,

@@ -1,4 +1,5 @@
 import { PAD_STATES, type PadStateId } from '~/core/record/padStates';
+import { presentFindings, worstByPad, worstState } from '~/core/record/padFindings';
 import type { FindingRecord } from '~/schema/records/site/finding';
 
 /** A finding that waits for its other pad. */
@@ -15,6 +16,10 @@ export interface Marking {
   /** Pads taken together, in the order they were taken; the chosen one alone where there are no more. */
   readonly run: readonly string[];
   readonly pending: Pending | null;
+  /** Letters record findings: nothing else makes them do so. */
+  readonly marking: boolean;
+  /** Pads on which a repair was claimed once: the second word records it. */
+  readonly claim: readonly string[] | null;
   readonly findings: readonly FindingRecord[];
   /** What the last mark was made into, where that is not what was pressed. */
   readonly told: string | null;
@@ -26,54 +31,65 @@ export type MarkingAction =
   | { readonly type: 'run'; readonly pads: readonly string[] }
   | { readonly type: 'needs-other'; readonly padId: string; readonly state: PadStateId }
   | { readonly type: 'found'; readonly findings: readonly FindingRecord[]; readonly told: string | null }
+  | { readonly type: 'claim'; readonly pads: readonly string[] }
+  | { readonly type: 'marking'; readonly on: boolean }
   | { readonly type: 'forget' }
   | { readonly type: 'failed'; readonly error: unknown };
 
-export const UNMARKED = { pad: null, run: [], pending: null, told: null, error: null } as const;
+export const UNMARKED = {
+  pad: null,
+  run: [],
+  pending: null,
+  marking: false,
+  claim: null,
+  told: null,
+  error: null,
+} as const;
 
 export function reduceMarking<State extends Marking>(state: State, action: MarkingAction): State {
   switch (action.type) {
     case 'pad':
-      return { ...state, pad: action.pad, run: [action.pad] };
+      return { ...state, pad: action.pad, run: [action.pad], claim: null };
     case 'run':
-      return { ...state, pad: action.pads.at(-1) ?? state.pad, run: action.pads };
+      return { ...state, pad: action.pads.at(-1) ?? state.pad, run: action.pads, claim: null };
     case 'needs-other':
-      return { ...state, pending: { padId: action.padId, state: action.state }, told: null, error: null };
+      return { ...state, pending: { padId: action.padId, state: action.state }, claim: null, told: null, error: null };
     case 'found':
       return {
         ...state,
         findings: [...state.findings, ...action.findings],
         pending: null,
+        claim: null,
         told: action.told,
         error: null,
       };
+    case 'claim':
+      return { ...state, claim: action.pads, told: null, error: null };
+    case 'marking':
+      return { ...state, marking: action.on, pending: null, claim: null };
     case 'forget':
-      return { ...state, pending: null };
+      return { ...state, pending: null, claim: null };
     case 'failed':
       return { ...state, error: action.error };
   }
 }
 
-/** The state of a pad is its last finding. */
+/** The state a pad is drawn in: the worst of what is said of it now. */
 export const padState = (findings: readonly FindingRecord[], padId: string): PadStateId =>
-  findings.findLast((f) => f.padId === padId)?.state ?? 'sound';
+  worstByPad(findings.filter((f) => f.padId === padId)).get(padId) ?? 'sound';
 
-/** The state of every pad that has one but sound: each pad's last finding, looked up at once. */
+/** All that is said of a pad now: it may be flaked, bridged and lifted at once. */
+export const padStatesNow = (findings: readonly FindingRecord[], padId: string): PadStateId[] =>
+  (presentFindings(findings.filter((f) => f.padId === padId)).get(padId) ?? []).map((f) => f.state);
+
+/** The state of every pad that anything was found on, looked up at once. */
 export type PadStates = ReadonlyMap<string, PadStateId>;
 
-export const statesOf = (findings: readonly FindingRecord[]): PadStates =>
-  new Map(findings.map((f) => [f.padId, f.state]));
+export const statesOf = (findings: readonly FindingRecord[]): PadStates => worstByPad(findings);
 
 /** The worst state among some pads. */
 export const worstOf = (states: PadStates, pads: readonly { readonly id: string }[]): PadStateId =>
   worstState(pads.map((pad) => states.get(pad.id) ?? 'sound'));
-
-/** The worst of several: copper damage before solder faults before anything whole. */
-export function worstState(states: readonly PadStateId[]): PadStateId {
-  const rank = (id: PadStateId): number =>
-    PAD_STATES[id].defect ? (PAD_STATES[id].shape === 'diamond' ? 3 : 2) : id === 'sound' ? 0 : 1;
-  return states.reduce<PadStateId>((worst, id) => (rank(id) > rank(worst) ? id : worst), 'sound');
-}
 
 interface NamedPad {
   readonly id: string;
@@ -120,3 +136,9 @@ export function runInWords(run: readonly string[]): string {
   );
   return whole ? `pins ${run[0]} to ${run.at(-1)}` : `${run.length} pins`;
 }
+
+/** What is told when a mark that waited for its other pad is left: it was not recorded. */
+export const leftWords = ({ pending }: Pick<Marking, 'pending'>): string | null =>
+  pending
+    ? `${PAD_STATES[pending.state].name} was not recorded: its other pad was not chosen.`
+    : null;

@@ -31,6 +31,8 @@ const step = (id: string, changes: Partial<StepAnswer> = {}): StepAnswer => ({
   dwell: null,
   wait_s: null,
   phase: null,
+  inTurn: [],
+  effect: null,
   picture: false,
   ...changes,
 });

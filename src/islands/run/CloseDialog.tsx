@@ -1,10 +1,17 @@
-import { useState } from 'react';
+import { useEffect, useState } from 'react';
 import { OUTCOMES, type Outcome } from '~/core/record/outcomes';
+import { AWAITS, type Awaits, type RunEventBody } from '~/core/record/runEvents';
+import { AWAITS_WORDS, OUTCOME_WORDS } from '~/schema/words/words';
 import { Button } from '~/ui/controls/Button';
 import { Segments, TextField } from '~/ui/controls/Field';
 import { Dialog } from '~/ui/controls/Dialog';
+import css from './run.module.css';
 
-/** What came of the job. */
+export type Closing = Pick<Extract<RunEventBody, { kind: 'closed' }>, 'cause' | 'awaits'> & {
+  readonly outcome: Outcome;
+};
+
+/** What came of the job. Nothing is chosen beforehand: an outcome is said, not left standing. */
 export function CloseDialog({
   isOpen,
   unfinished,
@@ -14,27 +21,60 @@ export function CloseDialog({
   isOpen: boolean;
   unfinished: boolean;
   onClose: () => void;
-  onWrite: (outcome: Outcome, cause: string) => void;
+  onWrite: (closing: Closing) => void;
 }) {
-  const [outcome, setOutcome] = useState<Outcome>('fixed');
+  const [outcome, setOutcome] = useState<Outcome | null>(null);
   const [cause, setCause] = useState('');
+  const [awaits, setAwaits] = useState<Awaits>('part');
+  const [what, setWhat] = useState('');
+  useEffect(() => {
+    if (isOpen) setOutcome(null);
+  }, [isOpen]);
+  const parked = outcome === 'parked';
+  const ready = outcome !== null && (!parked || what.trim() !== '');
   return (
     <Dialog title="Close the job" isOpen={isOpen} onClose={onClose}>
       <form
         onSubmit={(event) => {
           event.preventDefault();
-          onWrite(outcome, cause.trim());
+          if (!ready) return;
+          onWrite({
+            outcome,
+            cause: cause.trim(),
+            ...(parked ? { awaits: { awaits, what: what.trim() } } : {}),
+          });
           onClose();
         }}
-        style={{ display: 'grid', gap: 16 }}
+        className={css['dialogForm']}
       >
-        {unfinished && <p>Not every step is done. The record will show where the job was closed.</p>}
+        {unfinished && (
+          <p>
+            Not every step is done. Whatever is left, a part in a tray or a land to mend, stays on the board’s
+            open work.
+          </p>
+        )}
         <Segments
           label="Outcome"
           value={outcome}
           onChange={setOutcome}
-          options={OUTCOMES.map((value) => ({ value, label: value }))}
+          options={OUTCOMES.map((value) => ({ value, label: OUTCOME_WORDS[value] }))}
         />
+        {parked && (
+          <>
+            <Segments
+              label="Parked for"
+              value={awaits}
+              onChange={setAwaits}
+              options={AWAITS.map((value) => ({ value, label: AWAITS_WORDS[value] }))}
+            />
+            <TextField
+              label="What is awaited: the part, from where; whose answer; until when"
+              maxLength={160}
+              value={what}
+              onChange={(event) => setWhat(event.target.value)}
+            />
+          </>
+        )}
         <TextField
           label="Root cause, and what would cause it again"
           multiline
@@ -42,8 +82,8 @@ export function CloseDialog({
           value={cause}
           onChange={(event) => setCause(event.target.value)}
         />
-        <Button type="submit" look="primary">
-          Close as {outcome}
+        <Button type="submit" look="primary" disabled={!ready}>
+          {outcome === null ? 'Choose an outcome' : `Close as ${OUTCOME_WORDS[outcome]}`}
         </Button>
       </form>
     </Dialog>

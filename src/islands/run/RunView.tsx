@@ -1,12 +1,15 @@
 import { useReady } from '~/ui/useReady';
 import { useEffect, useReducer, useRef } from 'react';
 import { PAD_STATES, type PadStateId } from '~/core/record/padStates';
+import { keepsPart } from '~/core/method/goals';
+import { UNFINISHED, type Outcome } from '~/core/record/outcomes';
+import type { Passed } from '~/core/record/runEvents';
 import { TOGETHER } from '~/core/record/runState';
 import { isSurfaceInput } from '~/schema/exchange/si/part';
 import type { JobStep } from '~/schema/records/jobs/jobPlan';
 import type { RunSheet } from '~/schema/sheets/runSheet';
 import type { WritableEvent } from '~/schema/records/jobs/runEvent';
-import { GOAL_WORDS } from '~/schema/words/words';
+import { GOAL_WORDS, OUTCOME_WORDS } from '~/schema/words/words';
 import { settingInWords } from '~/schema/words/settingWords';
 import { Button, ButtonLink, CommandButton } from '~/ui/controls/Button';
 import { ErrorNote } from '~/ui/controls/Notes';
@@ -16,11 +19,15 @@ import { LandDrawing } from '~/ui/land/LandDrawing';
 import { $by, SIGN_FIRST } from '~/ui/preferences';
 import { UNMARKED, padState } from '~/islands/findings/marking';
 import { useMarking } from '~/islands/findings/useMarking';
+import { MarkingBanner } from '~/islands/findings/MarkingBanner';
 import { CloseDialog } from './CloseDialog';
 import { RUN_COMMANDS, type RunCommand } from './commands';
 import { Instruction } from './Instruction';
 import { NoteDialog } from './NoteDialog';
+import { LiftGate } from './LiftGate';
 import { reduce, standing } from './state';
+import { TakeBackDialog } from './TakeBackDialog';
+import { heldAt, stepHeating, turnOf } from './turn';
 import { StepList } from './StepList';
 import { useNow } from './useNow';
 import { useOutbox } from './useOutbox';
@@ -30,7 +37,6 @@ import css from './run.module.css';
 export function RunView({ sheet }: { sheet: RunSheet }) {
   const { job, site } = sheet;
   const { steps } = job.plan;
-  const stepIds = steps.map((s) => s.id);
   const [state, dispatch] = useReducer(reduce, {
     events: sheet.events,
     unsent: [],
@@ -38,6 +44,7 @@ export function RunView({ sheet }: { sheet: RunSheet }) {
     findings: sheet.findings,
     ...UNMARKED,
     early: false,
+    where: '',
     open: 'nothing',
     offline: false,
   });
@@ -48,14 +55,12 @@ export function RunView({ sheet }: { sheet: RunSheet }) {
     dispatch({ type: 'caught-up', events: sheet.events, skew_ms: sheet.now_ms - Date.now() });
   }, [sheet]);
 
-  const at = standing(state, stepIds);
+  const at = standing(state, steps);
   const step = steps[at.stepIndex] ?? null;
   const closed = at.status === 'closed';
   const now_ms = useNow(state.skew_ms, !closed, sheet.now_ms);
-  const lastDwell =
-    step?.kind === 'heat'
-      ? (at.dwells.findLast((d) => d.stepId === step.id && d.on_ms >= at.stepStart_ms) ?? null)
-      : null;
+  const turn = step?.kind === 'heat' ? turnOf(step, at) : null;
+  const held = heldAt(step, steps, at);
   const waitLeft_ms =
     step?.kind === 'wait' && step.wait_s !== null ? at.stepStart_ms + step.wait_s * 1000 - now_ms : 0;
 
@@ -84,13 +89,34 @@ export function RunView({ sheet }: { sheet: RunSheet }) {
     }
     if (at.heating)
       return write({ kind: 'heat-off', stepId: step.id, pad: at.heating.pad, elapsed_s: elapsed_s() });
-    if (step.kind === 'heat' && !lastDwell)
-      return write({ kind: 'heat-on', stepId: step.id, pad: step.pad! });
-    if (waitLeft_ms > 0 && !state.early) {
+    if (turn?.pad != null) return write({ kind: 'heat-on', stepId: step.id, pad: turn.pad });
+    if ((waitLeft_ms > 0 || held.length > 0) && !state.early) {
       dispatch({ type: 'early' });
       return true;
     }
-    return write({ kind: 'step-done', stepId: step.id });
+    return pass(
+      waitLeft_ms > 0
+        ? { kind: 'early', left_s: waitLeft_ms / 1000 }
+        : held.length > 0
+          ? { kind: 'moved-freely' }
+          : null,
+    );
+  };
+  const pass = (passed: Passed | null): boolean => {
+    const where = step?.effect === 'part-off' ? state.where.trim() : '';
+    return write({
+      kind: 'step-done',
+      stepId: step!.id,
+      ...(passed ? { passed } : {}),
+      ...(where ? { where } : {}),
+    });
+  };
+
+  /** The last pin of this step once more; at the lift, the first that was not seen molten. */
+  const heatAgain = (): boolean => {
+    if (step && turn?.lastDwell) return write({ kind: 'heat-on', stepId: step.id, pad: turn.lastDwell.pad });
+    const back = held[0] === undefined ? null : stepHeating(steps, held[0]);
+    return back !== null && write({ kind: 'step-back', stepId: back.id });
   };
 
   const run = (id: RunCommand): boolean => {
@@ -101,14 +127,19 @@ export function RunView({ sheet }: { sheet: RunSheet }) {
         if (!at.heating || !step || at.heating.melted_s !== null) return false;
         return write({ kind: 'melted', stepId: step.id, pad: at.heating.pad, elapsed_s: elapsed_s() });
       case 'again':
-        if (step?.kind !== 'heat' || at.heating || !lastDwell) return false;
-        return write({ kind: 'heat-on', stepId: step.id, pad: step.pad! });
+        return !at.heating && !closed && heatAgain();
       case 'back':
         if (at.heating || at.stepIndex === 0 || closed) return false;
-        return write({ kind: 'step-back', stepId: stepIds[at.stepIndex - 1]! });
-      case 'land':
+        return write({ kind: 'step-back', stepId: steps[at.stepIndex - 1]!.id });
+      case 'mark':
+        dispatch({ type: 'marking', on: !state.marking });
+        if (state.marking) return true;
         lands.current?.querySelector('svg')?.focus();
-        dispatch({ type: 'pad', pad: state.pad ?? padOf(step) ?? site.pads[0]!.name });
+        if (state.pad === null) dispatch({ type: 'pad', pad: at.heating?.pad ?? padOf(step) ?? site.pads[0]!.name });
+        return true;
+      case 'take-back':
+        if (at.heating) return false;
+        dispatch({ type: 'open', what: 'take-back' });
         return true;
       case 'note':
         dispatch({ type: 'open', what: 'note' });
@@ -124,10 +155,13 @@ export function RunView({ sheet }: { sheet: RunSheet }) {
   };
   useCommands('run', RUN_COMMANDS, run);
 
-  const { mark, choose, take } = useMarking({
+  const { mark, choose, take, takeBack } = useMarking({
     site,
     run: state.run,
     pending: state.pending,
+    marking: state.marking,
+    claim: state.claim,
+    pad: state.pad,
     foundAs: 'done-here',
     jobId: job.id,
     dispatch,
@@ -147,18 +181,36 @@ export function RunView({ sheet }: { sheet: RunSheet }) {
         )}
         <ErrorNote error={state.error} />
         {closed ? (
-          <Closed outcome={at.outcome ?? ''} boardId={job.boardId} siteId={site.id} />
+          <Closed
+            outcome={at.outcome ?? ''}
+            boardId={job.boardId}
+            siteId={site.id}
+            onResume={() => write({ kind: 'resumed' })}
+          />
         ) : (
           <Instruction
             step={step}
             index={at.stepIndex}
             count={steps.length}
             at={at}
-            lastDwell={lastDwell}
+            turn={turn}
             now_ms={now_ms}
             early={state.early}
             why={state.open === 'why'}
             tool={toolOf(job, step)}
+            lift={
+              step?.effect === 'part-off' ? (
+                <LiftGate
+                  held={held}
+                  kept={keepsPart(job.goal)}
+                  asked={state.early}
+                  where={state.where}
+                  onWhere={(where) => dispatch({ type: 'where', where })}
+                  onPass={pass}
+                  run={run}
+                />
+              ) : null
+            }
             picture={<AsItLies site={site} board={sheet.board.construction} />}
             run={run}
           />
@@ -175,7 +227,6 @@ export function RunView({ sheet }: { sheet: RunSheet }) {
             choosing={state.pending !== null}
             onSelect={choose}
             onRun={take}
-            onState={mark}
             pads={site.pads.map((p) => {
               const dwell = at.dwells.findLast((d) => d.pad === p.name || d.pad === TOGETHER);
               return {
@@ -188,22 +239,17 @@ export function RunView({ sheet }: { sheet: RunSheet }) {
             })}
           />
         </div>
+        <MarkingBanner state={state} dispatch={dispatch} />
         <div className={css['finding']}>
-          {state.pending ? (
-            <p role="status">
-              {PAD_STATES[state.pending.state].name}: choose the other pad; Enter settles it.
-            </p>
-          ) : (
-            <p role="status">
-              {state.pad && selectedState ? (
-                <>
-                  Pin {state.pad}: <strong>{PAD_STATES[selectedState].name}</strong>
-                </>
-              ) : (
-                'Choose a pad, then a letter, to record a finding.'
-              )}
-            </p>
-          )}
+          <p role="status">
+            {state.pad && selectedState ? (
+              <>
+                Pin {state.pad}: <strong>{PAD_STATES[selectedState].name}</strong>
+              </>
+            ) : (
+              'Choose a pad to record a finding on it.'
+            )}
+          </p>
           {state.pad && (
             <select
               aria-label={`Finding on pin ${state.pad}`}
@@ -220,13 +266,14 @@ export function RunView({ sheet }: { sheet: RunSheet }) {
           )}
         </div>
         <div className={css['sideKeys']}>
-          {(['back', 'note', 'close'] as const).map((id) => (
+          {(['mark', 'back', 'note', 'take-back', 'close'] as const).map((id) => (
             <CommandButton
               key={id}
               small
               command={RUN_COMMANDS.find((c) => c.id === id)!}
               run={run}
-              disabled={closed && id !== 'note'}
+              disabled={closed && id !== 'note' && id !== 'take-back'}
+              pressed={id === 'mark' ? state.marking : undefined}
             />
           ))}
         </div>
@@ -246,7 +293,17 @@ export function RunView({ sheet }: { sheet: RunSheet }) {
         isOpen={state.open === 'close'}
         unfinished={step !== null}
         onClose={() => dispatch({ type: 'open', what: 'nothing' })}
-        onWrite={(outcome, cause) => write({ kind: 'closed', outcome, cause })}
+        onWrite={(closing) => write({ kind: 'closed', ...closing })}
+      />
+      <TakeBackDialog
+        isOpen={state.open === 'take-back'}
+        events={state.events}
+        steps={steps}
+        findings={state.findings.filter((f) => f.jobId === job.id)}
+        padName={(id) => site.pads.find((p) => p.id === id)?.name ?? '?'}
+        onClose={() => dispatch({ type: 'open', what: 'nothing' })}
+        onWrite={write}
+        onFinding={takeBack}
       />
     </div>
   );
@@ -264,13 +321,33 @@ function toolOf(job: RunSheet['job'], step: JobStep | null): string {
   return chosen.method === 'tweezers' ? 'Tips' : 'Iron';
 }
 
-function Closed({ outcome, boardId, siteId }: { outcome: string; boardId: string; siteId: string }) {
+function Closed({
+  outcome,
+  boardId,
+  siteId,
+  onResume,
+}: {
+  outcome: string;
+  boardId: string;
+  siteId: string;
+  onResume: () => void;
+}) {
+  const unfinished = UNFINISHED.has(outcome);
   return (
     <div className={css['closed']}>
-      <h2>Closed: {outcome}</h2>
-      <p>The ledger of the board has every entry of this job.</p>
+      <h2>Closed: {OUTCOME_WORDS[outcome as Outcome] ?? outcome}</h2>
+      <p>
+        {unfinished
+          ? 'What was not done stays on the board’s open work. The job can go on where it stood.'
+          : 'Its steps, heats and findings are in the ledger of the board.'}
+      </p>
       <div className={css['buttons']}>
-        <ButtonLink href={`/boards/${boardId}`} look="primary">
+        {unfinished && (
+          <Button look="primary" onClick={onResume}>
+            Go on with it
+          </Button>
+        )}
+        <ButtonLink href={`/boards/${boardId}`} look={unfinished ? 'outline' : 'primary'}>
           To the board
         </ButtonLink>
         <ButtonLink href={`/sites/${siteId}/plan`}>Plan again</ButtonLink>

@@ -18,10 +18,10 @@ export function StepList({ steps, at }: { steps: readonly JobStep[]; at: RunStat
           <li
             key={step.id}
             aria-current={here ? 'step' : undefined}
-            data-done={at.doneSteps.has(step.id) || undefined}
+            data-done={at.done.has(step.id) || undefined}
           >
             <span className="digits" aria-hidden="true">
-              {at.doneSteps.has(step.id) ? '✓' : here ? '▸' : i + 1}
+              {at.done.has(step.id) ? '✓' : here ? '▸' : i + 1}
             </span>
             {step.title}
           </li>

@@ -4,6 +4,7 @@ import { afterEach, describe, expect, it, vi } from 'vitest';
 import { runState, type Dwell, type RunState } from '~/core/record/runState';
 import type { JobStep } from '~/schema/records/jobs/jobPlan';
 import { Instruction } from './Instruction';
+import type { Turn } from './turn';
 
 afterEach(cleanup);
 
@@ -18,6 +19,8 @@ const STEP: JobStep = {
   dwell: null,
   wait_s: null,
   phase: null,
+  inTurn: [],
+  effect: null,
   picture: false,
 };
 const HEAT: JobStep = {
@@ -39,7 +42,7 @@ const HEAT: JobStep = {
 const WAIT: JobStep = { ...STEP, id: 'dry', kind: 'wait', title: 'Let it dry', wait_s: 240, cautions: [] };
 
 const T0_ms = 1_000_000;
-const AT = runState(['flux', 'heat-1', 'dry'], [{ kind: 'opened', seq: 1, at_ms: T0_ms, by: 'MK' }]);
+const AT = runState([{ id: 'flux' }, { id: 'heat-1' }, { id: 'dry' }], [{ kind: 'opened', seq: 1, at_ms: T0_ms, by: 'MK' }]);
 const dwell = (changes: Partial<Dwell> = {}): Dwell => ({
   stepId: 'heat-1',
   pad: '1',
@@ -48,8 +51,17 @@ const dwell = (changes: Partial<Dwell> = {}): Dwell => ({
   melted_s: null,
   off_s: null,
   meltedSeq: null,
+  offSeq: null,
   exposure: null,
   ...changes,
+});
+
+/** Where a step of one pad stands after a heating of it. */
+const turnWith = (last: Dwell | null): Turn => ({
+  pad: last?.off_s == null ? '1' : null,
+  done: last?.off_s == null ? 0 : 1,
+  of: 1,
+  lastDwell: last,
 });
 
 function shown(step: JobStep | null, changes: Partial<Parameters<typeof Instruction>[0]> = {}) {
@@ -60,7 +72,8 @@ function shown(step: JobStep | null, changes: Partial<Parameters<typeof Instruct
       index={1}
       count={3}
       at={AT}
-      lastDwell={null}
+      turn={step?.kind === 'heat' ? turnWith(null) : null}
+      lift={null}
       now_ms={T0_ms}
       early={false}
       why={false}
@@ -152,17 +165,19 @@ describe('a pin under heat', () => {
 
   it('afterwards tells what it took, and goes on or again', () => {
     const run = shown(HEAT, {
-      lastDwell: dwell({
-        melted_s: 1.1,
-        off_s: 2.4,
-        exposure: { padDose: 0.031, laminateDose: 0, peak_C: 288 },
-      }),
+      turn: turnWith(
+        dwell({
+          melted_s: 1.1,
+          off_s: 2.4,
+          exposure: { padDose: 0.031, laminateDose: 0, peak_C: 288 },
+        }),
+      ),
     });
     expect(screen.getByText(/Molten at 1.1 s, off at 2.4 s; took 3.1 % of the pad’s budget/)).toBeTruthy();
-    fireEvent.click(screen.getByRole('button', { name: /Heat this pin again/ }));
+    fireEvent.click(screen.getByRole('button', { name: /Heat again/ }));
     expect(run).toHaveBeenCalledWith('again');
     cleanup();
-    shown(HEAT, { lastDwell: dwell({ off_s: 6.3 }) });
+    shown(HEAT, { turn: turnWith(dwell({ off_s: 6.3 })) });
     expect(screen.getByText(/Melt not seen, off at 6.3 s. Let it cool a minute./)).toBeTruthy();
   });
 });

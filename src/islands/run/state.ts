@@ -1,5 +1,5 @@
 import type { RunEvent, RunEventBody } from '~/core/record/runEvents';
-import { runState, type RunState } from '~/core/record/runState';
+import { runState, type RunState, type RunStep } from '~/core/record/runState';
 import type { WritableEvent } from '~/schema/records/jobs/runEvent';
 
 import { reduceMarking, type Marking, type MarkingAction } from '~/islands/findings/marking';
@@ -17,9 +17,11 @@ export interface RunViewState extends Marking {
   readonly unsent: readonly Unsent[];
   /** How far the server's clock is ahead of this screen's. */
   readonly skew_ms: number;
-  /** A wait was ended early once; the second press means it. */
+  /** Something that stands against going on was passed over once; the second press means it. */
   readonly early: boolean;
-  readonly open: 'nothing' | 'note' | 'why' | 'close';
+  /** Where the part that comes off in this step will lie. */
+  readonly where: string;
+  readonly open: 'nothing' | 'note' | 'why' | 'close' | 'take-back';
   readonly offline: boolean;
 }
 
@@ -36,6 +38,7 @@ export type RunAction =
   | { readonly type: 'offline' }
   | { readonly type: 'restored'; readonly unsent: readonly Unsent[] }
   | { readonly type: 'early' }
+  | { readonly type: 'where'; readonly where: string }
   | { readonly type: 'open'; readonly what: RunViewState['open'] }
   | MarkingAction;
 
@@ -67,6 +70,8 @@ export function reduce(state: RunViewState, action: RunAction): RunViewState {
       return { ...state, unsent: [...action.unsent, ...state.unsent] };
     case 'early':
       return { ...state, early: true };
+    case 'where':
+      return { ...state, where: action.where };
     case 'open':
       return { ...state, open: action.what };
     default:
@@ -75,7 +80,7 @@ export function reduce(state: RunViewState, action: RunAction): RunViewState {
 }
 
 /** Where the job stands with this screen's unsent entries counted in. */
-export function standing(state: RunViewState, stepIds: readonly string[]): RunState {
+export function standing(state: RunViewState, steps: readonly Pick<RunStep, 'id'>[]): RunState {
   const last = state.events.at(-1)?.seq ?? 0;
   const provisional = state.unsent.map((u, i): RunEvent => ({
     ...(u.event as RunEventBody),
@@ -83,5 +88,5 @@ export function standing(state: RunViewState, stepIds: readonly string[]): RunSt
     at_ms: u.at_ms,
     by: u.by,
   }));
-  return runState(stepIds, [...state.events, ...provisional]);
+  return runState(steps, [...state.events, ...provisional]);
 }

@@ -1,6 +1,6 @@
 import { parseInput } from '~/schema/values/faults';
 import { newFinding, newFindings } from '~/schema/records/site/finding';
-import { addFinding, addFindings } from '~/server/store/repositories/findings';
+import { recordFindings } from '~/server/boards/findings';
 import { endpoint, readJson } from '~/server/http/respond';
 
 /** A thousand pads with a note each. */
@@ -11,6 +11,6 @@ export const POST = endpoint(async (context) => {
   const body = await readJson(context, LARGEST_LOOK_bytes);
   const { db } = context.locals;
   return Array.isArray(body)
-    ? addFindings(db, parseInput(newFindings, body), Date.now())
-    : addFinding(db, parseInput(newFinding, body), Date.now());
+    ? recordFindings(db, parseInput(newFindings, body), Date.now())
+    : recordFindings(db, [parseInput(newFinding, body)], Date.now())[0];
 }, 201);

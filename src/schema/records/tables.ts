@@ -15,3 +15,4 @@ export { tools } from './rig/tool.table';
 export { stepHabits } from './jobs/stepHabit.table';
 export { supplies, supplyMoves } from './rig/supply.table';
 export { recaps } from './jobs/recap.table';
+export { boardEntries } from './board/boardEntry.table';

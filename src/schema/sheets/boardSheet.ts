@@ -7,6 +7,7 @@ import type { PadRecord } from '~/schema/records/site/pad';
 import type { ContinuityReadingRecord } from '~/schema/records/site/continuityReading';
 import type { PhotoRecord } from '~/schema/records/board/photo';
 import type { SiteRecord } from '~/schema/records/site/site';
+import type { BoardStanding } from './boardStanding';
 import type { SiteGroupRecord } from '~/schema/records/board/siteGroup';
 
 export interface SiteSheet extends SiteRecord {
@@ -25,12 +26,15 @@ export interface JobLine {
   readonly cause: string;
   readonly acceptedAt_ms: number;
   readonly setting: string;
+  /** What its steps are called, by their ids. */
+  readonly steps: Readonly<Record<string, string>>;
   readonly events: readonly RunEvent[];
 }
 
 /** All that a board's sheet is drawn from. */
 export interface BoardSheet {
   readonly board: BoardRecord;
+  readonly standing: BoardStanding;
   readonly sites: readonly SiteSheet[];
   readonly findings: readonly FindingRecord[];
   readonly jobs: readonly JobLine[];

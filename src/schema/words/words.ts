@@ -1,3 +1,5 @@
+import type { Outcome } from '~/core/record/outcomes';
+import type { Awaits } from '~/core/record/runEvents';
 import type { Goal, Phase } from '~/core/method/goals';
 import type { Hazard, Worth } from '~/core/method/request';
 import { FINISHES } from '~/core/materials/finishes';
@@ -24,6 +26,22 @@ export const GOAL_WORDS: Readonly<Record<Goal, string>> = {
   'fit-socket': 'Fit a socket',
   replace: 'Replace: off, dress, on',
   'read-and-refit': 'Take off, read, refit',
+};
+
+export const OUTCOME_WORDS: Readonly<Record<Outcome, string>> = {
+  fixed: 'fixed',
+  improved: 'improved',
+  'part-done': 'part done',
+  unchanged: 'unchanged',
+  worse: 'worse',
+  scrapped: 'scrapped',
+  parked: 'parked',
+};
+
+export const AWAITS_WORDS: Readonly<Record<Awaits, string>> = {
+  part: 'a part',
+  answer: 'an answer',
+  time: 'some time',
 };
 
 export const HAZARD_WORDS: Readonly<Record<Hazard, string>> = {

@@ -1,5 +1,6 @@
 import type { BoardSheet, JobLine } from '~/schema/sheets/boardSheet';
 import { settingInWords } from '~/schema/words/settingWords';
+import { boardStanding } from './boardStanding';
 import { artworksOf, importsOf } from '~/server/store/repositories/imports';
 import type { Db } from '~/server/store/db';
 import { getBoard } from '~/server/store/repositories/boards';
@@ -27,10 +28,12 @@ export function boardSheet(db: Db, boardId: string): BoardSheet {
     cause: job.cause,
     acceptedAt_ms: job.acceptedAt_ms,
     setting: settingInWords(job.plan.phases[0]!.chosen),
+    steps: Object.fromEntries(job.plan.steps.map((step) => [step.id, step.title])),
     events,
   }));
   return {
     board,
+    standing: boardStanding(db, boardId),
     sites,
     findings: findingsOf(db, boardId),
     jobs,

@@ -2,7 +2,8 @@ import { InputError } from '~/schema/values/faults';
 import type { ImportRecord, NewImport } from '~/schema/records/board/boardImport';
 import type { Db } from '~/server/store/db';
 import { siteFaults } from './placement';
-import { getBoard, setWaiting } from '~/server/store/repositories/boards';
+import { restate } from './restate';
+import { getBoard } from '~/server/store/repositories/boards';
 import { addImport } from '~/server/store/repositories/imports';
 
 /** Accepts an import after checking every site and layer against the board. */
@@ -27,7 +28,7 @@ export function acceptImport(db: Db, boardId: string, given: NewImport, now_ms: 
   if (faults.length) throw new InputError(faults.slice(0, MOST_FAULTS));
   return db.transaction(() => {
     const made = addImport(db, boardId, given, now_ms);
-    setWaiting(db, boardId, { waitingFor: 'you', nextAction: 'Choose the site to work on' });
+    restate(db, boardId);
     return made;
   });
 }

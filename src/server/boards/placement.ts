@@ -4,8 +4,9 @@ import { partOf } from '~/schema/exchange/si/part';
 import { layersOf } from '~/schema/exchange/si/connections';
 import type { Construction } from '~/schema/values/construction';
 import type { NewSite, SiteChange } from '~/schema/records/site/site';
+import { restate } from './restate';
 import type { Db } from '~/server/store/db';
-import { getBoard, setWaiting } from '~/server/store/repositories/boards';
+import { getBoard } from '~/server/store/repositories/boards';
 import type { ConnectionRecord } from '~/schema/values/connection';
 import type { PadChanges } from '~/schema/records/site/padChange';
 import {
@@ -20,9 +21,11 @@ import {
 export function placeSite(db: Db, boardId: string, site: NewSite): SiteWithPads {
   const faults = siteFaults(getBoard(db, boardId).construction, site);
   if (faults.length) throw new InputError(faults);
-  const made = addSite(db, boardId, site);
-  setWaiting(db, boardId, { waitingFor: 'you', nextAction: `Plan ${site.ref}` });
-  return made;
+  return db.transaction(() => {
+    const made = addSite(db, boardId, site);
+    restate(db, boardId);
+    return made;
+  });
 }
 
 /** Corrects where a part stands or what it is. A part with other pads is another site. */

@@ -1,6 +1,7 @@
 import { checklistOf, type Check } from '~/core/electrical/checklist';
 import { judge } from '~/core/electrical/judgement';
 import type { PadStateId } from '~/core/record/padStates';
+import { standingFindings } from '~/core/record/standingFindings';
 import { COPPER_LOST } from '~/core/record/repairs';
 import type { CheckSheet, ContinuityReadingTaken } from '~/schema/sheets/checkSheet';
 import { boardOf } from '~/schema/exchange/si/board';
@@ -11,6 +12,7 @@ import { partsBetween, placedPadsOf } from '~/schema/exchange/si/placedPads';
 import type { NewContinuityReading } from '~/schema/records/site/continuityReading';
 import type { Db } from '~/server/store/db';
 import { newId } from '~/server/store/ids';
+import { restate } from '~/server/boards/restate';
 import { getBoard } from '~/server/store/repositories/boards';
 import { addFinding, findingsOf } from '~/server/store/repositories/findings';
 import {
@@ -74,9 +76,13 @@ export function takeContinuityReading(
       verdict,
       at_ms: now_ms,
     });
-    if (verdict !== 'bad') return { reading, finding: null };
     const surface = isSurfaceInput(site.package);
-    return { reading, finding: failed(db, check, given, surface, construction.copperLayers.length, now_ms) };
+    const finding =
+      verdict === 'bad'
+        ? failed(db, check, given, surface, construction.copperLayers.length, now_ms)
+        : null;
+    restate(db, site.boardId);
+    return { reading, finding };
   });
 }
 
@@ -89,7 +95,7 @@ function failed(
   layers: number,
   now_ms: number,
 ): FindingRecord | null {
-  const known = findingsOf(db, getSite(db, check.pad.siteId).boardId);
+  const known = standingFindings(findingsOf(db, getSite(db, check.pad.siteId).boardId));
   const now = known.findLast((f) => f.padId === check.pad.id);
   const read = given.value_Ohm === null ? 'open' : `${given.value_Ohm} Ω`;
   const to = `${getSite(db, check.other.siteId).ref} pin ${check.other.name}`;
@@ -102,6 +108,7 @@ function failed(
         otherPadId,
         foundAs: 'done-here',
         jobId: null,
+        takesBackId: null,
         note: `By meter: ${read} to ${to}`,
         by: given.by,
       },

@@ -1,4 +1,5 @@
 import type { z } from 'zod';
+import type { BoardEntryBody } from '~/core/record/boardEntries';
 import type { PadStateId } from '~/core/record/padStates';
 import type { newBoard } from '~/schema/records/board/board';
 import type { FaceState, PlaceKind } from '~/core/record/faceStates';
@@ -18,7 +19,8 @@ export interface DemoBoard {
   readonly readings?: readonly DemoReading[];
   readonly groups?: readonly { readonly name: string; readonly refs: readonly string[] }[];
   readonly photo?: 'top';
-  readonly waiting?: { readonly waitingFor: 'parts' | 'owner' | 'cure'; readonly nextAction: string };
+  /** What was written of the board as a whole, in order. */
+  readonly entries?: readonly DemoEntry[];
 }
 
 export interface DemoSite extends Omit<NewSite, 'value' | 'rotation_deg'> {
@@ -36,6 +38,16 @@ interface DemoFinding {
   readonly by: string;
   /** Left out: it was so when the board came. */
   readonly here?: boolean;
+}
+
+/** An entry of a board; a part is named by its reference, a time it is due by days from now. */
+export interface DemoEntry {
+  readonly by: string;
+  readonly daysAgo: number;
+  readonly body:
+    | Exclude<BoardEntryBody, { kind: 'part' | 'parked' }>
+    | (Omit<Extract<BoardEntryBody, { kind: 'part' }>, 'siteId'> & { readonly site: string })
+    | (Omit<Extract<BoardEntryBody, { kind: 'parked' }>, 'due_ms'> & { readonly dueInDays: number });
 }
 
 /** Something found on a face beside its pads; `then` is what became of it. */

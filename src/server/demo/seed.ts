@@ -3,6 +3,7 @@ import { runState } from '~/core/record/runState';
 import { acceptPlan } from '~/schema/records/jobs/job';
 import { newFinding } from '~/schema/records/site/finding';
 import { newSite } from '~/schema/records/site/site';
+import { boardEntryRow } from '~/schema/records/board/boardEntry';
 import { newBoard } from '~/schema/records/board/board';
 import type { WritableEvent } from '~/schema/records/jobs/runEvent';
 import { choiceOfOption, choicesIn } from '~/schema/exchange/plan/optionChoice';
@@ -14,9 +15,12 @@ import type { Db } from '~/server/store/db';
 import { acceptJob } from '~/server/jobs/acceptance';
 import { exposureFor } from '~/server/jobs/exposure';
 import { planningFor } from '~/server/plans/sitePlanning';
-import { addBoard, hasBoard, setWaiting } from '~/server/store/repositories/boards';
+import { restate } from '~/server/boards/restate';
+import { addBoardEntry, boardEntriesOf } from '~/server/store/repositories/boardEntries';
+import { addBoard, hasBoard } from '~/server/store/repositories/boards';
 import { addFinding } from '~/server/store/repositories/findings';
-import { appendEvent, getJob, hasJob } from '~/server/store/repositories/jobs';
+import { appendEvent } from '~/server/jobs/append';
+import { getJob, hasJob } from '~/server/store/repositories/jobs';
 import { addSite, sitesOf } from '~/server/store/repositories/sites';
 import { listSupplies, moveSupply } from '~/server/store/repositories/supplies';
 import { changeTool, listTools } from '~/server/store/repositories/tools';
@@ -30,7 +34,7 @@ import { ensureRig } from '~/server/rig/firstRig';
 import { addSiteGroup } from '~/server/store/repositories/siteGroups';
 import { takePhoto } from '~/server/boards/photoIntake';
 import { DEMO_BOARDS } from './boards';
-import type { DemoBoard } from './demoBoard';
+import type { DemoBoard, DemoEntry } from './demoBoard';
 import { photograph } from './photograph';
 import { DEMO_STORIES, type DemoStory } from './stories';
 
@@ -54,8 +58,37 @@ export async function seedDemo(db: Db, now_ms: number, tell: (line: string) => v
     tell(`demo: planning and writing ${story.siteRef} of ${story.boardId}`);
     await seedStory(db, story, now_ms);
   }
-  for (const { id, waiting } of DEMO_BOARDS) if (waiting) setWaiting(db, id, waiting);
+  for (const demo of DEMO_BOARDS) {
+    seedEntries(db, demo, now_ms);
+    restate(db, demo.id);
+  }
   seedRig(db, now_ms);
+}
+
+/** What was said of a demo board as a whole, through the shapes of a real one. */
+function seedEntries(db: Db, { id, entries = [] }: DemoBoard, now_ms: number): void {
+  if (boardEntriesOf(db, id).length > 0) return;
+  entries.forEach(({ by, daysAgo, body }, i) => {
+    const at_ms = now_ms - daysAgo * DAY_ms + i * MINUTE_ms;
+    const row = boardEntryRow.parse({
+      id: `${id}-entry-${i + 1}`,
+      boardId: id,
+      at_ms,
+      by,
+      body: entryBody(body, id, now_ms),
+    });
+    addBoardEntry(db, row);
+  });
+}
+
+function entryBody(body: DemoEntry['body'], boardId: string, now_ms: number) {
+  if ('site' in body) {
+    const { site, ...part } = body;
+    return { ...part, siteId: `${boardId}-${site}` };
+  }
+  if (!('dueInDays' in body)) return body;
+  const { dueInDays, ...parked } = body;
+  return { ...parked, due_ms: now_ms + dueInDays * DAY_ms };
 }
 
 /** A bench that has been worked at: one iron reads cold, the gun wants cleaning soon, tape runs out. */
@@ -111,7 +144,6 @@ function seedBoard(db: Db, demo: DemoBoard, now_ms: number): void {
       { name, siteIds: refs.map((ref) => `${demo.id}-${ref}`) },
       `${demo.id}-${name}`.replace(/\W+/g, '-'),
     );
-  setWaiting(db, demo.id, { waitingFor: 'you', nextAction: `Plan ${demo.sites[0]!.ref}` });
 }
 
 function seedPlaces(db: Db, demo: DemoBoard, now_ms: number): void {
@@ -203,10 +235,7 @@ async function seedStory(db: Db, story: DemoStory, now_ms: number): Promise<void
   const { steps } = getJob(db, story.id).job.plan;
   const standing = () => {
     const { job, events } = getJob(db, story.id);
-    return runState(
-      job.plan.steps.map((s) => s.id),
-      events,
-    );
+    return runState(job.plan.steps, events);
   };
   for (const step of steps) {
     if (underWay && 'standsAt' in story.end && step.id === story.end.standsAt) break;

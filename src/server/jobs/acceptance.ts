@@ -1,10 +1,11 @@
+import { stageOf } from '~/core/record/boardEntries';
 import { explore, MODEL_VERSION } from '~/core/method/plan/plan';
 import { edited } from '~/core/method/steps/edits';
 import type { PlanRequest, Setting } from '~/core/method/request';
 import { celsius } from '~/core/quantity/convert';
 import { InputError } from '~/schema/values/faults';
 import { acceptedPlan } from '~/schema/records/jobs/acceptedPlan';
-import type { AcceptPlan } from '~/schema/records/jobs/job';
+import type { AcceptPlan, JobRecord } from '~/schema/records/jobs/job';
 import type { FoundAnswer } from '~/schema/exchange/plan/planAnswer';
 import { foundAnswerOf } from '~/schema/exchange/plan/planAnswerOf';
 import { addedStep } from '~/schema/exchange/plan/addedStep';
@@ -14,6 +15,9 @@ import type { Db } from '~/server/store/db';
 import { newId } from '~/server/store/ids';
 import { recordMovedOn } from '~/server/plans/planTask';
 import { planningFor } from '~/server/plans/sitePlanning';
+import { Conflict } from '~/server/store/errors';
+import { restate } from '~/server/boards/restate';
+import { boardEntriesOf } from '~/server/store/repositories/boardEntries';
 import { addJob, type JobWithEvents } from '~/server/store/repositories/jobs';
 import { getSite } from '~/server/store/repositories/sites';
 
@@ -34,9 +38,7 @@ export async function acceptJob(
   if (planningFor(db, accepted.siteId, accepted).inputsKey !== inputsKey) throw recordMovedOn();
   const { boardId } = getSite(db, accepted.siteId);
   const steps: FoundAnswer['steps'] = edited(answer.steps, accepted.edits, addedStep);
-  return addJob(
-    db,
-    {
+  const job: Omit<JobRecord, 'lastSeq'> = {
       id,
       boardId,
       siteId: accepted.siteId,
@@ -54,8 +56,23 @@ export async function acceptJob(
       cause: '',
       acceptedAt_ms: now_ms(),
       closedAt_ms: null,
-    },
-    accepted.by,
+    };
+  return db.transaction(() => {
+    refuseShut(db, boardId);
+    const made = addJob(db, job, accepted.by);
+    restate(db, boardId);
+    return made;
+  });
+}
+
+/** No work is begun on a board that was closed, or is parked. */
+function refuseShut(db: Db, boardId: string): void {
+  const stage = stageOf(boardEntriesOf(db, boardId));
+  if (stage.is === 'open') return;
+  throw new Conflict(
+    stage.is === 'closed'
+      ? 'the board is closed; open it again on its own page first'
+      : `the board is parked for ${stage.entry.what}; go on with it on its own page first`,
   );
 }
 

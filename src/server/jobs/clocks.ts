@@ -16,10 +16,7 @@ export function railOf(db: Db, now_ms: number): Rail {
   );
   const lines = running.map(({ job, events }) => {
     const { steps } = job.plan;
-    const state = runState(
-      steps.map((s) => s.id),
-      events,
-    );
+    const state = runState(steps, events);
     return {
       jobId: job.id,
       boardName: names.get(job.boardId) ?? '',

@@ -7,7 +7,7 @@ import { methodOf } from '~/core/method/ways';
 import type { MethodId } from '~/core/method/ways/method';
 import { phaseRequest } from '~/core/method/plan/phases/phasePlan';
 import { MODEL_VERSION } from '~/core/method/plan/plan';
-import type { AirSetting, HandSetting, PhaseRequest } from '~/core/method/request';
+import type { AirSetting, HandSetting, PhaseRequest, Setting } from '~/core/method/request';
 import { celsius } from '~/core/quantity/convert';
 import type { RunEventBody } from '~/core/record/runEvents';
 import { TOGETHER, type Dwell, type RunState } from '~/core/record/runState';
@@ -37,8 +37,8 @@ const SHORTEST_TOUCH_s = 0.05;
  */
 export const exposureFor =
   (db: Db) =>
-  (job: JobRecord, state: RunState): RunEventBody[] => {
-    const dwell = state.dwells.at(-1);
+  (job: JobRecord, state: RunState, event: RunEventBody): RunEventBody[] => {
+    const dwell = dwellOf(state, event);
     if (!dwell || dwell.off_s === null || dwell.exposure) return [];
     const asked = jobRequestOf(job.request);
     if (!asked) return [];
@@ -46,12 +46,36 @@ export const exposureFor =
     // The board with its imported copper and edge, which the job does not keep.
     const board = { ...heatBoardOf(db, job.boardId), ...asked.input.board };
     const request = phaseRequest(planRequestOf({ ...asked.input, board }), choice.phase, []);
-    const setting = benchSetting(request, choice.setting);
-    if (setting.kind === 'air') return underAir(db, job, request, setting, dwell.off_s);
-    return isSurface(request.site.part)
-      ? onLands(request, choice.method, setting, dwell)
-      : [atHole(db, job, request, choice.method, setting, dwell)];
+    const setting = asSoaked(benchSetting(request, choice.setting), job, state, dwell);
+    const costs =
+      setting.kind === 'air'
+        ? underAir(db, job, request, setting, dwell.off_s)
+        : isSurface(request.site.part)
+          ? onLands(request, choice.method, setting, dwell)
+          : [atHole(db, job, request, choice.method, setting, dwell)];
+    return costs.map((cost) => ({ ...cost, ofSeq: dwell.onSeq }));
   };
+
+/** The heating that an entry ended, or whose end it corrects. */
+function dwellOf(state: RunState, event: RunEventBody): Dwell | undefined {
+  if (event.kind === 'heat-off') return state.dwells.at(-1);
+  return event.kind === 'correction' ? state.dwells.find((d) => d.offSeq === event.ofSeq) : undefined;
+}
+
+/** The setting with its board warmed for as long as it really was: from the soak's first second until heat came on. */
+function asSoaked(setting: Setting, job: JobRecord, state: RunState, dwell: Dwell): Setting {
+  const soak = job.plan.steps.findLast(
+    (s, i) =>
+      s.kind === 'wait' && /(^|-)preheat$/.test(s.id) && i < job.plan.steps.findIndex((t) => t.id === dwell.stepId),
+  );
+  const done = soak && state.done.get(soak.id);
+  if (!setting.preheat || !done) return setting;
+  const soak_s = Math.min(MOST_SOAK_s, Math.max(0, (dwell.on_ms - done.from_ms) / 1000));
+  return { ...setting, preheat: { ...setting.preheat, soak_s } };
+}
+
+/** Longer than this a board has long settled. */
+const MOST_SOAK_s = 1800;
 
 /** The choice that a heating's step belongs to. */
 function choiceOf(job: JobRecord, choices: readonly ChoiceInput[], dwell: Dwell): ChoiceInput {

@@ -1,7 +1,7 @@
 import type { AirSheet } from '~/schema/sheets/airSheet';
 import type { Db } from '~/server/store/db';
 import { getBoard } from '~/server/store/repositories/boards';
-import { findingsOf } from '~/server/store/repositories/findings';
+import { padStatesOf } from '~/server/store/repositories/findings';
 import { getSite } from '~/server/store/repositories/sites';
 import { listTools } from '~/server/store/repositories/tools';
 import { planningFor } from './sitePlanning';
@@ -12,7 +12,7 @@ export function airSheet(db: Db, siteId: string): AirSheet {
   return {
     board: getBoard(db, site.boardId),
     site,
-    padStates: Object.fromEntries(findingsOf(db, site.boardId).map((f) => [f.padId, f.state] as const)),
+    padStates: Object.fromEntries(padStatesOf(db, site.boardId)),
     stations: listTools(db).flatMap((t) => (t.spec.kind === 'hot-air' ? [{ ...t, spec: t.spec }] : [])),
     input: planningFor(db, siteId, { goal: 'remove-keep-part' }).input,
   };

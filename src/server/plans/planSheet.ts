@@ -2,7 +2,7 @@ import type { Goal } from '~/core/method/goals';
 import type { PlanSheet } from '~/schema/sheets/planSheet';
 import type { Db } from '~/server/store/db';
 import { getBoard } from '~/server/store/repositories/boards';
-import { findingsOf } from '~/server/store/repositories/findings';
+import { padStatesOf } from '~/server/store/repositories/findings';
 import { planningFor } from './sitePlanning';
 import { getSite, sitesOf } from '~/server/store/repositories/sites';
 import { listHabits } from '~/server/store/repositories/stepHabits';
@@ -13,14 +13,13 @@ import { recordsByPerson } from '~/server/store/repositories/trackRecord';
 export function planSheet(db: Db, siteId: string, goal: Goal, mates: readonly string[] = []): PlanSheet {
   const site = getSite(db, siteId);
   const board = getBoard(db, site.boardId);
-  const states = findingsOf(db, board.id).map((f) => [f.padId, f.state] as const);
   const { input, inputsKey } = planningFor(db, siteId, { goal });
   // Copper and edge stay with the server, which asks the planner.
   const { copperMaps: _maps, outline_mm: _edge, ...told } = input.board;
   return {
     board,
     site,
-    padStates: Object.fromEntries(states),
+    padStates: Object.fromEntries(padStatesOf(db, board.id)),
     tools: listTools(db),
     goal,
     mates: mates.filter((ref) => sitesOf(db, board.id).some((s) => s.ref === ref && s.id !== siteId)),

@@ -4,7 +4,7 @@ import type { PlanTask } from '~/schema/exchange/plan/planTask';
 import type { RecapSheet } from '~/schema/sheets/recapSheet';
 import type { Db } from '~/server/store/db';
 import { getBoard } from '~/server/store/repositories/boards';
-import { findingsOf } from '~/server/store/repositories/findings';
+import { padStatesOf } from '~/server/store/repositories/findings';
 import { jobsOfBoard, type JobWithEvents } from '~/server/store/repositories/jobs';
 import { recapsOf } from '~/server/store/repositories/recaps';
 import { siteGroupsOf } from '~/server/store/repositories/siteGroups';
@@ -43,7 +43,7 @@ export function recapAsks(
   const first = sites[0];
   if (!first) return [];
   const { input } = planningFor(db, first.id, { goal: 'replace' });
-  const states = new Map(findingsOf(db, boardId).map((f) => [f.padId, f.state]));
+  const states = padStatesOf(db, boardId);
   const spent = spentByPad(
     exposuresOf(
       jobsOfBoard(db, boardId).map(({ job, events }) => ({ siteId: job.siteId, events })),

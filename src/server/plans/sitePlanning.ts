@@ -9,9 +9,11 @@ import { wantedOf, type PlanWishes } from '~/schema/exchange/plan/planWishes';
 import { supplyInputOf } from '~/schema/records/rig/supply';
 import { benchToolOf } from '~/schema/records/rig/tool';
 import type { Db } from '~/server/store/db';
+import { AS_IT_CAME, isEmpty } from '~/core/record/occupancy';
+import { openBoard } from '~/server/boards/openBoard';
 import { heatBoardOf } from '~/server/boards/heatBoard';
 import { getBoard } from '~/server/store/repositories/boards';
-import { findingsOf } from '~/server/store/repositories/findings';
+import { padStatesOf } from '~/server/store/repositories/findings';
 import { jobsOfBoard, siteHistory } from '~/server/store/repositories/jobs';
 import { getSite, sitesOf, type SiteWithPads } from '~/server/store/repositories/sites';
 import { listSupplies } from '~/server/store/repositories/supplies';
@@ -33,13 +35,15 @@ export interface SitePlanning {
 export function planningFor(db: Db, siteId: string, wanted: Wanted): SitePlanning {
   const site = getSite(db, siteId);
   const board = getBoard(db, site.boardId);
-  const found = new Map(findingsOf(db, board.id).map((f) => [f.padId, f.state]));
+  const found = padStatesOf(db, board.id);
+  const { occupancies } = openBoard(db, board.id);
   const input = planInput.parse({
     board: heatBoardOf(db, board.id),
     hazards: board.hazards,
     site: siteInputOf(site, found),
     neighbours: sitesOf(db, board.id)
-      .filter((other) => other.id !== site.id)
+      // A part that is off is no neighbour, and shades nothing.
+      .filter((other) => other.id !== site.id && !isEmpty(occupancies.get(other.id) ?? AS_IT_CAME))
       .sort((a, b) => distance_mm(site, a) - distance_mm(site, b))
       .slice(0, MOST_NEIGHBOURS)
       .map((other) => ({

@@ -104,7 +104,8 @@ export function Segments<Value extends string>({
 }: {
   readonly label: string;
   readonly options: readonly { readonly value: Value; readonly label: ReactNode }[];
-  readonly value: Value;
+  /** Null: none is chosen yet. */
+  readonly value: Value | null;
   readonly onChange: (value: Value) => void;
 }) {
   const name = useId();

@@ -1,6 +1,7 @@
 import { memo } from 'react';
 import { landShapes, type PartPackage } from '~/core/packages/form';
 import { millimetres, radians } from '~/core/quantity/convert';
+import { OCCUPANCIES, type OccupancyKind } from '~/core/record/occupancy';
 import { PAD_STATES, type PadStateId } from '~/core/record/padStates';
 import { partOf } from '~/schema/exchange/si/part';
 import type { AnyPackageInput } from '~/schema/values/package';
@@ -15,6 +16,8 @@ export interface FaceSite {
   readonly rotation_deg: number;
   readonly package: AnyPackageInput;
   readonly worst: PadStateId;
+  /** What stands there; left out: its part. */
+  readonly occupancy?: OccupancyKind;
   /** Drawn as a ghost: there to be seen, not what the picture is about. */
   readonly faint?: boolean;
 }
@@ -44,6 +47,7 @@ export const SiteGlyph = memo(function SiteGlyph(props: SiteGlyphProps) {
   const bodyWidth = millimetres(part.body.width_m);
   const flip = site.side === 'top' ? (mirror ? -1 : 1) : mirror ? 1 : -1;
   const worst = PAD_STATES[site.worst];
+  const there = OCCUPANCIES[site.occupancy ?? 'fitted'];
   return (
     <g
       className={`${css['site']} ${here ? '' : css['ghost']} ${chosen ? css['chosen'] : ''}`}
@@ -51,7 +55,7 @@ export const SiteGlyph = memo(function SiteGlyph(props: SiteGlyphProps) {
       role="button"
       tabIndex={0}
       aria-pressed={chosen}
-      aria-label={`${site.ref}, ${site.side} side, ${worst.name}`}
+      aria-label={`${site.ref}, ${site.side} side, ${there.name}, ${worst.name}`}
       onClick={() => onSelect?.(site.id)}
       onKeyDown={(event) => {
         if (!onSelect || (event.key !== 'Enter' && event.key !== ' ')) return;
@@ -62,10 +66,11 @@ export const SiteGlyph = memo(function SiteGlyph(props: SiteGlyphProps) {
     >
       <g transform={`rotate(${turn}) scale(${flip} 1)`}>
         {part.body.shape === 'can' ? (
-          <circle className={css['part']} r={bodyLength / 2} strokeWidth={text * 0.12} />
+          <circle className={css['part']} data-there={there.shape} r={bodyLength / 2} strokeWidth={text * 0.12} />
         ) : (
           <rect
             className={css['part']}
+            data-there={there.shape}
             x={-bodyLength / 2}
             y={-bodyWidth / 2}
             width={bodyLength}
@@ -86,7 +91,9 @@ export const SiteGlyph = memo(function SiteGlyph(props: SiteGlyphProps) {
 
 /** A reference, with the letter of what is wrong. */
 export const labelOf = (site: FaceSite): string =>
-  PAD_STATES[site.worst].defect ? `${site.ref} ${PAD_STATES[site.worst].letter}` : site.ref;
+  [site.ref, OCCUPANCIES[site.occupancy ?? 'fitted'].mark, PAD_STATES[site.worst].defect ? PAD_STATES[site.worst].letter : '']
+    .filter(Boolean)
+    .join(' ');
 
 /** How far above a part's middle its reference stands. */
 export const labelRise = (site: FaceSite, text: number): number =>

@@ -1,5 +1,4 @@
 import { useId, useMemo, useRef, useState, type KeyboardEvent } from 'react';
-import { padStateOfLetter, type PadStateId } from '~/core/record/padStates';
 import type { AnyPackageInput } from '~/schema/values/package';
 import { LandPatterns } from './ConnectionArt';
 import { layoutOf, viewOf } from './layout';
@@ -27,15 +26,13 @@ interface LandDrawingProps {
   readonly run?: readonly string[];
   /** Given: pads are taken together by dragging over them, with Shift and an arrow, or Shift and a click. */
   readonly onRun?: (pads: readonly string[]) => void;
-  /** Given: asked first for every letter; true where it did something with it. */
-  readonly onLetter?: ((letter: string) => boolean) | undefined;
-  /** Given: letters record findings on the selected pad. */
-  readonly onState?: ((pad: string, state: PadStateId) => void) | undefined;
+  /** No part stands on the lands: its outline is a ghost, and this says so. */
+  readonly empty?: string | undefined;
 }
 
 /**
  * The lands of one part to scale: pin one square, copper connection as art and hatching, state by
- * letter and shape. Arrow keys walk pads, digits pick one, letters record what was found.
+ * letter and shape. Arrow keys walk pads, digits pick one.
  */
 export function LandDrawing({
   part,
@@ -46,8 +43,7 @@ export function LandDrawing({
   choosing,
   onSelect,
   onRun,
-  onLetter,
-  onState,
+  empty,
 }: LandDrawingProps) {
   const patternId = useId();
   const typed = useRef(new TypedNumber());
@@ -101,17 +97,6 @@ export function LandDrawing({
       onSelect(selected, true);
       return;
     }
-    if (event.key.length === 1 && selected && onLetter?.(event.key)) {
-      event.preventDefault();
-      event.stopPropagation();
-      return;
-    }
-    const state = event.key.length === 1 ? padStateOfLetter(event.key) : null;
-    if (state && onState && selected) {
-      event.preventDefault();
-      event.stopPropagation();
-      onState(selected, state);
-    }
   };
 
   return (
@@ -120,7 +105,7 @@ export function LandDrawing({
         className={css['drawing']}
         viewBox={view.viewBox}
         role="listbox"
-        aria-label={`Lands seen from the ${from}. Arrow keys walk the pads${fine ? ', plus and minus zoom' : ''}${onState ? ', letters record a finding' : ''}.`}
+        aria-label={`Lands seen from the ${from}. Arrow keys walk the pads${fine ? ', plus and minus zoom' : ''}.`}
         aria-activedescendant={selected ? `${patternId}-${selected}` : undefined}
         tabIndex={0}
         onKeyDown={onKeyDown}
@@ -128,10 +113,11 @@ export function LandDrawing({
       >
         <LandPatterns id={patternId} unit={unit} />
         {body.can ? (
-          <circle className={css['body']} r={body.width / 2} strokeWidth={unit * 0.12} />
+          <circle className={css['body']} data-empty={empty !== undefined || undefined} r={body.width / 2} strokeWidth={unit * 0.12} />
         ) : (
           <rect
             className={css['body']}
+            data-empty={empty !== undefined || undefined}
             x={-body.width / 2}
             y={-body.height / 2}
             width={body.width}
@@ -185,6 +171,7 @@ export function LandDrawing({
           fontSize={unit * 0.85}
         >
           seen from the {from}
+          {empty !== undefined && ` · ${empty}`}
         </text>
       </svg>
       {fine && <ZoomKeys layout={layout} view={view} zoom={zoom} onZoom={setZoom} />}

@@ -67,14 +67,12 @@ describe('the land drawing', () => {
   });
   const draw = (selected: string | null) => {
     const onSelect = vi.fn();
-    const onState = vi.fn();
     render(
       <LandDrawing
         part={part}
         from="solder side"
         selected={selected}
         onSelect={onSelect}
-        onState={onState}
         pads={[
           {
             name: '1',
@@ -86,7 +84,7 @@ describe('the land drawing', () => {
         ]}
       />,
     );
-    return { onSelect, onState, box: screen.getByRole('listbox') };
+    return { onSelect, box: screen.getByRole('listbox') };
   };
 
   it('names each pad with its net, copper and state, markup as text', () => {
@@ -96,10 +94,8 @@ describe('the land drawing', () => {
     expect(document.querySelector('b')).toBeNull();
   });
 
-  it('a letter records a finding on the selected pad, digits and arrows choose one', () => {
-    const { onSelect, onState, box } = draw('2');
-    fireEvent.keyDown(box, { key: 'l' });
-    expect(onState).toHaveBeenCalledWith('2', 'lifted');
+  it('digits and arrows choose a pad', () => {
+    const { onSelect, box } = draw('2');
     fireEvent.keyDown(box, { key: '1' });
     expect(onSelect).toHaveBeenLastCalledWith('1', false);
     // Seen from the solder side pin 2 lies to the left of pin 1.
@@ -107,26 +103,19 @@ describe('the land drawing', () => {
     expect(onSelect).toHaveBeenLastCalledWith('1', false);
   });
 
-  it('asks first whoever wants its letters; what they leave records a finding', () => {
-    const onState = vi.fn();
-    const onLetter = vi.fn((letter: string) => letter === 'g');
+  it('says that no part stands on its lands, by word and by a broken outline', () => {
     render(
       <LandDrawing
         part={part}
         from="solder side"
-        selected="1"
+        selected={null}
         onSelect={vi.fn()}
-        onState={onState}
-        onLetter={onLetter}
+        empty="off, kept"
         pads={[{ name: '1', net: '', connections: [], state: 'sound' }]}
       />,
     );
-    const box = screen.getByRole('listbox');
-    fireEvent.keyDown(box, { key: 'g' });
-    expect(onLetter).toHaveBeenCalledWith('g');
-    expect(onState).not.toHaveBeenCalled();
-    fireEvent.keyDown(box, { key: 'l' });
-    expect(onState).toHaveBeenCalledWith('1', 'lifted');
+    expect(screen.getByText(/off, kept/)).toBeTruthy();
+    expect(document.querySelector('[data-empty]')).not.toBeNull();
   });
 
   it('a pad is hit beside its land too, but never over its neighbour’s', () => {
@@ -142,9 +131,9 @@ describe('the land drawing', () => {
   });
 
   it('keeps its hands off keys that are not its own', () => {
-    const { onState, box } = draw('1');
+    const { box } = draw('1');
     expect(fireEvent.keyDown(box, { key: ' ' })).toBe(true);
-    expect(fireEvent.keyDown(box, { key: 'l', ctrlKey: true })).toBe(true);
-    expect(onState).not.toHaveBeenCalled();
+    // Letters belong to the screen: the lands themselves record nothing.
+    expect(fireEvent.keyDown(box, { key: 'l' })).toBe(true);
   });
 });

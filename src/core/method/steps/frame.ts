@@ -110,13 +110,15 @@ function cellInWords(phases: readonly PhaseWork[]): string {
 
 function phaseSteps(phase: PhaseWork): Step[] {
   const { request, method, setting } = phase;
+  const work = method.work(request, setting, phase.bands);
+  const lastHeat = request.phase === 'fit' ? work.findLastIndex((s) => s.kind === 'heat') : -1;
   return [
     ...(request.phase === 'remove' ? [orientation(request)] : []),
     ...(request.phase === 'fit' ? [marking(), seat(request)] : []),
     setStation(setting),
     ...preheatSteps(setting),
     flux(request, setting),
-    ...method.work(request, setting, phase.bands),
+    ...work.map((s, i): Step => (i === lastHeat ? { ...s, effect: 'part-on' } : s)),
     ...(request.phase === 'remove' ? afterRemoval(phase) : [...coolSteps(phase), inspectFitted()]),
   ];
 }
@@ -250,7 +252,8 @@ function afterRemoval(phase: PhaseWork): Step[] {
   return [
     step({
       id: 'lift',
-      kind: 'do',
+      kind: 'gate',
+      effect: 'part-off',
       title: kept ? 'Lift the part' : 'Take the part out',
       detail: `${together ? 'At once, while all is molten, straight up and' : 'Wiggle each pin first, then'} without force. If one holds, stop and heat again.${mates.length > 0 ? ` Then ${mates.join(', ')} in the same heat.` : ''}`,
       why: 'Most lifted pads are pulled, not burnt.',

@@ -27,6 +27,10 @@ export interface Step {
   readonly wait_s: number | null;
   /** The phase whose setting its heat has; null outside of heat. */
   readonly phase: Phase | null;
+  /** Pads heated in this step one after another, each with a clock of its own; empty where there is one clock. */
+  readonly inTurn: readonly string[];
+  /** What is different on the board once it is done. */
+  readonly effect: 'part-off' | 'part-on' | null;
   /** Shown with the picture of the site as it lies on the board. */
   readonly picture: boolean;
 }
@@ -39,6 +43,8 @@ export const step = (draft: StepDraft): Step => ({
   dwell: null,
   wait_s: null,
   phase: null,
+  inTurn: [],
+  effect: null,
   picture: false,
   ...draft,
 });

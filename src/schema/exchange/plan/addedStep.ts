@@ -13,5 +13,7 @@ export const addedStep = (edit: Extract<StepEdit, { op: 'add' }>): StepAnswer =>
   dwell: null,
   wait_s: edit.kind === 'wait' ? (edit.wait_s ?? 60) : null,
   phase: null,
+  inTurn: [],
+  effect: null,
   picture: false,
 });

@@ -109,6 +109,10 @@ const stepAnswer = z.strictObject({
   wait_s: z.number().nullable(),
   /** The phase whose setting its heat has. */
   phase: z.enum(PHASES).nullable().default(null),
+  /** Pads heated in this step one after another, each with a clock of its own. */
+  inTurn: z.array(z.string()).default([]),
+  /** What is different on the board once it is done. */
+  effect: z.enum(['part-off', 'part-on']).nullable().default(null),
   /** Shown with the picture of the site as it lies. */
   picture: z.boolean().default(false),
 });

@@ -2,7 +2,7 @@ import { index, integer, sqliteTable, text as textColumn } from 'drizzle-orm/sql
 import type { Hazard } from '~/core/method/request';
 import type { Finish } from '~/core/materials/finishes';
 import type { Construction } from '~/schema/values/construction';
-import type { WaitingFor } from './board';
+import type { WaitingFor } from '~/core/record/waiting';
 import type { Outcome } from '~/core/record/outcomes';
 
 export const boards = sqliteTable(

@@ -4,10 +4,7 @@ import { FINISHES, type Finish } from '~/core/materials/finishes';
 import { construction } from '~/schema/values/construction';
 import { initials, oneOf, recordId, text, whenever_ms, wholeNumber } from '~/schema/values/fields';
 import { OUTCOMES } from '~/core/record/outcomes';
-
-/** What a board waits for; the bench is sorted by it. */
-const WAITING_FOR = ['you', 'heat', 'drying', 'cure', 'parts', 'owner', 'closed'] as const;
-export type WaitingFor = (typeof WAITING_FOR)[number];
+import { WAITING_FOR } from '~/core/record/waiting';
 
 const FINISH_IDS = Object.keys(FINISHES) as [Finish, ...Finish[]];
 

@@ -6,7 +6,7 @@ import { z } from 'zod';
  * is a new shape here and a step in `jobPlanVersions`; nothing that is here is ever changed. Keys that nobody knows are
  * passed over.
  */
-export const JOB_PLAN_VERSION = 2;
+export const JOB_PLAN_VERSION = 3;
 
 const maybe = z.number().nullable();
 const spread = z.object({ p10: maybe, p50: maybe, p90: maybe });
@@ -92,6 +92,10 @@ const jobStep = z.object({
   dwell: dwell.nullable(),
   wait_s: z.number().nullable(),
   phase: z.enum(['remove', 'reflow', 'fit']).nullable().default(null),
+  /** Pads heated in this step one after another, each with a clock of its own; empty where there is one clock. */
+  inTurn: z.array(z.string()),
+  /** What is different on the board once it is done. */
+  effect: z.enum(['part-off', 'part-on']).nullable(),
   picture: z.boolean().default(false),
 });
 export type JobStep = z.infer<typeof jobStep>;

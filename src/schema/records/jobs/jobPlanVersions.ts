@@ -7,7 +7,7 @@ type Stored = Readonly<Record<string, unknown>>;
 /** One version's way to the next; `request` is what the job was planned from, as it stands beside it. */
 type UpConverter = (plan: Stored, request: Stored) => Stored;
 
-const UP: Readonly<Record<number, UpConverter>> = { 1: toVersion2 };
+const UP: Readonly<Record<number, UpConverter>> = { 1: toVersion2, 2: toVersion3 };
 
 /** A stored plan in today's shape. Throws where it holds less than any version wrote. */
 export function jobPlanOf(stored: unknown, request: unknown): JobPlan {
@@ -33,6 +33,24 @@ function toVersion2(plan: Stored, request: Stored): Stored {
     cautions,
     steps,
   };
+}
+
+/** The second version did not say which steps took the part off or put it on: their places say it. */
+function toVersion3(plan: Stored): Stored {
+  const stored = plan['steps'] as readonly Stored[];
+  const phases = (plan['phases'] as readonly Stored[]).map((phase) => phase['phase'] ?? 'remove');
+  const lift = stored.findIndex((step) => /(^|-)lift$/.test(step['id'] as string));
+  // The first plans did not say a heat's phase either: what comes after the part is out is its fit.
+  const phased = stored.map((step, i): Stored =>
+    step['kind'] === 'heat'
+      ? { ...step, phase: step['phase'] ?? (lift >= 0 && i > lift ? phases.at(-1) : phases[0]) }
+      : step,
+  );
+  const lastFit = phased.findLastIndex((step) => step['kind'] === 'heat' && step['phase'] === 'fit');
+  const effectOf = (i: number): string | null =>
+    i === lift ? 'part-off' : i === lastFit ? 'part-on' : null;
+  const steps = phased.map((step, i) => ({ ...step, inTurn: [], effect: effectOf(i) }));
+  return { ...plan, version: 3, steps };
 }
 
 /** Names that methods had in plans of the first models. */

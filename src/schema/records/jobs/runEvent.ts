@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import type { RunEvent, RunEventBody } from '~/core/record/runEvents';
+import { AWAITS, type RunEvent, type RunEventBody } from '~/core/record/runEvents';
 import { OUTCOMES } from '~/core/record/outcomes';
 import { initials, oneOf, quantity, recordId, text, whenever_ms, wholeNumber } from '~/schema/values/fields';
 
@@ -7,8 +7,19 @@ const stepId = text(1, 60);
 const pad = text(1, 8);
 const elapsed_s = quantity('s', 0, 3600);
 
+const passed = z.discriminatedUnion('kind', [
+  z.strictObject({ kind: z.literal('early'), left_s: quantity('s', 0, 1e6) }),
+  z.strictObject({ kind: z.literal('moved-freely') }),
+  z.strictObject({ kind: z.literal('override'), reason: text(1, 200) }),
+]);
+
 const writable = [
-  z.strictObject({ kind: z.literal('step-done'), stepId }),
+  z.strictObject({
+    kind: z.literal('step-done'),
+    stepId,
+    passed: passed.optional(),
+    where: text(0, 80).optional(),
+  }),
   z.strictObject({ kind: z.literal('step-back'), stepId }),
   z.strictObject({ kind: z.literal('heat-on'), stepId, pad }),
   z.strictObject({ kind: z.literal('melted'), stepId, pad, elapsed_s }),
@@ -20,17 +31,26 @@ const writable = [
     elapsed_s,
     reason: text(1, 200),
   }),
-  z.strictObject({ kind: z.literal('closed'), outcome: oneOf(OUTCOMES), cause: text(0, 600).default('') }),
+  z.strictObject({ kind: z.literal('taken-back'), ofSeq: wholeNumber(1, 100_000), reason: text(1, 200) }),
+  z.strictObject({ kind: z.literal('resumed') }),
+  z.strictObject({
+    kind: z.literal('closed'),
+    outcome: oneOf(OUTCOMES),
+    cause: text(0, 600).default(''),
+    awaits: z.strictObject({ awaits: oneOf(AWAITS), what: text(1, 160) }).optional(),
+  }),
 ] as const;
 
 /** What a screen may write; `opened` and `exposure` are the server's own. */
 export const writableEvent = z.discriminatedUnion('kind', writable, {
-  error: 'kind must be one of step-done, step-back, heat-on, melted, heat-off, note, correction, closed',
+  error:
+    'kind must be one of step-done, step-back, heat-on, melted, heat-off, note, correction, taken-back, resumed, closed',
 });
 export type WritableEvent = z.infer<typeof writableEvent>;
 
 const exposure = z.strictObject({
   kind: z.literal('exposure'),
+  ofSeq: wholeNumber(1, 100_000).optional(),
   pad,
   duration_s: quantity('s', 0, 7200),
   padDose: quantity('', 0, 1e9),

@@ -1,4 +1,4 @@
-import { index, integer, sqliteTable, text as textColumn } from 'drizzle-orm/sqlite-core';
+import { index, integer, sqliteTable, text as textColumn, type AnySQLiteColumn } from 'drizzle-orm/sqlite-core';
 import type { PadStateId } from '~/core/record/padStates';
 import { boards } from '../board/board.table';
 import { jobs } from '../jobs/job.table';
@@ -22,6 +22,7 @@ export const findings = sqliteTable(
     otherPadId: textColumn('other_pad_id').references(() => pads.id),
     foundAs: textColumn('found_as').$type<'as-received' | 'done-here'>().notNull(),
     jobId: textColumn('job_id').references(() => jobs.id),
+    takesBackId: textColumn('takes_back_id').references((): AnySQLiteColumn => findings.id),
     note: textColumn('note').notNull().default(''),
     by: textColumn('by').notNull(),
     at_ms: integer('at_ms').notNull(),

@@ -10,11 +10,21 @@ export const newFinding = z
     otherPadId: recordId.nullable().default(null),
     foundAs: oneOf(['as-received', 'done-here']),
     jobId: recordId.nullable().default(null),
+    /** An earlier finding that was not so: this entry says why, and neither counts. */
+    takesBackId: recordId.nullable().default(null),
     note: text(0, 400).default(''),
     by: initials,
   })
   .superRefine((finding, context) => {
-    const namesOther = 'names' in PAD_STATES[finding.state];
+    if (finding.takesBackId !== null && finding.note === '') {
+      context.addIssue({
+        code: 'custom',
+        path: ['note'],
+        message: 'is empty; say why the finding was not so',
+        input: finding,
+      });
+    }
+    const namesOther = finding.takesBackId === null && 'names' in PAD_STATES[finding.state];
     if (namesOther && finding.otherPadId === null) {
       context.addIssue({
         code: 'custom',
@@ -50,6 +60,7 @@ export const findingRecord = z.strictObject({
   otherPadId: recordId.nullable(),
   foundAs: oneOf(['as-received', 'done-here']),
   jobId: recordId.nullable(),
+  takesBackId: recordId.nullable(),
   note: text(0, 400),
   by: initials,
   at_ms: whenever_ms,

@@ -190,5 +190,16 @@ export const PROJECTOR: DemoBoard = {
   ],
   groups: [{ name: 'Output bridges', refs: ['U11', 'U12', 'U13', 'U14'] }],
   photo: 'top',
-  waiting: { waitingFor: 'parts', nextAction: '2 × 1000 µF 50 V 105 °C, ordered; pitch 7.5' },
+  entries: [
+    {
+      by: 'HL',
+      daysAgo: 3,
+      body: {
+        kind: 'parked',
+        awaits: 'part',
+        what: '2 × 1000 µF 50 V 105 °C, ordered; pitch 7.5',
+        dueInDays: 9,
+      },
+    },
+  ],
 };

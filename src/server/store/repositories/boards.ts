@@ -4,8 +4,8 @@ import {
   type BoardChange,
   type BoardRecord,
   type NewBoard,
-  type WaitingFor,
 } from '~/schema/records/board/board';
+import type { WaitingFor } from '~/core/record/waiting';
 import type { Outcome } from '~/core/record/outcomes';
 import { boards } from '~/schema/records/board/board.table';
 import type { Db } from '../db';

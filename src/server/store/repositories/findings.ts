@@ -1,4 +1,6 @@
 import { asc, eq } from 'drizzle-orm';
+import type { PadStateId } from '~/core/record/padStates';
+import { worstByPad } from '~/core/record/padFindings';
 import { findingRecord, type FindingRecord, type NewFinding } from '~/schema/records/site/finding';
 import { findings } from '~/schema/records/site/finding.table';
 import { jobs } from '~/schema/records/jobs/job.table';
@@ -17,9 +19,9 @@ export function findingsOf(db: Db, boardId: string): FindingRecord[] {
     .map((row) => findingRecord.parse(row));
 }
 
-/** Appends findings of one look, all or nothing. */
-export const addFindings = (db: Db, list: readonly NewFinding[], now_ms: number): FindingRecord[] =>
-  db.transaction(() => list.map((finding) => addFinding(db, finding, now_ms)));
+/** What each pad is now: the worst of what is said of it, of the findings that still hold. */
+export const padStatesOf = (db: Db, boardId: string): Map<string, PadStateId> =>
+  worstByPad(findingsOf(db, boardId));
 
 /** Appends a finding to its pad's history. The board and site are the pad's own. */
 export function addFinding(db: Db, finding: NewFinding, now_ms: number, id = newId('fnd')): FindingRecord {

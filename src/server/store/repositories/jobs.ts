@@ -1,20 +1,17 @@
+import { LRUCache } from 'lru-cache';
 import { and, asc, desc, eq, inArray } from 'drizzle-orm';
 import { jobOfRow, type JobRecord } from '~/schema/records/jobs/job';
 import { jobs } from '~/schema/records/jobs/job.table';
 import {
   runEventOf,
   runEventRow,
-  type AppendRequest,
   type RunEventRow,
 } from '~/schema/records/jobs/runEvent';
 import { runEvents } from '~/schema/records/jobs/runEvent.table';
-import { refusal, runState, type RunState } from '~/core/record/runState';
-import type { RunEvent, RunEventBody } from '~/core/record/runEvents';
-import type { Outcome } from '~/core/record/outcomes';
+import type { JobTrace } from '~/core/record/occupancy';
+import type { RunEvent } from '~/core/record/runEvents';
 import type { Db } from '../db';
 import { Conflict, NotFound } from '../errors';
-import { setWaiting } from './boards';
-import { bookUse } from './supplies';
 
 export interface JobWithEvents {
   readonly job: JobRecord;
@@ -70,20 +67,15 @@ export function siteHistory(db: Db, siteId: string): RunEvent[][] {
 
 export function addJob(db: Db, job: Omit<JobRecord, 'lastSeq'>, openedBy: string): JobWithEvents {
   return db.transaction((tx) => {
-    const open = tx
-      .select({ id: jobs.id })
-      .from(jobs)
-      .where(and(eq(jobs.siteId, job.siteId), eq(jobs.status, 'running')))
-      .get();
+    const open = runningJobOf(db, job.siteId);
     if (open)
       throw new Conflict('this site has a job running already; finish or close that one first', {
-        jobId: open.id,
+        jobId: open,
       });
     const record: JobRecord = { ...job, lastSeq: 1 };
     tx.insert(jobs).values(rowOf(record)).run();
     const row = openingRow(job, openedBy);
     tx.insert(runEvents).values(row).run();
-    setWaiting(db, job.boardId, { waitingFor: 'you', nextAction: `Run: ${job.plan.steps[0]!.title}` });
     return { job: record, events: [runEventOf(row)] };
   });
 }
@@ -99,98 +91,66 @@ const openingRow = (job: { id: string; acceptedAt_ms: number }, by: string): Run
   body: { kind: 'opened' },
 });
 
-/**
- * Appends one entry, and what the server itself derives from it, in one transaction.
- * A repeated `clientId` gives back what was written then. An `afterSeq` that is not the last entry
- * means another screen wrote meanwhile: nothing is written and the caller gets the present entries.
- */
-export function appendEvent(
-  db: Db,
-  jobId: string,
-  request: AppendRequest,
-  now_ms: number,
-  derive: (job: JobRecord, state: RunState) => RunEventBody[],
-): JobWithEvents {
-  return db.transaction(() => {
-    const { job, events } = getJob(db, jobId);
-    const repeated = db
-      .select({ seq: runEvents.seq })
-      .from(runEvents)
-      .where(and(eq(runEvents.clientId, request.clientId), eq(runEvents.jobId, jobId)))
-      .get();
-    if (repeated) return { job, events };
-    if (request.afterSeq !== job.lastSeq) {
-      throw new Conflict('another screen has gone on with this job; this one now shows where it stands', {
-        events,
-      });
-    }
-    const stepIds = job.plan.steps.map((step) => step.id);
-    const why = refusal(runState(stepIds, events), stepIds, request.event);
-    if (why) throw new Conflict(why, { events });
+/** What appending entries changes of a job's row. */
+export type JobRowChange = Partial<Pick<JobRecord, 'status' | 'outcome' | 'cause' | 'closedAt_ms'>>;
 
-    const written = [request.event as RunEventBody].map((body, i) => toRow(job, i, body, request, now_ms));
-    const after = runState(stepIds, [...events, ...written.map(runEventOf)]);
-    derive(job, after).forEach((body, i) => written.push(toRow(job, i + 1, body, request, now_ms)));
-    db.insert(runEvents).values(written).run();
-
-    const closing = request.event.kind === 'closed' ? request.event : null;
-    db.update(jobs)
-      .set({
-        lastSeq: job.lastSeq + written.length,
-        ...(closing && {
-          status: 'closed' as const,
-          outcome: closing.outcome,
-          cause: closing.cause,
-          closedAt_ms: now_ms,
-        }),
-      })
-      .where(eq(jobs.id, jobId))
-      .run();
-    if (closing) {
-      // What was planned counts as used once anything was heated.
-      if (after.dwells.length > 0) bookUse(db, { id: job.id, by: request.by }, job.plan.consumption, now_ms);
-      setWaiting(db, job.boardId, afterClosing(closing.outcome));
-    } else {
-      const step = job.plan.steps[after.stepIndex];
-      setWaiting(db, job.boardId, {
-        waitingFor: step?.kind === 'wait' ? (step.id === 'dry' ? 'drying' : 'heat') : 'you',
-        nextAction: step ? `Run: ${step.title}` : 'Close the job with its outcome',
-      });
-    }
-    return getJob(db, jobId);
-  });
+/** Appends rows after the last of their job, and writes what they change of it; for use within a transaction. */
+export function appendRows(db: Db, job: JobRecord, rows: readonly RunEventRow[], change: JobRowChange = {}): void {
+  if (rows.length === 0) return;
+  db.insert(runEvents).values([...rows]).run();
+  db.update(jobs)
+    .set({ ...change, lastSeq: job.lastSeq + rows.length })
+    .where(eq(jobs.id, job.id))
+    .run();
 }
 
-function toRow(
-  job: JobRecord,
-  offset: number,
-  body: RunEventBody,
-  request: AppendRequest,
-  now_ms: number,
-): RunEventRow {
-  return {
-    jobId: job.id,
-    seq: job.lastSeq + 1 + offset,
-    clientId: offset === 0 ? request.clientId : `${request.clientId}-${offset}`,
-    at_ms: now_ms,
-    by: request.by,
-    body,
-  };
+/** Whether a screen's entry is in a job's record already. */
+export const wasAppended = (db: Db, jobId: string, clientId: string): boolean =>
+  db
+    .select({ seq: runEvents.seq })
+    .from(runEvents)
+    .where(and(eq(runEvents.clientId, clientId), eq(runEvents.jobId, jobId)))
+    .get() !== undefined;
+
+/** Whether a site has a job under way, and which. */
+export const runningJobOf = (db: Db, siteId: string): string | null =>
+  db
+    .select({ id: jobs.id })
+    .from(jobs)
+    .where(and(eq(jobs.siteId, siteId), eq(jobs.status, 'running')))
+    .get()?.id ?? null;
+
+/** So many traces are kept: those of a board with a hundred jobs, and of some others. */
+const tracesKept = new LRUCache<string, JobTrace>({ max: 400 });
+
+/** What jobs of a board did to its parts, the oldest first. A trace is kept until its job has a further entry. */
+export function tracesOf(db: Db, boardId: string): JobTrace[] {
+  return db
+    .select({ id: jobs.id, lastSeq: jobs.lastSeq })
+    .from(jobs)
+    .where(eq(jobs.boardId, boardId))
+    .orderBy(asc(jobs.acceptedAt_ms))
+    .all()
+    .map(({ id, lastSeq }) => {
+      const key = `${dbName(db)} ${id} ${lastSeq}`;
+      const kept = tracesKept.get(key);
+      if (kept) return kept;
+      const { job, events } = getJob(db, id);
+      const { siteId, goal, status, outcome, plan } = job;
+      const trace: JobTrace = { id, siteId, goal, status, outcome, steps: plan.steps, events };
+      tracesKept.set(key, trace);
+      return trace;
+    });
 }
 
-function afterClosing(outcome: Outcome): Parameters<typeof setWaiting>[2] {
-  switch (outcome) {
-    case 'scrapped':
-      return { waitingFor: 'closed', nextAction: '', outcome };
-    case 'parked':
-      return { waitingFor: 'parts', nextAction: 'Order the parts', outcome };
-    case 'worse':
-    case 'unchanged':
-      return { waitingFor: 'you', nextAction: 'Plan again', outcome };
-    default:
-      return { waitingFor: 'owner', nextAction: 'Test, then hand back', outcome };
-  }
-}
+const names = new WeakMap<Db, number>();
+let opened = 0;
+/** Databases of one process apart: tests open many. */
+const dbName = (db: Db): number => {
+  const known = names.get(db) ?? ++opened;
+  names.set(db, known);
+  return known;
+};
 
 function eventsOf(db: Db, jobIds: readonly string[]): RunEvent[] {
   return db

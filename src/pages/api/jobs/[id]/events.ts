@@ -1,7 +1,8 @@
 import { parseInput } from '~/schema/values/faults';
 import { appendRequest } from '~/schema/records/jobs/runEvent';
 import { exposureFor } from '~/server/jobs/exposure';
-import { appendEvent, getJob } from '~/server/store/repositories/jobs';
+import { appendEvent } from '~/server/jobs/append';
+import { getJob } from '~/server/store/repositories/jobs';
 import { endpoint, readJson } from '~/server/http/respond';
 
 export const GET = endpoint((context) => {

@@ -1,0 +1,135 @@
+import { TOGETHER } from '~/core/record/runState';
+import { standingEvents } from '~/core/record/standing';
+import type { Passed, RunEvent } from '~/core/record/runEvents';
+import type { JobLine } from '~/schema/sheets/boardSheet';
+import { GOAL_WORDS, OUTCOME_WORDS } from '~/schema/words/words';
+import { budget, degrees } from '~/ui/figures';
+import type { LedgerLine } from './ledger';
+
+/** A job's entries as lines: every step, gate, heat and correction. One that was taken back stays, and says so. */
+export function jobLines(job: JobLine): LedgerLine[] {
+  const { events } = job;
+  const standing = new Set(standingEvents(events).map((e) => e.seq));
+  const title = (stepId: string): string => job.steps[stepId] ?? stepId;
+  return events.flatMap((event, i): LedgerLine[] => {
+    const said = saidOf(event, i, events, title, job);
+    if (!said) return [];
+    const [kind, text] = said;
+    return [
+      {
+        key: `${job.id}-${String(event.seq).padStart(6, '0')}`,
+        at_ms: event.at_ms,
+        by: event.by,
+        siteRef: job.siteRef,
+        kind,
+        text,
+        jobId: job.id,
+        ...(standing.has(onSeqOf(events, i) ?? event.seq) ? {} : { struck: true }),
+      },
+    ];
+  });
+}
+
+/** The heating that the end of a heat belongs to. */
+function onSeqOf(events: readonly RunEvent[], i: number): number | null {
+  if (events[i]!.kind !== 'heat-off') return null;
+  return events.slice(0, i).findLast((e) => e.kind === 'heat-on')?.seq ?? null;
+}
+
+type Said = readonly [LedgerLine['kind'], string];
+
+function saidOf(
+  event: RunEvent,
+  i: number,
+  events: readonly RunEvent[],
+  title: (stepId: string) => string,
+  job: JobLine,
+): Said | null {
+  switch (event.kind) {
+    case 'opened':
+      return ['job', `${goalWords(job.goal)}: ${job.setting}`];
+    case 'step-done': {
+      const where = event.where ? `, lies in ${event.where}` : '';
+      return [event.passed ? 'passed' : 'step', `${title(event.stepId)}${where}${passedWords(event.passed)}`];
+    }
+    case 'step-back':
+      return ['step', `Back to: ${title(event.stepId)}`];
+    case 'heat-off':
+      return ['dwell', heatWords(event, i, events)];
+    case 'note':
+      return ['note', event.text];
+    case 'correction': {
+      const of = events.find((e) => e.seq === event.ofSeq);
+      const what = of?.kind === 'heat-off' ? `pin ${of.pad} was off` : 'molten';
+      return ['correction', `Corrected: ${what} at ${event.elapsed_s.toFixed(1)} s. ${event.reason}`];
+    }
+    case 'taken-back': {
+      const of = events.findIndex((e) => e.seq === event.ofSeq);
+      const what = of < 0 ? 'an entry' : (takenWords(events[of]!, title) ?? 'an entry');
+      return ['correction', `Was not so: ${what}. ${event.reason}`];
+    }
+    case 'resumed':
+      return ['job', 'Taken up again where it stood'];
+    case 'closed': {
+      const outcome = OUTCOME_WORDS[event.outcome as keyof typeof OUTCOME_WORDS] ?? event.outcome;
+      const awaits = event.awaits ? `, for ${event.awaits.what}` : '';
+      return ['closed', `Closed: ${outcome}${awaits}${event.cause ? `. ${event.cause}` : ''}`];
+    }
+    default:
+      return null;
+  }
+}
+
+function heatWords(
+  event: Extract<RunEvent, { kind: 'heat-off' }>,
+  i: number,
+  events: readonly RunEvent[],
+): string {
+  const on = events.slice(0, i).findLast((e) => e.kind === 'heat-on');
+  const melt = events.slice(0, i).findLast((e) => e.kind === 'melted' && e.pad === event.pad && e.seq > (on?.seq ?? 0));
+  const cost = events.slice(i + 1).find((e) => e.kind === 'exposure' || e.kind === 'heat-on');
+  return [
+    event.pad === TOGETHER ? 'All pads together' : `Pin ${event.pad}`,
+    ': ',
+    melt?.kind === 'melted' ? `molten at ${melt.elapsed_s.toFixed(1)} s` : 'melt not seen',
+    `, off at ${event.elapsed_s.toFixed(1)} s`,
+    cost?.kind === 'exposure'
+      ? `; took about ${budget(cost.padDose)} of its pad budget, land to ${degrees(cost.peak_C)}`
+      : '',
+  ].join('');
+}
+
+function passedWords(passed: Passed | undefined): string {
+  switch (passed?.kind) {
+    case undefined:
+      return '';
+    case 'early':
+      return `: clock ended with ${clock(passed.left_s)} left`;
+    case 'moved-freely':
+      return ': not every melt was seen; it moved freely';
+    case 'override':
+      return `: passed against its gate. ${passed.reason}`;
+  }
+}
+
+const clock = (left_s: number): string => {
+  const whole = Math.round(left_s);
+  return whole < 60 ? `${whole} s` : `${Math.floor(whole / 60)} min ${whole % 60} s`;
+};
+
+function takenWords(event: RunEvent, title: (stepId: string) => string): string | null {
+  switch (event.kind) {
+    case 'heat-on':
+      return `the heating of ${event.pad === TOGETHER ? 'all pads' : `pin ${event.pad}`}`;
+    case 'melted':
+      return `the melt of pin ${event.pad}`;
+    case 'step-done':
+      return `"${title(event.stepId)}" done`;
+    case 'note':
+      return `the note "${event.text}"`;
+    default:
+      return null;
+  }
+}
+
+const goalWords = (goal: string): string => GOAL_WORDS[goal as keyof typeof GOAL_WORDS] ?? goal;

@@ -1,0 +1,170 @@
+import { useEffect, useRef } from 'react';
+import { PLAN } from '~/core/method/settings';
+import type { RunState } from '~/core/record/runState';
+import type { JobStep } from '~/schema/records/jobs/jobPlan';
+import { CommandButton } from '~/ui/controls/Button';
+import { DwellWindow, sharedEnd_s } from '~/ui/dwell/DwellWindow';
+import { budget, seconds, secondsRange } from '~/ui/figures';
+import { RUN_COMMANDS, type RunCommand } from './commands';
+import { soundStop, soundWindow } from './sounds';
+import { heatedInWords, type Turn } from './turn';
+import css from './run.module.css';
+
+const command = (id: RunCommand) => RUN_COMMANDS.find((c) => c.id === id)!;
+
+interface HeatStepProps {
+  readonly step: JobStep;
+  readonly at: RunState;
+  readonly turn: Turn;
+  readonly now_ms: number;
+  readonly why: boolean;
+  /** What gives the heat: Iron, Gun, Tips or Air. */
+  readonly tool: string;
+  readonly run: (id: RunCommand) => boolean;
+}
+
+/** A heating step: the target, the clock, the window, and whose turn it is where pins alike follow one another. */
+export function HeatStep({ step, at, turn, now_ms, why, tool, run }: HeatStepProps) {
+  const dwell = step.dwell!;
+  const heating = at.heating;
+  const { lastDwell } = turn;
+  // Where another pin follows, the clock is ready for it.
+  const follows = !heating && turn.pad !== null && lastDwell !== null;
+  const elapsed_s = heating ? Math.max(0, (now_ms - heating.on_ms) / 1000) : null;
+  const shown_s = elapsed_s ?? (follows ? null : (lastDwell?.off_s ?? null));
+  const melted_s = (heating ?? (follows ? null : lastDwell))?.melted_s ?? null;
+  const zone = zoneOf(elapsed_s, melted_s, dwell);
+  useSignals(zone);
+  const times = {
+    p10_s: dwell.expect_s[0],
+    p50_s: dwell.liftFrom_s === null ? null : dwell.liftFrom_s - PLAN.settle_s,
+    p90_s: dwell.expect_s[1],
+    liftFrom_s: dwell.liftFrom_s,
+    stop_s: dwell.stop_s,
+    hold_s: dwell.holdAfterMelt_s,
+  };
+  return (
+    <>
+      {turn.of > 1 && (
+        <p className={css['turn']}>
+          <strong>{heating ? heatedInWords([heating.pad]) : turn.pad ? heatedInWords([turn.pad]) : 'all done'}</strong>
+          <span className="digits">
+            {Math.min(turn.done + (turn.pad === null ? 0 : 1), turn.of)} of {turn.of}
+          </span>
+        </p>
+      )}
+      <p className={css['target']}>
+        {dwell.setpoint_C} °C · {secondsRange(...dwell.expect_s)} · stop at {seconds(dwell.stop_s)}
+      </p>
+      <div className={css['clockRow']} data-zone={zone}>
+        <p className={css['clock']} role="timer" aria-label="Time under heat">
+          {shown_s === null ? '0.0' : shown_s.toFixed(1)}
+          <small>s</small>
+        </p>
+        <p className={css['zone']} aria-live="assertive">
+          {zone === 'rest' ? `${tool.toLowerCase()} off` : ZONE_WORDS[zone]}
+          {zone === 'molten' && <span> off within {seconds(dwell.holdAfterMelt_s)}</span>}
+        </p>
+      </div>
+      <DwellWindow
+        large
+        label={step.title}
+        times={times}
+        end_s={sharedEnd_s([dwell])}
+        now_s={shown_s}
+        melted_s={melted_s}
+      />
+      <div className={css['buttons']}>
+        {!heating && turn.pad !== null && (
+          <CommandButton
+            command={command('go')}
+            label={turn.of > 1 ? `${tool} on pin ${turn.pad}` : `${tool} on`}
+            look="primary"
+            className={css['big']}
+            run={run}
+          />
+        )}
+        {heating && (
+          <>
+            <CommandButton
+              command={command('melted')}
+              className={css['big']}
+              run={run}
+              disabled={melted_s !== null}
+            />
+            <CommandButton
+              command={command('go')}
+              label={`${tool} off`}
+              look="primary"
+              className={css['big']}
+              run={run}
+            />
+          </>
+        )}
+        {!heating && turn.pad === null && (
+          <CommandButton
+            command={command('go')}
+            label="Next step"
+            look="primary"
+            className={css['big']}
+            run={run}
+          />
+        )}
+        {!heating && lastDwell && (
+          <CommandButton
+            command={command('again')}
+            label={turn.of > 1 ? `Heat pin ${lastDwell.pad} again` : 'Heat again'}
+            className={css['big']}
+            run={run}
+          />
+        )}
+        <CommandButton command={command('why')} look="plain" pressed={why} run={run} />
+      </div>
+      {zone === 'stop' && melted_s === null && <p className={css['stopWords']}>{dwell.ifNotMolten}</p>}
+      {!heating && lastDwell && (
+        <p className={css['result']}>
+          {turn.of > 1 && `Pin ${lastDwell.pad}: `}
+          {lastDwell.melted_s === null ? 'Melt not seen' : `Molten at ${seconds(lastDwell.melted_s)}`}, off at{' '}
+          {seconds(lastDwell.off_s)}
+          {lastDwell.exposure &&
+            `; took ${budget(lastDwell.exposure.padDose)} of the pad’s budget (estimate)`}
+          .{lastDwell.melted_s === null && ` ${dwell.ifNotMolten.replace(/^\w+ off[.,] /, '')}`}
+        </p>
+      )}
+    </>
+  );
+}
+
+type Zone = 'rest' | 'not-yet' | 'expect' | 'window' | 'molten' | 'stop';
+
+const ZONE_WORDS: Readonly<Record<Exclude<Zone, 'rest'>, string>> = {
+  'not-yet': 'not yet',
+  expect: 'watch for the melt',
+  window: 'window',
+  molten: 'molten:',
+  stop: 'stop',
+};
+
+function zoneOf(
+  elapsed_s: number | null,
+  melted_s: number | null,
+  dwell: NonNullable<JobStep['dwell']>,
+): Zone {
+  if (elapsed_s === null) return 'rest';
+  if (melted_s !== null) return elapsed_s > melted_s + dwell.holdAfterMelt_s ? 'stop' : 'molten';
+  if (elapsed_s >= dwell.stop_s) return 'stop';
+  if (dwell.liftFrom_s !== null && elapsed_s >= dwell.liftFrom_s) return 'window';
+  return dwell.expect_s[0] !== null && elapsed_s >= dwell.expect_s[0] ? 'expect' : 'not-yet';
+}
+
+/** A sound as the window opens and one at the stop; the zone's words and colours say the same. */
+function useSignals(zone: Zone): void {
+  const before = useRef<Zone>(zone);
+  useEffect(() => {
+    if (zone === before.current) return;
+    if (zone === 'window' && before.current !== 'molten') soundWindow();
+    if (zone === 'stop') soundStop();
+    before.current = zone;
+  }, [zone]);
+}
+

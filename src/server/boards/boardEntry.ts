@@ -1,0 +1,33 @@
+import { entryRefusal } from '~/core/record/boardEntries';
+import type { NewBoardEntry } from '~/schema/records/board/boardEntry';
+import { InputError } from '~/schema/values/faults';
+import type { Db } from '~/server/store/db';
+import { Conflict } from '~/server/store/errors';
+import { addBoardEntry } from '~/server/store/repositories/boardEntries';
+import { getBoard } from '~/server/store/repositories/boards';
+import type { BoardStanding } from '~/schema/sheets/boardStanding';
+import { boardStanding } from './boardStanding';
+import { openBoard } from './openBoard';
+import { restate } from './restate';
+
+/** Writes what happened to a board, or was said of a part on it, where its record allows that now. */
+export function enterOnBoard(
+  db: Db,
+  boardId: string,
+  { clientId, by, body }: NewBoardEntry,
+  now_ms: number,
+): BoardStanding {
+  return db.transaction(() => {
+    getBoard(db, boardId);
+    const { stage, open, sites } = openBoard(db, boardId);
+    if (body.kind === 'part' && !sites.some((site) => site.id === body.siteId))
+      throw new InputError([{ path: '$.body.siteId', message: 'is no site of this board; reload the page' }]);
+    if (body.kind === 'settled' && !open.some((item) => item.key === body.item))
+      throw new Conflict('that is not open any more; the list now shows what is', boardStanding(db, boardId));
+    const why = entryRefusal(stage, body, open);
+    if (why) throw new Conflict(why, boardStanding(db, boardId));
+    addBoardEntry(db, { id: clientId, boardId, at_ms: now_ms, by, body });
+    restate(db, boardId);
+    return boardStanding(db, boardId);
+  });
+}

@@ -1,0 +1,36 @@
+import { settlementsOf, stageOf, testedAt_ms, toldParts, type BoardStage } from '~/core/record/boardEntries';
+import { occupancyOf, type JobTrace, type Occupancy } from '~/core/record/occupancy';
+import { openWork, type SettledItem } from '~/core/record/openWork';
+import type { Db } from '~/server/store/db';
+import { boardEntriesOf } from '~/server/store/repositories/boardEntries';
+import { continuityReadingsOfBoard } from '~/server/store/repositories/continuityReadings';
+import { findingsOf } from '~/server/store/repositories/findings';
+import { tracesOf } from '~/server/store/repositories/jobs';
+import { sitesOf, type SiteWithPads } from '~/server/store/repositories/sites';
+
+/** A board as its record leaves it: what stands on each site, what is open, and the stage it is in. */
+export interface OpenBoard {
+  readonly sites: readonly SiteWithPads[];
+  readonly occupancies: ReadonlyMap<string, Occupancy>;
+  readonly jobs: readonly JobTrace[];
+  readonly stage: BoardStage;
+  readonly open: readonly SettledItem[];
+}
+
+/** Reads where a board stands from everything that was written of it. */
+export function openBoard(db: Db, boardId: string): OpenBoard {
+  const sites = sitesOf(db, boardId);
+  const jobs = tracesOf(db, boardId);
+  const entries = boardEntriesOf(db, boardId);
+  const told = toldParts(entries);
+  const occupancies = new Map(sites.map((site) => [site.id, occupancyOf(site.id, jobs, told)]));
+  const open = openWork({
+    sites: sites.map((site) => ({ ...site, occupancy: occupancies.get(site.id)! })),
+    jobs,
+    findings: findingsOf(db, boardId),
+    readings: continuityReadingsOfBoard(db, boardId).map((r) => ({ ...r, passed: r.verdict === 'good' })),
+    tested_ms: testedAt_ms(entries),
+    settlements: settlementsOf(entries),
+  });
+  return { sites, occupancies, jobs, stage: stageOf(entries), open };
+}

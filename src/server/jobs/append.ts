@@ -1,0 +1,116 @@
+import type { RunEvent, RunEventBody } from '~/core/record/runEvents';
+import { refusal } from '~/core/record/refusal';
+import { runState, type RunState } from '~/core/record/runState';
+import type { JobRecord } from '~/schema/records/jobs/job';
+import type { AppendRequest, RunEventRow } from '~/schema/records/jobs/runEvent';
+import { restate } from '~/server/boards/restate';
+import type { Db } from '~/server/store/db';
+import { addBoardEntry } from '~/server/store/repositories/boardEntries';
+import { Conflict } from '~/server/store/errors';
+import {
+  appendRows,
+  getJob,
+  runningJobOf,
+  wasAppended,
+  type JobRowChange,
+  type JobWithEvents,
+} from '~/server/store/repositories/jobs';
+import { bookUse } from '~/server/store/repositories/supplies';
+
+/** What the server itself adds to an entry: what a heating cost. */
+export type Derive = (job: JobRecord, state: RunState, event: RunEventBody) => RunEventBody[];
+
+/** Entries after which a board's open work may be other than before. */
+const CHANGES_WORK: ReadonlySet<RunEventBody['kind']> = new Set([
+  'step-done',
+  'step-back',
+  'heat-off',
+  'taken-back',
+  'closed',
+  'resumed',
+]);
+
+/**
+ * Appends one entry. A repeated `clientId` gives back what was written then. An `afterSeq` that is not the last entry
+ * means another screen wrote meanwhile: nothing is written and the caller gets the present entries. The fact is stored
+ * before anything is computed from it: what it cost is the server's own later entry.
+ */
+export function appendEvent(
+  db: Db,
+  jobId: string,
+  request: AppendRequest,
+  now_ms: number,
+  derive: Derive,
+): JobWithEvents {
+  const fresh = db.transaction(() => {
+    if (wasAppended(db, jobId, request.clientId)) return false;
+    const { job, events } = getJob(db, jobId);
+    if (request.afterSeq !== job.lastSeq) {
+      throw new Conflict('another screen has gone on with this job; this one now shows where it stands', {
+        events,
+      });
+    }
+    const { steps } = job.plan;
+    const why = refusal(runState(steps, events), steps, request.event, events) ?? siteTaken(db, job, request.event);
+    if (why) throw new Conflict(why, { events });
+    const row = toRow(job, 0, request.event, request, now_ms);
+    appendRows(db, job, [row], rowChange(request.event, now_ms));
+    // What was planned counts as used once anything was heated.
+    if (request.event.kind === 'closed' && !wasClosedBefore(events) && runState(steps, events).dwells.length > 0)
+      bookUse(db, { id: job.id, by: request.by }, job.plan.consumption, now_ms);
+    if (request.event.kind === 'closed' && request.event.awaits) park(db, job.boardId, request, now_ms);
+    if (CHANGES_WORK.has(request.event.kind)) restate(db, job.boardId);
+    return true;
+  });
+  if (fresh) addCosts(db, jobId, request, now_ms, derive);
+  return getJob(db, jobId);
+}
+
+function addCosts(db: Db, jobId: string, request: AppendRequest, now_ms: number, derive: Derive): void {
+  const { job, events } = getJob(db, jobId);
+  const costs = derive(job, runState(job.plan.steps, events), request.event);
+  if (costs.length === 0) return;
+  db.transaction(() => {
+    const { job: now } = getJob(db, jobId);
+    appendRows(
+      db,
+      now,
+      costs.map((body, i) => toRow(now, i, body, { ...request, clientId: `${request.clientId}-${i + 1}` }, now_ms)),
+    );
+  });
+}
+
+/** A job that is parked parks its board with it, for what it said. */
+function park(db: Db, boardId: string, { clientId, by, event }: AppendRequest, at_ms: number): void {
+  if (event.kind !== 'closed' || !event.awaits) return;
+  const body = { kind: 'parked', ...event.awaits, due_ms: null } as const;
+  addBoardEntry(db, { id: `${clientId}-parked`, boardId, at_ms, by, body });
+}
+
+const toRow = (
+  job: JobRecord,
+  offset: number,
+  body: RunEventBody,
+  { clientId, by }: Pick<AppendRequest, 'clientId' | 'by'>,
+  at_ms: number,
+): RunEventRow => ({ jobId: job.id, seq: job.lastSeq + 1 + offset, clientId, at_ms, by, body });
+
+function rowChange(event: AppendRequest['event'], now_ms: number): JobRowChange {
+  switch (event.kind) {
+    case 'closed':
+      return { status: 'closed', outcome: event.outcome, cause: event.cause, closedAt_ms: now_ms };
+    case 'resumed':
+      return { status: 'running', outcome: null, closedAt_ms: null };
+    default:
+      return {};
+  }
+}
+
+const wasClosedBefore = (events: readonly RunEvent[]): boolean => events.some((e) => e.kind === 'closed');
+
+/** A job goes on only while no other is under way on its site. */
+function siteTaken(db: Db, job: JobRecord, event: AppendRequest['event']): string | null {
+  if (event.kind !== 'resumed') return null;
+  return runningJobOf(db, job.siteId) ? 'another job is under way on this site; close that one first' : null;
+}
+

@@ -1,0 +1,20 @@
+import { asc, eq } from 'drizzle-orm';
+import type { BoardEntry } from '~/core/record/boardEntries';
+import { boardEntryOf, boardEntryRow, type BoardEntryRow } from '~/schema/records/board/boardEntry';
+import { boardEntries } from '~/schema/records/board/boardEntry.table';
+import type { Db } from '../db';
+
+/** Entries of one board, in order of time. */
+export const boardEntriesOf = (db: Db, boardId: string): BoardEntry[] =>
+  db
+    .select()
+    .from(boardEntries)
+    .where(eq(boardEntries.boardId, boardId))
+    .orderBy(asc(boardEntries.at_ms))
+    .all()
+    .map((row) => boardEntryOf(boardEntryRow.parse(row)));
+
+/** Appends an entry; one that was sent before is left as it was written then. */
+export function addBoardEntry(db: Db, row: BoardEntryRow): void {
+  db.insert(boardEntries).values(row).onConflictDoNothing().run();
+}
