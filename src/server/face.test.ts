@@ -144,7 +144,7 @@ describe('a site that was placed wrongly', () => {
         otherPadId: null,
         foundAs: 'as-received',
         jobId: null,
-      takesBackId: null,
+        takesBackId: null,
         note: '',
         by: 'MK',
       },

@@ -73,7 +73,7 @@ describe('accepting a plan', () => {
     expect(job.plan.site).toEqual({ ref: 'C7', side: 'top', family: 'radial' });
     expect(jobRequestOf(job.request)!.input.site.ref).toBe('C7');
     expect(events.map((e) => e.kind)).toEqual(['opened']);
-    expect(getBoard(db, 'brd-1').nextAction).toMatch(/^Run: /);
+    expect(getBoard(db, 'brd-1').nextAction).toMatch(/^Run C7: /);
   });
 
   it('is refused when the record moved on since the plan', async () => {
@@ -205,7 +205,8 @@ describe('the rail', () => {
         write(db, { kind: 'heat-on', stepId: step.id, pad: step.pad! });
         write(db, { kind: 'heat-off', stepId: step.id, pad: step.pad!, elapsed_s: 1 });
       }
-      write(db, { kind: 'step-done', stepId: step.id }, 5_000_000);
+      const passed = step.effect === 'part-off' ? ({ kind: 'moved-freely' } as const) : undefined;
+      write(db, { kind: 'step-done', stepId: step.id, passed }, 5_000_000);
     }
     const [line] = railOf(db, 5_060_000).lines;
     expect(line).toMatchObject({

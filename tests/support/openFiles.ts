@@ -21,10 +21,10 @@ interface Placed {
   readonly width_mm: number;
   readonly height_mm: number;
   readonly hole_mm: number | null;
-  readonly site: NewSite;
+  readonly site: Omit<NewSite, 'polarity'>;
 }
 
-function padsOf(sites: readonly NewSite[]): Placed[] {
+function padsOf(sites: readonly Omit<NewSite, 'polarity'>[]): Placed[] {
   return sites.flatMap((site) => {
     const rotation_rad = (site.rotation_deg * Math.PI) / 180;
     const at = { side: site.side, x_m: metres(site.x_mm), y_m: metres(site.y_mm), rotation_rad };
@@ -54,7 +54,7 @@ const signed = (value: number): string =>
 const four = (value: number): string => String(Math.round(value)).padStart(4, '0');
 
 /** IPC-D-356A in thousandths of a millimetre. */
-export function netlistOf(title: string, sites: readonly NewSite[]): string {
+export function netlistOf(title: string, sites: readonly Omit<NewSite, 'polarity'>[]): string {
   const lines = padsOf(sites).map((pad) => {
     const operation = pad.hole_mm === null ? '327' : '317';
     const hole = pad.hole_mm === null ? '      ' : `D${four(1e3 * pad.hole_mm)}P`;
@@ -79,7 +79,7 @@ const um = (mm: number): string => String(Math.round(mm * 1e6));
 /** One outer copper layer: a poured ground with clearances, lands, reliefs for ground, and short tracks. */
 export function copperOf(
   { length_mm, width_mm, copperLayers }: Construction,
-  sites: readonly NewSite[],
+  sites: readonly Omit<NewSite, 'polarity'>[],
   face: 'top' | 'bottom',
   poured: boolean,
 ): string {
@@ -146,7 +146,7 @@ export function copperOf(
   ].join('\n');
 }
 
-export function drillOf(sites: readonly NewSite[]): string {
+export function drillOf(sites: readonly Omit<NewSite, 'polarity'>[]): string {
   const holes = padsOf(sites).flatMap((pad) =>
     pad.hole_mm === null ? [] : [{ ...pad, hole_mm: pad.hole_mm }],
   );
@@ -208,7 +208,7 @@ export function profileOf({ length_mm, width_mm }: { length_mm: number; width_mm
   ].join('\n');
 }
 
-export function centroidOf(sites: readonly NewSite[]): string {
+export function centroidOf(sites: readonly Omit<NewSite, 'polarity'>[]): string {
   const rows = sites.map((site) =>
     [
       site.ref,

@@ -29,6 +29,9 @@ export function phasesOf(goal: Goal): readonly [Phase, ...Phase[]] {
   }
 }
 
+/** Whether a goal can be gone for: a part that is off can only be fitted. */
+export const possibleOn = (goal: Goal, empty: boolean): boolean => !empty || phasesOf(goal)[0] === 'fit';
+
 /** Whether the part that is on the board must live through its removal. */
 export const keepsPart = (goal: Goal): boolean => goal === 'remove-keep-part' || goal === 'read-and-refit';
 

@@ -3,6 +3,7 @@ import type { CoverageMap } from '~/core/thermal/field/mesh';
 import { padNamesOf, type PartPackage } from '~/core/packages/form';
 import { padPlaces } from '~/core/packages/placement';
 import type { BakeTemperature, MoistureLevel } from '~/core/packages/moisture';
+import type { Polarity } from '~/core/packages/polarity';
 import type { PadStateId } from '~/core/record/padStates';
 import type { Connection, HollowTip, SolidTip } from '~/core/thermal/joint/scenario';
 import type { Preheat } from '~/core/thermal/preheat';
@@ -68,6 +69,12 @@ export interface PlanSite {
   readonly padStates: Readonly<Record<string, PadStateId>>;
   /** Leads bent over on the solder side. */
   readonly clinched: boolean;
+  /** What its pads are called on the schematic; a pad left out is not known. */
+  readonly nets?: Readonly<Record<string, string>> | undefined;
+  /** The sign of a part with two poles; left out or null: nobody told. */
+  readonly polarity?: Polarity | null | undefined;
+  /** A part came off and its lands were not dressed since. */
+  readonly undressed?: boolean | undefined;
 }
 
 /** How a method has gone before for this technician on this family. */

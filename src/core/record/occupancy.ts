@@ -39,6 +39,8 @@ export interface Occupancy {
   readonly where: string;
   /** Pins of a part that is half off which move freely. */
   readonly freePads: readonly string[];
+  /** The part came off and its lands were not dressed since. */
+  readonly undressed: boolean;
 }
 
 export const AS_IT_CAME: Occupancy = {
@@ -49,6 +51,7 @@ export const AS_IT_CAME: Occupancy = {
   what: '',
   where: '',
   freePads: [],
+  undressed: false,
 };
 
 /** A job as far as what it did to the part is concerned. */
@@ -94,7 +97,10 @@ export function occupancyOf(
         where,
       })),
   ];
-  return changes.reduce((last, next) => ((next.since_ms ?? 0) >= (last.since_ms ?? 0) ? next : last), AS_IT_CAME);
+  return changes.reduce(
+    (last, next) => ((next.since_ms ?? 0) >= (last.since_ms ?? 0) ? next : last),
+    AS_IT_CAME,
+  );
 }
 
 /** What each step of a job that took a part off or put one on made of its site. */
@@ -105,8 +111,11 @@ function changesBy({ id, goal, steps, events }: JobTrace): Occupancy[] {
     if (!done) return [];
     const { at_ms, by, where } = done;
     const made = { ...AS_IT_CAME, since_ms: at_ms, by, jobId: id };
-    if (step.effect === 'part-on') return [{ ...made, kind: goal === 'fit-socket' ? 'socket-empty' : 'fitted' }];
-    return [{ ...made, kind: keepsPart(goal) ? 'off-kept' : 'off-given-up', where }];
+    if (step.effect === 'part-on')
+      return [{ ...made, kind: goal === 'fit-socket' ? 'socket-empty' : 'fitted' }];
+    const dress = steps.find((s) => /(^|-)dress$/.test(s.id));
+    const undressed = dress !== undefined && !state.done.has(dress.id);
+    return [{ ...made, kind: keepsPart(goal) ? 'off-kept' : 'off-given-up', where, undressed }];
   });
   const off = steps.find((step) => step.effect === 'part-off');
   if (!off || state.done.has(off.id)) return changes;

@@ -6,14 +6,7 @@ import { runState } from './runState';
 import { standingEvents } from './standing';
 
 export type OpenKind =
-  | 'job'
-  | 'half-off'
-  | 'part-off'
-  | 'socket-empty'
-  | 'defect'
-  | 'unverified'
-  | 'override'
-  | 'untested';
+  'job' | 'half-off' | 'part-off' | 'socket-empty' | 'defect' | 'unverified' | 'override' | 'untested';
 
 /** Something a board is not done without. */
 export interface OpenItem {
@@ -62,7 +55,12 @@ export interface OpenRecord {
     readonly takesBackId: string | null;
     readonly at_ms: number;
   }[];
-  readonly readings: readonly { readonly padId: string; readonly otherPadId: string; readonly at_ms: number; readonly passed: boolean }[];
+  readonly readings: readonly {
+    readonly padId: string;
+    readonly otherPadId: string;
+    readonly at_ms: number;
+    readonly passed: boolean;
+  }[];
   /** When the board was last tried and worked; null: never. */
   readonly tested_ms: number | null;
   readonly settlements: readonly Settlement[];
@@ -142,11 +140,14 @@ function padItems(site: OpenSite, { findings, readings }: OpenRecord): OpenItem[
     const pins = `pin${names.length > 1 ? 's' : ''} ${names.join(', ')}`;
     items.push({
       key: `defect:${ids.join('+')}`.slice(0, 400),
-      kind: 'defect',
+      kind: state === 'missing' ? 'part-off' : 'defect',
       siteId: site.id,
       jobId: null,
       says: `${site.ref} ${pins}: ${PAD_STATES[state].name.toLowerCase()}`,
-      next: `Put right ${site.ref} ${pins}: ${PAD_STATES[state].name.toLowerCase()}`,
+      next:
+        state === 'missing'
+          ? `Fit ${site.ref}`
+          : `Put right ${site.ref} ${pins}: ${PAD_STATES[state].name.toLowerCase()}`,
     });
   }
   return items;

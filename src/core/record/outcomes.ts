@@ -1,5 +1,13 @@
 /** What came of a job or a board. */
-export const OUTCOMES = ['fixed', 'improved', 'part-done', 'unchanged', 'worse', 'scrapped', 'parked'] as const;
+export const OUTCOMES = [
+  'fixed',
+  'improved',
+  'part-done',
+  'unchanged',
+  'worse',
+  'scrapped',
+  'parked',
+] as const;
 export type Outcome = (typeof OUTCOMES)[number];
 
 /** A job that ended so may go on where it stood. */

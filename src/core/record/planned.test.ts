@@ -16,7 +16,8 @@ const dwell = (stepId: string, melted_s: number | null, off_s: number, padDose =
   on_ms: 0,
   melted_s,
   off_s,
-  meltedSeq: null, offSeq: null,
+  meltedSeq: null,
+  offSeq: null,
   exposure: { padDose, laminateDose: 0, peak_C: 280 },
 });
 const verdicts = (...dwells: Dwell[]) => compareHeats([heat('heat-1')], dwells).map((c) => c.melt);

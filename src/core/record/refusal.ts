@@ -67,6 +67,10 @@ const heatWords = (pad: string): string => (pad === 'all' ? 'the part' : `pin ${
 function holds(pads: readonly string[]): string | null {
   if (pads.length === 0) return null;
   const which =
-    pads[0] === 'all' ? 'the joints were' : pads.length === 1 ? `pin ${pads[0]} was` : `pins ${pads.join(', ')} were`;
+    pads[0] === 'all'
+      ? 'the joints were'
+      : pads.length === 1
+        ? `pin ${pads[0]} was`
+        : `pins ${pads.join(', ')} were`;
   return `${which} not seen molten; heat again, or say that it moved freely`;
 }

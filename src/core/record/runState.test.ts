@@ -90,7 +90,11 @@ describe('what may follow', () => {
     ['a second iron-on', heating, { kind: 'heat-on', stepId: 'heat-1', pad: '2' }],
     ['a step done with the iron on', heating, { kind: 'step-done', stepId: 'heat-1' }],
     ['closing with the iron on', heating, { kind: 'closed', outcome: 'fixed', cause: '' }],
-    ['a melt of a pin that is not heated', heating, { kind: 'melted', stepId: 'heat-2', pad: '2', elapsed_s: 1 }],
+    [
+      'a melt of a pin that is not heated',
+      heating,
+      { kind: 'melted', stepId: 'heat-2', pad: '2', elapsed_s: 1 },
+    ],
     ['a step that is not the current one', fresh, { kind: 'step-done', stepId: 'dry' }],
     ['going back to a later step', fresh, { kind: 'step-back', stepId: 'dry' }],
   ] as const)('%s is refused with a reason', (_name, state, event) => {
@@ -100,7 +104,9 @@ describe('what may follow', () => {
   it('the natural next entries are allowed', () => {
     expect(refusal(fresh, STEPS, { kind: 'step-done', stepId: 'set' })).toBeNull();
     expect(refusal(heating, STEPS, { kind: 'melted', stepId: 'heat-1', pad: '1', elapsed_s: 1 })).toBeNull();
-    expect(refusal(heating, STEPS, { kind: 'heat-off', stepId: 'heat-1', pad: '1', elapsed_s: 1 })).toBeNull();
+    expect(
+      refusal(heating, STEPS, { kind: 'heat-off', stepId: 'heat-1', pad: '1', elapsed_s: 1 }),
+    ).toBeNull();
     expect(refusal(heating, STEPS, { kind: 'note', text: 'seen' })).toBeNull();
   });
 });

@@ -61,10 +61,7 @@ export interface RunState {
 type Open<T> = { -readonly [Key in keyof T]: T[Key] };
 
 /** Folds a job's entries, in order, into where it stands. Its own maps and lists are filled in place, once. */
-export function runState(
-  steps: readonly Pick<RunStep, 'id'>[],
-  events: readonly RunEvent[],
-): RunState {
+export function runState(steps: readonly Pick<RunStep, 'id'>[], events: readonly RunEvent[]): RunState {
   const indexOf = new Map(steps.map((step, i) => [step.id, i]));
   const done = new Map<string, StepDone>();
   const dwells: Open<Dwell>[] = [];

@@ -38,7 +38,8 @@ export function standingEvents(events: readonly RunEvent[]): readonly RunEvent[]
 /** Why an entry may not be taken back; null where it may. */
 export function retractRefusal(events: readonly RunEvent[], ofSeq: number): string | null {
   const event = events.find((e) => e.seq === ofSeq);
-  if (!event || !RETRACTABLE.has(event.kind)) return 'only a heating, a melt, a note or a step can be taken back';
+  if (!event || !RETRACTABLE.has(event.kind))
+    return 'only a heating, a melt, a note or a step can be taken back';
   if (!standingEvents(events).some((e) => e.seq === ofSeq)) return 'that entry was taken back already';
   const heat = events.findLast((e) => e.kind === 'heat-on' || e.kind === 'heat-off');
   return event.kind === 'heat-on' && heat?.seq === ofSeq ? 'it is still under heat; take it off first' : null;

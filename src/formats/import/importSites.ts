@@ -163,6 +163,7 @@ function siteAt(
     alloy: ground.alloy,
     package: input,
     clinched: false,
+    polarity: null,
     pads: padNamesOf(part).map((pad) => {
       const { net, land } = known(pad);
       const place = places.get(pad)!;

@@ -159,43 +159,36 @@ export function BoardView({ sheet }: { sheet: BoardSheet }) {
       <section className={css['intake']}>
         <div>
           <p className={css['fault']}>{board.fault}</p>
-          <p className="quiet">
-            {constructionInWords(construction)}
-            {recordInWords(board)}. <Weight construction={construction} />
-          </p>
-          {(board.triedBefore || board.fixtures) && (
-            <details>
-              <summary>As it came</summary>
-              {board.triedBefore && <p className="quiet">Tried before: {board.triedBefore}</p>}
-              {board.fixtures && <p className="quiet">To go back as it was: {board.fixtures}</p>}
-            </details>
-          )}
-          {board.hazards.map((hazard) => (
-            <Caution key={hazard}>
-              {HAZARD_WORDS[hazard]}: cleared before anything is touched; the plan begins with it.
+          <StageLine standing={standing} onResume={() => run(stage.is === 'parked' ? 'park' : 'scrap')} />
+          {board.hazards.length > 0 && (
+            <Caution>
+              {board.hazards.map((hazard) => HAZARD_WORDS[hazard]).join(', ')}: cleared before anything is
+              touched.
             </Caution>
-          ))}
+          )}
+          <details className={css['asItCame']}>
+            <summary>What it is and how it came</summary>
+            <p className="quiet">
+              {constructionInWords(construction)}
+              {recordInWords(board)}. <Weight construction={construction} />
+            </p>
+            {board.triedBefore && <p className="quiet">Tried before: {board.triedBefore}</p>}
+            {board.fixtures && <p className="quiet">To go back as it was: {board.fixtures}</p>}
+          </details>
         </div>
-        <div className={css['about']}>
-          <SiteHeat
-            label="Heat of this board so far"
-            life={sharedLife(exposures)}
-            nameOf={(padId) => padInWords(sites, padId)}
-          />
-          <div className={css['ways']}>
-            {(['recap', 'hand-back', 'park', 'scrap', 'more'] as const).map((id) =>
-              id === 'recap' && state.sites.length < 2 ? null : (
-                <CommandButton
-                  key={id}
-                  small
-                  command={BOARD_COMMANDS.find((c) => c.id === id)!}
-                  label={shortWords(id, stage.is)}
-                  disabled={stage.is === 'closed' && (id === 'hand-back' || id === 'park')}
-                  run={run}
-                />
-              ),
-            )}
-          </div>
+        <div className={css['ways']}>
+          {(['hand-back', 'park', 'scrap', 'recap', 'more'] as const).map((id) =>
+            id === 'recap' && state.sites.length < 2 ? null : (
+              <CommandButton
+                key={id}
+                small
+                command={BOARD_COMMANDS.find((c) => c.id === id)!}
+                label={shortWords(id, stage.is)}
+                disabled={stage.is === 'closed' && (id === 'hand-back' || id === 'park')}
+                run={run}
+              />
+            ),
+          )}
         </div>
       </section>
 
@@ -210,13 +203,10 @@ export function BoardView({ sheet }: { sheet: BoardSheet }) {
             <ButtonLink href={`/boards/${board.id}/import`} look="primary">
               Import files
             </ButtonLink>
-            <ButtonLink href={`/boards/${board.id}/place`}>
-              Place a site
-            </ButtonLink>
+            <ButtonLink href={`/boards/${board.id}/place`}>Place a site</ButtonLink>
           </p>
         </section>
       )}
-      <StageLine standing={standing} onResume={() => run(stage.is === 'parked' ? 'park' : 'scrap')} />
       {asked === null && !part && <ErrorNote error={error} />}
       <div className={css['columns']}>
         <FacePanel
@@ -252,6 +242,11 @@ export function BoardView({ sheet }: { sheet: BoardSheet }) {
           )
         )}
       </div>
+      <SiteHeat
+        label="Heat of this board so far"
+        life={sharedLife(exposures)}
+        nameOf={(padId) => padInWords(sites, padId)}
+      />
       <OpenWork
         open={open}
         closed={stage.is === 'closed'}

@@ -228,7 +228,5 @@ function Cross({ at, to }: { at: FaceScale; to: FacePoint }) {
 
 /** What stands on a site, where it is not simply its part. */
 function OccupancyWord({ of }: { of: Occupancy | undefined }) {
-  return of && of.kind !== 'fitted' ? (
-    <span className={css['off']}> {OCCUPANCIES[of.kind].name}</span>
-  ) : null;
+  return of && of.kind !== 'fitted' ? <span className={css['off']}> {OCCUPANCIES[of.kind].name}</span> : null;
 }

@@ -14,24 +14,28 @@ export function StageLine({ standing, onResume }: { standing: BoardStanding; onR
       </p>
     ) : null;
   return (
-    <p className={css['stage']} role="status">
+    <div className={css['stage']} role="status">
       {stage.is === 'parked' ? (
         <>
-          <strong>Parked for {AWAITS_WORDS[stage.entry.awaits]}:</strong> {stage.entry.what}
-          {stage.entry.due_ms !== null && `, expected ${day(stage.entry.due_ms)}`}
+          <span>
+            <strong>Parked for {AWAITS_WORDS[stage.entry.awaits]}:</strong> {stage.entry.what}
+            {stage.entry.due_ms !== null && `, expected ${day(stage.entry.due_ms)}`}
+          </span>
           <Button small look="primary" onClick={onResume}>
             Go on with it
           </Button>
         </>
       ) : (
         <>
-          <strong>Closed {day(stage.at_ms)}:</strong> {OUTCOME_WORDS[stage.outcome]}
-          {stage.cause && `. ${stage.cause}`}
+          <span>
+            <strong>Closed {day(stage.at_ms)}:</strong> {OUTCOME_WORDS[stage.outcome]}
+            {stage.cause && `. ${stage.cause}`}
+          </span>
           <Button small onClick={onResume}>
             Open it again
           </Button>
         </>
       )}
-    </p>
+    </div>
   );
 }

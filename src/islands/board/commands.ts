@@ -38,7 +38,12 @@ export const BOARD_COMMANDS: readonly Command<BoardCommand>[] = [
 export const PAGE_COMMANDS: readonly Command<PageCommand>[] = [
   { id: 'place-site', label: 'Place a site', keys: ['n'], group: 'Board, after a full stop' },
   { id: 'import', label: 'Import files', keys: ['i'], group: 'Board, after a full stop' },
-  { id: 'draw', label: 'Mark a track, a via or an area on the face', keys: ['d'], group: 'Board, after a full stop' },
+  {
+    id: 'draw',
+    label: 'Mark a track, a via or an area on the face',
+    keys: ['d'],
+    group: 'Board, after a full stop',
+  },
   { id: 'photos', label: 'Photos of this board', keys: ['o'], group: 'Board, after a full stop' },
   { id: 'part', label: 'Say what stands on this site', keys: ['s'], group: 'Board, after a full stop' },
   { id: 'correct', label: 'Correct this site, or delete it', keys: ['w'], group: 'Board, after a full stop' },

@@ -2,7 +2,7 @@ import { TOGETHER } from '~/core/record/runState';
 import { standingEvents } from '~/core/record/standing';
 import type { Passed, RunEvent } from '~/core/record/runEvents';
 import type { JobLine } from '~/schema/sheets/boardSheet';
-import { GOAL_WORDS, OUTCOME_WORDS } from '~/schema/words/words';
+import { GOAL_WORDS, outcomeInWords } from '~/schema/words/words';
 import { budget, degrees } from '~/ui/figures';
 import type { LedgerLine } from './ledger';
 
@@ -71,7 +71,7 @@ function saidOf(
     case 'resumed':
       return ['job', 'Taken up again where it stood'];
     case 'closed': {
-      const outcome = OUTCOME_WORDS[event.outcome as keyof typeof OUTCOME_WORDS] ?? event.outcome;
+      const outcome = outcomeInWords(event.outcome);
       const awaits = event.awaits ? `, for ${event.awaits.what}` : '';
       return ['closed', `Closed: ${outcome}${awaits}${event.cause ? `. ${event.cause}` : ''}`];
     }
@@ -86,7 +86,9 @@ function heatWords(
   events: readonly RunEvent[],
 ): string {
   const on = events.slice(0, i).findLast((e) => e.kind === 'heat-on');
-  const melt = events.slice(0, i).findLast((e) => e.kind === 'melted' && e.pad === event.pad && e.seq > (on?.seq ?? 0));
+  const melt = events
+    .slice(0, i)
+    .findLast((e) => e.kind === 'melted' && e.pad === event.pad && e.seq > (on?.seq ?? 0));
   const cost = events.slice(i + 1).find((e) => e.kind === 'exposure' || e.kind === 'heat-on');
   return [
     event.pad === TOGETHER ? 'All pads together' : `Pin ${event.pad}`,
@@ -132,4 +134,5 @@ function takenWords(event: RunEvent, title: (stepId: string) => string): string 
   }
 }
 
-const goalWords = (goal: string): string => GOAL_WORDS[goal as keyof typeof GOAL_WORDS] ?? goal;
+const goalWords = (goal: string): string =>
+  (GOAL_WORDS as Readonly<Record<string, string | undefined>>)[goal] ?? goal;

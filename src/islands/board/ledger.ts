@@ -80,15 +80,27 @@ function entryLine(entry: BoardEntry, sites: readonly SiteSheet[]): LedgerLine {
       );
     }
     case 'settled':
-      return line('passed', `${entry.as === 'deferred' ? 'Deferred' : 'Accepted as it is'}: ${entry.says}. ${entry.reason}`);
+      return line(
+        'passed',
+        `${entry.as === 'deferred' ? 'Deferred' : 'Accepted as it is'}: ${entry.says}. ${entry.reason}`,
+      );
     case 'tested':
-      return line(entry.passed ? 'reading' : 'defect', `Tested, ${entry.passed ? 'worked every time' : 'did not work every time'}: ${entry.how}`);
+      return line(
+        entry.passed ? 'reading' : 'defect',
+        `Tested, ${entry.passed ? 'worked every time' : 'did not work every time'}: ${entry.how}`,
+      );
     case 'parked':
-      return line('closed', `Parked for ${AWAITS_WORDS[entry.awaits]}: ${entry.what}${entry.due_ms === null ? '' : `, expected ${day(entry.due_ms)}`}`);
+      return line(
+        'closed',
+        `Parked for ${AWAITS_WORDS[entry.awaits]}: ${entry.what}${entry.due_ms === null ? '' : `, expected ${day(entry.due_ms)}`}`,
+      );
     case 'resumed':
       return line('job', 'Taken up again');
     case 'handed-back':
-      return line('closed', `Handed back: ${OUTCOME_WORDS[entry.outcome]}${entry.cause ? `. ${entry.cause}` : ''}`);
+      return line(
+        'closed',
+        `Handed back: ${OUTCOME_WORDS[entry.outcome]}${entry.cause ? `. ${entry.cause}` : ''}`,
+      );
     case 'scrapped':
       return line('closed', `Scrapped. ${entry.cause}`);
     case 'reopened':
@@ -158,7 +170,6 @@ function importLines(record: ImportRecord): LedgerLine[] {
     ...(record.undoneAt_ms === null ? [] : [line(record.undoneAt_ms, `Import undone: ${what}`)]),
   ];
 }
-
 
 function findingLine(finding: FindingRecord, sites: readonly SiteSheet[]): LedgerLine {
   const site = sites.find((s) => s.id === finding.siteId);

@@ -110,7 +110,14 @@ export function reduce(state: BoardState, action: BoardAction): BoardState {
     case 'note':
       return { ...state, note: action.note };
     case 'mode':
-      return { ...state, mode: action.mode, marking: action.marking, pending: null, claim: null, told: leftWords(state) };
+      return {
+        ...state,
+        mode: action.mode,
+        marking: action.marking,
+        pending: null,
+        claim: null,
+        told: leftWords(state),
+      };
     case 'site-changed':
       return {
         ...state,

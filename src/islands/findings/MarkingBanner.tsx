@@ -22,8 +22,8 @@ export function MarkingBanner({
           </>
         ) : state.pending ? (
           <>
-            <strong>{PAD_STATES[state.pending.state].name}</strong>: choose the other pad; <KeyCap of="Enter" />{' '}
-            settles it. Nothing is recorded until then.
+            <strong>{PAD_STATES[state.pending.state].name}</strong>: choose the other pad;{' '}
+            <KeyCap of="Enter" /> settles it. Nothing is recorded until then.
           </>
         ) : (
           <>

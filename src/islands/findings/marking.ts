@@ -53,7 +53,13 @@ export function reduceMarking<State extends Marking>(state: State, action: Marki
     case 'run':
       return { ...state, pad: action.pads.at(-1) ?? state.pad, run: action.pads, claim: null };
     case 'needs-other':
-      return { ...state, pending: { padId: action.padId, state: action.state }, claim: null, told: null, error: null };
+      return {
+        ...state,
+        pending: { padId: action.padId, state: action.state },
+        claim: null,
+        told: null,
+        error: null,
+      };
     case 'found':
       return {
         ...state,
@@ -139,6 +145,4 @@ export function runInWords(run: readonly string[]): string {
 
 /** What is told when a mark that waited for its other pad is left: it was not recorded. */
 export const leftWords = ({ pending }: Pick<Marking, 'pending'>): string | null =>
-  pending
-    ? `${PAD_STATES[pending.state].name} was not recorded: its other pad was not chosen.`
-    : null;
+  pending ? `${PAD_STATES[pending.state].name} was not recorded: its other pad was not chosen.` : null;

@@ -8,7 +8,9 @@ import { connection } from '~/schema/values/connection';
 import { CONNECTION_KINDS } from '~/schema/values/connectionKind';
 import type { LibraryPackageRecord } from '~/schema/records/parts/libraryPackage';
 import { anyPackage } from '~/schema/values/package';
-import { isSurfaceInput } from '~/schema/exchange/si/part';
+import { isSurfaceInput, partOf } from '~/schema/exchange/si/part';
+import { hasPoles } from '~/core/packages/polarity';
+import { PolarityFields } from './PolarityFields';
 import { newSite, siteChange } from '~/schema/records/site/site';
 import { InputError, parseInput } from '~/schema/values/faults';
 import { partFacts } from '~/schema/words/words';
@@ -160,7 +162,7 @@ export function SiteForm({ board, sites, library: kept, side: startSide, site: k
           />
           <TextField
             label="Value"
-            placeholder="220 µF 25 V"
+            placeholder="47 µF 63 V"
             {...register('value')}
             fault={faultOf('$.value')}
           />
@@ -201,15 +203,17 @@ export function SiteForm({ board, sites, library: kept, side: startSide, site: k
           onChange={(alloy) => setValue('alloy', alloy)}
           options={ALLOY_IDS.map((id) => ({ value: id, label: ALLOYS[id].name }))}
         />
-        <Segments
-          label="Leads on the solder side"
-          value={draft.clinched ? 'clinched' : 'straight'}
-          onChange={(leads) => setValue('clinched', leads === 'clinched')}
-          options={[
-            { value: 'straight', label: 'straight' },
-            { value: 'clinched', label: 'bent over' },
-          ]}
-        />
+        {!surface && (
+          <Segments
+            label="Leads on the solder side"
+            value={draft.clinched ? 'clinched' : 'straight'}
+            onChange={(leads) => setValue('clinched', leads === 'clinched')}
+            options={[
+              { value: 'straight', label: 'straight' },
+              { value: 'clinched', label: 'bent over' },
+            ]}
+          />
+        )}
       </section>
       <section>
         <h2>Part</h2>
@@ -246,6 +250,9 @@ export function SiteForm({ board, sites, library: kept, side: startSide, site: k
             </p>
           )}
         </div>
+        {part.success && hasPoles(partOf(part.data)) && (
+          <PolarityFields sign={draft.sign} onSign={(sign) => setValue('sign', sign)} />
+        )}
         {part.success && <p className="quiet">{partFacts(part.data, draft.alloy)}</p>}
         {known ? (
           <p className="quiet">Its copper and nets stay as they are; change them on the board.</p>

@@ -1,5 +1,6 @@
 import type { AlloyId } from '~/core/materials/alloys';
 import { padNamesOf } from '~/core/packages/form';
+import { hasPoles, type BoardMarkId, type PartMarkId, type Polarity } from '~/core/packages/polarity';
 import type { ConnectionRecord } from '~/schema/values/connection';
 import type { ConnectionKind } from '~/schema/values/connectionKind';
 import type { Construction } from '~/schema/values/construction';
@@ -21,6 +22,13 @@ export interface SiteDraft {
   alloy: AlloyId;
   clinched: boolean;
   part: PackageDraft;
+  /** What is marked on the part and the board; an empty mark: none, or not looked. */
+  sign: {
+    part: PartMarkId | '';
+    plusPad: string | null;
+    boardMark: BoardMarkId | '';
+    boardPad: string | null;
+  };
   pads: PadDraft[];
   trackWidth_mm: number;
   /** Pins as a person writes them: "6, 18-20". */
@@ -47,7 +55,8 @@ export const blankSite = (length_mm: number, width_mm: number): SiteDraft => ({
   alloy: 'sn60pb40',
   clinched: false,
   part: startOf('radial'),
-  pads: [blankPad(), { ...blankPad(), kind: 'thermal-relief', net: 'GND' }],
+  sign: { part: '', plusPad: null, boardMark: '', boardPad: null },
+  pads: [blankPad(), blankPad()],
   trackWidth_mm: 0.25,
   groundPins: '',
   supplyPins: '',
@@ -65,6 +74,7 @@ export const draftOfSite = (site: SiteRecord): SiteDraft => ({
   alloy: site.alloy,
   clinched: site.clinched,
   part: draftOf(site.package),
+  sign: signOf(site.polarity),
 });
 
 /** With more pins than this they are named by lists, not one row each. */
@@ -101,6 +111,7 @@ export function siteOf(draft: SiteDraft, construction: Pick<Construction, 'coppe
     alloy,
     package: input,
     clinched: holed && draft.clinched,
+    polarity: parsed.success && hasPoles(partOf(parsed.data)) ? polarityOf(draft.sign) : null,
     pads: padByPad(draft.part)
       ? padsFor(draft.pads, names.length).map((pad, i) => ({
           name: names[i]!,
@@ -110,6 +121,20 @@ export function siteOf(draft: SiteDraft, construction: Pick<Construction, 'coppe
       : listedPads(draft, names, holed, construction),
   } satisfies Record<keyof NewSite, unknown>;
 }
+
+/** A sign that was told whole; one half told is none. */
+function polarityOf({ part, plusPad, boardMark, boardPad }: SiteDraft['sign']): Polarity | null {
+  if (part === '' || plusPad === null) return null;
+  const board = boardMark !== '' && boardPad !== null ? { mark: boardMark, pad: boardPad } : null;
+  return { part, plusPad, board };
+}
+
+const signOf = (polarity: Polarity | null): SiteDraft['sign'] => ({
+  part: polarity?.part ?? '',
+  plusPad: polarity?.plusPad ?? null,
+  boardMark: polarity?.board?.mark ?? '',
+  boardPad: polarity?.board?.pad ?? null,
+});
 
 /** Pads by three lists: ground, supply, and signals for the rest. */
 function listedPads(

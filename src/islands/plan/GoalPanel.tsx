@@ -1,4 +1,5 @@
-import { GOALS, phasesOf, type Goal, type Phase } from '~/core/method/goals';
+import { isEmpty, occupancyInWords, type Occupancy } from '~/core/record/occupancy';
+import { GOALS, phasesOf, possibleOn, type Goal, type Phase } from '~/core/method/goals';
 import { WORTHS, type Worth } from '~/core/method/request';
 import { GOAL_WORDS, PHASE_WORDS, WORTH_WORDS } from '~/schema/words/words';
 import { Segments, SelectField } from '~/ui/controls/Field';
@@ -10,6 +11,7 @@ export function GoalPanel({
   state,
   socket,
   near,
+  occupancy,
   onGoal,
   onPhase,
   onWorth,
@@ -20,6 +22,8 @@ export function GoalPanel({
   readonly socket: boolean;
   /** Sites close enough to come off under the same nozzle. */
   readonly near: readonly string[];
+  /** What stands on the site: a part that is off can only be fitted. */
+  readonly occupancy: Occupancy;
   readonly onGoal: (goal: Goal) => void;
   readonly onPhase: (phase: Phase) => void;
   readonly onWorth: (worth: Worth) => void;
@@ -28,11 +32,14 @@ export function GoalPanel({
   const phases = phasesOf(state.goal);
   return (
     <div className={css['setting']}>
+      {occupancy.kind !== 'fitted' && <p className={css['occupancy']}>Now: {occupancyInWords(occupancy)}.</p>}
       <SelectField
         label="Goal"
         value={state.goal}
         onChange={onGoal}
-        options={GOALS.filter((goal) => socket || goal !== 'fit-socket').map((value) => ({
+        options={GOALS.filter(
+          (goal) => (socket || goal !== 'fit-socket') && possibleOn(goal, isEmpty(occupancy)),
+        ).map((value) => ({
           value,
           label: GOAL_WORDS[value],
         }))}

@@ -186,6 +186,7 @@ export function PlanView({ sheet, by: drawnFor }: { sheet: PlanSheet; by: string
           state={state}
           socket={socketFor(partOf(site.package)) !== null}
           near={nearSites(sheet.input)}
+          occupancy={sheet.occupancy}
           onGoal={(next: Goal) => dispatch({ type: 'goal', goal: next })}
           onPhase={(phase) => dispatch({ type: 'phase', phase })}
           onWorth={(next) => dispatch({ type: 'worth', worth: next })}

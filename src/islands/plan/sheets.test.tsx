@@ -1,3 +1,4 @@
+import { AS_IT_CAME } from '~/core/record/occupancy';
 // @vitest-environment jsdom
 import { cleanup, fireEvent, render, screen, within } from '@testing-library/react';
 import { afterEach, describe, expect, it, vi } from 'vitest';
@@ -370,7 +371,16 @@ describe('what is set on a tool', () => {
 describe('what is wanted', () => {
   const shown = (goal: Parameters<typeof start>[0], changes: object = {}) => {
     const heard = { onGoal: vi.fn(), onPhase: vi.fn(), onWorth: vi.fn(), onMates: vi.fn() };
-    render(<GoalPanel state={start(goal, '1', ['U2'])} socket near={['U2', 'U3']} {...heard} {...changes} />);
+    render(
+      <GoalPanel
+        state={start(goal, '1', ['U2'])}
+        socket
+        occupancy={AS_IT_CAME}
+        near={['U2', 'U3']}
+        {...heard}
+        {...changes}
+      />,
+    );
     return heard;
   };
 

@@ -47,7 +47,9 @@ export function HeatStep({ step, at, turn, now_ms, why, tool, run }: HeatStepPro
     <>
       {turn.of > 1 && (
         <p className={css['turn']}>
-          <strong>{heating ? heatedInWords([heating.pad]) : turn.pad ? heatedInWords([turn.pad]) : 'all done'}</strong>
+          <strong>
+            {heating ? heatedInWords([heating.pad]) : turn.pad ? heatedInWords([turn.pad]) : 'all done'}
+          </strong>
           <span className="digits">
             {Math.min(turn.done + (turn.pad === null ? 0 : 1), turn.of)} of {turn.of}
           </span>
@@ -167,4 +169,3 @@ function useSignals(zone: Zone): void {
     before.current = zone;
   }, [zone]);
 }
-

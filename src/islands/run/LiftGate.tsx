@@ -53,7 +53,9 @@ export function LiftGate({
       <div className={css['buttons']}>
         <CommandButton
           command={command('go')}
-          label={held.length === 0 ? 'It is off' : asked ? 'Yes, they moved freely' : 'It moved freely, it is off'}
+          label={
+            held.length === 0 ? 'It is off' : asked ? 'Yes, they moved freely' : 'It moved freely, it is off'
+          }
           look={held.length === 0 ? 'primary' : 'outline'}
           className={css['big']}
           run={run}
@@ -67,7 +69,11 @@ export function LiftGate({
               className={css['big']}
               run={run}
             />
-            <Button look="plain" pressed={reason !== null} onClick={() => setReason(reason === null ? '' : null)}>
+            <Button
+              look="plain"
+              pressed={reason !== null}
+              onClick={() => setReason(reason === null ? '' : null)}
+            >
               Go on all the same
             </Button>
           </>

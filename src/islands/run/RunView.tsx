@@ -2,14 +2,14 @@ import { useReady } from '~/ui/useReady';
 import { useEffect, useReducer, useRef } from 'react';
 import { PAD_STATES, type PadStateId } from '~/core/record/padStates';
 import { keepsPart } from '~/core/method/goals';
-import { UNFINISHED, type Outcome } from '~/core/record/outcomes';
+import { UNFINISHED } from '~/core/record/outcomes';
 import type { Passed } from '~/core/record/runEvents';
 import { TOGETHER } from '~/core/record/runState';
 import { isSurfaceInput } from '~/schema/exchange/si/part';
 import type { JobStep } from '~/schema/records/jobs/jobPlan';
 import type { RunSheet } from '~/schema/sheets/runSheet';
 import type { WritableEvent } from '~/schema/records/jobs/runEvent';
-import { GOAL_WORDS, OUTCOME_WORDS } from '~/schema/words/words';
+import { GOAL_WORDS, outcomeInWords } from '~/schema/words/words';
 import { settingInWords } from '~/schema/words/settingWords';
 import { Button, ButtonLink, CommandButton } from '~/ui/controls/Button';
 import { ErrorNote } from '~/ui/controls/Notes';
@@ -61,6 +61,7 @@ export function RunView({ sheet }: { sheet: RunSheet }) {
   const now_ms = useNow(state.skew_ms, !closed, sheet.now_ms);
   const turn = step?.kind === 'heat' ? turnOf(step, at) : null;
   const held = heldAt(step, steps, at);
+  const isOff = steps.findLast((s) => s.effect !== null && at.done.has(s.id))?.effect === 'part-off';
   const waitLeft_ms =
     step?.kind === 'wait' && step.wait_s !== null ? at.stepStart_ms + step.wait_s * 1000 - now_ms : 0;
 
@@ -135,7 +136,8 @@ export function RunView({ sheet }: { sheet: RunSheet }) {
         dispatch({ type: 'marking', on: !state.marking });
         if (state.marking) return true;
         lands.current?.querySelector('svg')?.focus();
-        if (state.pad === null) dispatch({ type: 'pad', pad: at.heating?.pad ?? padOf(step) ?? site.pads[0]!.name });
+        if (state.pad === null)
+          dispatch({ type: 'pad', pad: at.heating?.pad ?? padOf(step) ?? site.pads[0]!.name });
         return true;
       case 'take-back':
         if (at.heating) return false;
@@ -221,6 +223,7 @@ export function RunView({ sheet }: { sheet: RunSheet }) {
         <div className={css['lands']} ref={lands}>
           <LandDrawing
             part={site.package}
+            empty={isOff ? 'the part is off' : undefined}
             from={isSurfaceInput(site.package) ? 'part side' : 'solder side'}
             selected={state.pad ?? padOf(step) ?? null}
             run={state.run}
@@ -335,7 +338,7 @@ function Closed({
   const unfinished = UNFINISHED.has(outcome);
   return (
     <div className={css['closed']}>
-      <h2>Closed: {OUTCOME_WORDS[outcome as Outcome] ?? outcome}</h2>
+      <h2>Closed: {outcomeInWords(outcome)}</h2>
       <p>
         {unfinished
           ? 'What was not done stays on the board’s open work. The job can go on where it stood.'

@@ -61,12 +61,13 @@ export function TakeBackDialog({
   const line = lines.find((l) => l.key === chosen) ?? null;
   const retime = line?.offSeq != null && how === 'other-time';
   const off_s = Number(off.replace(',', '.'));
-  const ready = line !== null && reason.trim() !== '' && (!retime || (off.trim() !== '' && off_s >= 0 && off_s <= 3600));
+  const ready =
+    line !== null && reason.trim() !== '' && (!retime || (off.trim() !== '' && off_s >= 0 && off_s <= 3600));
   const submit = (): void => {
     if (!ready) return;
     if (line.finding) onFinding(line.finding, reason.trim());
     else if (retime)
-      onWrite({ kind: 'correction', ofSeq: line.offSeq!, elapsed_s: off_s, reason: reason.trim() });
+      onWrite({ kind: 'correction', ofSeq: line.offSeq, elapsed_s: off_s, reason: reason.trim() });
     else onWrite({ kind: 'taken-back', ofSeq: line.seq!, reason: reason.trim() });
     onClose();
   };
@@ -156,7 +157,14 @@ function linesOf(
         const off = offOf(e.seq);
         if (!off) return [];
         const what = e.pad === 'all' ? 'All joints' : `Pin ${e.pad}`;
-        return [{ ...line, offSeq: off.seq, off_s: off.elapsed_s, says: `${what} heated ${seconds(off.elapsed_s)}` }];
+        return [
+          {
+            ...line,
+            offSeq: off.seq,
+            off_s: off.elapsed_s,
+            says: `${what} heated ${seconds(off.elapsed_s)}`,
+          },
+        ];
       }
       case 'melted':
         return [{ ...line, says: `Pin ${e.pad} molten at ${seconds(e.elapsed_s)}` }];

@@ -1,15 +1,6 @@
 import type { Command } from '~/ui/keyboard/command';
 
-export type RunCommand =
-  | 'go'
-  | 'melted'
-  | 'again'
-  | 'back'
-  | 'note'
-  | 'why'
-  | 'mark'
-  | 'take-back'
-  | 'close';
+export type RunCommand = 'go' | 'melted' | 'again' | 'back' | 'note' | 'why' | 'mark' | 'take-back' | 'close';
 
 /** None of these letters is one that marks a finding on the lands: the two are on one screen. */
 export const RUN_COMMANDS: readonly Command<RunCommand>[] = [

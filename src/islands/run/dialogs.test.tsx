@@ -1,6 +1,7 @@
 // @vitest-environment jsdom
 import { cleanup, fireEvent, render, screen } from '@testing-library/react';
 import { afterEach, describe, expect, it, vi } from 'vitest';
+import { OUTCOME_WORDS } from '~/schema/words/words';
 import { OUTCOMES } from '~/core/record/outcomes';
 import { $dialogOpen } from '~/ui/keyboard/useCommands';
 import { CloseDialog } from './CloseDialog';
@@ -19,12 +20,27 @@ const close = (changes: Partial<Parameters<typeof CloseDialog>[0]> = {}) => {
 describe('closing a job', () => {
   it('offers every outcome there is, and writes the one chosen with its cause', () => {
     const heard = close();
-    for (const outcome of OUTCOMES) expect(screen.getByText(outcome)).toBeTruthy();
+    for (const outcome of OUTCOMES) expect(screen.getByText(OUTCOME_WORDS[outcome])).toBeTruthy();
+    // Nothing is chosen beforehand: an outcome is said, not left standing.
+    expect(screen.getByRole<HTMLButtonElement>('button', { name: 'Choose an outcome' }).disabled).toBe(true);
     fireEvent.click(screen.getByText('improved'));
     fireEvent.change(screen.getByRole('textbox'), { target: { value: '  Dry joint under the sink.  ' } });
     fireEvent.click(screen.getByRole('button', { name: /^Close as improved/ }));
-    expect(heard.onWrite).toHaveBeenCalledWith('improved', 'Dry joint under the sink.');
+    expect(heard.onWrite).toHaveBeenCalledWith({ outcome: 'improved', cause: 'Dry joint under the sink.' });
     expect(heard.onClose).toHaveBeenCalledOnce();
+  });
+
+  it('a parked job says what it waits for, and the board is parked with it', () => {
+    const heard = close({ unfinished: true });
+    fireEvent.click(screen.getByText('parked'));
+    expect(screen.getByRole<HTMLButtonElement>('button', { name: /^Close as parked/ }).disabled).toBe(true);
+    fireEvent.change(screen.getByLabelText(/What is awaited/), { target: { value: 'two cans, ordered' } });
+    fireEvent.click(screen.getByRole('button', { name: /^Close as parked/ }));
+    expect(heard.onWrite).toHaveBeenCalledWith({
+      outcome: 'parked',
+      cause: '',
+      awaits: { awaits: 'part', what: 'two cans, ordered' },
+    });
   });
 
   it('says so where steps are left', () => {

@@ -42,7 +42,10 @@ const HEAT: JobStep = {
 const WAIT: JobStep = { ...STEP, id: 'dry', kind: 'wait', title: 'Let it dry', wait_s: 240, cautions: [] };
 
 const T0_ms = 1_000_000;
-const AT = runState([{ id: 'flux' }, { id: 'heat-1' }, { id: 'dry' }], [{ kind: 'opened', seq: 1, at_ms: T0_ms, by: 'MK' }]);
+const AT = runState(
+  [{ id: 'flux' }, { id: 'heat-1' }, { id: 'dry' }],
+  [{ kind: 'opened', seq: 1, at_ms: T0_ms, by: 'MK' }],
+);
 const dwell = (changes: Partial<Dwell> = {}): Dwell => ({
   stepId: 'heat-1',
   pad: '1',
@@ -199,6 +202,8 @@ describe('a wait', () => {
     cleanup();
     shown(WAIT, { ...after(60), early: true });
     expect(screen.getByRole('button', { name: /Yes, end the wait early/ })).toBeTruthy();
-    expect(screen.getByText(/Press again only if you are sure; the record will show it/)).toBeTruthy();
+    expect(
+      screen.getByText(/Press again only if you are sure; the record says how much was left/),
+    ).toBeTruthy();
   });
 });

@@ -30,9 +30,8 @@ export const heldAt = (step: JobStep | null, steps: readonly JobStep[], at: RunS
 
 /** The step that heats a pin which was not seen molten: where "heat again" goes back to. */
 export const stepHeating = (steps: readonly JobStep[], pad: string): JobStep | null =>
-  steps.find(
-    (s) => s.kind === 'heat' && s.phase === 'remove' && (s.pad === pad || s.inTurn.includes(pad)),
-  ) ?? null;
+  steps.find((s) => s.kind === 'heat' && s.phase === 'remove' && (s.pad === pad || s.inTurn.includes(pad))) ??
+  null;
 
 /** "pin 2", "pins 2, 5" or "the part", for whatever is heated. */
 export function heatedInWords(pads: readonly string[]): string {

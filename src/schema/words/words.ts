@@ -38,6 +38,10 @@ export const OUTCOME_WORDS: Readonly<Record<Outcome, string>> = {
   parked: 'parked',
 };
 
+/** An outcome as an entry holds it; one of a later version is said as it stands. */
+export const outcomeInWords = (outcome: string): string =>
+  (OUTCOME_WORDS as Readonly<Record<string, string | undefined>>)[outcome] ?? outcome;
+
 export const AWAITS_WORDS: Readonly<Record<Awaits, string>> = {
   part: 'a part',
   answer: 'an answer',

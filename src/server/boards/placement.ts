@@ -1,5 +1,7 @@
 import { InputError, type Fault } from '~/schema/values/faults';
 import { padNamesOf } from '~/core/packages/form';
+import { padPlaces } from '~/core/packages/placement';
+import { metres, millimetres, radians } from '~/core/quantity/convert';
 import { partOf } from '~/schema/exchange/si/part';
 import { layersOf } from '~/schema/exchange/si/connections';
 import type { Construction } from '~/schema/values/construction';
@@ -19,7 +21,9 @@ import {
 
 /** Adds a site after checking it against its board. */
 export function placeSite(db: Db, boardId: string, site: NewSite): SiteWithPads {
-  const faults = siteFaults(getBoard(db, boardId).construction, site);
+  const { construction } = getBoard(db, boardId);
+  const found = siteFaults(construction, site);
+  const faults = found.length > 0 ? found : edgeFaults(construction, site);
   if (faults.length) throw new InputError(faults);
   return db.transaction(() => {
     const made = addSite(db, boardId, site);
@@ -41,6 +45,7 @@ export function correctSite(db: Db, siteId: string, change: SiteChange): SiteWit
         }
       : fault,
   );
+  if (faults.length === 0) faults.push(...edgeFaults(construction, change));
   if (faults.length) throw new InputError(faults);
   return changeSite(db, siteId, change);
 }
@@ -52,6 +57,9 @@ export function changeCopper(db: Db, siteId: string, change: PadChanges): SiteWi
   if (faults.length) throw new InputError(faults);
   return changePads(db, siteId, change);
 }
+
+/** A pad on the very edge is on the board. */
+const EDGE_m = 1e-9;
 
 /** What keeps a site off its board: it must lie on the outline, with pads as pins and layers that exist. */
 export function siteFaults(
@@ -75,6 +83,35 @@ export function siteFaults(
     });
   }
   return [...faults, ...layerFaults(construction, site.pads, base)];
+}
+
+/** A pad that lies past the edge of a board: a part is placed with all of its lands on it. */
+function edgeFaults(
+  construction: Construction,
+  site: Pick<NewSite, 'side' | 'x_mm' | 'y_mm' | 'rotation_deg' | 'package'>,
+): Fault[] {
+  const off = padPlaces(
+    {
+      side: site.side,
+      x_m: metres(site.x_mm),
+      y_m: metres(site.y_mm),
+      rotation_rad: radians(site.rotation_deg),
+    },
+    partOf(site.package),
+  ).find(
+    ({ x_m, y_m }) =>
+      x_m < 0 ||
+      y_m < 0 ||
+      x_m > metres(construction.length_mm) + EDGE_m ||
+      y_m > metres(construction.width_mm) + EDGE_m,
+  );
+  if (!off) return [];
+  return [
+    {
+      path: '$.x_mm',
+      message: `and y put pad ${off.pad} at x ${millimetres(off.x_m).toFixed(1)}, y ${millimetres(off.y_m).toFixed(1)} mm, off the board of ${construction.length_mm} by ${construction.width_mm} mm; move or turn the part`,
+    },
+  ];
 }
 
 /** Pads that name a layer the board has not. */

@@ -21,5 +21,6 @@ export function restate(db: Db, boardId: string): void {
 
 /** Boards whose rows an earlier version wrote say what their record says, before anyone reads them. */
 export function restateAll(db: Db): void {
-  for (const { id, waitingFor } of listBoards(db)) if (waitingFor !== 'closed') db.transaction(() => restate(db, id));
+  for (const { id, waitingFor } of listBoards(db))
+    if (waitingFor !== 'closed') db.transaction(() => restate(db, id));
 }

@@ -78,9 +78,7 @@ export function takeContinuityReading(
     });
     const surface = isSurfaceInput(site.package);
     const finding =
-      verdict === 'bad'
-        ? failed(db, check, given, surface, construction.copperLayers.length, now_ms)
-        : null;
+      verdict === 'bad' ? failed(db, check, given, surface, construction.copperLayers.length, now_ms) : null;
     restate(db, site.boardId);
     return { reading, finding };
   });

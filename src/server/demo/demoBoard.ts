@@ -23,7 +23,8 @@ export interface DemoBoard {
   readonly entries?: readonly DemoEntry[];
 }
 
-export interface DemoSite extends Omit<NewSite, 'value' | 'rotation_deg'> {
+export interface DemoSite extends Omit<NewSite, 'value' | 'rotation_deg' | 'polarity'> {
+  readonly polarity?: NewSite['polarity'];
   readonly value: string;
   readonly rotation_deg: number;
 }

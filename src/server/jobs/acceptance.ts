@@ -1,3 +1,6 @@
+import { possibleOn } from '~/core/method/goals';
+import { AS_IT_CAME, isEmpty, occupancyInWords } from '~/core/record/occupancy';
+import { openBoard } from '~/server/boards/openBoard';
 import { stageOf } from '~/core/record/boardEntries';
 import { explore, MODEL_VERSION } from '~/core/method/plan/plan';
 import { edited } from '~/core/method/steps/edits';
@@ -39,26 +42,27 @@ export async function acceptJob(
   const { boardId } = getSite(db, accepted.siteId);
   const steps: FoundAnswer['steps'] = edited(answer.steps, accepted.edits, addedStep);
   const job: Omit<JobRecord, 'lastSeq'> = {
-      id,
-      boardId,
-      siteId: accepted.siteId,
-      goal: accepted.goal,
-      by: accepted.by,
-      status: 'running',
-      request: {
-        input: withoutPictures(input),
-        setting: accepted.choices[0]!.setting,
-        choices: accepted.choices,
-      },
-      plan: acceptedPlan(answer, steps, input.site),
-      modelVersion: MODEL_VERSION,
-      outcome: null,
-      cause: '',
-      acceptedAt_ms: now_ms(),
-      closedAt_ms: null,
-    };
+    id,
+    boardId,
+    siteId: accepted.siteId,
+    goal: accepted.goal,
+    by: accepted.by,
+    status: 'running',
+    request: {
+      input: withoutPictures(input),
+      setting: accepted.choices[0]!.setting,
+      choices: accepted.choices,
+    },
+    plan: acceptedPlan(answer, steps, input.site),
+    modelVersion: MODEL_VERSION,
+    outcome: null,
+    cause: '',
+    acceptedAt_ms: now_ms(),
+    closedAt_ms: null,
+  };
   return db.transaction(() => {
     refuseShut(db, boardId);
+    refuseImpossible(db, boardId, accepted);
     const made = addJob(db, job, accepted.by);
     restate(db, boardId);
     return made;
@@ -73,6 +77,15 @@ function refuseShut(db: Db, boardId: string): void {
     stage.is === 'closed'
       ? 'the board is closed; open it again on its own page first'
       : `the board is parked for ${stage.entry.what}; go on with it on its own page first`,
+  );
+}
+
+/** What is off is not taken off again. */
+function refuseImpossible(db: Db, boardId: string, { siteId, goal }: AcceptPlan): void {
+  const occupancy = openBoard(db, boardId).occupancies.get(siteId) ?? AS_IT_CAME;
+  if (possibleOn(goal, isEmpty(occupancy))) return;
+  throw new Conflict(
+    `the site is ${occupancyInWords(occupancy)}: it can be fitted; say what stands there where that is not so`,
   );
 }
 

@@ -51,14 +51,19 @@ export function appendEvent(
       });
     }
     const { steps } = job.plan;
-    const why = refusal(runState(steps, events), steps, request.event, events) ?? siteTaken(db, job, request.event);
+    const why =
+      refusal(runState(steps, events), steps, request.event, events) ?? siteTaken(db, job, request.event);
     if (why) throw new Conflict(why, { events });
     const row = toRow(job, 0, request.event, request, now_ms);
     appendRows(db, job, [row], rowChange(request.event, now_ms));
     // What was planned counts as used once anything was heated.
-    if (request.event.kind === 'closed' && !wasClosedBefore(events) && runState(steps, events).dwells.length > 0)
+    if (
+      request.event.kind === 'closed' &&
+      !wasClosedBefore(events) &&
+      runState(steps, events).dwells.length > 0
+    )
       bookUse(db, { id: job.id, by: request.by }, job.plan.consumption, now_ms);
-    if (request.event.kind === 'closed' && request.event.awaits) park(db, job.boardId, request, now_ms);
+    if (request.event.kind === 'closed' && request.event.outcome === 'parked') park(db, job, request, now_ms);
     if (CHANGES_WORK.has(request.event.kind)) restate(db, job.boardId);
     return true;
   });
@@ -75,16 +80,22 @@ function addCosts(db: Db, jobId: string, request: AppendRequest, now_ms: number,
     appendRows(
       db,
       now,
-      costs.map((body, i) => toRow(now, i, body, { ...request, clientId: `${request.clientId}-${i + 1}` }, now_ms)),
+      costs.map((body, i) =>
+        toRow(now, i, body, { ...request, clientId: `${request.clientId}-${i + 1}` }, now_ms),
+      ),
     );
   });
 }
 
 /** A job that is parked parks its board with it, for what it said. */
-function park(db: Db, boardId: string, { clientId, by, event }: AppendRequest, at_ms: number): void {
-  if (event.kind !== 'closed' || !event.awaits) return;
-  const body = { kind: 'parked', ...event.awaits, due_ms: null } as const;
-  addBoardEntry(db, { id: `${clientId}-parked`, boardId, at_ms, by, body });
+function park(db: Db, job: JobRecord, { clientId, by, event }: AppendRequest, at_ms: number): void {
+  if (event.kind !== 'closed') return;
+  const awaits = event.awaits ?? {
+    awaits: 'part',
+    what: event.cause.slice(0, 160) || `parts for ${job.plan.site.ref}`,
+  };
+  const body = { kind: 'parked', ...awaits, due_ms: null } as const;
+  addBoardEntry(db, { id: `${clientId}-parked`.slice(-64), boardId: job.boardId, at_ms, by, body });
 }
 
 const toRow = (
@@ -113,4 +124,3 @@ function siteTaken(db: Db, job: JobRecord, event: AppendRequest['event']): strin
   if (event.kind !== 'resumed') return null;
   return runningJobOf(db, job.siteId) ? 'another job is under way on this site; close that one first' : null;
 }
-

@@ -66,7 +66,9 @@ function dwellOf(state: RunState, event: RunEventBody): Dwell | undefined {
 function asSoaked(setting: Setting, job: JobRecord, state: RunState, dwell: Dwell): Setting {
   const soak = job.plan.steps.findLast(
     (s, i) =>
-      s.kind === 'wait' && /(^|-)preheat$/.test(s.id) && i < job.plan.steps.findIndex((t) => t.id === dwell.stepId),
+      s.kind === 'wait' &&
+      /(^|-)preheat$/.test(s.id) &&
+      i < job.plan.steps.findIndex((t) => t.id === dwell.stepId),
   );
   const done = soak && state.done.get(soak.id);
   if (!setting.preheat || !done) return setting;

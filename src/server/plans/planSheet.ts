@@ -1,4 +1,6 @@
-import type { Goal } from '~/core/method/goals';
+import { possibleOn, type Goal } from '~/core/method/goals';
+import { AS_IT_CAME, isEmpty } from '~/core/record/occupancy';
+import { openBoard } from '~/server/boards/openBoard';
 import type { PlanSheet } from '~/schema/sheets/planSheet';
 import type { Db } from '~/server/store/db';
 import { getBoard } from '~/server/store/repositories/boards';
@@ -9,16 +11,25 @@ import { listHabits } from '~/server/store/repositories/stepHabits';
 import { listTools } from '~/server/store/repositories/tools';
 import { recordsByPerson } from '~/server/store/repositories/trackRecord';
 
-/** Gathers what a plan of one site starts from. */
-export function planSheet(db: Db, siteId: string, goal: Goal, mates: readonly string[] = []): PlanSheet {
+/** Gathers what a plan of one site starts from. A goal that was not asked for, or cannot be gone for, is the next thing to do on the site. */
+export function planSheet(
+  db: Db,
+  siteId: string,
+  asked: Goal | null,
+  mates: readonly string[] = [],
+): PlanSheet {
   const site = getSite(db, siteId);
   const board = getBoard(db, site.boardId);
+  const occupancy = openBoard(db, board.id).occupancies.get(siteId) ?? AS_IT_CAME;
+  const empty = isEmpty(occupancy);
+  const goal = asked && possibleOn(asked, empty) ? asked : empty ? 'fit' : 'remove-keep-part';
   const { input, inputsKey } = planningFor(db, siteId, { goal });
   // Copper and edge stay with the server, which asks the planner.
   const { copperMaps: _maps, outline_mm: _edge, ...told } = input.board;
   return {
     board,
     site,
+    occupancy,
     padStates: Object.fromEntries(padStatesOf(db, board.id)),
     tools: listTools(db),
     goal,

@@ -40,7 +40,7 @@ export function planningFor(db: Db, siteId: string, wanted: Wanted): SitePlannin
   const input = planInput.parse({
     board: heatBoardOf(db, board.id),
     hazards: board.hazards,
-    site: siteInputOf(site, found),
+    site: { ...siteInputOf(site, found), undressed: occupancies.get(site.id)?.undressed ?? false },
     neighbours: sitesOf(db, board.id)
       // A part that is off is no neighbour, and shades nothing.
       .filter((other) => other.id !== site.id && !isEmpty(occupancies.get(other.id) ?? AS_IT_CAME))
@@ -86,6 +86,8 @@ export const siteInputOf = (
   package: site.package,
   connections: connectionsByPad(site),
   clinched: site.clinched,
+  nets: Object.fromEntries(site.pads.flatMap((pad) => (pad.net ? [[pad.name, pad.net]] : []))),
+  polarity: site.polarity,
   padStates: Object.fromEntries(
     site.pads.flatMap((pad) => (states.has(pad.id) ? [[pad.name, states.get(pad.id)!]] : [])),
   ),

@@ -1,6 +1,7 @@
 import { landShapes } from '~/core/packages/form';
 import { onBoard } from '~/core/packages/placement';
 import { millimetres, radians } from '~/core/quantity/convert';
+import { turnOnto, type Polarity } from '~/core/packages/polarity';
 import { partOf } from '~/schema/exchange/si/part';
 import type { AnyPackageInput } from '~/schema/values/package';
 import css from './face.module.css';
@@ -13,6 +14,7 @@ interface AsItLiesProps {
     readonly y_mm: number;
     readonly rotation_deg: number;
     readonly package: AnyPackageInput;
+    readonly polarity?: Polarity | null;
   };
   readonly board: { readonly length_mm: number; readonly width_mm: number };
 }
@@ -46,6 +48,8 @@ export function AsItLies({ site, board }: AsItLiesProps) {
   const first = lands[0]!;
   const turn = mirror * -site.rotation_deg * (site.side === 'bottom' ? -1 : 1);
   const out = Math.hypot(first.at.x, first.at.y) || 1;
+  const sign = site.polarity ? turnOnto({ part, nets: {} }, site.polarity).marked : null;
+  const signed = sign && lands.find((l) => l.pad === sign.pad);
   const tag = { x: first.at.x * (1 + (text * 1.3) / out), y: first.at.y * (1 + (text * 1.3) / out) };
   return (
     <figure className={css['asItLies']}>
@@ -71,6 +75,15 @@ export function AsItLies({ site, board }: AsItLiesProps) {
             />
           </g>
         ))}
+        {sign && signed && (
+          <Sign
+            at={signed.at}
+            sign={sign.sign}
+            half={half}
+            text={text}
+            reach={Math.min(body.length_m, body.width_m) * 500}
+          />
+        )}
         <text
           className={css['ref']}
           x={tag.x}
@@ -83,9 +96,59 @@ export function AsItLies({ site, board }: AsItLiesProps) {
       </svg>
       <figcaption>
         {site.ref} seen from the {site.side === 'top' ? 'top' : 'bottom'} of the board,{' '}
-        {edgeWords(site, board)}. Pin {first.pad} is marked.
+        {edgeWords(site, board)}.{' '}
+        {sign ? (
+          <>
+            <strong>
+              The {sign.mark} ({sign.sign}) lies at pad {sign.pad}.
+            </strong>{' '}
+          </>
+        ) : null}
+        Pin {first.pad} is the square.
       </figcaption>
     </figure>
+  );
+}
+
+/** The mark of the part where it has to lie: a broad stroke across that end of the body, with its sign outside. */
+function Sign({
+  at,
+  sign,
+  half,
+  text,
+  reach,
+}: {
+  at: { readonly x: number; readonly y: number };
+  sign: string;
+  half: number;
+  text: number;
+  reach: number;
+}) {
+  const out = Math.hypot(at.x, at.y) || 1;
+  const [ux, uy] = [at.x / out, at.y / out];
+  const edge = Math.min(half * 0.8, Math.max(reach, out) * 0.98);
+  const wide = Math.min(reach, half * 0.5) * 0.55;
+  const [cx, cy] = [ux * edge, uy * edge];
+  return (
+    <g>
+      <line
+        className={css['signMark']}
+        x1={cx - uy * wide}
+        y1={cy + ux * wide}
+        x2={cx + uy * wide}
+        y2={cy - ux * wide}
+        strokeWidth={text * 0.5}
+      />
+      <text
+        className={css['sign']}
+        x={ux * (edge + text * 1.4)}
+        y={uy * (edge + text * 1.4) + text * 0.6}
+        fontSize={text * 2}
+        textAnchor="middle"
+      >
+        {sign}
+      </text>
+    </g>
   );
 }
 

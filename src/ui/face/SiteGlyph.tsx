@@ -66,7 +66,12 @@ export const SiteGlyph = memo(function SiteGlyph(props: SiteGlyphProps) {
     >
       <g transform={`rotate(${turn}) scale(${flip} 1)`}>
         {part.body.shape === 'can' ? (
-          <circle className={css['part']} data-there={there.shape} r={bodyLength / 2} strokeWidth={text * 0.12} />
+          <circle
+            className={css['part']}
+            data-there={there.shape}
+            r={bodyLength / 2}
+            strokeWidth={text * 0.12}
+          />
         ) : (
           <rect
             className={css['part']}
@@ -91,7 +96,11 @@ export const SiteGlyph = memo(function SiteGlyph(props: SiteGlyphProps) {
 
 /** A reference, with the letter of what is wrong. */
 export const labelOf = (site: FaceSite): string =>
-  [site.ref, OCCUPANCIES[site.occupancy ?? 'fitted'].mark, PAD_STATES[site.worst].defect ? PAD_STATES[site.worst].letter : '']
+  [
+    site.ref,
+    OCCUPANCIES[site.occupancy ?? 'fitted'].mark,
+    PAD_STATES[site.worst].defect ? PAD_STATES[site.worst].letter : '',
+  ]
     .filter(Boolean)
     .join(' ');
 

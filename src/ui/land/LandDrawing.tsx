@@ -113,7 +113,12 @@ export function LandDrawing({
       >
         <LandPatterns id={patternId} unit={unit} />
         {body.can ? (
-          <circle className={css['body']} data-empty={empty !== undefined || undefined} r={body.width / 2} strokeWidth={unit * 0.12} />
+          <circle
+            className={css['body']}
+            data-empty={empty !== undefined || undefined}
+            r={body.width / 2}
+            strokeWidth={unit * 0.12}
+          />
         ) : (
           <rect
             className={css['body']}

@@ -1,7 +1,7 @@
 import { PLAN } from '../settings';
 import { wholeCelsius, litresPerMinute } from '~/core/quantity/convert';
-import { FAMILY_TRAITS } from '~/core/packages/families';
 import { isSurface } from '~/core/packages/form';
+import { turnOnto } from '~/core/packages/polarity';
 import { bakeAdvice, DRY_REWORK_K } from '~/core/packages/moisture';
 import { SURFACE_TRAITS } from '~/core/packages/surfaceFamilies';
 import type { CoolDown } from '../air/wayDown';
@@ -114,6 +114,7 @@ function phaseSteps(phase: PhaseWork): Step[] {
   const lastHeat = request.phase === 'fit' ? work.findLastIndex((s) => s.kind === 'heat') : -1;
   return [
     ...(request.phase === 'remove' ? [orientation(request)] : []),
+    ...(request.phase === 'fit' && request.site.undressed ? dressing(request) : []),
     ...(request.phase === 'fit' ? [marking(), seat(request)] : []),
     setStation(setting),
     ...preheatSteps(setting),
@@ -143,16 +144,12 @@ const marking = (): Step =>
   });
 
 function seat({ site }: PhaseRequest): Step {
-  const polarised = isSurface(site.part)
-    ? site.part.family !== 'chip'
-    : FAMILY_TRAITS[site.part.family].polarised;
+  const { title, detail } = turnOnto({ part: site.part, nets: site.nets ?? {} }, site.polarity);
   return step({
     id: 'seat',
     kind: 'gate',
-    title: polarised ? 'Pin one to pin one, then seat' : 'Seat it square',
-    detail: polarised
-      ? 'The part’s mark on the picture’s pin one; square over its pads, flat, bend nothing yet.'
-      : 'Square over its pads and flat.',
+    title,
+    detail: `${detail} Square over its pads, flat, bend nothing yet.`,
     why: 'A wrongly turned part is found now or by its smoke.',
     picture: true,
   });
@@ -242,9 +239,7 @@ function coolInWords({ ok, bowLeft, bowLimit, fall_K_s }: CoolDown): string {
 
 function afterRemoval(phase: PhaseWork): Step[] {
   const { request } = phase;
-  const order = padOrder(request);
   const kept = request.goal === 'remove-keep-part' || request.goal === 'read-and-refit';
-  const holes = !isSurface(request.site.part);
   const mates = matesOf(request)
     .slice(1)
     .map((mate) => mate.ref);
@@ -261,6 +256,15 @@ function afterRemoval(phase: PhaseWork): Step[] {
     }),
     ...coolSteps(phase),
     ...(request.goal === 'read-and-refit' ? [readPart()] : []),
+    ...dressing(request),
+  ];
+}
+
+/** What a site needs between a part and the next: lands flat, holes clear, looked at and read. */
+function dressing(request: PhaseRequest): Step[] {
+  const order = padOrder(request);
+  const holes = !isSurface(request.site.part);
+  return [
     step({
       id: 'dress',
       kind: 'do',

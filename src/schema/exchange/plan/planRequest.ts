@@ -15,6 +15,7 @@ import { moistureInput } from '~/schema/values/moisture';
 import { anyPackage } from '~/schema/values/package';
 import { partOf } from '../si/part';
 import { layersOf, type WithSite } from '../si/connections';
+import { polarity } from '~/schema/values/polarity';
 import { supplyInput } from '~/schema/values/supplyInput';
 import { benchTool, nozzle, tip } from '~/schema/values/toolSpec';
 
@@ -30,6 +31,12 @@ export const siteInput = z.strictObject({
   padStates: z.record(padName, oneOf(PAD_STATE_IDS)).default({}),
   /** Leads bent over on the solder side. */
   clinched: z.boolean().default(false),
+  /** What its pads are called on the schematic. */
+  nets: z.record(padName, text(0, 40)).default({}),
+  /** The sign of a part with two poles: its own mark and the board's. */
+  polarity: polarity.nullable().default(null),
+  /** A part came off and its lands were not dressed since. */
+  undressed: z.boolean().default(false),
   moisture: moistureInput.optional(),
 });
 

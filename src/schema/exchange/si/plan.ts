@@ -52,6 +52,9 @@ export function planRequestOf(input: PlanInput): PlanRequest {
       connections: Object.fromEntries(pins.map((pad) => [pad, connectionsOf(input, pad)])),
       padStates: site.padStates,
       clinched: site.clinched,
+      nets: site.nets,
+      polarity: site.polarity,
+      undressed: site.undressed,
     },
     neighbours: input.neighbours.map((n) => {
       const own = n.package ? partOf(n.package) : null;

@@ -38,7 +38,11 @@ const boardEntryBody = z.discriminatedUnion(
       due_ms: whenever_ms.nullable().default(null),
     }),
     z.strictObject({ kind: z.literal('resumed') }),
-    z.strictObject({ kind: z.literal('handed-back'), outcome: oneOf(OUTCOMES), cause: text(0, 600).default('') }),
+    z.strictObject({
+      kind: z.literal('handed-back'),
+      outcome: oneOf(OUTCOMES),
+      cause: text(0, 600).default(''),
+    }),
     z.strictObject({ kind: z.literal('scrapped'), cause: text(1, 600) }),
     z.strictObject({ kind: z.literal('reopened'), reason }),
   ],
@@ -58,4 +62,9 @@ export const boardEntryRow = z.strictObject({
 });
 export type BoardEntryRow = z.infer<typeof boardEntryRow>;
 
-export const boardEntryOf = ({ id, at_ms, by, body }: BoardEntryRow): BoardEntry => ({ ...body, id, at_ms, by });
+export const boardEntryOf = ({ id, at_ms, by, body }: BoardEntryRow): BoardEntry => ({
+  ...body,
+  id,
+  at_ms,
+  by,
+});

@@ -47,8 +47,7 @@ function toVersion3(plan: Stored): Stored {
       : step,
   );
   const lastFit = phased.findLastIndex((step) => step['kind'] === 'heat' && step['phase'] === 'fit');
-  const effectOf = (i: number): string | null =>
-    i === lift ? 'part-off' : i === lastFit ? 'part-on' : null;
+  const effectOf = (i: number): string | null => (i === lift ? 'part-off' : i === lastFit ? 'part-on' : null);
   const steps = phased.map((step, i) => ({ ...step, inTurn: [], effect: effectOf(i) }));
   return { ...plan, version: 3, steps };
 }

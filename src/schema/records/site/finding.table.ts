@@ -1,4 +1,10 @@
-import { index, integer, sqliteTable, text as textColumn, type AnySQLiteColumn } from 'drizzle-orm/sqlite-core';
+import {
+  index,
+  integer,
+  sqliteTable,
+  text as textColumn,
+  type AnySQLiteColumn,
+} from 'drizzle-orm/sqlite-core';
 import type { PadStateId } from '~/core/record/padStates';
 import { boards } from '../board/board.table';
 import { jobs } from '../jobs/job.table';

@@ -1,4 +1,5 @@
 import { index, integer, real, sqliteTable, text as textColumn, uniqueIndex } from 'drizzle-orm/sqlite-core';
+import type { Polarity } from '~/core/packages/polarity';
 import type { AlloyId } from '~/core/materials/alloys';
 import { boards } from '../board/board.table';
 import type { AnyPackageInput } from '~/schema/values/package';
@@ -19,6 +20,7 @@ export const sites = sqliteTable(
     alloy: textColumn('alloy').$type<AlloyId>().notNull(),
     package: textColumn('package', { mode: 'json' }).$type<AnyPackageInput>().notNull(),
     clinched: integer('clinched', { mode: 'boolean' }).notNull().default(false),
+    polarity: textColumn('polarity', { mode: 'json' }).$type<Polarity>(),
     revision: integer('revision').notNull().default(1),
   },
   (table) => [uniqueIndex('sites_ref').on(table.boardId, table.ref), index('sites_board').on(table.boardId)],

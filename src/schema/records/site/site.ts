@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { ALLOY_IDS } from '~/core/materials/alloys';
 import { connection } from '~/schema/values/connection';
 import { boardSide, oneOf, quantity, recordId, text } from '~/schema/values/fields';
+import { polarity } from '~/schema/values/polarity';
 import { anyPackage } from '~/schema/values/package';
 
 const reference = text(1, 16).regex(/^[A-Za-z][A-Za-z0-9_.+-]*$/, {
@@ -20,6 +21,8 @@ export const newSite = z.strictObject({
   package: anyPackage,
   /** Leads bent over on the solder side. */
   clinched: z.boolean().default(false),
+  /** The sign of a part with two poles; null: nobody told. */
+  polarity: polarity.nullable().default(null),
   pads: z
     .array(
       z.strictObject({

@@ -8,8 +8,7 @@ export const BEACON: DemoBoard = {
   board: {
     name: 'Beacon driver 4',
     owner: 'HL',
-    fault:
-      'Lamp current sags after ten minutes; ripple on the 24 V rail. C7 reads 165 µF with high ESR in circuit.',
+    fault: 'Lamp current sags after ten minutes; ripple on the 24 V rail. C7 out of circuit: 98 µF, 3.1 Ω.',
     triedBefore: 'C7 re-melted once on the island with a pocket iron.',
     hazards: ['stored-charge'],
     finish: 'hot-air-levelled',
@@ -20,7 +19,7 @@ export const BEACON: DemoBoard = {
   sites: [
     {
       ref: 'C7',
-      value: '220 µF 35 V',
+      value: '150 µF 40 V',
       side: 'top',
       x_mm: 52,
       y_mm: 46,
@@ -28,6 +27,7 @@ export const BEACON: DemoBoard = {
       alloy: 'sn60pb40',
       clinched: false,
       package: radial(10, 5),
+      polarity: { part: 'minus-stripe', plusPad: '1', board: { mark: 'plus', pad: '1' } },
       pads: [
         { name: '1', net: 'V24_F', connections: [track(0.6)] },
         { name: '2', net: 'GND', connections: [relief(2)] },
@@ -35,7 +35,7 @@ export const BEACON: DemoBoard = {
     },
     {
       ref: 'C8',
-      value: '220 µF 35 V',
+      value: '150 µF 40 V',
       side: 'top',
       x_mm: 66,
       y_mm: 46,
@@ -43,6 +43,7 @@ export const BEACON: DemoBoard = {
       alloy: 'sn60pb40',
       clinched: false,
       package: radial(10, 5),
+      polarity: { part: 'minus-stripe', plusPad: '1', board: { mark: 'filled-half', pad: '2' } },
       pads: [
         { name: '1', net: 'V24', connections: [relief(3)] },
         { name: '2', net: 'GND', connections: [plane(2)] },

@@ -15,7 +15,7 @@ const KINDS = [
   { value: '10 µF 63 V', size: [5, 2.5, 0.5], supply: 'VA' },
   { value: '47 µF 50 V', size: [6.3, 2.5, 0.5], supply: 'VA' },
   { value: '100 µF 35 V', size: [8, 3.5, 0.6], supply: 'VB' },
-  { value: '220 µF 35 V', size: [10, 5, 0.6], supply: 'VB' },
+  { value: '180 µF 40 V', size: [10, 5, 0.6], supply: 'VB' },
   { value: '470 µF 63 V', size: [12.5, 5, 0.6], supply: 'V48' },
 ] as const;
 

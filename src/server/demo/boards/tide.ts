@@ -70,4 +70,20 @@ export const TIDE: DemoBoard = {
     },
   ],
   readings: [{ site: 'U2', values_Ohm: [null, null, 0.2, null, 0.1, 0.2, null, 0.3], daysAgo: 88, by: 'MK' }],
+  entries: [
+    {
+      by: 'MK',
+      daysAgo: 89,
+      body: { kind: 'part', site: 'C4', is: 'fitted', what: '0.22 F 5.5 V, new', where: '' },
+    },
+    {
+      by: 'MK',
+      daysAgo: 88,
+      body: {
+        kind: 'tested',
+        how: 'In its case, clock kept over a night without mains, three times',
+        passed: true,
+      },
+    },
+  ],
 };

@@ -78,4 +78,11 @@ export const VALIDATOR: DemoBoard = {
       then: { state: 'sound', note: 'Strand taken off', daysAgo: 60 },
     },
   ],
+  entries: [
+    {
+      by: 'AO',
+      daysAgo: 59,
+      body: { kind: 'scrapped', cause: 'Laminate charred through under C2; a spare board took its place.' },
+    },
+  ],
 };

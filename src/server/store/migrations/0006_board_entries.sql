@@ -9,6 +9,8 @@ CREATE TABLE `board_entries` (
 --> statement-breakpoint
 CREATE INDEX `board_entries_board` ON `board_entries` (`board_id`,`at_ms`);--> statement-breakpoint
 ALTER TABLE `findings` ADD `takes_back_id` text REFERENCES findings(id);--> statement-breakpoint
+ALTER TABLE `sites` ADD `polarity` text;
+--> statement-breakpoint
 CREATE TRIGGER board_entries_keep BEFORE UPDATE ON board_entries
 BEGIN SELECT RAISE(ABORT, 'board entries are append-only'); END;
 --> statement-breakpoint

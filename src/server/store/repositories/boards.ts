@@ -1,10 +1,5 @@
 import { asc, desc, eq, inArray, sql } from 'drizzle-orm';
-import {
-  boardRecord,
-  type BoardChange,
-  type BoardRecord,
-  type NewBoard,
-} from '~/schema/records/board/board';
+import { boardRecord, type BoardChange, type BoardRecord, type NewBoard } from '~/schema/records/board/board';
 import type { WaitingFor } from '~/core/record/waiting';
 import type { Outcome } from '~/core/record/outcomes';
 import { boards } from '~/schema/records/board/board.table';

@@ -2,11 +2,7 @@ import { LRUCache } from 'lru-cache';
 import { and, asc, desc, eq, inArray } from 'drizzle-orm';
 import { jobOfRow, type JobRecord } from '~/schema/records/jobs/job';
 import { jobs } from '~/schema/records/jobs/job.table';
-import {
-  runEventOf,
-  runEventRow,
-  type RunEventRow,
-} from '~/schema/records/jobs/runEvent';
+import { runEventOf, runEventRow, type RunEventRow } from '~/schema/records/jobs/runEvent';
 import { runEvents } from '~/schema/records/jobs/runEvent.table';
 import type { JobTrace } from '~/core/record/occupancy';
 import type { RunEvent } from '~/core/record/runEvents';
@@ -95,9 +91,16 @@ const openingRow = (job: { id: string; acceptedAt_ms: number }, by: string): Run
 export type JobRowChange = Partial<Pick<JobRecord, 'status' | 'outcome' | 'cause' | 'closedAt_ms'>>;
 
 /** Appends rows after the last of their job, and writes what they change of it; for use within a transaction. */
-export function appendRows(db: Db, job: JobRecord, rows: readonly RunEventRow[], change: JobRowChange = {}): void {
+export function appendRows(
+  db: Db,
+  job: JobRecord,
+  rows: readonly RunEventRow[],
+  change: JobRowChange = {},
+): void {
   if (rows.length === 0) return;
-  db.insert(runEvents).values([...rows]).run();
+  db.insert(runEvents)
+    .values([...rows])
+    .run();
   db.update(jobs)
     .set({ ...change, lastSeq: job.lastSeq + rows.length })
     .where(eq(jobs.id, job.id))

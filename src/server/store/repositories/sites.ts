@@ -1,4 +1,4 @@
-import { and, asc, eq, inArray } from 'drizzle-orm';
+import { and, asc, eq, inArray, sql } from 'drizzle-orm';
 import { padRecord, type PadRecord } from '~/schema/records/site/pad';
 import { pads } from '~/schema/records/site/pad.table';
 import { siteRecord, type NewSite, type SiteChange, type SiteRecord } from '~/schema/records/site/site';
@@ -36,6 +36,9 @@ export function getPad(db: Db, id: string): PadRecord {
   return padRecord.parse(row);
 }
 
+/** References that people would read as one: c1 is C1. */
+const sameRef = (ref: string) => sql`lower(${sites.ref}) = ${ref.toLowerCase()}`;
+
 /** Adds a site with its pads, all or nothing. */
 export function addSite(db: Db, boardId: string, site: NewSite, id = newId('site')): SiteWithPads {
   return db.transaction((tx) => {
@@ -44,7 +47,7 @@ export function addSite(db: Db, boardId: string, site: NewSite, id = newId('site
     const taken = tx
       .select({ id: sites.id })
       .from(sites)
-      .where(and(eq(sites.boardId, boardId), eq(sites.ref, site.ref)))
+      .where(and(eq(sites.boardId, boardId), sameRef(site.ref)))
       .get();
     if (taken) throw new Conflict(`this board has a site ${site.ref} already; give another reference`);
     const { pads: given, ...fields } = site;
@@ -64,7 +67,7 @@ export function changeSite(db: Db, siteId: string, { revision, ...told }: SiteCh
     const taken = tx
       .select({ id: sites.id })
       .from(sites)
-      .where(and(eq(sites.boardId, site.boardId), eq(sites.ref, told.ref)))
+      .where(and(eq(sites.boardId, site.boardId), sameRef(told.ref)))
       .get();
     if (taken && taken.id !== siteId)
       throw new Conflict(`this board has a site ${told.ref} already; give another reference`);
