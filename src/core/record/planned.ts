@@ -24,7 +24,7 @@ export interface HeatCompared {
 /** Every heating of a plan with what was done, in the plan's order. */
 export function compareHeats(planned: readonly PlannedHeat[], dwells: readonly Dwell[]): HeatCompared[] {
   return planned.flatMap((heat) => {
-    const tries = dwells.filter((d) => d.stepId === heat.stepId);
+    const tries = dwells.filter((d) => d.stepId === heat.stepId && d.pad === heat.pad);
     return (tries.length > 0 ? tries : [null]).map((dwell) => ({
       planned: heat,
       dwell,

@@ -33,6 +33,7 @@ const step = (id: string, changes: Partial<StepAnswer> = {}): StepAnswer => ({
   wait_s: null,
   phase: null,
   inTurn: [],
+  stroke: [],
   effect: null,
   picture: false,
   ...changes,

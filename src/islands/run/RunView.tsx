@@ -225,8 +225,8 @@ export function RunView({ sheet }: { sheet: RunSheet }) {
             part={site.package}
             empty={isOff ? 'the part is off' : undefined}
             from={isSurfaceInput(site.package) ? 'part side' : 'solder side'}
-            selected={state.pad ?? padOf(step) ?? null}
-            run={state.run}
+            selected={state.pad ?? at.heating?.pad ?? turn?.pad ?? padOf(step) ?? null}
+            run={state.run.length > 0 ? state.run : rowOf(step)}
             choosing={state.pending !== null}
             onSelect={choose}
             onRun={take}
@@ -311,6 +311,10 @@ export function RunView({ sheet }: { sheet: RunSheet }) {
     </div>
   );
 }
+
+/** Pads that a step takes in turn or draws over, to be seen on the lands. */
+const rowOf = (step: JobStep | null): readonly string[] =>
+  step === null ? [] : step.stroke.length > 0 ? step.stroke : step.inTurn;
 
 /** A step's own pad; none where all are heated together. */
 const padOf = (step: JobStep | null): string | null => (step?.pad === TOGETHER ? null : (step?.pad ?? null));

@@ -20,6 +20,7 @@ const STEP: JobStep = {
   wait_s: null,
   phase: null,
   inTurn: [],
+  stroke: [],
   effect: null,
   picture: false,
 };

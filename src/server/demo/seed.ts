@@ -239,7 +239,9 @@ async function seedStory(db: Db, story: DemoStory, now_ms: number): Promise<void
   };
   for (const step of steps) {
     if (underWay && 'standsAt' in story.end && step.id === story.end.standsAt) break;
-    for (const dwell of story.dwells.filter((d) => step.kind === 'heat' && d.pad === step.pad)) {
+    for (const dwell of story.dwells.filter(
+      (d) => step.kind === 'heat' && (d.pad === step.pad || step.inTurn.includes(d.pad)),
+    )) {
       write({ kind: 'heat-on', stepId: step.id, pad: dwell.pad }, 20_000);
       if (dwell.melted_s !== null) {
         write(

@@ -3,6 +3,7 @@ import { airScenario, airFrom_s } from '~/core/method/air/airScenario';
 import { livesAt, livesOf } from '~/core/method/limits/forecast';
 import { scenarioFor } from '~/core/method/hand/holeTouch';
 import { landTouch } from '~/core/method/hand/landTouch';
+import { strokeLength_m } from '~/core/method/steps/sides';
 import { methodOf } from '~/core/method/ways';
 import type { MethodId } from '~/core/method/ways/method';
 import { phaseRequest } from '~/core/method/plan/phases/phasePlan';
@@ -51,7 +52,7 @@ export const exposureFor =
       setting.kind === 'air'
         ? underAir(db, job, request, setting, dwell.off_s)
         : isSurface(request.site.part)
-          ? onLands(request, choice.method, setting, dwell)
+          ? onLands(request, choice.method, setting, dwell, strokeOf(job, dwell))
           : [atHole(db, job, request, choice.method, setting, dwell)];
     return costs.map((cost) => ({ ...cost, ofSeq: dwell.onSeq }));
   };
@@ -111,7 +112,14 @@ function atHole(
 }
 
 /** Lands under a hand tool: one, or all that it stood on or was drawn over. */
-function onLands(request: PhaseRequest, method: MethodId, setting: HandSetting, dwell: Dwell): Exposure[] {
+function onLands(
+  request: PhaseRequest,
+  method: MethodId,
+  setting: HandSetting,
+  dwell: Dwell,
+  stroke: readonly string[],
+): Exposure[] {
+  if (stroke.length > 0) return underStroke(request, setting, dwell, stroke);
   const { heat } = methodOf(method);
   const touch =
     dwell.pad === TOGETHER && heat.kind === 'hand'
@@ -132,6 +140,37 @@ function onLands(request: PhaseRequest, method: MethodId, setting: HandSetting, 
     modelVersion: MODEL_VERSION,
     others: [],
   }));
+}
+
+/** Pads that the step of a heating draws its tip over; none where it stands still. */
+const strokeOf = (job: JobRecord, { stepId }: Dwell): readonly string[] =>
+  job.plan.steps.find((s) => s.id === stepId)?.stroke ?? [];
+
+/** A tip drawn along a row: each land has it for as long as it takes to pass. */
+function underStroke(
+  request: PhaseRequest,
+  setting: HandSetting,
+  { off_s }: Dwell,
+  pads: readonly string[],
+): Exposure[] {
+  const length_m = strokeLength_m(request.site.part, pads);
+  const passing = Math.min(1, setting.tip.width_m / length_m);
+  const duration_s = Math.max(off_s! * passing, SHORTEST_TOUCH_s);
+  return pads.map((pad) => {
+    const touch = landTouch(request, setting, [pad], 'one');
+    const run = touch.run({ duration_s });
+    const lives = livesAt(touch.laminate, touch.land_m2);
+    return {
+      kind: 'exposure',
+      pad,
+      duration_s,
+      padDose: doseCurve(lives.pad, run.time_s, run.land_K).at(-1)!,
+      laminateDose: doseCurve(lives.laminate, run.time_s, run.laminate_K).at(-1)!,
+      peak_C: celsius(hottest(run.land_K)),
+      modelVersion: MODEL_VERSION,
+      others: [],
+    };
+  });
 }
 
 /** The whole board under air for as long as it really was, soak included: every pad that took part. */

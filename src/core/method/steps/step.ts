@@ -29,6 +29,8 @@ export interface Step {
   readonly phase: Phase | null;
   /** Pads heated in this step one after another, each with a clock of its own; empty where there is one clock. */
   readonly inTurn: readonly string[];
+  /** Pads that a tip is drawn over under one clock; empty where it stands still. */
+  readonly stroke: readonly string[];
   /** What is different on the board once it is done. */
   readonly effect: 'part-off' | 'part-on' | null;
   /** Shown with the picture of the site as it lies on the board. */
@@ -44,6 +46,7 @@ export const step = (draft: StepDraft): Step => ({
   wait_s: null,
   phase: null,
   inTurn: [],
+  stroke: [],
   effect: null,
   picture: false,
   ...draft,

@@ -5,15 +5,13 @@ import { touchSteps } from '../steps/heatSteps';
 import { step, type Step } from '../steps/step';
 import { TIGHT_HOLE } from './data';
 import { EACH_HOLE, EACH_STUB, hasHoles } from './hole';
-import { forbids, lossOfPart, notes, NOTHING, padsInWords, type Method, type Rule } from './method';
+import { noIron } from './lands';
+import { forbids, lossOfPart, notes, NOTHING, padsInWords, type Method } from './method';
 
 /** More legs than this cannot be walked out by rocking one at a time (common practice). */
 const ROCKABLE_PINS = 3;
 
 const pinsOf = ({ site }: PhaseRequest): number => throughHole(site).pins;
-
-const noIron = (request: PhaseRequest): Rule[] =>
-  request.irons.length === 0 ? [forbids('No iron is on the bench.')] : [];
 
 const freshSolder = (request: PhaseRequest): Step =>
   step({
@@ -70,7 +68,7 @@ export const legAtATime: Method = {
     ...clinchedFirst(request),
     freshSolder(request),
     ...touchSteps(request, setting, bands, {
-      title: (pad) => `Heat pin ${pad}`,
+      title: (pins) => `Heat ${pins}`,
       detail:
         'Tip flat on land and lead together. When the whole joint moves, rock the lead free, then iron off.',
     }),
@@ -109,7 +107,7 @@ export const pumpOrWick: Method = {
     ...clinchedFirst(request),
     freshSolder(request),
     ...touchSteps(request, setting, bands, {
-      title: (pad) => `Clear pin ${pad}`,
+      title: (pins) => `Clear ${pins}`,
       detail:
         'Tip on land and lead until the far side moves; pump close over the joint; lead left to stand free.',
     }),
@@ -153,7 +151,7 @@ export const cutThenPins: Method = {
     }),
     freshSolder(request),
     ...touchSteps(request, setting, bands, {
-      title: (pad) => `Take out pin ${pad}`,
+      title: (pins) => `Take out ${pins}`,
       detail: 'Tip on land and stub. When it moves, lift the stub out with tweezers, then iron off.',
     }),
   ],

@@ -34,3 +34,11 @@ export const SWEEP = {
     'a land under the passing tip stands midway between tip and mean: contact and spreading are alike',
   ),
 } as const;
+
+/** How fast a hand draws a tip along a row of leads. */
+export const STROKE = {
+  quick: property(6e-3, 'm/s', [4e-3, 8e-3], 0.3, 'assumed', 'drag soldering by hand, common practice'),
+  slow: property(2e-3, 'm/s', [1.5e-3, 3e-3], 0.3, 'assumed', 'drag soldering by hand, common practice'),
+  /** Slower than this the lands under the tip are held, not passed. */
+  slowest: property(1e-3, 'm/s', [0.7e-3, 1.5e-3], 0.4, 'assumed', 'drag soldering by hand, common practice'),
+} as const;

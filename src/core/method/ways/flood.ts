@@ -115,7 +115,7 @@ export const lowMeltFlood: Method = {
       cautions: ['fume', 'lead'],
     }),
     ...touchSteps(request, setting, bands, {
-      title: (pad) => (bands.length > 1 ? `Keep pin ${pad} liquid` : 'Sweep until it floats'),
+      title: (pins) => (bands.length > 1 ? `Keep ${pins} liquid` : 'Sweep until it floats'),
       detail: 'When everything moves at a nudge, lift without force.',
     }),
     step({

@@ -55,7 +55,7 @@ export const gun: Method = {
       cautions: ['lead'],
     }),
     ...touchSteps(request, setting, bands, {
-      title: (pad) => `Clear pin ${pad}`,
+      title: (pins) => `Clear ${pins}`,
       detail:
         'Nozzle flat on the land, lead inside. When the lead moves freely, trigger and circle once, then off.',
     }),

@@ -1,9 +1,11 @@
 import { FLOOD, WIRE } from '~/core/materials/consumables';
 import { padNamesOf } from '~/core/packages/form';
 import { keepsPart } from '../goals';
-import { padOrder, type PhaseRequest } from '../request';
-import { touchSteps } from '../steps/heatSteps';
-import { step } from '../steps/step';
+import type { PinBand } from '../hand/bands';
+import { padOrder, type PhaseRequest, type Setting } from '../request';
+import { pinsInWords, strokeStep, touchSteps, type HeatWords } from '../steps/heatSteps';
+import { oppositeOf, sidesOf } from '../steps/sides';
+import { step, type Step } from '../steps/step';
 import { allLands, EACH_JOINT, EACH_LAND, isFamily, noIron } from './lands';
 import { forbids, hurtPads, lossOfPart, notes, NOTHING, padsInWords, type Method } from './method';
 
@@ -131,7 +133,7 @@ export const twistOff: Method = {
       cautions: ['eyes', 'leaking-electrolyte'],
     }),
     ...touchSteps(request, setting, bands, {
-      title: (pad) => `Take leg ${pad} off`,
+      title: (pins) => `Take ${pins} off`,
       detail: 'Iron on the leg; when it swims, wipe it off its land.',
     }),
   ],
@@ -165,7 +167,7 @@ export const wickThenLift: Method = {
   ],
   work: (request, setting, bands) =>
     touchSteps(request, setting, bands, {
-      title: (pad) => `Wick pin ${pad}`,
+      title: (pins) => `Wick ${pins}`,
       detail:
         'Fluxed braid on the joint, tip on the braid. When it has drunk, ease the lead up a hair while hot, tip off.',
     }),
@@ -196,7 +198,7 @@ export const cutLeads: Method = {
       cautions: ['eyes'],
     }),
     ...touchSteps(request, setting, bands, {
-      title: (pad) => `Wipe foot ${pad} off`,
+      title: (pins) => `Wipe ${pins} off`,
       detail: 'Tip on the foot; when it swims, wipe it outward off its land.',
     }),
   ],
@@ -245,16 +247,14 @@ export const jointByJoint: Method = {
     ...noIron(request),
     notes('Each joint is heated alone; nothing has to be molten at the same time.'),
   ],
-  work: (request, setting, bands) => {
-    const steps = touchSteps(request, setting, bands, {
-      title: (pad) => (request.phase === 'fit' ? `Solder pin ${pad}` : `Heat pin ${pad}`),
-      detail:
-        request.phase === 'fit'
-          ? 'Tip flat on land and lead together, feed solder to the joint and not to the tip, then iron off.'
-          : 'Tip flat on land and lead together, a little fresh solder, until the whole joint is bright, then iron off.',
-    });
-    return request.phase === 'fit' ? anchored(steps) : steps;
-  },
+  work: (request, setting, bands) =>
+    request.phase === 'fit'
+      ? anchored(request, setting, bands, SOLDERED, (rest) => touchSteps(request, setting, rest, SOLDERED))
+      : touchSteps(request, setting, bands, {
+          title: (pins) => `Heat ${pins}`,
+          detail:
+            'Tip flat on land and lead together, a little fresh solder, until the whole joint is bright, then iron off.',
+        }),
 };
 
 export const drag: Method = {
@@ -270,31 +270,59 @@ export const drag: Method = {
   hands_s: { once: 60, perPad: 1 },
   heat: EACH_LAND,
   suits: (request) =>
-    isFamily(request, 'soic', 'ssop', 'tsop', 'qfp') && padNamesOf(request.site.part).length > 3,
+    isFamily(request, 'soic', 'ssop', 'tsop', 'soj', 'plcc', 'qfp') &&
+    padNamesOf(request.site.part).length > 3,
   rules: noIron,
   work: (request, setting, bands) =>
-    anchored(
-      touchSteps(request, setting, bands, {
-        title: (pad) => `Drag over pin ${pad}`,
-        detail: 'Flux over the row, a wet tip drawn outward along the feet; it leaves each as it is wetted.',
-      }),
+    anchored(request, setting, bands, SOLDERED, (rest) =>
+      sidesOf(
+        request.site.part,
+        rest.map((band) => band.pad),
+      ).map((side) =>
+        strokeStep(request, setting, side, {
+          title: `Drag along ${pinsInWords(side)}`,
+          detail:
+            'Flux over the row, then one stroke: a wet tip drawn along the feet, no slower than the window says.',
+        }),
+      ),
     ),
 };
 
-/** One joint, then a look while turning it still costs one joint. */
-function anchored(steps: ReturnType<typeof touchSteps>): ReturnType<typeof touchSteps> {
-  const [first, ...rest] = steps;
-  if (!first || rest.length === 0) return steps;
+const SOLDERED: HeatWords = {
+  title: (pins) => `Solder ${pins}`,
+  detail: 'Tip flat on land and lead together, feed solder to the joint and not to the tip, then iron off.',
+};
+
+/** Packs of more pins than this are held at two opposite corners before anything else is soldered. */
+const HELD_BY_ONE = 3;
+
+/** One joint, or two opposite corners of a pack; then a look while turning it still costs that little. */
+function anchored(
+  request: PhaseRequest,
+  setting: Setting,
+  bands: readonly PinBand[],
+  words: HeatWords,
+  others: (rest: readonly PinBand[]) => Step[],
+): Step[] {
+  const [first] = bands;
+  if (!first || bands.length === 1) return others(bands);
+  const pads = bands.map((band) => band.pad);
+  const corner = bands.length > HELD_BY_ONE ? oppositeOf(request.site.part, first.pad, pads) : null;
+  const anchors = bands.filter((band) => band === first || band.pad === corner);
+  const rest = bands.filter((band) => !anchors.includes(band));
+  const anchor = { ...words, title: (pins: string) => `Anchor ${pins}` };
   return [
-    { ...first, title: `Anchor pin ${first.pad}` },
+    ...anchors.flatMap((band) => touchSteps(request, setting, [band], anchor)),
     step({
       id: `look-${first.pad}`,
       kind: 'inspect',
       title: 'Look again',
-      detail: `One pin (${first.pad}) holds the part. Flat? Square? Right way round?`,
-      why: 'The last moment at which turning it costs one joint.',
+      detail: `${capital(pinsInWords(anchors.map((b) => b.pad)))} hold${anchors.length > 1 ? '' : 's'} the part. Flat? Square? Right way round?`,
+      why: 'The last moment at which turning it costs so little.',
       picture: true,
     }),
-    ...rest,
+    ...others(rest),
   ];
 }
+
+const capital = (words: string): string => words.charAt(0).toUpperCase() + words.slice(1);

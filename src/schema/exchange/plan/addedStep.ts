@@ -14,6 +14,7 @@ export const addedStep = (edit: Extract<StepEdit, { op: 'add' }>): StepAnswer =>
   wait_s: edit.kind === 'wait' ? (edit.wait_s ?? 60) : null,
   phase: null,
   inTurn: [],
+  stroke: [],
   effect: null,
   picture: false,
 });

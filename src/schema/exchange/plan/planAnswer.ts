@@ -111,6 +111,8 @@ const stepAnswer = z.strictObject({
   phase: z.enum(PHASES).nullable().default(null),
   /** Pads heated in this step one after another, each with a clock of its own. */
   inTurn: z.array(z.string()).default([]),
+  /** Pads that a tip is drawn over under one clock. */
+  stroke: z.array(z.string()).default([]),
   /** What is different on the board once it is done. */
   effect: z.enum(['part-off', 'part-on']).nullable().default(null),
   /** Shown with the picture of the site as it lies. */

@@ -246,6 +246,7 @@ function stepAnswerOf(step: Step): StepAnswer {
     ...step,
     cautions: step.cautions.map((id) => CAUTIONS[id]),
     inTurn: [...step.inTurn],
+    stroke: [...step.stroke],
     dwell: dwell && {
       setpoint_C: Math.round(celsius(dwell.setpoint_K)),
       expect_s: [finite(dwell.expect_s[0]), finite(dwell.expect_s[1])],

@@ -94,6 +94,8 @@ const jobStep = z.object({
   phase: z.enum(['remove', 'reflow', 'fit']).nullable().default(null),
   /** Pads heated in this step one after another, each with a clock of its own; empty where there is one clock. */
   inTurn: z.array(z.string()),
+  /** Pads that a tip is drawn over under one clock; empty where it stands still. */
+  stroke: z.array(z.string()),
   /** What is different on the board once it is done. */
   effect: z.enum(['part-off', 'part-on']).nullable(),
   picture: z.boolean().default(false),

@@ -48,7 +48,7 @@ function toVersion3(plan: Stored): Stored {
   );
   const lastFit = phased.findLastIndex((step) => step['kind'] === 'heat' && step['phase'] === 'fit');
   const effectOf = (i: number): string | null => (i === lift ? 'part-off' : i === lastFit ? 'part-on' : null);
-  const steps = phased.map((step, i) => ({ ...step, inTurn: [], effect: effectOf(i) }));
+  const steps = phased.map((step, i) => ({ ...step, inTurn: [], stroke: [], effect: effectOf(i) }));
   return { ...plan, version: 3, steps };
 }
 

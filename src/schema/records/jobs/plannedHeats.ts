@@ -6,17 +6,18 @@ export function plannedHeatsOf(plan: JobPlan): PlannedHeat[] {
   const { phases } = plan;
   return plan.steps.flatMap((step) => {
     if (step.kind !== 'heat' || !step.dwell || step.pad === null) return [];
+    const { dwell } = step;
     const phase = phases.find((p) => p.phase === step.phase) ?? phases[0]!;
-    const own = phase.pins.find((p) => p.pad === step.pad);
     const worst = phase.pins.reduce((a, b) => ((b.padDose.p90 ?? 0) > (a.padDose.p90 ?? 0) ? b : a));
-    return [
-      {
+    return (step.inTurn.length > 0 ? step.inTurn : [step.pad]).map((pad) => {
+      const own = phase.pins.find((p) => p.pad === pad);
+      return {
         stepId: step.id,
-        pad: step.pad,
-        melt_s: { p10: step.dwell.expect_s[0], p90: step.dwell.expect_s[1] },
-        stop_s: step.dwell.stop_s,
+        pad,
+        melt_s: { p10: dwell.expect_s[0], p90: dwell.expect_s[1] },
+        stop_s: dwell.stop_s,
         padDose: (own ?? worst).padDose,
-      },
-    ];
+      };
+    });
   });
 }
