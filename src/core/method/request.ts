@@ -4,7 +4,7 @@ import { padNamesOf, type PartPackage } from '~/core/packages/form';
 import { padPlaces } from '~/core/packages/placement';
 import type { BakeTemperature, MoistureLevel } from '~/core/packages/moisture';
 import type { Polarity } from '~/core/packages/polarity';
-import type { PadStateId } from '~/core/record/padStates';
+import { isHurt, type PadStateId } from '~/core/record/padStates';
 import type { Connection, HollowTip, SolidTip } from '~/core/thermal/joint/scenario';
 import type { Preheat } from '~/core/thermal/preheat';
 import type { Board } from '~/core/thermal/stackup';
@@ -163,7 +163,11 @@ export function padOrder(request: Pick<PlanRequest, 'site'>): string[] {
   const weight = (pad: string): number => copperWeight(request.site.connections[pad] ?? []);
   const names = padNamesOf(request.site.part);
   const place = new Map(names.map((name, i) => [name, i]));
-  return [...names].sort((a, b) => weight(a) - weight(b) || place.get(a)! - place.get(b)!);
+  // A hurt land comes last: nothing is moved any more once it is hot.
+  const hurt = (pad: string): number => Number(isHurt(request.site.padStates[pad]));
+  return [...names].sort(
+    (a, b) => hurt(a) - hurt(b) || weight(a) - weight(b) || place.get(a)! - place.get(b)!,
+  );
 }
 
 /** Equal for pads that a dwell cannot tell apart: same copper, same budget left. */

@@ -25,6 +25,8 @@ export const PLAN = {
    * will lift, and the plan says that it overspends (assumed).
    */
   leastShare: 0.05,
+  /** A lifted, torn, corroded or barrel-damaged land is given this share of a whole one's dwell (assumed). */
+  hurtShare: 0.4,
   /** Chance that a pin is still solid at its stop, above which a setting is not offered: it costs a second try. */
   acceptableMiss: 0.2,
   /** Chance that a dwell kept to its stop overspends a budget: it costs a pad, so it is kept smaller. */

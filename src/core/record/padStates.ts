@@ -31,6 +31,11 @@ export const PAD_STATES = {
 export type PadStateId = keyof typeof PAD_STATES;
 export const PAD_STATE_IDS = Object.keys(PAD_STATES) as [PadStateId, ...PadStateId[]];
 
+/** States of a land on which no force may come, and which heat hurts sooner. */
+const HURT: ReadonlySet<PadStateId> = new Set(['lifted', 'torn', 'barrel', 'corroded', 'track-cut']);
+
+export const isHurt = (state: PadStateId | undefined): boolean => state !== undefined && HURT.has(state);
+
 export function padStateOfLetter(letter: string): PadStateId | null {
   const wanted = letter.toUpperCase();
   return PAD_STATE_IDS.find((id) => PAD_STATES[id].letter === wanted) ?? null;

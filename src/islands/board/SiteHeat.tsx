@@ -15,16 +15,22 @@ export function SiteHeat({
   label,
   life,
   nameOf,
+  hurt = [],
 }: {
   readonly label: string;
   readonly life: SharedLife | null;
   readonly nameOf: (padId: string) => string;
+  /** Pads whose lands were found damaged, as they are called. */
+  readonly hurt?: readonly string[];
 }) {
   if (!life) return <p className="quiet">No heat recorded.</p>;
   return (
     <HeatStrip
       label={label}
       of={`${nameOf(life.worstPadId)}, the most spent of ${life.heated} heated`}
+      doubt={
+        hurt.length > 0 ? `${hurt.join(', ')} damaged: no estimate holds for what is left there` : undefined
+      }
       exposures={life.exposures.map((e) => stripExposure(e, e.padId !== life.worstPadId))}
     />
   );

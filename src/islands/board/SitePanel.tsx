@@ -1,4 +1,5 @@
 import { sharedLife, type PadExposure } from '~/core/record/heatLife';
+import { isHurt } from '~/core/record/padStates';
 import { isEmpty, OCCUPANCIES, occupancyInWords, type Occupancy } from '~/core/record/occupancy';
 import { STROKE_IDS, STROKES, type StrokeId } from '~/schema/presets/copperStroke';
 import { isSurfaceInput } from '~/schema/exchange/si/part';
@@ -105,6 +106,7 @@ export function SitePanel({
         label={`Heat of ${site.ref} so far`}
         life={sharedLife(here)}
         nameOf={(padId) => `pin ${site.pads.find((p) => p.id === padId)?.name ?? '?'}`}
+        hurt={site.pads.filter((p) => isHurt(padState(state.findings, p.id))).map((p) => `pin ${p.name}`)}
       />
       <div className={css['land']} data-many={site.pads.length > 16 || undefined}>
         <LandDrawing

@@ -17,11 +17,14 @@ export function HeatStrip({
   exposures,
   label,
   of,
+  doubt,
 }: {
   readonly exposures: readonly Exposure[];
   readonly label: string;
   /** Whose budget the line shows, where it shows more than one pad's heat. */
   readonly of?: string;
+  /** Why nothing is promised of what is left. */
+  readonly doubt?: string | undefined;
 }) {
   const spent = exposures.reduce((sum, e) => sum + (e.beside ? 0 : e.dose), 0);
   const scale = Math.max(1, spent);
@@ -59,7 +62,7 @@ export function HeatStrip({
       <figcaption>
         {exposures.length === 0
           ? 'no heat recorded'
-          : `${of ? `${of}: ` : ''}${budget(spent)} spent, ${spent < 1 ? `${budget(1 - spent)} left` : 'nothing left'}`}
+          : `${of ? `${of}: ` : ''}${budget(spent)} spent, ${doubt ?? (spent < 1 ? `${budget(1 - spent)} left` : 'nothing left')}`}
       </figcaption>
     </figure>
   );

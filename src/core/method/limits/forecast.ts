@@ -1,3 +1,4 @@
+import { isHurt } from '~/core/record/padStates';
 import { formOf } from '~/core/packages/form';
 import { laminateEndurance, padEndurance, type Endurance } from '~/core/thermal/dose';
 import { doseCurve, valueAt } from '~/core/thermal/history';
@@ -51,7 +52,8 @@ export function allowanceFor(request: PhaseRequest, pads: readonly string[]): Al
   const { site } = request;
   const spent = Math.max(...pads.map((pad) => padDose[pad] ?? 0));
   return {
-    padDose: shareOf(spent),
+    // A hurt land has lost some of its bond already: it is given less of what is reckoned to be left.
+    padDose: shareOf(spent) * (pads.some((pad) => isHurt(site.padStates[pad])) ? PLAN.hurtShare : 1),
     laminateDose: shareOf(laminateDose),
     body_K: bodyCounts(request.goal, request.phase)
       ? formOf(site.part, site.alloy, request.board.thickness_m).body.limit_K

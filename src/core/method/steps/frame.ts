@@ -1,6 +1,8 @@
 import { PLAN } from '../settings';
 import { wholeCelsius, litresPerMinute } from '~/core/quantity/convert';
 import { isSurface } from '~/core/packages/form';
+import { isHurt, PAD_STATES } from '~/core/record/padStates';
+import { repairFor } from '~/core/record/repairs';
 import { turnOnto } from '~/core/packages/polarity';
 import { bakeAdvice, DRY_REWORK_K } from '~/core/packages/moisture';
 import { SURFACE_TRAITS } from '~/core/packages/surfaceFamilies';
@@ -115,12 +117,15 @@ function phaseSteps(phase: PhaseWork): Step[] {
   return [
     ...(request.phase === 'remove' ? [orientation(request)] : []),
     ...(request.phase === 'fit' && request.site.undressed ? dressing(request) : []),
+    ...(request.phase === 'remove' ? [] : mendSteps(request)),
     ...(request.phase === 'fit' ? [marking(), seat(request)] : []),
     setStation(setting),
     ...preheatSteps(setting),
     flux(request, setting),
     ...work.map((s, i): Step => (i === lastHeat ? { ...s, effect: 'part-on' } : s)),
-    ...(request.phase === 'remove' ? afterRemoval(phase) : [...coolSteps(phase), inspectFitted()]),
+    ...(request.phase === 'remove'
+      ? afterRemoval(phase)
+      : [...coolSteps(phase), inspectFitted(request), ...readSteps(request)]),
   ];
 }
 
@@ -295,15 +300,48 @@ const readPart = (): Step =>
     why: 'What is in it may exist nowhere else.',
   });
 
-const inspectFitted = (): Step =>
+const inspectFitted = ({ site }: PhaseRequest): Step =>
   step({
     id: 'inspect',
     kind: 'inspect',
     title: 'Inspect',
-    detail:
-      'Wetting all round, fill to the far side, no bridge by eye and by meter, part square. Mark what you find.',
+    detail: isSurface(site.part)
+      ? 'Wetting at heel, toe and sides of every foot, no bridge by eye and by meter, part square. Mark what you find.'
+      : 'Wetting all round, fill to the far side, no bridge by eye and by meter, part square. Mark what you find.',
     why: 'A cold joint passes today’s test and fails on the bench of the next visit.',
   });
+
+/** Damaged lands are put right before a part hides them; each repair has its own way. */
+function mendSteps({ site }: PhaseRequest): Step[] {
+  return Object.entries(site.padStates).flatMap(([pad, state]): Step[] => {
+    const repair = isHurt(state) ? repairFor(state) : null;
+    if (!repair) return [];
+    return [
+      step({
+        id: `mend-${pad}`,
+        kind: 'gate',
+        title: `Put pin ${pad} right: ${PAD_STATES[state].name.toLowerCase()}`,
+        detail: `${repair.how} Mark it repaired when it is done.`,
+        why: 'Under the part it cannot be reached again; left, it opens in use.',
+      }),
+    ];
+  });
+}
+
+/** A repaired land is proved by meter before the job ends. */
+function readSteps({ site }: PhaseRequest): Step[] {
+  const hurt = Object.entries(site.padStates).flatMap(([pad, state]) => (isHurt(state) ? [pad] : []));
+  if (hurt.length === 0) return [];
+  return [
+    step({
+      id: 'read-lands',
+      kind: 'gate',
+      title: `Read pin ${hurt.join(', ')} by meter`,
+      detail: 'Continuity to the next point of its net, read and recorded on the site’s checklist.',
+      why: 'A repair that was not read is a guess; the board stays open until it is.',
+    }),
+  ];
+}
 
 /** What has to be known or done about water before a moulded body passes 200 °C. */
 function bakeSteps(phases: readonly PhaseWork[]): Step[] {

@@ -1,6 +1,7 @@
 import { wholeCelsius } from '~/core/quantity/convert';
 import type { CautionId } from '../cautions';
 import type { PinBand } from '../hand/bands';
+import { isHurt, PAD_STATES } from '~/core/record/padStates';
 import { TOGETHER } from '~/core/record/runState';
 import { PLAN } from '../settings';
 import { STROKE } from '../ways/data';
@@ -68,6 +69,7 @@ function rowsOf(request: PhaseRequest, setting: Setting, bands: readonly PinBand
 function isAlike(request: PhaseRequest, setting: Setting, row: Row, band: PinBand): boolean {
   const all = [...row, band];
   if (all.some((b) => b.pads.length > 1 || b.pad === TOGETHER)) return false;
+  if (all.some((b) => isHurt(request.site.padStates[b.pad]))) return false;
   const one = row[0];
   return (
     shown_K(setting, one.pad) === shown_K(setting, band.pad) &&
@@ -89,7 +91,7 @@ function heatStep(request: PhaseRequest, set_K: number, row: Row, words: HeatWor
     kind: 'heat',
     phase: request.phase,
     title: words.title(pinsInWords(row.map((b) => b.pad))),
-    detail: words.detail,
+    detail: `${hurtWords(request, first)}${words.detail}`,
     why:
       first.pads.length > 1
         ? 'Every joint of the part has to be liquid at the same moment before anything moves.'
@@ -108,6 +110,14 @@ function heatStep(request: PhaseRequest, set_K: number, row: Row, words: HeatWor
           : 'Tip off. Let it cool a minute. Clean and tin the tip, flux, fresh solder, try once more.'),
     ),
   });
+}
+
+/** What is minded at a land that was found hurt; empty at a whole one. */
+function hurtWords({ site }: PhaseRequest, { pads }: PinBand): string {
+  const hurt = pads.filter((pad) => isHurt(site.padStates[pad]));
+  if (hurt.length === 0) return '';
+  const state = PAD_STATES[site.padStates[hurt[0]!]!].name.toLowerCase();
+  return `${pads.length > 1 ? `Pin ${hurt.join(', ')}` : 'Its land'}: ${state}. Tip on the lead, no sideways force, no suction. `;
 }
 
 /** "pin 4", "pins 1 to 8", "pins 2, 5", "14 pins, 1 to 16": what a step heats, in few words. */

@@ -6,7 +6,16 @@ import { step, type Step } from '../steps/step';
 import { TIGHT_HOLE } from './data';
 import { EACH_HOLE, EACH_STUB, hasHoles } from './hole';
 import { noIron } from './lands';
-import { forbids, lossOfPart, notes, NOTHING, padsInWords, type Method } from './method';
+import {
+  forbids,
+  hurtForbids,
+  hurtPads,
+  lossOfPart,
+  notes,
+  NOTHING,
+  padsInWords,
+  type Method,
+} from './method';
 
 /** More legs than this cannot be walked out by rocking one at a time (common practice). */
 const ROCKABLE_PINS = 3;
@@ -52,6 +61,7 @@ export const legAtATime: Method = {
   suits: hasHoles,
   rules: (request) => [
     ...noIron(request),
+    ...hurtForbids(request, 'rocking pulls it off'),
     ...(pinsOf(request) > ROCKABLE_PINS
       ? [
           forbids(
@@ -101,6 +111,9 @@ export const pumpOrWick: Method = {
           ]
         : []),
       ...(request.site.clinched ? [notes('Clinched leads are cut flush first.')] : []),
+      ...(hurtPads(request).length > 0
+        ? [notes(`Pin ${hurtPads(request).join(', ')} is wicked, not pumped: its land is damaged.`)]
+        : []),
     ];
   },
   work: (request, setting, bands) => [

@@ -4,7 +4,7 @@ import { padOrder } from '../request';
 import { touchSteps } from '../steps/heatSteps';
 import { step } from '../steps/step';
 import { fittingNozzles, hasHoles } from './hole';
-import { forbids, notes, NOTHING, padsInWords, type Method } from './method';
+import { forbids, hurtForbids, notes, NOTHING, padsInWords, type Method } from './method';
 
 /** Past this share of its bore closed a gun draws too little air to empty a hole (assumed, common practice). */
 const CLOGGED = 0.5;
@@ -41,6 +41,7 @@ export const gun: Method = {
     ...(request.guns.length > 0 && request.guns.every((tool) => (tool.clogged ?? 0) > CLOGGED)
       ? [forbids('The gun’s nozzle is more than half closed: clean it before it is asked to clear anything.')]
       : []),
+    ...hurtForbids(request, 'suction and the nozzle’s edge pull it off'),
     ...(request.site.clinched
       ? [notes('Clinched leads keep the nozzle off the land: cut them flush or straighten them first.')]
       : []),

@@ -1,4 +1,4 @@
-import type { PadStateId } from '~/core/record/padStates';
+import { isHurt } from '~/core/record/padStates';
 import type { PinBand } from '../hand/bands';
 import type { HandHeat } from '../hand/handTrial';
 import type { Phase } from '../goals';
@@ -70,12 +70,15 @@ export interface Method {
 
 export const NOTHING: Needs = { freshSolder: 'none', braid: false, lowMelt: false, paste: false };
 
-/** Pad states on which no force may come. */
-const HURT: readonly PadStateId[] = ['lifted', 'torn', 'barrel', 'corroded', 'track-cut'];
-
 /** Pads of the site that were found hurt, by name. */
 export const hurtPads = ({ site }: PhaseRequest): string[] =>
-  Object.entries(site.padStates).flatMap(([pad, state]) => (HURT.includes(state) ? [pad] : []));
+  Object.entries(site.padStates).flatMap(([pad, state]) => (isHurt(state) ? [pad] : []));
+
+/** The rule of every method that pulls, presses or sucks at lands. */
+export function hurtForbids(request: PhaseRequest, because: string): Rule[] {
+  const hurt = hurtPads(request);
+  return hurt.length === 0 ? [] : [forbids(`The land of pin ${hurt.join(', ')} is damaged: ${because}.`)];
+}
 
 export const forbids = (says: string): Rule => ({ forbids: true, says });
 export const notes = (says: string): Rule => ({ forbids: false, says });

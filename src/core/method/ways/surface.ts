@@ -7,7 +7,16 @@ import { pinsInWords, strokeStep, touchSteps, type HeatWords } from '../steps/he
 import { oppositeOf, sidesOf } from '../steps/sides';
 import { step, type Step } from '../steps/step';
 import { allLands, EACH_JOINT, EACH_LAND, isFamily, noIron } from './lands';
-import { forbids, hurtPads, lossOfPart, notes, NOTHING, padsInWords, type Method } from './method';
+import {
+  forbids,
+  hurtForbids,
+  hurtPads,
+  lossOfPart,
+  notes,
+  NOTHING,
+  padsInWords,
+  type Method,
+} from './method';
 
 const flux = (request: PhaseRequest) =>
   step({
@@ -272,7 +281,7 @@ export const drag: Method = {
   suits: (request) =>
     isFamily(request, 'soic', 'ssop', 'tsop', 'soj', 'plcc', 'qfp') &&
     padNamesOf(request.site.part).length > 3,
-  rules: noIron,
+  rules: (request) => [...noIron(request), ...hurtForbids(request, 'a tip drawn over it takes it along')],
   work: (request, setting, bands) =>
     anchored(request, setting, bands, SOLDERED, (rest) =>
       sidesOf(
