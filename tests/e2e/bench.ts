@@ -113,9 +113,16 @@ export async function upTo(page: Page, title: RegExp | string): Promise<void> {
   for (let i = 0; i < 20; i++) {
     const now = await heading.innerText();
     if (typeof title === 'string' ? now === title : title.test(now)) return;
-    await page.getByRole('button', { name: /^(Confirmed|Done|Yes, end the wait early|Next step)/ }).click();
+    await page
+      .getByRole('button', {
+        name: /^(Confirmed|Done|Yes, end the wait early|Next step|It is off|It moved freely|Yes, they moved freely)/,
+      })
+      .click();
     await expect
-      .poll(async () => `${await heading.innerText()}${await page.getByText(/end the wait early/).count()}`)
+      .poll(
+        async () =>
+          `${await heading.innerText()}${await page.getByText(/end the wait early|Yes, they moved freely/).count()}`,
+      )
       .not.toBe(`${now}0`);
   }
   throw new Error(`no step ${String(title)}`);

@@ -29,7 +29,7 @@ test('the continuity checklist by keyboard: readings in order, a failure with it
   const { boardId } = await withPair(page, 'Checklist');
   await page.goto(`/boards/${boardId}`);
   await ready(page);
-  await page.keyboard.press('c');
+  await page.keyboard.press('y');
   await page.waitForURL('**/check');
   await ready(page);
   const field = page.getByLabel('Meter reads');
@@ -158,7 +158,8 @@ test('a photo goes with a finding, and stays with it', async ({ page, baseURL })
   await page.goto(`/boards/${boardId}`);
   await ready(page);
   await page.getByRole('option', { name: /^Pin 1/ }).click();
-  await page.getByRole('listbox').press('l');
+  await page.keyboard.press('m');
+  await page.keyboard.press('l');
   const life = page.getByRole('region', { name: 'Life of pin 1' });
   await expect(life).toContainText('lifted, still attached, as received');
   await life.getByLabel('Add a photo').setInputFiles({
@@ -181,7 +182,7 @@ test('an area is drawn by keyboard, lists what lies under it, and is followed by
   const { boardId } = await withPair(page, 'Patch');
   await page.goto(`/boards/${boardId}`);
   await ready(page);
-  await page.keyboard.press('d');
+  for (const key of ['.', 'd']) await page.keyboard.press(key);
   const press = async (key: string, times: number): Promise<void> => {
     for (let i = 0; i < times; i++) await page.keyboard.press(key);
   };
@@ -229,16 +230,16 @@ test('copper is marked in strokes over a run of pins, and two screens never over
   await other.goto(`/boards/${boardId}`);
   await ready(other);
 
-  await page.keyboard.press('m');
+  await page.keyboard.press('q');
   await page.getByRole('option', { name: /^Pin 1/ }).click();
   await page.getByRole('listbox').press('Shift+ArrowLeft');
-  await expect(page.getByText('pins 1 to 2')).toBeVisible();
+  await expect(page.getByText('pins 1 to 2').first()).toBeVisible();
   await page.getByRole('listbox').press('i');
   await expect(page.getByRole('option', { name: /^Pin 1, OUT, isolated/ })).toBeVisible();
   await page.getByRole('listbox').press('s');
   await expect(page.getByRole('option', { name: /^Pin 2, no net, track/ })).toBeVisible();
 
-  await other.keyboard.press('m');
+  await other.keyboard.press('q');
   await other.getByRole('option', { name: /^Pin 1/ }).click();
   await other.getByRole('listbox').press('g');
   await expect(other.getByRole('alert')).toContainText('changed on another screen');
@@ -317,8 +318,9 @@ test('what is told of a board is changed against its revision; its label carries
   await page.getByRole('button', { name: 'Write the change' }).click();
   await page.waitForURL(`**/boards/${boardId}`);
   await ready(page);
+  await page.getByText('What it is and how it came').click();
   await expect(page.getByText('To go back as it was: four screws')).toBeVisible();
-  await page.keyboard.press('l');
+  for (const key of ['.', 'l']) await page.keyboard.press(key);
   await expect(page.getByText(`${baseURL}/boards/${boardId}`)).toBeVisible();
   await expect(page.getByRole('article').locator('svg')).toBeVisible();
   // One label, one page of the printer's roll.
@@ -374,7 +376,7 @@ test('a site that was placed wrongly is corrected, and taken off while the recor
   const { boardId } = await ownSite(page, 'Corrected');
   await page.goto(`/boards/${boardId}`);
   await ready(page);
-  await page.keyboard.press('w');
+  for (const key of ['.', 'w']) await page.keyboard.press(key);
   await page.waitForURL('**/edit');
   await ready(page);
   await page.getByLabel('Reference').fill('C9');
@@ -389,12 +391,14 @@ test('a site that was placed wrongly is corrected, and taken off while the recor
   await expect(page.getByRole('option', { name: /^Pin 2, GND/ })).toBeVisible();
 
   await page.getByRole('option', { name: /^Pin 1/ }).click();
-  await page.getByRole('listbox').press('d');
+  await page.keyboard.press('m');
+  await page.keyboard.press('d');
   await expect(page.getByRole('region', { name: 'Life of pin 1' })).toContainText('dull or cold');
   await page.getByRole('link', { name: /^Correct/ }).click();
   await page.waitForURL('**/edit');
   await ready(page);
-  await page.getByRole('button', { name: 'Take C9 off the board' }).click();
+  await page.getByRole('button', { name: 'Delete C9 from the record' }).click();
+  await page.getByRole('button', { name: 'Yes, delete C9' }).click();
   await expect(page.getByRole('alert')).toContainText('which the record keeps; it stays');
 
   await page.request.post(`/api/boards/${boardId}/sites`, {
@@ -410,12 +414,13 @@ test('a site that was placed wrongly is corrected, and taken off while the recor
   });
   await page.goto(`/boards/${boardId}`);
   await ready(page);
-  await page.keyboard.press('j');
+  await page.keyboard.press('ArrowDown');
   await expect(page.getByRole('heading', { name: /^R1/ })).toBeVisible();
-  await page.keyboard.press('w');
+  for (const key of ['.', 'w']) await page.keyboard.press(key);
   await page.waitForURL('**/edit');
   await ready(page);
-  await page.getByRole('button', { name: 'Take R1 off the board' }).click();
+  await page.getByRole('button', { name: 'Delete R1 from the record' }).click();
+  await page.getByRole('button', { name: 'Yes, delete R1' }).click();
   await page.waitForURL(`**/boards/${boardId}`);
   await ready(page);
   await expect(page.getByRole('button', { name: /^R1,/ })).toHaveCount(0);

@@ -58,7 +58,7 @@ test('keyboard alone on a 100-pin pack: a run, a bridge each way, a life that ca
 }) => {
   await signIn(page, baseURL!);
   const boardId = await withPack(page, 'Keyed pack');
-  await page.getByRole('listbox').focus();
+  await page.keyboard.press('m');
   // A pin by its number, then three more with Shift: two keystrokes from there mark them all.
   for (const key of ['1', '0']) await page.keyboard.press(key);
   for (let i = 0; i < 3; i++) await page.keyboard.press('Shift+ArrowDown');
@@ -76,13 +76,17 @@ test('keyboard alone on a 100-pin pack: a run, a bridge each way, a life that ca
   await state(page, 1, /Bridged/);
   for (const key of ['4', '0']) await page.keyboard.press(key);
   await page.keyboard.press('b');
-  await expect(page.getByText(/now choose the other pad/)).toBeVisible();
+  await expect(page.getByText(/choose the other pad/)).toBeVisible();
   for (const key of ['4', '1', 'Enter']) await page.keyboard.press(key);
   await expect(page.getByText(/are both GND: recorded as joined on purpose/)).toBeVisible();
   await state(page, 40, /Joined on purpose/);
 
   // A finding is followed by the next; both stay to be read, here and after a reload.
   for (const key of ['1', '2']) await page.keyboard.press(key);
+  await page.keyboard.press('r');
+  // A claim of a repair is asked twice.
+  await expect(page.getByText(/claims a repair on pin 12/)).toBeVisible();
+  await state(page, 12, /Corroded/);
   await page.keyboard.press('r');
   await state(page, 12, /Repaired/);
   await page.reload();

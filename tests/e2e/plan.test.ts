@@ -168,7 +168,7 @@ test('a whole board: twenty capacitors in both orders, kept and gone on from', a
   await signIn(page, baseURL!);
   await page.goto('/boards/demo-dimmer-4');
   await ready(page);
-  await page.keyboard.press('y');
+  await page.keyboard.press('w');
   await page.waitForURL('**/recap');
   await solved(page);
   const orders = page.getByRole('table');

@@ -107,7 +107,7 @@ test('by keyboard alone, with a reload in the middle of a step', async ({ page }
   await page.waitForURL('**/boards/demo-door-7');
   await ready(page);
   await expect(page.getByRole('heading', { name: /^C3/ })).toBeVisible();
-  await keys('p');
+  await keys('Enter');
   await page.waitForURL('**/plan');
   await solved(page);
   // Another way, another temperature, and back to the plan's own.
@@ -154,7 +154,7 @@ test('by keyboard alone, with a reload in the middle of a step', async ({ page }
   await keys(' ');
   await at('Inspect before anything hides it');
   // Onto the lands, to pin 2, lifted.
-  await keys('f', '2', 'l');
+  await keys('v', '2', 'l');
   await expect(page.getByRole('option', { name: /Pin 2.*Lifted/ })).toBeVisible();
   await keys(' ');
   await at('Clean');
@@ -173,12 +173,12 @@ test('by keyboard alone, with a reload in the middle of a step', async ({ page }
 });
 
 test('the help sheet lists the keys of the screen it stands on', async ({ page }) => {
-  await page.goto('/');
+  await page.goto('/boards/demo-beacon-4');
   await ready(page);
   await page.locator('[data-ready].station').waitFor();
   await page.keyboard.press('?');
   const sheet = page.getByRole('dialog', { name: 'Keys' });
-  await expect(sheet).toContainText('Take in a board');
+  await expect(sheet).toContainText('Turn the board over');
   await expect(sheet).toContainText('Lifted, still attached');
   await page.keyboard.press('Escape');
   await expect(sheet).toBeHidden();

@@ -1,5 +1,5 @@
 import { useReady } from '~/ui/useReady';
-import { useMemo, useReducer, useState } from 'react';
+import { useMemo, useReducer, useRef, useState } from 'react';
 import type { BoardStage } from '~/core/record/boardEntries';
 import { AS_IT_CAME } from '~/core/record/occupancy';
 import { exposuresOf, sharedLife } from '~/core/record/heatLife';
@@ -40,6 +40,7 @@ export function BoardView({ sheet }: { sheet: BoardSheet }) {
   const [asked, setAsked] = useState<StageAsked | null>(null);
   const [part, setPart] = useState(false);
   const [more, setMore] = useState(false);
+  const lands = useRef<HTMLDivElement>(null);
 
   const { sites, findings, faceFindings } = state;
   const site = sites.find((s) => s.id === state.siteId) ?? null;
@@ -112,6 +113,8 @@ export function BoardView({ sheet }: { sheet: BoardSheet }) {
         const mode = id === 'mark' ? 'findings' : 'copper';
         dispatch({ type: 'mode', mode, marking: state.mode !== mode || !state.marking });
         if (state.pad === null) dispatch({ type: 'pad', pad: site.pads[0]!.name });
+        // Digits and arrows choose a pad where the lands have the focus.
+        lands.current?.querySelector<SVGElement>('[role="listbox"]')?.focus();
         return true;
       }
       case 'hand-back':
@@ -208,7 +211,7 @@ export function BoardView({ sheet }: { sheet: BoardSheet }) {
         </section>
       )}
       {asked === null && !part && <ErrorNote error={error} />}
-      <div className={css['columns']}>
+      <div className={css['columns']} ref={lands}>
         <FacePanel
           sheet={sheet}
           state={state}

@@ -1,3 +1,5 @@
+import { useEffect } from 'react';
+import { $tables } from '~/ui/keyboard/useCommands';
 import { commandFor } from '~/ui/keyboard/command';
 import { Button, KeyCap } from '~/ui/controls/Button';
 import { Dialog } from '~/ui/controls/Dialog';
@@ -14,6 +16,7 @@ export function MoreDialog({
   onClose: () => void;
   run: (id: PageCommand) => boolean;
 }) {
+  useEffect(() => $tables.setKey('board-more', PAGE_COMMANDS), []);
   const choose = (id: PageCommand): void => {
     onClose();
     run(id);

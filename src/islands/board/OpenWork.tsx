@@ -72,9 +72,9 @@ function Line({ item, closed, onSettle, onSite, onTested }: LineProps) {
       </span>
       {!closed && (
         <span className={css['ways']}>
-          {item.kind === 'job' && (
+          {(item.kind === 'job' || item.kind === 'half-off') && jobId !== null && (
             <ButtonLink small href={`/jobs/${jobId}`}>
-              Go on
+              {item.kind === 'job' ? 'Go on' : 'Its job'}
             </ButtonLink>
           )}
           {(item.kind === 'part-off' || item.kind === 'half-off') && (

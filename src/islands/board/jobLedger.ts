@@ -1,8 +1,8 @@
 import { TOGETHER } from '~/core/record/runState';
 import { standingEvents } from '~/core/record/standing';
-import type { Passed, RunEvent } from '~/core/record/runEvents';
+import type { RunEvent } from '~/core/record/runEvents';
 import type { JobLine } from '~/schema/sheets/boardSheet';
-import { GOAL_WORDS, outcomeInWords } from '~/schema/words/words';
+import { GOAL_WORDS, outcomeInWords, passedInWords } from '~/schema/words/words';
 import { budget, degrees } from '~/ui/figures';
 import type { LedgerLine } from './ledger';
 
@@ -50,7 +50,10 @@ function saidOf(
       return ['job', `${goalWords(job.goal)}: ${job.setting}`];
     case 'step-done': {
       const where = event.where ? `, lies in ${event.where}` : '';
-      return [event.passed ? 'passed' : 'step', `${title(event.stepId)}${where}${passedWords(event.passed)}`];
+      return [
+        event.passed ? 'passed' : 'step',
+        `${title(event.stepId)}${where}${event.passed ? `. ${passedInWords(event.passed).trim()}` : ''}`,
+      ];
     }
     case 'step-back':
       return ['step', `Back to: ${title(event.stepId)}`];
@@ -100,24 +103,6 @@ function heatWords(
       : '',
   ].join('');
 }
-
-function passedWords(passed: Passed | undefined): string {
-  switch (passed?.kind) {
-    case undefined:
-      return '';
-    case 'early':
-      return `: clock ended with ${clock(passed.left_s)} left`;
-    case 'moved-freely':
-      return ': not every melt was seen; it moved freely';
-    case 'override':
-      return `: passed against its gate. ${passed.reason}`;
-  }
-}
-
-const clock = (left_s: number): string => {
-  const whole = Math.round(left_s);
-  return whole < 60 ? `${whole} s` : `${Math.floor(whole / 60)} min ${whole % 60} s`;
-};
 
 function takenWords(event: RunEvent, title: (stepId: string) => string): string | null {
   switch (event.kind) {

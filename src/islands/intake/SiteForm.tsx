@@ -48,6 +48,8 @@ export function SiteForm({ board, sites, library: kept, side: startSide, site: k
   );
   const [revision, setRevision] = useState(known?.revision ?? 1);
   const [told, setTold] = useState<string | null>(null);
+  /** Deleting was asked for once: the second press means it. */
+  const [sure, setSure] = useState(false);
   const [error, setError] = useState<unknown>(null);
   const [pad, setPad] = useState('1');
   const ready = useReady();
@@ -323,7 +325,9 @@ export function SiteForm({ board, sites, library: kept, side: startSide, site: k
             {formState.isSubmitting ? 'Writing…' : known ? 'Write the correction' : 'Place it'}
           </Button>
           {known ? (
-            <Button onClick={remove}>Take {known.ref} off the board</Button>
+            <Button onClick={() => (sure ? remove() : setSure(true))}>
+              {sure ? `Yes, delete ${known.ref}` : `Delete ${known.ref} from the record`}
+            </Button>
           ) : (
             <Button disabled={formState.isSubmitting} onClick={() => void handleSubmit(() => write(true))()}>
               Place it, then another like it

@@ -1,6 +1,5 @@
 import { useStore } from '@nanostores/react';
 import { useEffect } from 'react';
-import { PAD_STATES, PAD_STATE_IDS } from '~/core/record/padStates';
 import { Button, KeyCap } from '~/ui/controls/Button';
 import { Dialog } from '~/ui/controls/Dialog';
 import type { Command } from '~/ui/keyboard/command';
@@ -42,19 +41,6 @@ export function HelpDialog() {
             </dl>
           </section>
         ))}
-        <section>
-          <h3>On a land drawing: arrows walk, digits pick, letters record</h3>
-          <dl>
-            {PAD_STATE_IDS.map((id) => (
-              <div key={id}>
-                <dt>
-                  <KeyCap of={PAD_STATES[id].letter} />
-                </dt>
-                <dd>{PAD_STATES[id].name}</dd>
-              </div>
-            ))}
-          </dl>
-        </section>
       </div>
       <Button look="primary" onClick={() => $helpOpen.set(false)}>
         Close <KeyCap of="Escape" />

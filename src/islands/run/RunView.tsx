@@ -185,6 +185,7 @@ export function RunView({ sheet }: { sheet: RunSheet }) {
         {closed ? (
           <Closed
             outcome={at.outcome ?? ''}
+            jobId={job.id}
             boardId={job.boardId}
             siteId={site.id}
             onResume={() => write({ kind: 'resumed' })}
@@ -330,11 +331,13 @@ function toolOf(job: RunSheet['job'], step: JobStep | null): string {
 
 function Closed({
   outcome,
+  jobId,
   boardId,
   siteId,
   onResume,
 }: {
   outcome: string;
+  jobId: string;
   boardId: string;
   siteId: string;
   onResume: () => void;
@@ -358,9 +361,7 @@ function Closed({
           To the board
         </ButtonLink>
         <ButtonLink href={`/sites/${siteId}/plan`}>Plan again</ButtonLink>
-        <Button look="plain" onClick={() => window.print()}>
-          Print
-        </Button>
+        <ButtonLink href={`/jobs/${jobId}/plan`}>Job sheet</ButtonLink>
       </div>
     </div>
   );

@@ -1,5 +1,5 @@
 import type { Outcome } from '~/core/record/outcomes';
-import type { Awaits } from '~/core/record/runEvents';
+import type { Awaits, Passed } from '~/core/record/runEvents';
 import type { Goal, Phase } from '~/core/method/goals';
 import type { Hazard, Worth } from '~/core/method/request';
 import { FINISHES } from '~/core/materials/finishes';
@@ -116,3 +116,22 @@ export const recordInWords = ({ finish, madeIn }: Pick<BoardRecord, 'finish' | '
 
 export const constructionInWords = (c: Construction): string =>
   `${c.copperLayers.length === 1 ? 'Single-sided' : `${c.copperLayers.length} layers`}, ${c.thickness_mm} mm ${LAMINATES[c.laminate].name}, ${c.length_mm} × ${c.width_mm} mm`;
+
+/** What stood against a step that was passed all the same; empty where nothing did. */
+export function passedInWords(passed: Passed | null | undefined): string {
+  switch (passed?.kind) {
+    case undefined:
+      return '';
+    case 'early':
+      return `Clock ended with ${clockLeft(passed.left_s)} left. `;
+    case 'moved-freely':
+      return 'Not every melt was seen; it moved freely. ';
+    case 'override':
+      return `Passed against its gate: ${passed.reason}. `;
+  }
+}
+
+function clockLeft(left_s: number): string {
+  const whole = Math.round(left_s);
+  return whole < 60 ? `${whole} s` : `${Math.floor(whole / 60)} min ${whole % 60} s`;
+}

@@ -1,5 +1,5 @@
 import { checklistOf, type Check } from '~/core/electrical/checklist';
-import { judge } from '~/core/electrical/judgement';
+import { judge, type Verdict } from '~/core/electrical/judgement';
 import type { PadStateId } from '~/core/record/padStates';
 import { standingFindings } from '~/core/record/standingFindings';
 import { COPPER_LOST } from '~/core/record/repairs';
@@ -78,11 +78,45 @@ export function takeContinuityReading(
     });
     const surface = isSurfaceInput(site.package);
     const finding =
-      verdict === 'bad' ? failed(db, check, given, surface, construction.copperLayers.length, now_ms) : null;
+      verdict === 'bad'
+        ? failed(db, check, given, surface, construction.copperLayers.length, now_ms)
+        : refuted(db, check, given, verdict, now_ms);
     restate(db, site.boardId);
     return { reading, finding };
   });
 }
+
+/** What an earlier reading made of this pad, taken back where the same reading now is good. */
+function refuted(
+  db: Db,
+  check: Check,
+  given: NewContinuityReading,
+  verdict: Verdict,
+  now_ms: number,
+): FindingRecord | null {
+  if (verdict !== 'good') return null;
+  const known = standingFindings(findingsOf(db, getSite(db, check.pad.siteId).boardId));
+  const last = known.findLast((f) => f.padId === check.pad.id);
+  const byMeter = last?.note.startsWith(BY_METER) && last.state !== 'bridged' && check.kind === 'continuity';
+  if (!last || !byMeter) return null;
+  return addFinding(
+    db,
+    {
+      padId: last.padId,
+      state: last.state,
+      otherPadId: last.otherPadId,
+      foundAs: 'done-here',
+      jobId: null,
+      takesBackId: last.id,
+      note: `Read again: ${given.value_Ohm} Ω, good`,
+      by: given.by,
+    },
+    now_ms,
+  );
+}
+
+/** How the note of a finding begins that a reading made. */
+const BY_METER = 'By meter:';
 
 /** What a failed reading most likely is; the technician's next look follows it. Null where it is known already. */
 function failed(
@@ -107,7 +141,7 @@ function failed(
         foundAs: 'done-here',
         jobId: null,
         takesBackId: null,
-        note: `By meter: ${read} to ${to}`,
+        note: `${BY_METER} ${read} to ${to}`,
         by: given.by,
       },
       now_ms,

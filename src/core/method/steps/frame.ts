@@ -1,6 +1,6 @@
 import { PLAN } from '../settings';
 import { wholeCelsius, litresPerMinute } from '~/core/quantity/convert';
-import { isSurface } from '~/core/packages/form';
+import { isSurface, padNamesOf } from '~/core/packages/form';
 import { isHurt, PAD_STATES } from '~/core/record/padStates';
 import { repairFor } from '~/core/record/repairs';
 import { turnOnto } from '~/core/packages/polarity';
@@ -115,7 +115,7 @@ function phaseSteps(phase: PhaseWork): Step[] {
   const work = method.work(request, setting, phase.bands);
   const lastHeat = request.phase === 'fit' ? work.findLastIndex((s) => s.kind === 'heat') : -1;
   return [
-    ...(request.phase === 'remove' ? [orientation(request)] : []),
+    ...(request.phase === 'remove' ? [orientation(request), ...hardwareOff(request)] : []),
     ...(request.phase === 'fit' && request.site.undressed ? dressing(request) : []),
     ...(request.phase === 'remove' ? [] : mendSteps(request)),
     ...(request.phase === 'fit' ? [marking(), seat(request)] : []),
@@ -125,7 +125,7 @@ function phaseSteps(phase: PhaseWork): Step[] {
     ...work.map((s, i): Step => (i === lastHeat ? { ...s, effect: 'part-on' } : s)),
     ...(request.phase === 'remove'
       ? afterRemoval(phase)
-      : [...coolSteps(phase), inspectFitted(request), ...readSteps(request)]),
+      : [...coolSteps(phase), inspectFitted(request), ...readSteps(request), ...hardwareOn(request)]),
   ];
 }
 
@@ -260,7 +260,7 @@ function afterRemoval(phase: PhaseWork): Step[] {
       cautions: ['hot-board'],
     }),
     ...coolSteps(phase),
-    ...(request.goal === 'read-and-refit' ? [readPart()] : []),
+    ...(request.goal === 'read-and-refit' ? [readPart(request)] : []),
     ...dressing(request),
   ];
 }
@@ -291,14 +291,26 @@ function dressing(request: PhaseRequest): Step[] {
   ];
 }
 
-const readPart = (): Step =>
-  step({
-    id: 'read',
-    kind: 'gate',
-    title: 'Read the part, and read it again',
-    detail: 'Two reads alike, checksum written down, before it goes anywhere near the iron again.',
-    why: 'What is in it may exist nowhere else.',
-  });
+/** More pins than this can hold contents; fewer hold a value that is measured. */
+const MEASURED_PINS = 3;
+
+const readPart = ({ site }: PhaseRequest): Step =>
+  padNamesOf(site.part).length <= MEASURED_PINS
+    ? step({
+        id: 'read',
+        kind: 'gate',
+        title: 'Measure the part out of circuit',
+        detail:
+          'Leads cleaned, value and loss against its marking and limits; twice, leads turned over. What reads wrong does not go back.',
+        why: 'In circuit its neighbours were measured with it.',
+      })
+    : step({
+        id: 'read',
+        kind: 'gate',
+        title: 'Read the part, and read it again',
+        detail: 'Two reads alike, checksum written down, before it goes anywhere near the iron again.',
+        why: 'What is in it may exist nowhere else.',
+      });
 
 const inspectFitted = ({ site }: PhaseRequest): Step =>
   step({
@@ -310,6 +322,35 @@ const inspectFitted = ({ site }: PhaseRequest): Step =>
       : 'Wetting all round, fill to the far side, no bridge by eye and by meter, part square. Mark what you find.',
     why: 'A cold joint passes today’s test and fails on the bench of the next visit.',
   });
+
+/** What a power tab is held by comes off cold, and how it lay is written down. */
+const hardwareOff = ({ site }: PhaseRequest): Step[] =>
+  site.part.family === 'to220'
+    ? [
+        step({
+          id: 'hardware',
+          kind: 'do',
+          title: 'Screw, clip and heat sink off',
+          detail:
+            'Cold. Keep insulator, bush and washer together and note their order: the tab is often pin two and live.',
+          why: 'A sink drinks the iron’s heat, and a part still screwed down pulls its lands.',
+        }),
+      ]
+    : [];
+
+const hardwareOn = ({ site, phase }: PhaseRequest): Step[] =>
+  site.part.family === 'to220' && phase === 'fit'
+    ? [
+        step({
+          id: 'hardware-on',
+          kind: 'gate',
+          title: 'Heat sink, insulator and screw back',
+          detail:
+            'Fresh paste or pad, insulator and bush as they lay, screw not overtight. Tab to sink by meter: open where it was insulated.',
+          why: 'Without its sink it trips or dies in the first test; without its insulator it shorts to the sink.',
+        }),
+      ]
+    : [];
 
 /** Damaged lands are put right before a part hides them; each repair has its own way. */
 function mendSteps({ site }: PhaseRequest): Step[] {

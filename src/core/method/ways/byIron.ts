@@ -4,7 +4,7 @@ import { padOrder, type PhaseRequest } from '../request';
 import { touchSteps } from '../steps/heatSteps';
 import { step, type Step } from '../steps/step';
 import { TIGHT_HOLE } from './data';
-import { EACH_HOLE, EACH_STUB, hasHoles } from './hole';
+import { clinchedFirst, EACH_HOLE, EACH_STUB, hasHoles } from './hole';
 import { noIron } from './lands';
 import {
   forbids,
@@ -31,20 +31,6 @@ const freshSolder = (request: PhaseRequest): Step =>
     why: 'It wets, it bridges tip to land and lead, and an old joint melts sooner.',
     cautions: ['lead'],
   });
-
-const clinchedFirst = ({ site }: PhaseRequest): Step[] =>
-  site.clinched
-    ? [
-        step({
-          id: 'clinched',
-          kind: 'do',
-          title: 'Cut the clinched leads flush',
-          detail: 'Flush cutters along the land, never levered up while cold.',
-          why: 'A bent lead pulled through tears the barrel out with it.',
-          cautions: ['eyes'],
-        }),
-      ]
-    : [];
 
 export const legAtATime: Method = {
   id: 'leg-at-a-time',

@@ -3,7 +3,7 @@ import { holeTouch } from '../hand/holeTouch';
 import { padOrder } from '../request';
 import { touchSteps } from '../steps/heatSteps';
 import { step } from '../steps/step';
-import { fittingNozzles, hasHoles } from './hole';
+import { clinchedFirst, fittingNozzles, hasHoles } from './hole';
 import { forbids, hurtForbids, notes, NOTHING, padsInWords, type Method } from './method';
 
 /** Past this share of its bore closed a gun draws too little air to empty a hole (assumed, common practice). */
@@ -47,6 +47,7 @@ export const gun: Method = {
       : []),
   ],
   work: (request, setting, bands) => [
+    ...clinchedFirst(request),
     step({
       id: 'solder',
       kind: 'do',

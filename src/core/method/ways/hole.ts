@@ -3,6 +3,7 @@ import type { HandTool } from '../bench';
 import { holeTouch, throughHole } from '../hand/holeTouch';
 import type { HandHeat } from '../hand/handTrial';
 import { padOrder, type PhaseRequest } from '../request';
+import { step, type Step } from '../steps/step';
 import { GUN } from './data';
 
 /** What the methods for leads through holes share. */
@@ -34,3 +35,18 @@ export function fittingNozzles(request: PhaseRequest, gun: HandTool): HandTool['
     (tip) => tip.shape === 'hollow' && tip.inner_m >= least_m - 1e-9 && tip.inner_m < landDiameter_m - 0.1e-3,
   );
 }
+
+/** Leads that are bent over are cut before anything is hot: cold mechanical work, and no land is pulled by them. */
+export const clinchedFirst = ({ site }: PhaseRequest): Step[] =>
+  site.clinched
+    ? [
+        step({
+          id: 'clinched',
+          kind: 'do',
+          title: 'Cut the clinched leads flush',
+          detail: 'Flush cutters along the land, never levered up while cold.',
+          why: 'A bent lead pulled through tears the barrel out with it.',
+          cautions: ['eyes'],
+        }),
+      ]
+    : [];
