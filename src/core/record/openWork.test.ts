@@ -1,32 +1,20 @@
+import { runStep, storyFrom } from '../../../tests/support/entries';
 import { describe, expect, it } from 'vitest';
 import { entryRefusal, stageOf, type BoardEntry, type BoardEntryBody } from './boardEntries';
 import { AS_IT_CAME, isEmpty, occupancyInWords, occupancyOf, type JobTrace } from './occupancy';
 import { openWork, type OpenRecord } from './openWork';
-import type { RunEvent, RunEventBody } from './runEvents';
-import type { RunStep } from './runState';
+import type { RunEventBody } from './runEvents';
 import { waitingOf } from './waiting';
 
-const step = (id: string, changes: Partial<RunStep> = {}): RunStep => ({
-  id,
-  title: id,
-  kind: 'do',
-  phase: null,
-  pad: null,
-  inTurn: [],
-  effect: null,
-  ...changes,
-});
 /** A replacement: two pins, off, dressed, on, dried. */
 const REPLACE = [
-  step('heat-1', { kind: 'heat', pad: '1', phase: 'remove' }),
-  step('heat-2', { kind: 'heat', pad: '2', phase: 'remove' }),
-  step('lift', { kind: 'gate', effect: 'part-off' }),
-  step('dress'),
-  step('fit-heat-1', { kind: 'heat', pad: '1', phase: 'fit', effect: 'part-on' }),
-  step('dry', { kind: 'wait' }),
+  runStep('heat-1', { kind: 'heat', pad: '1', phase: 'remove' }),
+  runStep('heat-2', { kind: 'heat', pad: '2', phase: 'remove' }),
+  runStep('lift', { kind: 'gate', effect: 'part-off' }),
+  runStep('dress'),
+  runStep('fit-heat-1', { kind: 'heat', pad: '1', phase: 'fit', effect: 'part-on' }),
+  runStep('dry', { kind: 'wait' }),
 ];
-const story = (from_ms: number, ...bodies: RunEventBody[]): RunEvent[] =>
-  bodies.map((body, i) => ({ ...body, seq: i + 1, at_ms: from_ms + 1000 * i, by: 'MK' }));
 const heated = (pad: string, id = `heat-${pad}`): RunEventBody[] => [
   { kind: 'heat-on', stepId: id, pad },
   { kind: 'melted', stepId: id, pad, elapsed_s: 1 },
@@ -52,7 +40,7 @@ const trace = (bodies: RunEventBody[], changes: Partial<JobTrace> = {}): JobTrac
   status: bodies.at(-1)!.kind === 'closed' ? 'closed' : 'running',
   outcome: null,
   steps: REPLACE,
-  events: story(1e6, ...bodies),
+  events: storyFrom(1e6, ...bodies),
   ...changes,
 });
 
@@ -176,7 +164,7 @@ describe('what a board waits for', () => {
 
   it('comes from all that is open, never from the last job alone', () => {
     const off = trace([...LIFTED, CLOSED]);
-    const other = trace([{ kind: 'opened' }, CLOSED], { id: 'k', siteId: 't', steps: [step('flux')] });
+    const other = trace([{ kind: 'opened' }, CLOSED], { id: 'k', siteId: 't', steps: [runStep('flux')] });
     expect(waits(record([off, other], { tested_ms: 9e9 }))).toMatchObject({
       waitingFor: 'you',
       nextAction: 'Fit C201',

@@ -1,28 +1,18 @@
+import { runStep, storyFrom } from '../../../tests/support/entries';
 import { describe, expect, it } from 'vitest';
 import { clockOf } from './clock';
 import type { RunEvent, RunEventBody } from './runEvents';
 import { refusal } from './refusal';
-import { runState, spentDoses, type RunStep } from './runState';
+import { runState, spentDoses } from './runState';
 
-const stepOf = (id: string, changes: Partial<RunStep> = {}): RunStep => ({
-  id,
-  title: id,
-  kind: 'do',
-  phase: null,
-  pad: null,
-  inTurn: [],
-  effect: null,
-  ...changes,
-});
 const STEPS = [
-  stepOf('set', { kind: 'gate' }),
-  stepOf('heat-1', { kind: 'heat', pad: '1', phase: 'remove' }),
-  stepOf('heat-2', { kind: 'heat', pad: '2', phase: 'remove' }),
-  stepOf('dry', { kind: 'wait' }),
+  runStep('set', { kind: 'gate' }),
+  runStep('heat-1', { kind: 'heat', pad: '1', phase: 'remove' }),
+  runStep('heat-2', { kind: 'heat', pad: '2', phase: 'remove' }),
+  runStep('dry', { kind: 'wait' }),
 ];
 
-const story = (...bodies: RunEventBody[]): RunEvent[] =>
-  bodies.map((body, i) => ({ ...body, seq: i + 1, at_ms: 1000 * (i + 1), by: 'MK' }));
+const story = (...bodies: RunEventBody[]): RunEvent[] => storyFrom(1000, ...bodies);
 
 const OPENED = { kind: 'opened' } as const;
 const done = (stepId: string) => ({ kind: 'step-done', stepId }) as const;

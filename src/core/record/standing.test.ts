@@ -1,29 +1,19 @@
+import { runStep, storyFrom } from '../../../tests/support/entries';
 import { describe, expect, it } from 'vitest';
 import { exposuresOf } from './heatLife';
 import { refusal } from './refusal';
 import type { RunEvent, RunEventBody } from './runEvents';
-import { notSeenMolten, runState, spentDoses, type RunStep } from './runState';
+import { notSeenMolten, runState, spentDoses } from './runState';
 import { retractRefusal, standingEvents } from './standing';
 import { presentFindings, worstByPad } from './padFindings';
 
-const step = (id: string, changes: Partial<RunStep> = {}): RunStep => ({
-  id,
-  title: id,
-  kind: 'do',
-  phase: null,
-  pad: null,
-  inTurn: [],
-  effect: null,
-  ...changes,
-});
 const STEPS = [
-  step('heat-1', { kind: 'heat', pad: '1', phase: 'remove' }),
-  step('heat-2', { kind: 'heat', pad: '2', phase: 'remove' }),
-  step('lift', { kind: 'gate', effect: 'part-off' }),
-  step('dress'),
+  runStep('heat-1', { kind: 'heat', pad: '1', phase: 'remove' }),
+  runStep('heat-2', { kind: 'heat', pad: '2', phase: 'remove' }),
+  runStep('lift', { kind: 'gate', effect: 'part-off' }),
+  runStep('dress'),
 ];
-const story = (...bodies: RunEventBody[]): RunEvent[] =>
-  bodies.map((body, i) => ({ ...body, seq: i + 1, at_ms: 1000 * (i + 1), by: 'MK' }));
+const story = (...bodies: RunEventBody[]): RunEvent[] => storyFrom(1000, ...bodies);
 const heat = (pad: string, off_s: number, melted_s: number | null = null): RunEventBody[] => [
   { kind: 'heat-on', stepId: `heat-${pad}`, pad },
   ...(melted_s === null
@@ -127,7 +117,7 @@ describe('never lift what did not melt (common practice: most lifted pads are pu
 
   it('pins taken in turn each count', () => {
     const row = [
-      step('heat-row', { kind: 'heat', pad: '1', inTurn: ['1', '2', '3'], phase: 'remove' }),
+      runStep('heat-row', { kind: 'heat', pad: '1', inTurn: ['1', '2', '3'], phase: 'remove' }),
       STEPS[2]!,
     ];
     const events = story(

@@ -177,6 +177,59 @@ describe.each(ways)('%s', (_, request, method) => {
   });
 });
 
+describe('what the trade does cold, and what it measures (common practice)', () => {
+  const stepsOf = (base: PlanRequest, goal: PlanRequest['goal'], id: string, phase: Phase = 'remove') => {
+    const request = inPhase({ ...base, goal }, phase);
+    const method = methodsFor(request).find((m) => m.id === id)!;
+    return stepsFor([work(request, method)]);
+  };
+  const tab = hole({ family: 'to220', pins: 3, pitch_m: 2.54e-3, leadDiameter_m: 0.9e-3 });
+  const clinched = (() => {
+    const base = hole({});
+    return { ...base, site: { ...base.site, clinched: true } };
+  })();
+
+  it('bent leads are cut flush before any heat, whatever tool follows', () => {
+    for (const id of ['gun', 'leg-at-a-time', 'pump-or-wick']) {
+      const steps = stepsOf(clinched, 'remove-keep-part', id);
+      expect(at(steps, 'clinched'), id).toBeGreaterThanOrEqual(0);
+      expect(at(steps, 'clinched'), id).toBeLessThan(firstHeat(steps));
+    }
+  });
+
+  it('a power tab loses its screw and sink cold, and gets them and its insulator back', () => {
+    const off = stepsOf(tab, 'remove-keep-part', 'gun');
+    expect(at(off, 'hardware')).toBeLessThan(at(off, 'set'));
+    expect(off[at(off, 'hardware')]!.detail).toMatch(/insulator/);
+    const on = stepsOf(tab, 'fit', 'joint-by-joint', 'fit');
+    expect(at(on, 'hardware-on')).toBeGreaterThan(lastHeat(on));
+  });
+
+  it('a capacitor taken off is measured, a memory is read: no checksum of a capacitor', () => {
+    const capacitor = stepsOf(hole({}), 'read-and-refit', 'gun');
+    expect(capacitor[at(capacitor, 'read')]!.title).toBe('Measure the part out of circuit');
+    const memory = stepsOf(
+      hole({ family: 'dip', pins: 14, pitch_m: 2.54e-3, leadDiameter_m: 0.5e-3 }),
+      'read-and-refit',
+      'gun',
+    );
+    expect(memory[at(memory, 'read')]!.title).toMatch(/^Read the part/);
+  });
+
+  it('lands that were not dressed when the part came off are dressed before a new one is set', () => {
+    const base = hole({});
+    const left = stepsOf(
+      { ...base, site: { ...base.site, undressed: true } },
+      'fit',
+      'joint-by-joint',
+      'fit',
+    );
+    expect(at(left, 'dress')).toBeGreaterThanOrEqual(0);
+    expect(at(left, 'dress')).toBeLessThan(at(left, 'seat'));
+    expect(at(stepsOf(base, 'fit', 'joint-by-joint', 'fit'), 'dress')).toBe(-1);
+  });
+});
+
 describe('hazards', () => {
   const request = inPhase(hole({}, { hazards: HAZARDS, goal: 'remove-sacrifice-part' }));
   const steps = stepsFor([work(request, methodsFor(request)[0]!)]);
