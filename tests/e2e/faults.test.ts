@@ -61,6 +61,7 @@ test('a page that breaks is answered whole, with a mark that the log has too', a
     expect(said).toContain(mark);
     // Other places go on.
     expect((await page.goto(`${base}rig`))!.status()).toBe(200);
+    await page.waitForLoadState('networkidle');
   } finally {
     server.kill('SIGTERM');
     await new Promise((resolve) => server.on('exit', resolve));

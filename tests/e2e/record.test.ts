@@ -176,7 +176,7 @@ test('a memory off, kept overnight, refitted: the board knows where it lies and 
   await expect(page.getByRole('listitem').filter({ hasText: 'Memory' }).first()).toContainText('Fit U1');
   await openBoardPage(page, boardId);
   await expect(page.getByRole('button', { name: /^U1, top side, off, kept/ })).toBeVisible();
-  await expect(page.getByText('Off, kept: tray 3')).toBeVisible();
+  await expect(page.getByText('Off, kept: tray 3', { exact: true }).first()).toBeVisible();
   // The night after: the plan opens on fitting, and nothing is taken off twice.
   await page.keyboard.press('Enter');
   await page.waitForURL('**/plan**');
@@ -209,7 +209,7 @@ test('a part scrapped halfway: the board is parked for it, and goes on as it sto
   await closeAs(page, 'parked', [/What is awaited/, 'two cans, by post']);
 
   await openBoardPage(page, boardId);
-  await expect(page.getByText('Parked for a part:')).toBeVisible();
+  await expect(page.getByText('Parked for a part:', { exact: true }).first()).toBeVisible();
   await expect(page.getByRole('button', { name: /^C1, top side, half off/ })).toBeVisible();
   await page.goto('/');
   await expect(page.getByRole('region', { name: 'Parked for parts' })).toContainText('Half a job');
