@@ -42,6 +42,7 @@ async function carry(page: Page, until: RegExp, { melts }: { melts: boolean }): 
 async function closeAs(page: Page, outcome: string, fill?: readonly [RegExp, string]): Promise<void> {
   await page.keyboard.press('x');
   await page.getByRole('radio', { name: outcome, exact: true }).check();
+  if (outcome === 'parked') await page.getByRole('radio', { name: 'a part' }).check();
   if (fill) await page.getByLabel(fill[0]).fill(fill[1]);
   await page.getByRole('button', { name: `Close as ${outcome}` }).click();
   await expect(page.getByRole('heading', { name: `Closed: ${outcome}` })).toBeVisible();

@@ -5,11 +5,11 @@ import { repairFor } from './repairs';
 import { runState } from './runState';
 import { standingEvents } from './standing';
 
-export type OpenKind =
+type OpenKind =
   'job' | 'half-off' | 'part-off' | 'socket-empty' | 'defect' | 'unverified' | 'override' | 'untested';
 
 /** Something a board is not done without. */
-export interface OpenItem {
+interface OpenItem {
   /** Names what is open as it stands: once that changes, what was said of it no longer counts. */
   readonly key: string;
   readonly kind: OpenKind;
@@ -35,7 +35,7 @@ export interface SettledItem extends OpenItem {
 }
 
 /** A site with its pads, and what stands on it. */
-export interface OpenSite {
+interface OpenSite {
   readonly id: string;
   readonly ref: string;
   readonly occupancy: Occupancy;

@@ -35,7 +35,7 @@ export interface Dwell {
 }
 
 /** A step that was done: when, by whom, and what was passed over. */
-export interface StepDone {
+interface StepDone {
   readonly seq: number;
   readonly at_ms: number;
   readonly by: string;

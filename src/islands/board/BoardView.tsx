@@ -8,8 +8,7 @@ import { constructionInWords, HAZARD_WORDS, recordInWords } from '~/schema/words
 import { ButtonLink, CommandButton } from '~/ui/controls/Button';
 import { Caution, ErrorNote } from '~/ui/controls/Notes';
 import { useCommands } from '~/ui/keyboard/useCommands';
-import { BOARD_COMMANDS, type BoardCommand } from './commands';
-import { COPPER_COMMANDS } from '~/islands/findings/commands';
+import { BOARD_COMMANDS, COPPER_COMMANDS, type BoardCommand } from './commands';
 import { statesOf } from '~/islands/findings/marking';
 import { FacePanel } from './FacePanel';
 import { matches, passes } from './find';

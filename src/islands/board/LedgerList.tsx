@@ -1,5 +1,5 @@
 import { dayAndTime, stamp } from '~/ui/dates';
-import type { LedgerLine } from './ledger';
+import type { LedgerLine } from './ledgerLine';
 import css from './board.module.css';
 
 /** What happened to a board, newest first. */

@@ -1,10 +1,10 @@
-import { PAD_STATES } from '~/core/record/padStates';
+import { isHurt, PAD_STATES } from '~/core/record/padStates';
 import type { PadExposure } from '~/core/record/heatLife';
 import type { SiteSheet } from '~/schema/sheets/boardSheet';
 import type { FindingRecord } from '~/schema/records/site/finding';
 import { connectionInWords } from '~/schema/words/words';
 import { HeatStrip } from '~/ui/strip/HeatStrip';
-import { padState } from '~/islands/findings/marking';
+import { padStatesNow } from '~/islands/findings/marking';
 import { stripExposure } from './SiteHeat';
 import css from './board.module.css';
 
@@ -35,7 +35,9 @@ export function PadTable({
         </thead>
         <tbody>
           {site.pads.map((pad) => {
-            const state = padState(findings, pad.id);
+            const found = padStatesNow(findings, pad.id);
+            const states = found.length > 0 ? found : (['sound'] as const);
+            const hurt = states.find((state) => isHurt(state));
             return (
               <tr key={pad.id} aria-selected={run.includes(pad.name)} onClick={() => onSelect(pad.name)}>
                 <td className="digits">{pad.name}</td>
@@ -43,11 +45,16 @@ export function PadTable({
                   {pad.net || '–'} <span className="quiet">{connectionInWords(pad.connections)}</span>
                 </td>
                 <td>
-                  <span className="digits">{PAD_STATES[state].letter}</span> {PAD_STATES[state].name}
+                  {states.map((state) => (
+                    <div key={state}>
+                      <span className="digits">{PAD_STATES[state].letter}</span> {PAD_STATES[state].name}
+                    </div>
+                  ))}
                 </td>
                 <td>
                   <HeatStrip
                     label={`Pin ${pad.name}`}
+                    doubt={hurt ? 'no estimate holds' : undefined}
                     exposures={exposures.filter((e) => e.padId === pad.id).map((e) => stripExposure(e))}
                   />
                 </td>

@@ -1,3 +1,4 @@
+import { STROKE_IDS, STROKES, type StrokeId } from '~/schema/presets/copperStroke';
 import type { Command } from '~/ui/keyboard/command';
 
 export type BoardCommand =
@@ -63,4 +64,15 @@ export const DRAW_COMMANDS: readonly Command<DrawCommand>[] = [
   { id: 'back', label: 'Take the last point back', keys: ['Backspace'], group: 'Drawing on the face' },
   { id: 'end', label: 'End what is drawn', keys: ['Enter'], group: 'Drawing on the face' },
   { id: 'leave', label: 'Draw nothing', keys: ['Escape'], group: 'Drawing on the face' },
+];
+
+/** Letters that say what copper the pads taken meet; they act while copper is being marked. */
+export const COPPER_COMMANDS: readonly Command<StrokeId | 'leave'>[] = [
+  ...STROKE_IDS.map((id) => ({
+    id,
+    label: STROKES[id].name,
+    keys: [STROKES[id].letter.toLowerCase()],
+    group: 'Marking copper',
+  })),
+  { id: 'leave', label: 'Leave marking copper', keys: ['Escape'], group: 'Marking copper' },
 ];

@@ -4,7 +4,7 @@ import type { RunEvent } from '~/core/record/runEvents';
 import type { JobLine } from '~/schema/sheets/boardSheet';
 import { GOAL_WORDS, outcomeInWords, passedInWords } from '~/schema/words/words';
 import { budget, degrees } from '~/ui/figures';
-import type { LedgerLine } from './ledger';
+import type { LedgerLine } from './ledgerLine';
 
 /** A job's entries as lines: every step, gate, heat and correction. One that was taken back stays, and says so. */
 export function jobLines(job: JobLine): LedgerLine[] {

@@ -12,30 +12,7 @@ import type { ContinuityReadingRecord } from '~/schema/records/site/continuityRe
 import { AWAITS_WORDS, OUTCOME_WORDS } from '~/schema/words/words';
 import { day } from '~/ui/dates';
 import { jobLines } from './jobLedger';
-
-/** One line of a board's history. */
-export interface LedgerLine {
-  readonly key: string;
-  readonly at_ms: number;
-  readonly by: string;
-  readonly siteRef: string;
-  readonly text: string;
-  readonly kind:
-    | 'import'
-    | 'reading'
-    | 'job'
-    | 'step'
-    | 'passed'
-    | 'dwell'
-    | 'defect'
-    | 'finding'
-    | 'note'
-    | 'closed'
-    | 'correction';
-  readonly jobId: string | null;
-  /** It was taken back: it stays, struck out. */
-  readonly struck?: true;
-}
+import type { LedgerLine } from './ledgerLine';
 
 /** Everything that happened to a board, newest first. */
 export function ledger(

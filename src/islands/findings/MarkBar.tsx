@@ -17,8 +17,7 @@ interface MarkBarProps {
 /** Marks what is taken on the lands: found so, or done here, with a note; the letters are the quicker way. */
 export function MarkBar({ state, dispatch, onState }: MarkBarProps) {
   const { pad, run } = state;
-  if (!pad)
-    return <p className="quiet">Take a pin, or drag over several; a letter then records what was found.</p>;
+  if (!pad) return <p className="quiet">Take a pin, or drag over several, and choose what was found.</p>;
   return (
     <div className={css['bar']} role="group" aria-label="Record a finding">
       <label className={css['mark']}>

@@ -25,13 +25,16 @@ export function CloseDialog({
 }) {
   const [outcome, setOutcome] = useState<Outcome | null>(null);
   const [cause, setCause] = useState('');
-  const [awaits, setAwaits] = useState<Awaits>('part');
+  const [awaits, setAwaits] = useState<Awaits | null>(null);
   const [what, setWhat] = useState('');
   useEffect(() => {
-    if (isOpen) setOutcome(null);
+    if (!isOpen) return;
+    setOutcome(null);
+    setAwaits(null);
   }, [isOpen]);
   const parked = outcome === 'parked';
-  const ready = outcome !== null && (!parked || what.trim() !== '');
+  const awaited = awaits !== null && what.trim() !== '' ? { awaits, what: what.trim() } : null;
+  const ready = outcome !== null && (!parked || awaited !== null);
   return (
     <Dialog title="Close the job" isOpen={isOpen} onClose={onClose}>
       <form
@@ -41,7 +44,7 @@ export function CloseDialog({
           onWrite({
             outcome,
             cause: cause.trim(),
-            ...(parked ? { awaits: { awaits, what: what.trim() } } : {}),
+            ...(parked && awaited ? { awaits: awaited } : {}),
           });
           onClose();
         }}

@@ -34,6 +34,7 @@ describe('closing a job', () => {
     const heard = close({ unfinished: true });
     fireEvent.click(screen.getByText('parked'));
     expect(screen.getByRole<HTMLButtonElement>('button', { name: /^Close as parked/ }).disabled).toBe(true);
+    fireEvent.click(screen.getByText('a part'));
     fireEvent.change(screen.getByLabelText(/What is awaited/), { target: { value: 'two cans, ordered' } });
     fireEvent.click(screen.getByRole('button', { name: /^Close as parked/ }));
     expect(heard.onWrite).toHaveBeenCalledWith({

@@ -58,11 +58,15 @@ export function AsItLies({ site, board }: AsItLiesProps) {
         role="img"
         aria-label={`${site.ref} as it lies on the board, pin ${first.pad} marked`}
       >
-        <path
-          className={css['part']}
-          d={`M${corners.map((c) => `${c.x} ${c.y}`).join('L')}Z`}
-          strokeWidth={text * 0.12}
-        />
+        {body.shape === 'can' ? (
+          <circle className={css['part']} r={millimetres(halfX)} strokeWidth={text * 0.12} />
+        ) : (
+          <path
+            className={css['part']}
+            d={`M${corners.map((c) => `${c.x} ${c.y}`).join('L')}Z`}
+            strokeWidth={text * 0.12}
+          />
+        )}
         {lands.map((l, i) => (
           <g key={l.pad} transform={`translate(${l.at.x} ${l.at.y}) rotate(${turn})`}>
             <rect

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { BOARD_COMMANDS } from '~/islands/board/commands';
-import { COPPER_COMMANDS, MARKING_COMMANDS } from '~/islands/findings/commands';
+import { BOARD_COMMANDS, COPPER_COMMANDS } from '~/islands/board/commands';
+import { MARKING_COMMANDS } from '~/islands/findings/commands';
 import { STATION_COMMANDS } from '~/islands/rail/commands';
 import { RUN_COMMANDS } from '~/islands/run/commands';
 import { commandFor, keyCap, keyConflicts, type Command } from './command';
