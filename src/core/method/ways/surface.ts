@@ -316,7 +316,11 @@ function anchored(
   const [first] = bands;
   if (!first || bands.length === 1) return others(bands);
   const pads = bands.map((band) => band.pad);
-  const corner = bands.length > HELD_BY_ONE ? oppositeOf(request.site.part, first.pad, pads) : null;
+  // A socket is held by one pin until it is seen to sit flat.
+  const corner =
+    bands.length > HELD_BY_ONE && request.goal !== 'fit-socket'
+      ? oppositeOf(request.site.part, first.pad, pads)
+      : null;
   const anchors = bands.filter((band) => band === first || band.pad === corner);
   const rest = bands.filter((band) => !anchors.includes(band));
   const anchor = { ...words, title: (pins: string) => `Anchor ${pins}` };
