@@ -36,6 +36,8 @@ export const PLAN = {
   /** Damages closer than this share of the budget are the same within the estimate. */
   damageResolution: 0.01,
   setpointStep_K: 20,
+  /** Where an iron is begun by hand, when nothing better is known (assumed). */
+  begin_C: 350,
   /** Colder tips melt no solder within the longest dwell; those settings are not tried. */
   leastSetpoint_K: 513.15,
   /**
@@ -112,6 +114,8 @@ export const AIR = {
   verified: 4,
   /** Settings whose times under air lie closer than this share are not worth another full run. */
   tellApart: 0.15,
+  /** Where air is begun by hand, when nothing better is known: set temperature, share of the flow's way, distance (assumed). */
+  begin: { air_C: 360, flowShare: 0.3, standoff_mm: 8 },
   /** Foil leaves this much free about the nozzle. */
   foilGap_m: 3e-3,
   /** Slower than this while it cools: J-STD-020 allows 6 K/s (from memory). */

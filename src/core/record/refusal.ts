@@ -40,7 +40,10 @@ export function refusal(
     case 'step-done':
       if (underHeat) return underHeat;
       if (event.stepId !== current?.id) return elsewhere;
-      return current.effect === 'part-off' && !event.passed ? holds(notSeenMolten(state, steps)) : null;
+      // An early end of a clock says nothing of what still holds.
+      return current.effect === 'part-off' && (!event.passed || event.passed.kind === 'early')
+        ? holds(notSeenMolten(state, steps))
+        : null;
     case 'step-back': {
       if (underHeat) return underHeat;
       const index = steps.findIndex((step) => step.id === event.stepId);

@@ -6,7 +6,15 @@ import css from './intake.module.css';
 type Sign = SiteDraft['sign'];
 
 /** The sign of a part with two poles: what is on the part, which pad is plus, and what the board prints. */
-export function PolarityFields({ sign, onSign }: { sign: Sign; onSign: (sign: Sign) => void }) {
+export function PolarityFields({
+  sign,
+  fault,
+  onSign,
+}: {
+  sign: Sign;
+  fault?: string | undefined;
+  onSign: (sign: Sign) => void;
+}) {
   const diode = sign.part === 'cathode-band' || sign.part === 'cathode-flat';
   const pads = ['1', '2'].map((value) => ({ value, label: `pad ${value}` }));
   return (
@@ -53,6 +61,7 @@ export function PolarityFields({ sign, onSign }: { sign: Sign; onSign: (sign: Si
           </>
         )}
       </div>
+      {fault && <p role="alert">The pad {fault}.</p>}
     </>
   );
 }

@@ -253,7 +253,11 @@ export function SiteForm({ board, sites, library: kept, side: startSide, site: k
           )}
         </div>
         {part.success && hasPoles(partOf(part.data)) && (
-          <PolarityFields sign={draft.sign} onSign={(sign) => setValue('sign', sign)} />
+          <PolarityFields
+            sign={draft.sign}
+            fault={faultOf('$.polarity.plusPad', '$.polarity.board.pad')}
+            onSign={(sign) => setValue('sign', sign)}
+          />
         )}
         {part.success && <p className="quiet">{partFacts(part.data, draft.alloy)}</p>}
         {known ? (

@@ -122,12 +122,15 @@ export function siteOf(draft: SiteDraft, construction: Pick<Construction, 'coppe
   } satisfies Record<keyof NewSite, unknown>;
 }
 
-/** A sign that was told whole; one half told is none. */
-function polarityOf({ part, plusPad, boardMark, boardPad }: SiteDraft['sign']): Polarity | null {
-  if (part === '' || plusPad === null) return null;
-  const board = boardMark !== '' && boardPad !== null ? { mark: boardMark, pad: boardPad } : null;
-  return { part, plusPad, board };
-}
+/** The sign a draft tells of; what was not chosen is left empty, which the record refuses with a word. */
+const polarityOf = ({ part, plusPad, boardMark, boardPad }: SiteDraft['sign']): Polarity | null =>
+  part === ''
+    ? null
+    : {
+        part,
+        plusPad: plusPad ?? '',
+        board: boardMark === '' ? null : { mark: boardMark, pad: boardPad ?? '' },
+      };
 
 const signOf = (polarity: Polarity | null): SiteDraft['sign'] => ({
   part: polarity?.part ?? '',

@@ -1,6 +1,7 @@
 import { nozzleRecordOf, tipRecordOf } from '~/schema/exchange/si/tools';
 import { usualPreheat } from '~/core/method/bench';
 import { nozzlesFor } from '~/core/method/air/airSearch';
+import { AIR, PLAN } from '~/core/method/settings';
 import { methodOf } from '~/core/method/ways';
 import type { MethodId } from '~/core/method/ways/method';
 import type { PhaseRequest } from '~/core/method/request';
@@ -71,15 +72,14 @@ export function beginning(request: PhaseRequest, method: MethodId): ChoiceInput 
     const station = request.stations[0];
     if (!station) return null;
     const [nozzle] = nozzlesFor(request, station);
+    const [least_m3_s, most_m3_s] = station.flowRange_m3_s;
     const setting: AirSettingInput = {
       kind: 'air',
       toolId: station.id,
       nozzle: nozzleRecordOf(nozzle),
-      setpoint_C: clamp(360, [celsius(station.airRange_K[0]), celsius(station.airRange_K[1])]),
-      flow_L_min: Math.round(
-        litresPerMinute(0.7 * station.flowRange_m3_s[0] + 0.3 * station.flowRange_m3_s[1]),
-      ),
-      standoff_mm: 8,
+      setpoint_C: clamp(AIR.begin.air_C, [celsius(station.airRange_K[0]), celsius(station.airRange_K[1])]),
+      flow_L_min: Math.round(litresPerMinute(least_m3_s + AIR.begin.flowShare * (most_m3_s - least_m3_s))),
+      standoff_mm: AIR.begin.standoff_mm,
       preheat: preheatFor(request),
       approach_s: 0,
       shielded: false,
@@ -95,7 +95,7 @@ export function beginning(request: PhaseRequest, method: MethodId): ChoiceInput 
       kind: 'hand',
       toolId: tool.id,
       tip: tool.tips[0]!,
-      setpoint_C: clamp(350, tool.range_C),
+      setpoint_C: clamp(PLAN.begin_C, tool.range_C),
       perPad_C: {},
       preheat: null,
       fluxed: true,

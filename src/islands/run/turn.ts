@@ -11,16 +11,24 @@ export interface Turn {
   readonly lastDwell: Dwell | null;
 }
 
-/** Reads a step's turn from the entries. A step of one pad has one turn. */
+/**
+ * Reads a step's turn from the entries. Gone back to, a step of one pad is heated anew; of a row only the pads that were
+ * not seen molten are.
+ */
 export function turnOf(step: JobStep, at: Pick<RunState, 'dwells' | 'stepStart_ms'>): Turn {
-  const pads = step.inTurn.length > 0 ? step.inTurn : [step.pad!];
-  const own = at.dwells.filter((d) => d.stepId === step.id && d.on_ms >= at.stepStart_ms);
-  const done = new Set(own.filter((d) => d.off_s !== null).map((d) => d.pad));
+  const row = step.inTurn.length > 0;
+  const pads = row ? step.inTurn : [step.pad!];
+  const own = at.dwells.filter((d) => d.stepId === step.id);
+  const now = own.filter((d) => d.on_ms >= at.stepStart_ms);
+  const done = new Set([
+    ...now.filter((d) => d.off_s !== null).map((d) => d.pad),
+    ...(row ? own.filter((d) => d.melted_s !== null && d.off_s !== null).map((d) => d.pad) : []),
+  ]);
   return {
     pad: pads.find((pad) => !done.has(pad)) ?? null,
     done: pads.filter((pad) => done.has(pad)).length,
     of: pads.length,
-    lastDwell: own.at(-1) ?? null,
+    lastDwell: (row ? own : now).at(-1) ?? null,
   };
 }
 

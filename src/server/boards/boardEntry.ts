@@ -19,15 +19,18 @@ export function enterOnBoard(
 ): BoardStanding {
   return db.transaction(() => {
     getBoard(db, boardId);
-    const { stage, open, sites } = openBoard(db, boardId);
+    const read = openBoard(db, boardId);
+    const { stage, open, sites } = read;
     if (body.kind === 'part' && !sites.some((site) => site.id === body.siteId))
       throw new InputError([{ path: '$.body.siteId', message: 'is no site of this board; reload the page' }]);
     if (body.kind === 'settled' && !open.some((item) => item.key === body.item))
-      throw new Conflict('that is not open any more; the list now shows what is', boardStanding(db, boardId));
+      throw new Conflict(
+        'that is not open any more; the list now shows what is',
+        boardStanding(db, boardId, read),
+      );
     const why = entryRefusal(stage, body, open);
-    if (why) throw new Conflict(why, boardStanding(db, boardId));
+    if (why) throw new Conflict(why, boardStanding(db, boardId, read));
     addBoardEntry(db, { id: clientId, boardId, at_ms: now_ms, by, body });
-    restate(db, boardId);
-    return boardStanding(db, boardId);
+    return boardStanding(db, boardId, restate(db, boardId));
   });
 }

@@ -1,4 +1,11 @@
-import { settlementsOf, stageOf, testedAt_ms, toldParts, type BoardStage } from '~/core/record/boardEntries';
+import {
+  settlementsOf,
+  stageOf,
+  testedAt_ms,
+  toldParts,
+  type BoardEntry,
+  type BoardStage,
+} from '~/core/record/boardEntries';
 import { occupancyOf, type JobTrace, type Occupancy } from '~/core/record/occupancy';
 import { openWork, type SettledItem } from '~/core/record/openWork';
 import type { Db } from '~/server/store/db';
@@ -13,6 +20,7 @@ export interface OpenBoard {
   readonly sites: readonly SiteWithPads[];
   readonly occupancies: ReadonlyMap<string, Occupancy>;
   readonly jobs: readonly JobTrace[];
+  readonly entries: readonly BoardEntry[];
   readonly stage: BoardStage;
   readonly open: readonly SettledItem[];
 }
@@ -32,5 +40,5 @@ export function openBoard(db: Db, boardId: string): OpenBoard {
     tested_ms: testedAt_ms(entries),
     settlements: settlementsOf(entries),
   });
-  return { sites, occupancies, jobs, stage: stageOf(entries), open };
+  return { sites, occupancies, jobs, entries, stage: stageOf(entries), open };
 }

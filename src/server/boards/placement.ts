@@ -64,7 +64,7 @@ const EDGE_m = 1e-9;
 /** What keeps a site off its board: it must lie on the outline, with pads as pins and layers that exist. */
 export function siteFaults(
   construction: Construction,
-  site: Pick<NewSite, 'x_mm' | 'y_mm' | 'package' | 'pads'>,
+  site: Pick<NewSite, 'x_mm' | 'y_mm' | 'package' | 'pads' | 'polarity'>,
   base = '$',
 ): Fault[] {
   const faults: Fault[] = [];
@@ -81,6 +81,14 @@ export function siteFaults(
       path: `${base}.pads`,
       message: `must name ${wanted[0]} to ${wanted.at(-1)}, ${wanted.length} pads, each once; got ${given.slice(0, 12).join(', ')}${given.length > 12 ? '…' : ''}`,
     });
+  }
+  const named = [site.polarity?.plusPad, site.polarity?.board?.pad];
+  for (const pad of named) {
+    if (pad !== undefined && !wanted.includes(pad))
+      faults.push({
+        path: `${base}.polarity`,
+        message: `names pad ${pad}; the part has ${wanted[0]} to ${wanted.at(-1)}`,
+      });
   }
   return [...faults, ...layerFaults(construction, site.pads, base)];
 }

@@ -1,15 +1,15 @@
 import { waitingOf } from '~/core/record/waiting';
 import type { Db } from '~/server/store/db';
-import { getBoard, listBoards, setWaiting } from '~/server/store/repositories/boards';
-import { openBoard } from './openBoard';
+import { getBoard, openBoardIds, setWaiting } from '~/server/store/repositories/boards';
+import { openBoard, type OpenBoard } from './openBoard';
 
 /**
- * Writes on a board's row what it waits for now, read from its whole record. Called within the transaction of every
- * entry that can change it.
+ * Writes on a board's row what it waits for now, read from its whole record, which is given back. Called within the
+ * transaction of every entry that can change it.
  */
-export function restate(db: Db, boardId: string): void {
-  const { stage, open, jobs, sites } = openBoard(db, boardId);
-  const now = waitingOf(stage, open, jobs, sites);
+export function restate(db: Db, boardId: string): OpenBoard {
+  const read = openBoard(db, boardId);
+  const now = waitingOf(read.stage, read.open, read.jobs, read.sites);
   const board = getBoard(db, boardId);
   if (
     board.waitingFor !== now.waitingFor ||
@@ -17,10 +17,16 @@ export function restate(db: Db, boardId: string): void {
     board.outcome !== now.outcome
   )
     setWaiting(db, boardId, now);
+  return read;
 }
 
-/** Boards whose rows an earlier version wrote say what their record says, before anyone reads them. */
+/** Rows that an earlier version wrote say what their record says; one that cannot be read is told of and left. */
 export function restateAll(db: Db): void {
-  for (const { id, waitingFor } of listBoards(db))
-    if (waitingFor !== 'closed') db.transaction(() => restate(db, id));
+  for (const id of openBoardIds(db)) {
+    try {
+      db.transaction(() => restate(db, id));
+    } catch (error) {
+      console.error(`board ${id} cannot be read:`, error);
+    }
+  }
 }

@@ -1,7 +1,6 @@
 import { possibleOn } from '~/core/method/goals';
 import { AS_IT_CAME, isEmpty, occupancyInWords } from '~/core/record/occupancy';
 import { openBoard } from '~/server/boards/openBoard';
-import { stageOf } from '~/core/record/boardEntries';
 import { explore, MODEL_VERSION } from '~/core/method/plan/plan';
 import { edited } from '~/core/method/steps/edits';
 import type { PlanRequest, Setting } from '~/core/method/request';
@@ -20,7 +19,6 @@ import { recordMovedOn } from '~/server/plans/planTask';
 import { planningFor } from '~/server/plans/sitePlanning';
 import { Conflict } from '~/server/store/errors';
 import { restate } from '~/server/boards/restate';
-import { boardEntriesOf } from '~/server/store/repositories/boardEntries';
 import { addJob, type JobWithEvents } from '~/server/store/repositories/jobs';
 import { getSite } from '~/server/store/repositories/sites';
 
@@ -61,7 +59,6 @@ export async function acceptJob(
     closedAt_ms: null,
   };
   return db.transaction(() => {
-    refuseShut(db, boardId);
     refuseImpossible(db, boardId, accepted);
     const made = addJob(db, job, accepted.by);
     restate(db, boardId);
@@ -69,24 +66,17 @@ export async function acceptJob(
   });
 }
 
-/** No work is begun on a board that was closed, or is parked. */
-function refuseShut(db: Db, boardId: string): void {
-  const stage = stageOf(boardEntriesOf(db, boardId));
-  if (stage.is === 'open') return;
-  throw new Conflict(
-    stage.is === 'closed'
-      ? 'the board is closed; open it again on its own page first'
-      : `the board is parked for ${stage.entry.what}; go on with it on its own page first`,
-  );
-}
-
-/** What is off is not taken off again. */
+/** No work is begun on a board that was closed or is parked, and what is off is not taken off again. */
 function refuseImpossible(db: Db, boardId: string, { siteId, goal }: AcceptPlan): void {
-  const occupancy = openBoard(db, boardId).occupancies.get(siteId) ?? AS_IT_CAME;
-  if (possibleOn(goal, isEmpty(occupancy))) return;
-  throw new Conflict(
-    `the site is ${occupancyInWords(occupancy)}: it can be fitted; say what stands there where that is not so`,
-  );
+  const { stage, occupancies } = openBoard(db, boardId);
+  if (stage.is === 'closed') throw new Conflict('the board is closed; open it again on its own page first');
+  if (stage.is === 'parked')
+    throw new Conflict(`the board is parked for ${stage.entry.what}; go on with it on its own page first`);
+  const occupancy = occupancies.get(siteId) ?? AS_IT_CAME;
+  if (!possibleOn(goal, isEmpty(occupancy)))
+    throw new Conflict(
+      `the site is ${occupancyInWords(occupancy)}: it can be fitted; say what stands there where that is not so`,
+    );
 }
 
 /** Copper and edge as they were imported stay with the board: a job keeps what was told of it. */

@@ -1,6 +1,6 @@
 import type { RunEvent, RunEventBody } from '~/core/record/runEvents';
 import { refusal } from '~/core/record/refusal';
-import { runState, type RunState } from '~/core/record/runState';
+import { runState, type Dwell, type RunState } from '~/core/record/runState';
 import type { JobRecord } from '~/schema/records/jobs/job';
 import type { AppendRequest, RunEventRow } from '~/schema/records/jobs/runEvent';
 import { restate } from '~/server/boards/restate';
@@ -17,8 +17,8 @@ import {
 } from '~/server/store/repositories/jobs';
 import { bookUse } from '~/server/store/repositories/supplies';
 
-/** What the server itself adds to an entry: what a heating cost. */
-export type Derive = (job: JobRecord, state: RunState, event: RunEventBody) => RunEventBody[];
+/** What a heating cost, as the server's own entries. */
+export type CostOf = (job: JobRecord, state: RunState, dwell: Dwell) => RunEventBody[];
 
 /** Entries after which a board's open work may be other than before. */
 const CHANGES_WORK: ReadonlySet<RunEventBody['kind']> = new Set([
@@ -33,14 +33,15 @@ const CHANGES_WORK: ReadonlySet<RunEventBody['kind']> = new Set([
 /**
  * Appends one entry. A repeated `clientId` gives back what was written then. An `afterSeq` that is not the last entry
  * means another screen wrote meanwhile: nothing is written and the caller gets the present entries. The fact is stored
- * before anything is computed from it: what it cost is the server's own later entry.
+ * before anything is computed from it: what a heating cost is the server's own later entry, and one that is still owed,
+ * for the server stopped in between, is made up for with the next.
  */
 export function appendEvent(
   db: Db,
   jobId: string,
   request: AppendRequest,
   now_ms: number,
-  derive: Derive,
+  costOf: CostOf,
 ): JobWithEvents {
   const fresh = db.transaction(() => {
     if (wasAppended(db, jobId, request.clientId)) return false;
@@ -67,24 +68,34 @@ export function appendEvent(
     if (CHANGES_WORK.has(request.event.kind)) restate(db, job.boardId);
     return true;
   });
-  if (fresh) addCosts(db, jobId, request, now_ms, derive);
+  if (fresh) addCosts(db, jobId, request, now_ms, costOf);
   return getJob(db, jobId);
 }
 
-function addCosts(db: Db, jobId: string, request: AppendRequest, now_ms: number, derive: Derive): void {
+/** Heatings that ended and whose cost is not in the record: the last one, and any that was interrupted. */
+const owed = ({ dwells }: RunState): Dwell[] => dwells.filter((d) => d.off_s !== null && d.exposure === null);
+
+function addCosts(db: Db, jobId: string, request: AppendRequest, now_ms: number, costOf: CostOf): void {
   const { job, events } = getJob(db, jobId);
-  const costs = derive(job, runState(job.plan.steps, events), request.event);
+  const state = runState(job.plan.steps, events);
+  let costs: RunEventBody[];
+  try {
+    costs = owed(state).flatMap((dwell) => costOf(job, state, dwell));
+  } catch (error) {
+    // The fact stands, whatever the model makes of it.
+    console.error(`heat of job ${jobId} was not costed:`, error);
+    return;
+  }
   if (costs.length === 0) return;
-  db.transaction(() => {
-    const { job: now } = getJob(db, jobId);
+  db.transaction(() =>
     appendRows(
       db,
-      now,
+      job,
       costs.map((body, i) =>
-        toRow(now, i, body, { ...request, clientId: `${request.clientId}-${i + 1}` }, now_ms),
+        toRow(job, i, body, { ...request, clientId: `${request.clientId}-${i + 1}` }, now_ms),
       ),
-    );
-  });
+    ),
+  );
 }
 
 /** A job that is parked parks its board with it, for what it said. */

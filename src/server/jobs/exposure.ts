@@ -38,9 +38,8 @@ const SHORTEST_TOUCH_s = 0.05;
  */
 export const exposureFor =
   (db: Db) =>
-  (job: JobRecord, state: RunState, event: RunEventBody): RunEventBody[] => {
-    const dwell = dwellOf(state, event);
-    if (!dwell || dwell.off_s === null || dwell.exposure) return [];
+  (job: JobRecord, state: RunState, dwell: Dwell): RunEventBody[] => {
+    if (dwell.off_s === null) return [];
     const asked = jobRequestOf(job.request);
     if (!asked) return [];
     const choice = choiceOf(job, asked.choices, dwell);
@@ -56,12 +55,6 @@ export const exposureFor =
           : [atHole(db, job, request, choice.method, setting, dwell)];
     return costs.map((cost) => ({ ...cost, ofSeq: dwell.onSeq }));
   };
-
-/** The heating that an entry ended, or whose end it corrects. */
-function dwellOf(state: RunState, event: RunEventBody): Dwell | undefined {
-  if (event.kind === 'heat-off') return state.dwells.at(-1);
-  return event.kind === 'correction' ? state.dwells.find((d) => d.offSeq === event.ofSeq) : undefined;
-}
 
 /** The setting with its board warmed for as long as it really was: from the soak's first second until heat came on. */
 function asSoaked(setting: Setting, job: JobRecord, state: RunState, dwell: Dwell): Setting {

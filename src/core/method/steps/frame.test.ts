@@ -20,7 +20,8 @@ import { settingsOnBench } from '../hand/handSearch';
 import { methodsFor } from '../ways';
 import type { Method } from '../ways/method';
 import { HAZARDS, type AirSetting, type PhaseRequest, type PlanRequest, type Setting } from '../request';
-import { stepsFor, type PhaseWork } from './frame';
+import type { PhaseWork } from './phaseWork';
+import { stepsFor } from './frame';
 import type { Step } from './step';
 
 const spread = (p50: number) => ({ p10: 0.8 * p50, p50, p90: 1.3 * p50 });

@@ -9,7 +9,7 @@ import { padNamesOf } from '~/core/packages/form';
 import { PAD_STATE_IDS } from '~/core/record/padStates';
 import { connections } from '~/schema/values/connection';
 import { oneOf, quantity, text, wholeNumber } from '~/schema/values/fields';
-import { placed } from '../placed';
+import { placed, room_C } from '../placed';
 import { mappedBoard } from '~/schema/values/mappedBoard';
 import { moistureInput } from '~/schema/values/moisture';
 import { anyPackage } from '~/schema/values/package';
@@ -58,7 +58,7 @@ export type PreheatInput = z.infer<typeof preheatInput>;
 
 export const planInput = z
   .strictObject({
-    ambient_C: quantity('°C', -10, 50).default(23),
+    ambient_C: room_C,
     board: mappedBoard,
     site: siteInput,
     neighbours: z.array(neighbourInput).max(200).default([]),

@@ -3,7 +3,7 @@ import { SHIELD_IDS } from '~/core/materials/surfaces';
 import { padNamesOf } from '~/core/packages/form';
 import { kelvin, metres, radians } from '~/core/quantity/convert';
 import type { JointScenario } from '~/core/thermal/joint/scenario';
-import { place, placed } from '../placed';
+import { place, placed, room_C } from '../placed';
 import { mappedBoard } from '~/schema/values/mappedBoard';
 import { fieldBoardOf } from '../si/board';
 import { padPlaces } from '~/core/packages/placement';
@@ -116,7 +116,7 @@ const LONGEST_HAND_s = 60;
 
 export const simulateInput = z
   .strictObject({
-    ambient_C: quantity('°C', -10, 50).default(23),
+    ambient_C: room_C,
     board: mappedBoard,
     site,
     neighbours: z.array(neighbour).max(200).default([]),

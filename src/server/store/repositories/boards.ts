@@ -1,4 +1,4 @@
-import { asc, desc, eq, inArray, sql } from 'drizzle-orm';
+import { asc, desc, eq, inArray, ne, sql } from 'drizzle-orm';
 import { boardRecord, type BoardChange, type BoardRecord, type NewBoard } from '~/schema/records/board/board';
 import type { WaitingFor } from '~/core/record/waiting';
 import type { Outcome } from '~/core/record/outcomes';
@@ -17,6 +17,15 @@ export function listBoards(db: Db, limit = 1000): BoardRecord[] {
     .all()
     .map((row) => boardRecord.parse(row));
 }
+
+/** Boards that are not closed, by id: read without their rows being understood. */
+export const openBoardIds = (db: Db): string[] =>
+  db
+    .select({ id: boards.id })
+    .from(boards)
+    .where(ne(boards.waitingFor, 'closed'))
+    .all()
+    .map(({ id }) => id);
 
 export function findBoards(db: Db, ids: readonly string[]): BoardRecord[] {
   if (ids.length === 0) return [];
