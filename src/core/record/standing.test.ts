@@ -108,6 +108,12 @@ describe('never lift what did not melt (common practice: most lifted pads are pu
     expect(refusal(state, STEPS, { kind: 'step-done', stepId: 'lift', passed }, unseen)).toBeNull();
   });
 
+  it('an early end of a clock is no word on what holds', () => {
+    const passed = { kind: 'early', left_s: 3 } as const;
+    const state = runState(STEPS, unseen);
+    expect(refusal(state, STEPS, { kind: 'step-done', stepId: 'lift', passed }, unseen)).toMatch(/pin 2/);
+  });
+
   it('heated again and seen molten it is free; the last heating counts', () => {
     const again = upTo([...heat('2', 6), ...heat('2', 3, 1.9)]);
     expect(notSeenMolten(runState(STEPS, again), STEPS)).toEqual([]);

@@ -120,3 +120,27 @@ describe('pins as they are written', () => {
     expect(pinsIn('9-7', names)).toEqual([]);
   });
 });
+
+describe('the sign of a part by the form', () => {
+  const told = (sign: object) =>
+    newSite.safeParse(
+      siteOf(draft({ sign: { part: '', plusPad: null, boardMark: '', boardPad: null, ...sign } }), board(2)),
+    );
+
+  it('is kept whole, part and board apart', () => {
+    const made = told({ part: 'minus-stripe', plusPad: '1', boardMark: 'filled-half', boardPad: '2' });
+    expect(made.data!.polarity).toEqual({
+      part: 'minus-stripe',
+      plusPad: '1',
+      board: { mark: 'filled-half', pad: '2' },
+    });
+    expect(told({}).data!.polarity).toBeNull();
+  });
+
+  it('half told is refused with a word, never dropped in silence', () => {
+    expect(told({ part: 'minus-stripe' }).error!.issues[0]!.message).toMatch(
+      /is not chosen; say at which pad/,
+    );
+    expect(told({ part: 'minus-stripe', plusPad: '1', boardMark: 'plus' }).success).toBe(false);
+  });
+});

@@ -1,0 +1,236 @@
+import { describe, expect, it, vi } from 'vitest';
+import type { BoardEntryBody } from '~/core/record/boardEntries';
+import type { WritableEvent } from '~/schema/records/jobs/runEvent';
+import { acceptPlan } from '~/schema/records/jobs/job';
+import { newFinding } from '~/schema/records/site/finding';
+import { newSite } from '~/schema/records/site/site';
+import { acceptJob } from '~/server/jobs/acceptance';
+import { appendEvent, type CostOf } from '~/server/jobs/append';
+import { exposureFor } from '~/server/jobs/exposure';
+import { planSheet } from '~/server/plans/planSheet';
+import { planningFor } from '~/server/plans/sitePlanning';
+import { recapSheet } from '~/server/plans/recapSheet';
+import type { Db } from '~/server/store/db';
+import { Conflict } from '~/server/store/errors';
+import { getBoard } from '~/server/store/repositories/boards';
+import { getJob } from '~/server/store/repositories/jobs';
+import { freshDatabase, withCapacitor } from '../../../tests/support/database';
+import { enterOnBoard } from './boardEntry';
+import { boardStanding } from './boardStanding';
+import { recordFindings } from './findings';
+import { placeSite } from './placement';
+import { restateAll } from './restate';
+
+let count = 0;
+const enter = (db: Db, body: BoardEntryBody, now_ms = 9_000_000) =>
+  enterOnBoard(db, 'brd-1', { clientId: `entry-${++count}`, by: 'MK', body: body as never }, now_ms);
+
+const SETTING = {
+  toolId: 'iron-cartridge',
+  tip: { shape: 'chisel', width_mm: 2.4, construction: 'cartridge' },
+  setpoint_C: 380,
+  preheat: null,
+  fluxed: true,
+  freshSolder: true,
+};
+
+async function open(db: Db, goal: 'remove-keep-part' | 'remove-sacrifice-part' = 'remove-keep-part') {
+  const { inputsKey } = planningFor(db, 'site-1', { goal });
+  const choices = [{ phase: 'remove', method: 'leg-at-a-time', setting: SETTING }];
+  const plan = acceptPlan.parse({ siteId: 'site-1', by: 'MK', goal, inputsKey, choices });
+  return acceptJob(db, plan, () => 2_000_000, 'job-1');
+}
+
+const write = (db: Db, event: WritableEvent, costOf: CostOf = exposureFor(db)) =>
+  appendEvent(
+    db,
+    'job-1',
+    { clientId: `press-${++count}`, afterSeq: getJob(db, 'job-1').job.lastSeq, by: 'MK', event },
+    3_000_000 + count,
+    costOf,
+  );
+
+/** Takes the part off and closes the job there. */
+function takeOff(db: Db): void {
+  for (const { id, kind, pad, effect } of getJob(db, 'job-1').job.plan.steps) {
+    if (kind === 'heat') {
+      write(db, { kind: 'heat-on', stepId: id, pad: pad! });
+      write(db, { kind: 'melted', stepId: id, pad: pad!, elapsed_s: 0.9 });
+      write(db, { kind: 'heat-off', stepId: id, pad: pad!, elapsed_s: 2 });
+    }
+    write(db, { kind: 'step-done', stepId: id, ...(effect === 'part-off' ? { where: 'tray 3' } : {}) });
+    if (effect === 'part-off') break;
+  }
+  write(db, { kind: 'closed', outcome: 'fixed', cause: '' });
+}
+
+describe('where a board stands', () => {
+  it('a part that is off makes it wait for its fit, however the job was closed', async () => {
+    const db = freshDatabase();
+    withCapacitor(db);
+    await open(db);
+    takeOff(db);
+    expect(getBoard(db, 'brd-1')).toMatchObject({ waitingFor: 'you', nextAction: 'Fit C7' });
+    const { occupancies, open: work } = boardStanding(db, 'brd-1');
+    expect(occupancies['site-1']).toMatchObject({ kind: 'off-kept', where: 'tray 3', undressed: true });
+    expect(work.map((item) => item.kind)).toEqual(['part-off', 'untested']);
+    // The plan opens on its fit, dresses first, and a removal is not opened.
+    expect(planSheet(db, 'site-1', 'remove-keep-part')).toMatchObject({ goal: 'fit' });
+    expect(planningFor(db, 'site-1', { goal: 'fit' }).input.site.undressed).toBe(true);
+    await expect(open(db)).rejects.toThrow(/off, kept: tray 3: it can be fitted/);
+  });
+
+  it('a part that is off is no neighbour, and not done on a whole-board list', async () => {
+    const db = freshDatabase();
+    const { boardId } = withCapacitor(db);
+    const other = placeSite(
+      db,
+      boardId,
+      newSite.parse({
+        ref: 'R1',
+        side: 'top',
+        x_mm: 70,
+        y_mm: 50,
+        alloy: 'sn60pb40',
+        package: { family: 'chip', code: '0805' },
+        pads: ['1', '2'].map((name) => ({ name, connections: [] })),
+      }),
+    );
+    const neighbours = () => planningFor(db, other.id, { goal: 'reflow' }).input.neighbours.map((n) => n.ref);
+    expect(neighbours()).toEqual(['C7']);
+    await open(db);
+    takeOff(db);
+    expect(neighbours()).toEqual([]);
+    expect(recapSheet(db, boardId).sites.find((s) => s.ref === 'C7')!.done).toBe(false);
+    enter(db, { kind: 'part', siteId: 'site-1', is: 'fitted', what: '68 µF 63 V', where: '' });
+    expect(neighbours()).toEqual(['C7']);
+  });
+
+  it('is handed back once all is done, deferred or accepted, and takes no more work then', async () => {
+    const db = freshDatabase();
+    withCapacitor(db);
+    await open(db);
+    takeOff(db);
+    const hand = { kind: 'handed-back', outcome: 'improved', cause: 'age' } as const;
+    expect(() => enter(db, hand)).toThrow(/still open: C7: off, kept: tray 3/);
+    for (const { key, says } of boardStanding(db, 'brd-1').open)
+      enter(db, { kind: 'settled', as: 'accepted', item: key, says, reason: 'the owner wants it so' });
+    expect(getBoard(db, 'brd-1').waitingFor).toBe('owner');
+    enter(db, hand);
+    expect(getBoard(db, 'brd-1')).toMatchObject({ waitingFor: 'closed', outcome: 'improved' });
+    expect(() => enter(db, { kind: 'tested', how: 'cold', passed: true })).toThrow(Conflict);
+    enter(db, { kind: 'reopened', reason: 'came back' });
+    expect(getBoard(db, 'brd-1').outcome).toBeNull();
+  });
+
+  it('parked it takes no new job, and what is settled must still be open', async () => {
+    const db = freshDatabase();
+    withCapacitor(db);
+    enter(db, { kind: 'parked', awaits: 'answer', what: 'whose clamp it was', due_ms: null });
+    expect(getBoard(db, 'brd-1').waitingFor).toBe('answer');
+    await expect(open(db)).rejects.toThrow(/parked for whose clamp it was/);
+    expect(() =>
+      enter(db, { kind: 'settled', as: 'deferred', item: 'part:gone', says: 'x', reason: 'y' }),
+    ).toThrow(/not open any more/);
+    expect(() => enter(db, { kind: 'part', siteId: 'elsewhere', is: 'fitted', what: '', where: '' })).toThrow(
+      /no site of this board/,
+    );
+  });
+
+  it('an entry sent twice is written once', () => {
+    const db = freshDatabase();
+    withCapacitor(db);
+    const entry = {
+      clientId: 'once',
+      by: 'MK',
+      body: { kind: 'tested', how: 'cold', passed: true },
+    } as const;
+    enterOnBoard(db, 'brd-1', entry, 1);
+    expect(enterOnBoard(db, 'brd-1', entry, 2).entries).toHaveLength(1);
+  });
+
+  it('one row that cannot be read does not keep the others from being stated', () => {
+    const db = freshDatabase();
+    withCapacitor(db);
+    db.$client.exec(
+      "INSERT INTO boards (id, name, owner, fault, hazards, construction, waiting_for, created_at_ms) VALUES ('bad', 'B', 'MK', 'x', '[]', '{}', 'you', 1)",
+    );
+    const told = vi.spyOn(console, 'error').mockImplementation(() => undefined);
+    restateAll(db);
+    expect(told).toHaveBeenCalledOnce();
+    expect(getBoard(db, 'brd-1').nextAction).toBe('Plan C7');
+    told.mockRestore();
+  });
+});
+
+describe('findings of a look', () => {
+  const finding = (changes: object) =>
+    newFinding.parse({ padId: 'site-1-1', state: 'flaked', foundAs: 'done-here', by: 'MK', ...changes });
+
+  it('say what the board waits for, and one that is taken back no longer does', () => {
+    const db = freshDatabase();
+    withCapacitor(db);
+    const [found] = recordFindings(db, [finding({})], 1);
+    expect(getBoard(db, 'brd-1').nextAction).toBe('Put right C7 pin 1: mask flaked');
+    recordFindings(db, [finding({ takesBackId: found!.id, note: 'a key by mistake' })], 2);
+    expect(getBoard(db, 'brd-1').nextAction).toBe('Plan C7');
+    expect(() => recordFindings(db, [finding({ takesBackId: found!.id, note: 'again' })], 3)).toThrow(
+      /no finding of this pad that still holds/,
+    );
+    expect(newFinding.safeParse({ ...finding({}), takesBackId: 'f' }).error?.issues[0]?.message).toMatch(
+      /say why/,
+    );
+  });
+});
+
+describe('what a heating cost', () => {
+  const heat: WritableEvent[] = [
+    { kind: 'heat-on', stepId: 'heat-1', pad: '1' },
+    { kind: 'melted', stepId: 'heat-1', pad: '1', elapsed_s: 0.9 },
+    { kind: 'heat-off', stepId: 'heat-1', pad: '1', elapsed_s: 2 },
+  ];
+  const upToHeat = (db: Db): void => {
+    for (const { id, kind } of getJob(db, 'job-1').job.plan.steps) {
+      if (kind === 'heat') return;
+      write(db, { kind: 'step-done', stepId: id });
+    }
+  };
+  const costs = (db: Db) => getJob(db, 'job-1').events.filter((e) => e.kind === 'exposure');
+
+  it('is made up for with the next entry where it was not reckoned, and the fact stands meanwhile', async () => {
+    const db = freshDatabase();
+    withCapacitor(db);
+    await open(db);
+    upToHeat(db);
+    const told = vi.spyOn(console, 'error').mockImplementation(() => undefined);
+    const broken: CostOf = () => {
+      throw new Error('the model broke');
+    };
+    for (const event of heat) write(db, event, broken);
+    expect(getJob(db, 'job-1').events.at(-1)).toMatchObject({ kind: 'heat-off', elapsed_s: 2 });
+    expect(costs(db)).toHaveLength(0);
+    expect(told).toHaveBeenCalled();
+    told.mockRestore();
+    write(db, { kind: 'note', text: 'power came back' });
+    expect(costs(db)).toHaveLength(1);
+    write(db, { kind: 'note', text: 'once is enough' });
+    expect(costs(db)).toHaveLength(1);
+  });
+
+  it('is reckoned anew for an end that was corrected, and less for a shorter heat', async () => {
+    const db = freshDatabase();
+    withCapacitor(db);
+    await open(db);
+    upToHeat(db);
+    for (const event of heat) write(db, event);
+    const off = getJob(db, 'job-1').events.findLast((e) => e.kind === 'heat-off')!;
+    write(db, { kind: 'correction', ofSeq: off.seq, elapsed_s: 1.2, reason: 'pressed late' });
+    const [first, second] = costs(db);
+    if (first?.kind !== 'exposure' || second?.kind !== 'exposure') throw new Error('no cost');
+    expect(second.duration_s).toBe(1.2);
+    expect(second.padDose).toBeLessThan(first.padDose);
+    expect(planningFor(db, 'site-1', { goal: 'fit' }).input.history.padDose).toMatchObject({
+      '1': second.padDose,
+    });
+  });
+});
