@@ -23,7 +23,7 @@ import { restateAll } from './restate';
 
 let count = 0;
 const enter = (db: Db, body: BoardEntryBody, now_ms = 9_000_000) =>
-  enterOnBoard(db, 'brd-1', { clientId: `entry-${++count}`, by: 'MK', body: body as never }, now_ms);
+  enterOnBoard(db, 'brd-1', { clientId: `entry-${++count}`, by: 'MK', body: body }, now_ms);
 
 const SETTING = {
   toolId: 'iron-cartridge',
