@@ -46,3 +46,12 @@ export function amountWords({ amount, unit }: { readonly amount: number; readonl
   if (unit === 'g' && amount > 0 && amount < 0.1) return `${Number((amount * 1000).toPrecision(2))} mg`;
   return `${amount >= 100 ? amount.toFixed(0) : Number(amount.toPrecision(2))} ${unit}`;
 }
+
+/** "40 s", "3.4 min", "1 h 26 min"; `exact` keeps the tenth, for what is to add up. */
+export function minutesText(value_min: number, { exact = false } = {}): string {
+  if (exact) return `${value_min.toFixed(1)} min`;
+  if (value_min < 1) return `${Math.round(60 * value_min)} s`;
+  if (value_min < 90) return `${value_min.toFixed(value_min < 10 ? 1 : 0)} min`;
+  const whole = Math.round(value_min);
+  return `${Math.floor(whole / 60)} h ${whole % 60} min`;
+}

@@ -65,13 +65,14 @@ export async function placeCapacitor(
   boardId: string,
   ref: string,
   x_mm: number,
+  y_mm = 40,
 ): Promise<string> {
   const site = await page.request.post(`/api/boards/${boardId}/sites`, {
     data: {
       ref,
       side: 'top',
       x_mm,
-      y_mm: 40,
+      y_mm,
       alloy: 'sn60pb40',
       package: {
         family: 'radial',

@@ -1,4 +1,5 @@
 import type { Page } from '@playwright/test';
+import { carry, closeAs, ledger, openBoardPage, planned, step, work } from './carry';
 import {
   accepted,
   expect,
@@ -13,57 +14,6 @@ import {
 } from './bench';
 
 /** The record says afterwards exactly what is on the board: jobs carried through by keys, and the ledger read. */
-
-const step = (page: Page) => page.getByRole('region', { name: 'This step' });
-
-/** Presses keys one after another until a step of that title stands, and says how many it took. */
-async function carry(page: Page, until: RegExp, { melts }: { melts: boolean }): Promise<number> {
-  let presses = 0;
-  const press = async (key: string): Promise<void> => {
-    const before = await signature();
-    await page.keyboard.press(key);
-    presses += 1;
-    await expect.poll(signature).not.toBe(before);
-  };
-  const signature = async (): Promise<string> =>
-    `${await step(page).getByRole('heading', { level: 2 }).innerText()} ${(await step(page).getByRole('button').allInnerTexts()).join(' ')} ${await step(page).locator('button[disabled]').count()}`;
-  for (let i = 0; i < 400; i++) {
-    if (until.test(await step(page).getByRole('heading', { level: 2 }).innerText())) return presses;
-    const underHeat =
-      (await step(page)
-        .getByRole('button', { name: /^(Iron|Gun|Tips|Air) off/ })
-        .count()) > 0;
-    if (underHeat && melts) await press('m');
-    await press(' ');
-  }
-  throw new Error(`no step ${String(until)}`);
-}
-
-async function closeAs(page: Page, outcome: string, fill?: readonly [RegExp, string]): Promise<void> {
-  await page.keyboard.press('x');
-  await page.getByRole('radio', { name: outcome, exact: true }).check();
-  if (outcome === 'parked') await page.getByRole('radio', { name: 'a part' }).check();
-  if (fill) await page.getByLabel(fill[0]).fill(fill[1]);
-  await page.getByRole('button', { name: `Close as ${outcome}` }).click();
-  await expect(page.getByRole('heading', { name: `Closed: ${outcome}` })).toBeVisible();
-  await saved(page);
-}
-
-async function planned(page: Page, siteId: string, goal: string): Promise<void> {
-  await page.goto(`/sites/${siteId}/plan?goal=${goal}`);
-  await solved(page);
-  await page.getByRole('button', { name: /Accept and run/ }).click();
-  await page.waitForURL('**/jobs/**');
-  await ready(page);
-  await saved(page);
-}
-
-const openBoardPage = async (page: Page, boardId: string): Promise<void> => {
-  await page.goto(`/boards/${boardId}`);
-  await ready(page);
-};
-const work = (page: Page) => page.getByRole('region', { name: 'Open work' });
-const ledger = (page: Page) => page.getByRole('region', { name: 'Ledger' });
 
 test('two capacitors replaced, a land lifted, re-bonded and verified, the board handed back', async ({
   page,
@@ -234,6 +184,78 @@ test('a part scrapped halfway: the board is parked for it, and goes on as it sto
   await expect(page.getByRole('button', { name: /^C1, top side, fitted/ })).toBeVisible();
   for (const line of ['Parked for a part: two cans, by post', 'Taken up again where it stood', 'Back to:'])
     await expect(ledger(page)).toContainText(line);
+});
+
+test('twenty capacitors as one run, with a stop after seven: the record says which, and what is left', async ({
+  page,
+  baseURL,
+}) => {
+  test.setTimeout(420_000);
+  await signIn(page, baseURL!);
+  const boardId = await ownBoard(page, 'Twenty');
+  for (let i = 0; i < 20; i++)
+    await placeCapacitor(page, boardId, `C${i + 1}`, 10 + 20 * (i % 5), 10 + 20 * Math.floor(i / 5));
+  await page.goto(`/boards/${boardId}/recap`);
+  await solved(page);
+  await page.keyboard.press('a');
+  const title = () => step(page).getByRole('heading', { level: 2 }).innerText();
+  const titles: string[] = [];
+  for (let part = 1; part <= 7; part++) {
+    await page.waitForURL('**/jobs/**');
+    await ready(page);
+    await expect(step(page)).toContainText(`part ${part} of 20`);
+    titles.push(await title());
+    if (part === 2) {
+      // Midway, and the page loaded anew: it stands where it stood.
+      await carry(page, /^Clear pin 1/, { melts: true });
+      await page.reload();
+      await ready(page);
+      expect(await title()).toMatch(/^Clear pin 1/);
+    }
+    await carry(page, /^On to C\d+, or stop here$/, { melts: true });
+    if (part === 7) break;
+    const here = page.url();
+    await page.keyboard.press(' ');
+    await page.waitForURL((url) => url.href !== here);
+  }
+  // The stations were set for the first part; every other begins with the part itself.
+  expect(new Set(titles.slice(1))).toEqual(new Set(['Note how it stands']));
+  const steps = page.getByRole('list', { name: 'Steps' });
+  await expect(steps).not.toContainText('Set the station');
+
+  // Stopped here, what was worked is cleaned and dried, all seven at once.
+  await page.keyboard.press('w');
+  await expect(step(page).getByRole('heading', { level: 2 })).toHaveText('Clean');
+  await expect(step(page)).toContainText('All that was worked: C1,');
+  await carry(page, /^Close the job/, { melts: true });
+  await closeAs(page, 'fixed');
+
+  await openBoardPage(page, boardId);
+  await expect(work(page)).toContainText('Whole board: 7 of 20 done, C8 next');
+  await expect(work(page)).toContainText('Not tested since it was last heated');
+  await expect(work(page)).not.toContainText('Not cleaned');
+  for (const ref of ['C1', 'C7']) await expect(ledger(page)).toContainText(`${ref}`);
+  await page.goto('/');
+  await expect(page.getByRole('listitem').filter({ hasText: 'Twenty' }).first()).toContainText(
+    'Go on with the whole board: C8',
+  );
+  await page.goto(`/boards/${boardId}/recap`);
+  await ready(page);
+  await expect(page.getByText('7 of 20 done')).toBeVisible();
+  await page.getByRole('link', { name: 'Sheet of what was done' }).click();
+  await expect(page.getByRole('row', { name: /^C7, C7 ✓ fixed/ })).toBeVisible();
+  await expect(page.getByRole('row', { name: /^C8, C8 ○ to do/ })).toBeVisible();
+  await expect(page.getByRole('row', { name: /^Set the station/ })).toHaveCount(2);
+  await expect(page.getByRole('row', { name: /^Clean/ })).toHaveCount(2);
+
+  // Gone on with: the bench was left, so its stations are set again.
+  await page.goto(`/boards/${boardId}/recap`);
+  await ready(page);
+  await page.getByRole('button', { name: /^Go on with C8/ }).click();
+  await page.waitForURL('**/jobs/**');
+  await ready(page);
+  await expect(step(page)).toContainText('C8, C8, part 8 of 20');
+  await expect(steps).toContainText('Set the station');
 });
 
 test('a mis-pressed heat and a false finding are taken back, and stay in the record struck out', async ({

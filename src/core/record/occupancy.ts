@@ -61,6 +61,8 @@ export interface JobTrace {
   readonly goal: Goal;
   readonly status: 'running' | 'closed';
   readonly outcome: string | null;
+  /** The whole board's job it is part of; null where it stands alone. */
+  readonly recapId: string | null;
   readonly steps: readonly RunStep[];
   readonly events: readonly RunEvent[];
 }

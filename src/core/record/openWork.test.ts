@@ -36,6 +36,7 @@ const CLOSED: RunEventBody = { kind: 'closed', outcome: 'fixed', cause: '' };
 const trace = (bodies: RunEventBody[], changes: Partial<JobTrace> = {}): JobTrace => ({
   id: 'j',
   siteId: 's',
+  recapId: null,
   goal: 'replace',
   status: bodies.at(-1)!.kind === 'closed' ? 'closed' : 'running',
   outcome: null,
@@ -95,6 +96,7 @@ const record = (jobs: JobTrace[], changes: Partial<OpenRecord> = {}): OpenRecord
   jobs,
   findings: [],
   readings: [],
+  round: null,
   tested_ms: null,
   settlements: [],
   ...changes,

@@ -1,12 +1,23 @@
 import { isEmpty, occupancyInWords, type JobTrace, type Occupancy } from './occupancy';
 import { presentFindings } from './padFindings';
 import { PAD_STATES, type PadStateId } from './padStates';
+import { refsInWords } from './refsInWords';
 import { repairFor } from './repairs';
+import { roundStanding, uncleanedSites, type Round } from './round';
 import { runState } from './runState';
 import { standingEvents } from './standing';
 
 type OpenKind =
-  'job' | 'half-off' | 'part-off' | 'socket-empty' | 'defect' | 'unverified' | 'override' | 'untested';
+  | 'job'
+  | 'half-off'
+  | 'part-off'
+  | 'round'
+  | 'socket-empty'
+  | 'defect'
+  | 'unverified'
+  | 'override'
+  | 'uncleaned'
+  | 'untested';
 
 /** Something a board is not done without. */
 interface OpenItem {
@@ -61,6 +72,8 @@ export interface OpenRecord {
     readonly at_ms: number;
     readonly passed: boolean;
   }[];
+  /** The whole board's job that was decided on last; null where there is none. */
+  readonly round: Round | null;
   /** When the board was last tried and worked; null: never. */
   readonly tested_ms: number | null;
   readonly settlements: readonly Settlement[];
@@ -71,10 +84,12 @@ const ORDER: readonly OpenKind[] = [
   'job',
   'half-off',
   'part-off',
+  'round',
   'defect',
   'unverified',
   'override',
   'socket-empty',
+  'uncleaned',
   'untested',
 ];
 
@@ -83,6 +98,8 @@ export function openWork(record: OpenRecord): SettledItem[] {
   const items = [
     ...record.sites.flatMap((site) => [...partItems(site, record.jobs), ...padItems(site, record)]),
     ...record.jobs.flatMap((job) => jobItems(job, record.sites)),
+    ...roundItem(record),
+    ...cleaningItem(record),
     ...testItem(record),
   ];
   const last = new Map(record.settlements.map((s) => [s.key, s]));
@@ -184,6 +201,47 @@ function jobItems(job: JobTrace, sites: readonly OpenSite[]): OpenItem[] {
       : [],
   );
   return [...under, ...overrides];
+}
+
+/** What is left of a whole board's job that was begun. */
+function roundItem({ round, jobs, sites }: OpenRecord): OpenItem[] {
+  if (!round) return [];
+  const {
+    begun,
+    next,
+    sites: all,
+  } = roundStanding(round, jobs, new Map(sites.map((site) => [site.id, site.occupancy])));
+  // A part that is under way says what it is about itself.
+  const ref = next && sites.find((s) => s.id === next.siteId)?.ref;
+  if (!begun || !next || !ref) return [];
+  const done = all.filter((s) => s.status === 'done').length;
+  return [
+    {
+      key: `round:${round.id}:${done}`,
+      kind: 'round',
+      siteId: null,
+      jobId: null,
+      says: `Whole board: ${done} of ${all.length} done, ${ref} next`,
+      next: `Go on with the whole board: ${ref}`,
+    },
+  ];
+}
+
+/** Parts whose cleaning waits for the end. */
+function cleaningItem({ jobs, sites }: OpenRecord): OpenItem[] {
+  const refs = uncleanedSites(jobs).flatMap((id) => sites.find((s) => s.id === id)?.ref ?? []);
+  return refs.length === 0
+    ? []
+    : [
+        {
+          key: `uncleaned:${refs.join('+')}`.slice(0, 400),
+          kind: 'uncleaned',
+          siteId: null,
+          jobId: null,
+          says: `Not cleaned and dried yet: ${refsInWords(refs)}`,
+          next: 'Clean and dry the board',
+        },
+      ];
 }
 
 /** What was heated is tried before it is handed back. */

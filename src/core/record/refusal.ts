@@ -1,4 +1,5 @@
 import type { RunEvent, RunEventBody } from './runEvents';
+import { PAUSE_STEP } from './round';
 import { notSeenMolten, type RunState, type RunStep } from './runState';
 import { retractRefusal } from './standing';
 
@@ -56,7 +57,12 @@ export function refusal(
     case 'taken-back':
       return retractRefusal(events, event.ofSeq);
     case 'closed':
-      return underHeat;
+      return (
+        underHeat ??
+        (event.restAtEnd === true && current?.id !== PAUSE_STEP
+          ? 'only a part that is done leaves its cleaning to the end; close it with its outcome instead'
+          : null)
+      );
     case 'resumed':
       return state.status === 'closed' ? null : 'the job is under way already';
     default:

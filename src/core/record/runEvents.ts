@@ -63,6 +63,8 @@ export type RunEventBody =
       readonly cause: string;
       /** What the board is parked for with it. */
       readonly awaits?: { readonly awaits: Awaits; readonly what: string } | undefined;
+      /** Cleaning, drying and the supply are left to the end of the whole board's job it is part of. */
+      readonly restAtEnd?: boolean | undefined;
     }
   /** A job that was closed in the middle goes on where it stood. */
   | { readonly kind: 'resumed' };

@@ -55,6 +55,8 @@ export interface RunState {
   readonly dwells: readonly Dwell[];
   readonly heating: Dwell | null;
   readonly outcome: string | null;
+  /** When it was closed with its cleaning and drying left to the end of a whole board's job; null: it was not. */
+  readonly leftToEnd_ms: number | null;
   readonly lastSeq: number;
 }
 
@@ -70,6 +72,7 @@ export function runState(steps: readonly Pick<RunStep, 'id'>[], events: readonly
   let stepIndex = 0;
   let stepStart_ms = events[0]?.at_ms ?? 0;
   let outcome: string | null = null;
+  let leftToEnd_ms: number | null = null;
   const lastOn = (pad: string): Open<Dwell> | undefined => dwells.findLast((d) => d.pad === pad);
 
   for (const event of standingEvents(events)) {
@@ -140,11 +143,13 @@ export function runState(steps: readonly Pick<RunStep, 'id'>[], events: readonly
       case 'closed':
         status = 'closed';
         outcome = event.outcome;
+        leftToEnd_ms = event.restAtEnd === true ? event.at_ms : null;
         heating = null;
         break;
       case 'resumed':
         status = 'running';
         outcome = null;
+        leftToEnd_ms = null;
         stepStart_ms = event.at_ms;
         break;
       case 'note':
@@ -153,7 +158,7 @@ export function runState(steps: readonly Pick<RunStep, 'id'>[], events: readonly
     }
   }
   const lastSeq = events.at(-1)?.seq ?? 0;
-  return { status, stepIndex, stepStart_ms, done, dwells, heating, outcome, lastSeq };
+  return { status, stepIndex, stepStart_ms, done, dwells, heating, outcome, leftToEnd_ms, lastSeq };
 }
 
 /** Doses of finished jobs and running ones, summed by pad; the laminate's by its worst pad. */

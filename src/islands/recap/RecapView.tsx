@@ -1,35 +1,33 @@
 import { useReady } from '~/ui/useReady';
-import { useEffect, useMemo, useReducer, useRef } from 'react';
-import { useStore } from '@nanostores/react';
-import type { RecapRecord } from '~/schema/records/jobs/recap';
-import type { RecapAnswer, SequenceAnswer } from '~/schema/exchange/recap/recapAnswer';
-import type { RecapCandidate, RecapSheet } from '~/schema/sheets/recapSheet';
-import { familyName } from '~/schema/exchange/si/part';
-import { postJson } from '~/ui/api';
-import { Button, CommandButton } from '~/ui/controls/Button';
-import { Caution, ErrorNote } from '~/ui/controls/Notes';
-import { budget } from '~/ui/figures';
+import { useEffect, useReducer, useRef } from 'react';
+import type { RecapSheet } from '~/schema/sheets/recapSheet';
+import { Button, ButtonLink, CommandButton } from '~/ui/controls/Button';
+import { ErrorNote } from '~/ui/controls/Notes';
+import { minutesText } from '~/ui/figures';
 import { useCommands } from '~/ui/keyboard/useCommands';
-import { $by, SIGN_FIRST } from '~/ui/preferences';
 import { JobClient } from '~/workers/jobClient';
 import { RECAP_COMMANDS, recapCommand, type RecapCommand } from './commands';
-import { isAgeing, reduce, start } from './state';
+import { Orders } from './Orders';
+import { PickList } from './PickList';
+import { isAgeing, reduce, shownKept, start, toPlanAgain } from './state';
+import { Traveller } from './Traveller';
+import { useRound } from './useRound';
 import css from './recap.module.css';
 
-/** A whole board's job: which sites, in which order, what to have ready, what each order costs. */
+/** A whole board's job: which parts, in which order, what to have ready, what each order costs, and how far it is. */
 export function RecapView({ sheet }: { sheet: RecapSheet }) {
   const [state, dispatch] = useReducer(reduce, sheet, start);
   const ready = useReady();
-  const by = useStore($by);
   const solver = useRef<JobClient<'recap'> | null>(null);
-  const { chosen, run: computing } = state;
+  const { chosen, asked, run: computing } = state;
+  const { kept } = sheet;
 
   useEffect(() => {
-    if (chosen.length === 0) return;
+    if (asked === null || asked.length === 0) return;
     solver.current ??= new JobClient<'recap'>();
     dispatch({ type: 'started' });
     solver.current.solve(
-      { kind: 'recap', boardId: sheet.board.id, siteIds: [...chosen] },
+      { kind: 'recap', boardId: sheet.board.id, siteIds: [...asked] },
       {
         onProgress: (p) => p.stage === 'search' && dispatch({ type: 'progress', done: p.done, of: p.of }),
         onDone: (answer) => dispatch({ type: 'done', answer }),
@@ -37,7 +35,7 @@ export function RecapView({ sheet }: { sheet: RecapSheet }) {
       },
     );
     return () => solver.current?.cancel();
-  }, [sheet, chosen]);
+  }, [sheet, asked]);
   useEffect(
     () => () => {
       solver.current?.dispose();
@@ -47,37 +45,20 @@ export function RecapView({ sheet }: { sheet: RecapSheet }) {
   );
 
   const answer = computing.status === 'done' ? computing.answer : null;
-  const keep = (): boolean => {
-    if (!answer) return false;
-    if (!by) {
-      dispatch({
-        type: 'refused',
-        error: new Error(SIGN_FIRST),
-      });
-      return true;
-    }
-    const refs = sequenceOf(answer, state.order).refs;
-    const idOf = new Map(sheet.sites.map((s) => [s.ref, s.id]));
-    postJson<RecapRecord>(`/api/boards/${sheet.board.id}/recaps`, {
-      name: `${refs.length} sites, ${state.order === 'value' ? 'value by value' : 'area by area'}`,
-      by,
-      order: state.order,
-      siteIds: refs.map((ref) => idOf.get(ref)!),
-      answer,
-    }).then(
-      () => dispatch({ type: 'kept', told: 'Kept with the board: go on from here at every visit.' }),
-      (error: unknown) => dispatch({ type: 'refused', error }),
-    );
-    return true;
-  };
+  const { keep, begin } = useRound(sheet, state, dispatch);
   const run = (id: RecapCommand): boolean => {
     switch (id) {
+      case 'begin':
+        return begin();
       case 'by-value':
       case 'by-area':
         dispatch({ type: 'order', order: id === 'by-value' ? 'value' : 'area' });
         return true;
       case 'keep':
         return keep();
+      case 'again':
+        dispatch({ type: 'choose', ids: toPlanAgain(state, kept) });
+        return true;
       case 'print':
         window.print();
         return true;
@@ -90,6 +71,7 @@ export function RecapView({ sheet }: { sheet: RecapSheet }) {
   };
   useCommands('recap', RECAP_COMMANDS, run);
 
+  const round = shownKept(state, kept)?.round ?? null;
   if (sheet.sites.length === 0) {
     return <p data-ready={ready || undefined}>This board has no sites yet: place or import them first.</p>;
   }
@@ -144,168 +126,86 @@ export function RecapView({ sheet }: { sheet: RecapSheet }) {
         {computing.status === 'stopped' && <p>Stopped. Choose again to go on.</p>}
         {computing.status === 'failed' && <p role="alert">The computation failed: {computing.message}.</p>}
         <ErrorNote error={state.error} />
-        {answer && <Orders answer={answer} order={state.order} run={run} />}
         {answer && (
           <>
-            {state.told && (
-              <p role="status" className={css['told']}>
-                {state.told}
-              </p>
+            <Standing boardId={sheet.board.id} round={round} busy={state.busy} run={run} />
+            {round?.begun ? (
+              <details>
+                <summary>The two orders</summary>
+                <Orders answer={answer} order={state.order} run={run} />
+              </details>
+            ) : (
+              <Orders answer={answer} order={state.order} run={run} />
             )}
-            <Traveller answer={answer} order={state.order} sites={sheet.sites} />
+            <Traveller answer={answer} order={state.order} sites={sheet.sites} round={round} onTake={begin} />
           </>
         )}
       </div>
-      {answer && <Ready answer={answer} />}
+      {answer && <PickList answer={answer} />}
     </div>
   );
 }
 
-const sequenceOf = (answer: RecapAnswer, order: 'value' | 'area'): SequenceAnswer =>
-  order === 'value' ? answer.byValue : answer.byArea;
-
-/** The two schools side by side, each with its figures. */
-function Orders({
-  answer,
-  order,
-  run,
-}: {
-  answer: RecapAnswer;
-  order: 'value' | 'area';
-  run: (id: RecapCommand) => void;
-}) {
-  const rows: readonly (readonly [string, (s: SequenceAnswer) => string])[] = [
-    ['Time in all', (s) => minutes(s.minutes)],
-    ['Areas taken up', (s) => `${s.areaVisits} times`],
-    ['Trays opened', (s) => `${s.trays} times`],
-    ['Soaks of the preheater', (s) => String(s.soaks)],
-    ['Waits for a warm neighbour', (s) => (s.wait_min < 0.05 ? 'none' : minutes(s.wait_min))],
-    ['Chance of a mix-up', (s) => (s.mixUps === 0 ? 'none to make' : `1 in ${Math.round(1 / s.mixUps)}`)],
-    ['Under the tip in all', (s) => minutes(s.heat_s / 60)],
-  ];
-  return (
-    <table className={css['orders']}>
-      <thead>
-        <tr>
-          <th scope="col">Order</th>
-          {(['value', 'area'] as const).map((by) => (
-            <th key={by} scope="col" data-chosen={order === by || undefined}>
-              <CommandButton
-                small
-                command={recapCommand(by === 'value' ? 'by-value' : 'by-area')}
-                pressed={order === by}
-                run={run}
-              />
-            </th>
-          ))}
-        </tr>
-      </thead>
-      <tbody>
-        {rows.map(([name, words]) => (
-          <tr key={name}>
-            <th scope="row">{name}</th>
-            <td className="digits" data-chosen={order === 'value' || undefined}>
-              {words(answer.byValue)}
-            </td>
-            <td className="digits" data-chosen={order === 'area' || undefined}>
-              {words(answer.byArea)}
-            </td>
-          </tr>
-        ))}
-      </tbody>
-      <tfoot>
-        <tr>
-          <td colSpan={3}>
-            <CommandButton small command={recapCommand('keep')} run={run} />{' '}
-            <CommandButton small look="plain" command={recapCommand('print')} run={run} />
-          </td>
-        </tr>
-      </tfoot>
-    </table>
-  );
+interface StandingProps {
+  readonly boardId: string;
+  readonly round: NonNullable<RecapSheet['kept']>['round'] | null;
+  readonly busy: string | null;
+  readonly run: (id: RecapCommand) => void;
 }
 
-/** Every site in the chosen order, with how it is done and what to mind at it. */
-function Traveller({
-  answer,
-  order,
-  sites,
-}: {
-  answer: RecapAnswer;
-  order: 'value' | 'area';
-  sites: readonly RecapCandidate[];
-}) {
-  const byRef = useMemo(() => new Map(answer.sites.map((s) => [s.ref, s])), [answer]);
-  const known = useMemo(() => new Map(sites.map((s) => [s.ref, s])), [sites]);
-  const alone = answer.sites.filter((s) => s.off === null);
+/** How far it is, what is next, and the way on. */
+function Standing({ boardId, round, busy, run }: StandingProps) {
+  const of = round?.lines.length ?? 0;
+  const done = round?.lines.filter((line) => line.status === 'done').length ?? 0;
+  const begun = round?.begun ?? false;
+  const over = round !== null && round.next === null;
   return (
-    <>
-      {alone.length > 0 && (
-        <Caution>
-          No tool in the hand does {alone.map((s) => s.ref).join(', ')} within every limit: plan each on its
-          own.
-        </Caution>
+    <section className={css['standing']} aria-label="How far it is">
+      {begun && (
+        <p className={css['progress']}>
+          <progress max={of} value={done} aria-label="Parts done" />
+          <strong>
+            {done} of {of} done
+          </strong>
+          {!over && <span>about {minutesText(round!.left_min)} left</span>}
+        </p>
       )}
-      <ol className={css['traveller']}>
-        {sequenceOf(answer, order).refs.map((ref) => {
-          const site = byRef.get(ref)!;
-          const own = known.get(ref)!;
-          return (
-            <li key={ref} data-done={own.done || undefined}>
-              <a href={`/sites/${own.id}/plan?goal=replace`}>{ref}</a>
-              <strong>{site.value}</strong>
-              <span className="digits">
-                {minutes(site.off!.minutes + site.on!.minutes)}, {budget(site.off!.damage + site.on!.damage)}
-                {own.done && <strong> done</strong>}
-              </span>
-              <p>
-                {site.off!.setting}
-                {site.on!.setting !== site.off!.setting && (
-                  <span className="quiet">; on with {site.on!.setting}</span>
-                )}
-                {site.clinched && <em>Cut the bent leads flush first.</em>}
-                {site.planePins.map((pin) => (
-                  <em key={pin.pad}>
-                    Pin {pin.pad} on its plane: {pin.todo}.
-                  </em>
-                ))}
-              </p>
-            </li>
-          );
-        })}
-      </ol>
-    </>
-  );
-}
-
-/** What to have ready: the pick list, value by value. */
-function Ready({ answer }: { answer: RecapAnswer }) {
-  return (
-    <section aria-label="Pick list" className={css['ready']}>
-      <h2>Pick list</h2>
-      <ul>
-        {answer.picks.map((line) => (
-          <li key={`${line.family} ${line.value}`}>
-            <strong className="digits">{line.refs.length} ×</strong> {line.value}{' '}
-            <span className="quiet">{familyName(line.family as RecapFamily).toLowerCase()}</span>
-            <br />
-            <span className="quiet">{line.refs.join(', ')}</span>
-          </li>
-        ))}
-      </ul>
-      <p className="quiet">
-        Times at nominal values with usual hands; each site has its own plan with its bands. Mix-ups after
-        published rates for choosing among look-alikes.
-      </p>
+      {round && round.uncleaned.length > 0 && (
+        <p>
+          Not cleaned and dried yet: {round.uncleaned.join(', ')}. The last part’s job ends with it; so does
+          any pause where you stop.
+        </p>
+      )}
+      {over ? (
+        <p className={css['ways']}>
+          Every part is done.
+          <ButtonLink href={`/boards/${boardId}`} look="primary">
+            To the board
+          </ButtonLink>
+          <ButtonLink small href={`/boards/${boardId}/recaps/${round.recapId}`}>
+            Sheet of what was done
+          </ButtonLink>
+        </p>
+      ) : (
+        <p className={css['ways']}>
+          <CommandButton
+            command={recapCommand('begin')}
+            label={begun ? `Go on with ${round!.next!.ref}` : 'Begin with the first'}
+            look="primary"
+            disabled={busy !== null}
+            run={run}
+          />
+          {round === null && <CommandButton small command={recapCommand('keep')} run={run} />}
+          {begun && <CommandButton small look="plain" command={recapCommand('again')} run={run} />}
+          <CommandButton small look="plain" command={recapCommand('print')} run={run} />
+          {begun && (
+            <ButtonLink small href={`/boards/${boardId}/recaps/${round!.recapId}`}>
+              Sheet of what was done
+            </ButtonLink>
+          )}
+        </p>
+      )}
+      {busy && <p role="status">{busy}</p>}
     </section>
   );
 }
-
-type RecapFamily = Parameters<typeof familyName>[0];
-
-const minutes = (value: number): string =>
-  value < 1
-    ? `${Math.round(60 * value)} s`
-    : value < 90
-      ? `${value.toFixed(value < 10 ? 1 : 0)} min`
-      : `${Math.floor(value / 60)} h ${Math.round(value % 60)} min`;

@@ -1,36 +1,62 @@
 import { describe, expect, it } from 'vitest';
 import type { RecapAnswer } from '~/schema/exchange/recap/recapAnswer';
-import type { RecapCandidate, RecapSheet } from '~/schema/sheets/recapSheet';
-import { isAgeing, reduce, start } from './state';
+import type { KeptRound, RecapCandidate, RecapSheet } from '~/schema/sheets/recapSheet';
+import type { RoundLine } from '~/schema/sheets/roundSheet';
+import { isAgeing, reduce, shownKept, start, toPlanAgain } from './state';
 
 const site = (id: string, family: string, ref = id): RecapCandidate => ({
   id,
   ref,
   family,
   value: '',
-  done: false,
 });
 
-const sheet = (kept: RecapSheet['kept'] = []): RecapSheet =>
+const sheet = (kept: RecapSheet['kept'] = null): RecapSheet =>
   ({
     sites: [site('C1', 'radial'), site('C2', 'canElectrolytic'), site('C3', 'chip'), site('L1', 'radial')],
     groups: [],
     kept,
-    base: null,
   }) as unknown as RecapSheet;
+
+const line = (siteId: string, status: RoundLine['status']): Partial<RoundLine> => ({ siteId, status });
+
+/** What was kept: its sites, and how far each is. */
+const keptOf = (siteIds: string[], choice: object | null, statuses: RoundLine['status'][] = []): KeptRound =>
+  ({
+    recap: { siteIds, order: 'area', answer: { sites: [{ on: { choice } }] } },
+    round: {
+      begun: statuses.length > 0,
+      next: statuses.some((s) => s !== 'done') ? {} : null,
+      lines: siteIds.map((id, i) => line(id, statuses[i] ?? 'to-do')),
+    },
+  }) as unknown as KeptRound;
 
 describe('a whole-board job', () => {
   it('begins with the capacitors that age, not with all that look like them', () => {
-    expect(start(sheet()).chosen).toEqual(['C1', 'C2']);
+    expect(start(sheet())).toMatchObject({ chosen: ['C1', 'C2'], asked: ['C1', 'C2'] });
     expect(isAgeing(site('L1', 'radial'))).toBe(false);
     expect(isAgeing(site('C3', 'chip'))).toBe(false);
   });
 
-  it('begins where the last one was kept, without sites that have gone since', () => {
-    const kept = [{ siteIds: ['C2', 'C9'], order: 'area' }] as unknown as RecapSheet['kept'];
-    expect(start(sheet(kept))).toMatchObject({ chosen: ['C2'], order: 'area' });
-    const gone = [{ siteIds: ['C9'], order: 'area' }] as unknown as RecapSheet['kept'];
-    expect(start(sheet(gone)).chosen).toEqual(['C1', 'C2']);
+  it('shows what was kept as it was planned, without computing it anew', () => {
+    const kept = keptOf(['C2', 'C1'], {});
+    const begun = start(sheet(kept));
+    expect(begun).toMatchObject({ chosen: ['C2', 'C1'], asked: null, order: 'area' });
+    expect(begun.run.status).toBe('done');
+    expect(shownKept(begun, kept)).toBe(kept);
+    expect(shownKept(reduce(begun, { type: 'order', order: 'value' }), kept)).toBeNull();
+    expect(shownKept(reduce(begun, { type: 'choose', ids: ['C1'] }), kept)).toBeNull();
+  });
+
+  it('plans anew what an early version kept in words alone, or whose sites have gone', () => {
+    expect(start(sheet(keptOf(['C2'], null)))).toMatchObject({ asked: ['C2'], run: { status: 'idle' } });
+    expect(start(sheet(keptOf(['C9'], {}))).chosen).toEqual(['C1', 'C2']);
+  });
+
+  it('plans again only what is left of one that was begun', () => {
+    const kept = keptOf(['C2', 'C1'], {}, ['done', 'to-do']);
+    expect(toPlanAgain(start(sheet(kept)), kept)).toEqual(['C1']);
+    expect(toPlanAgain(start(sheet()), null)).toEqual(['C1', 'C2']);
   });
 
   it('forgets what was computed of another choice, and keeps it through another order', () => {
@@ -52,9 +78,9 @@ describe('a whole-board job', () => {
     });
   });
 
-  it('kept or refused, says so', () => {
-    const refused = reduce(start(sheet()), { type: 'refused', error: 'behind' });
-    expect(refused.error).toBe('behind');
-    expect(reduce(refused, { type: 'kept', told: 'Kept.' })).toMatchObject({ error: null, told: 'Kept.' });
+  it('busy or refused, says so', () => {
+    const busy = reduce(start(sheet()), { type: 'busy', what: 'Keeping…' });
+    expect(busy.busy).toBe('Keeping…');
+    expect(reduce(busy, { type: 'refused', error: 'behind' })).toMatchObject({ error: 'behind', busy: null });
   });
 });

@@ -1,7 +1,7 @@
 import type { RecapAnswer } from '~/schema/exchange/recap/recapAnswer';
-import type { RecapCandidate, RecapSheet } from '~/schema/sheets/recapSheet';
+import type { KeptRound, RecapCandidate, RecapSheet } from '~/schema/sheets/recapSheet';
 
-type RecapRun =
+export type RecapRun =
   | { readonly status: 'idle' }
   | { readonly status: 'running'; readonly done: number; readonly of: number }
   | { readonly status: 'done'; readonly answer: RecapAnswer }
@@ -10,9 +10,12 @@ type RecapRun =
 
 export interface RecapState {
   readonly chosen: readonly string[];
+  /** What is to be computed; null where what was kept is shown. */
+  readonly asked: readonly string[] | null;
   readonly order: 'value' | 'area';
   readonly run: RecapRun;
-  readonly told: string | null;
+  /** Something is being written, or the next part planned. */
+  readonly busy: string | null;
   readonly error: unknown;
 }
 
@@ -24,25 +27,41 @@ export type RecapAction =
   | { readonly type: 'done'; readonly answer: RecapAnswer }
   | { readonly type: 'failed'; readonly message: string }
   | { readonly type: 'stopped' }
-  | { readonly type: 'kept'; readonly told: string }
+  | { readonly type: 'busy'; readonly what: string }
   | { readonly type: 'refused'; readonly error: unknown };
 
 /** Families that are changed board-wide for their age. */
 const AGEING = new Set(['radial', 'canElectrolytic']);
 
-/** The newest kept choice, else every ageing capacitor. */
-export function start(sheet: RecapSheet): RecapState {
-  const known = new Set(sheet.sites.map((s) => s.id));
-  const kept = sheet.kept[0];
-  const before = kept?.siteIds.filter((id) => known.has(id)) ?? [];
+/** What was kept, as it was planned; else every ageing capacitor. */
+export function start({ sites, kept }: RecapSheet): RecapState {
+  const known = new Set(sites.map((s) => s.id));
+  const before = kept?.recap.siteIds.filter((id) => known.has(id)) ?? [];
+  const chosen = before.length > 0 ? before : sites.filter(isAgeing).map((s) => s.id);
+  const shown = kept !== null && before.length > 0 && hasSettings(kept) ? kept.recap.answer : null;
   return {
-    chosen: before.length > 0 ? before : sheet.sites.filter(isAgeing).map((s) => s.id),
-    order: kept?.order ?? 'value',
-    run: { status: 'idle' },
-    told: null,
+    chosen,
+    asked: shown ? null : chosen,
+    order: kept?.recap.order ?? 'value',
+    run: shown ? { status: 'done', answer: shown } : { status: 'idle' },
+    busy: null,
     error: null,
   };
 }
+
+/** What an early version kept has words and no settings: it is planned anew. */
+const hasSettings = ({ recap: { answer } }: KeptRound): boolean =>
+  answer.sites.every((site) => site.on === null || site.on.choice !== null);
+
+/** What was kept, where that is what is shown: in its order, not computed anew. */
+export const shownKept = (state: RecapState, kept: KeptRound | null): KeptRound | null =>
+  state.asked === null && state.order === kept?.recap.order ? kept : null;
+
+/** Sites to plan again: those of a job under way that are not done, else those that are chosen. */
+export const toPlanAgain = ({ chosen }: RecapState, kept: KeptRound | null): readonly string[] =>
+  kept?.round.begun && kept.round.next
+    ? kept.round.lines.filter((line) => line.status !== 'done').map((line) => line.siteId)
+    : chosen;
 
 export const isAgeing = (site: RecapCandidate): boolean =>
   AGEING.has(site.family) && site.ref.startsWith('C');
@@ -50,9 +69,9 @@ export const isAgeing = (site: RecapCandidate): boolean =>
 export function reduce(state: RecapState, action: RecapAction): RecapState {
   switch (action.type) {
     case 'choose':
-      return { ...state, chosen: action.ids, run: { status: 'idle' }, told: null };
+      return { ...state, chosen: action.ids, asked: action.ids, run: { status: 'idle' }, error: null };
     case 'order':
-      return { ...state, order: action.order, told: null };
+      return { ...state, order: action.order };
     case 'started':
       return { ...state, run: { status: 'running', done: 0, of: state.chosen.length } };
     case 'progress':
@@ -63,9 +82,9 @@ export function reduce(state: RecapState, action: RecapAction): RecapState {
       return { ...state, run: { status: 'failed', message: action.message } };
     case 'stopped':
       return { ...state, run: { status: 'stopped' } };
-    case 'kept':
-      return { ...state, told: action.told, error: null };
+    case 'busy':
+      return { ...state, busy: action.what, error: null };
     case 'refused':
-      return { ...state, error: action.error };
+      return { ...state, busy: null, error: action.error };
   }
 }

@@ -23,8 +23,8 @@ interface InstructionProps {
   readonly tool: string;
   /** The site as it lies, for steps that ask for it. */
   readonly picture: ReactNode;
-  /** In place of the usual buttons, where the step takes the part off. */
-  readonly lift: ReactNode;
+  /** In place of the usual buttons, where the step has ways of its own. */
+  readonly ways: ReactNode;
   readonly run: (id: RunCommand) => boolean;
 }
 
@@ -32,7 +32,7 @@ const command = (id: RunCommand) => RUN_COMMANDS.find((c) => c.id === id)!;
 
 /** The one thing to do now, large enough to read from the lens. */
 export function Instruction(props: InstructionProps) {
-  const { step, index, count, turn, why, picture, lift, run } = props;
+  const { step, index, count, turn, why, picture, ways, run } = props;
   if (!step) {
     return (
       <div className={css['instruction']}>
@@ -64,8 +64,8 @@ export function Instruction(props: InstructionProps) {
       ))}
       {step.kind === 'heat' && turn && <HeatStep {...props} step={step} turn={turn} />}
       {step.kind === 'wait' && <WaitStep {...props} step={step} />}
-      {lift}
-      {!lift && (step.kind === 'do' || step.kind === 'inspect' || step.kind === 'gate') && (
+      {ways}
+      {!ways && (step.kind === 'do' || step.kind === 'inspect' || step.kind === 'gate') && (
         <div className={css['buttons']}>
           <CommandButton
             command={command('go')}

@@ -1,41 +1,44 @@
 import { useReady } from '~/ui/useReady';
-import { useEffect, useReducer, useRef } from 'react';
-import { PAD_STATES, type PadStateId } from '~/core/record/padStates';
+import { useEffect, useReducer, useRef, useState } from 'react';
 import { keepsPart } from '~/core/method/goals';
 import { UNFINISHED } from '~/core/record/outcomes';
 import type { Passed } from '~/core/record/runEvents';
+import { PAUSE_STEP } from '~/core/record/round';
 import { TOGETHER } from '~/core/record/runState';
-import { isSurfaceInput } from '~/schema/exchange/si/part';
 import type { JobStep } from '~/schema/records/jobs/jobPlan';
 import type { RunSheet } from '~/schema/sheets/runSheet';
 import type { WritableEvent } from '~/schema/records/jobs/runEvent';
-import { GOAL_WORDS, outcomeInWords } from '~/schema/words/words';
+import { GOAL_WORDS } from '~/schema/words/words';
 import { settingInWords } from '~/schema/words/settingWords';
-import { Button, ButtonLink, CommandButton } from '~/ui/controls/Button';
+import { CommandButton } from '~/ui/controls/Button';
 import { ErrorNote } from '~/ui/controls/Notes';
 import { AsItLies } from '~/ui/face/AsItLies';
 import { useCommands } from '~/ui/keyboard/useCommands';
-import { LandDrawing } from '~/ui/land/LandDrawing';
 import { $by, SIGN_FIRST } from '~/ui/preferences';
-import { UNMARKED, padState } from '~/islands/findings/marking';
+import { UNMARKED } from '~/islands/findings/marking';
 import { useMarking } from '~/islands/findings/useMarking';
-import { MarkingBanner } from '~/islands/findings/MarkingBanner';
+import { useStore } from '@nanostores/react';
+import { Closed } from './Closed';
 import { CloseDialog } from './CloseDialog';
 import { RUN_COMMANDS, type RunCommand } from './commands';
 import { Instruction } from './Instruction';
 import { NoteDialog } from './NoteDialog';
+import { LandsPanel } from './LandsPanel';
 import { LiftGate } from './LiftGate';
+import { GoingOn, PauseStep } from './PauseStep';
+import { RoundList, RoundStrip } from './RoundStrip';
 import { reduce, standing } from './state';
 import { TakeBackDialog } from './TakeBackDialog';
 import { heldAt, stepHeating, turnOf } from './turn';
 import { StepList } from './StepList';
+import { useNextPart } from './useNextPart';
 import { useNow } from './useNow';
 import { useOutbox } from './useOutbox';
 import css from './run.module.css';
 
 /** One job, one step at a time: an instruction, a target, a clock; every press is an entry in the record. */
 export function RunView({ sheet }: { sheet: RunSheet }) {
-  const { job, site } = sheet;
+  const { job, site, round } = sheet;
   const { steps } = job.plan;
   const [state, dispatch] = useReducer(reduce, {
     events: sheet.events,
@@ -59,6 +62,17 @@ export function RunView({ sheet }: { sheet: RunSheet }) {
   const step = steps[at.stepIndex] ?? null;
   const closed = at.status === 'closed';
   const now_ms = useNow(state.skew_ms, !closed, sheet.now_ms);
+  const by = useStore($by);
+  const pausing = step?.id === PAUSE_STEP;
+  // What is next was read before this part was done.
+  const nextRef = round?.lines.find((l) => l.status !== 'done' && l.siteId !== site.id)?.ref ?? null;
+  const leftToEnd = closed && at.leftToEnd_ms !== null;
+  const [endedHere, setEndedHere] = useState(false);
+  const { next, begin } = useNextPart(
+    sheet,
+    by,
+    leftToEnd && endedHere && nextRef !== null && state.unsent.length === 0,
+  );
   const turn = step?.kind === 'heat' ? turnOf(step, at) : null;
   const held = heldAt(step, steps, at);
   const isOff = steps.findLast((s) => s.effect !== null && at.done.has(s.id))?.effect === 'part-off';
@@ -83,7 +97,11 @@ export function RunView({ sheet }: { sheet: RunSheet }) {
   const elapsed_s = (): number => Math.max(0, (Date.now() + state.skew_ms - at.heating!.on_ms) / 1000);
 
   const go = (): boolean => {
-    if (closed) return false;
+    if (closed) return leftToEnd && nextRef !== null && begin();
+    if (pausing && nextRef !== null) {
+      setEndedHere(true);
+      return write({ kind: 'closed', outcome: 'fixed', cause: '', restAtEnd: true });
+    }
     if (!step) {
       dispatch({ type: 'open', what: 'close' });
       return true;
@@ -149,6 +167,8 @@ export function RunView({ sheet }: { sheet: RunSheet }) {
       case 'why':
         dispatch({ type: 'open', what: state.open === 'why' ? 'nothing' : 'why' });
         return true;
+      case 'stop-here':
+        return pausing && !closed && pass(null);
       case 'close':
         if (closed || at.heating) return false;
         dispatch({ type: 'open', what: 'close' });
@@ -157,7 +177,7 @@ export function RunView({ sheet }: { sheet: RunSheet }) {
   };
   useCommands('run', RUN_COMMANDS, run);
 
-  const { mark, choose, take, takeBack } = useMarking({
+  const marking = useMarking({
     site,
     run: state.run,
     pending: state.pending,
@@ -168,9 +188,6 @@ export function RunView({ sheet }: { sheet: RunSheet }) {
     jobId: job.id,
     dispatch,
   });
-  const selectedState = state.pad
-    ? padState(state.findings, site.pads.find((p) => p.name === state.pad)?.id ?? '')
-    : null;
 
   return (
     <div className={css['view']} data-ready={ready || undefined} data-unsent={state.unsent.length}>
@@ -182,14 +199,11 @@ export function RunView({ sheet }: { sheet: RunSheet }) {
           </p>
         )}
         <ErrorNote error={state.error} />
-        {closed ? (
-          <Closed
-            outcome={at.outcome ?? ''}
-            jobId={job.id}
-            boardId={job.boardId}
-            siteId={site.id}
-            onResume={() => write({ kind: 'resumed' })}
-          />
+        {round && <RoundStrip round={round} siteId={site.id} boardId={job.boardId} />}
+        {leftToEnd ? (
+          <GoingOn ref_={site.ref} nextRef={nextRef} next={next} boardId={job.boardId} onGo={go} />
+        ) : closed ? (
+          <Closed job={job} outcome={at.outcome ?? ''} onResume={() => write({ kind: 'resumed' })} />
         ) : (
           <Instruction
             step={step}
@@ -201,8 +215,10 @@ export function RunView({ sheet }: { sheet: RunSheet }) {
             early={state.early}
             why={state.open === 'why'}
             tool={toolOf(job, step)}
-            lift={
-              step?.effect === 'part-off' ? (
+            ways={
+              pausing && nextRef !== null ? (
+                <PauseStep nextRef={nextRef} run={run} />
+              ) : step?.effect === 'part-off' ? (
                 <LiftGate
                   held={held}
                   kept={keepsPart(job.goal)}
@@ -221,54 +237,17 @@ export function RunView({ sheet }: { sheet: RunSheet }) {
       </section>
 
       <section className={css['side']} aria-label="Lands and steps">
-        <div className={css['lands']} ref={lands}>
-          <LandDrawing
-            part={site.package}
-            empty={isOff ? 'the part is off' : undefined}
-            from={isSurfaceInput(site.package) ? 'part side' : 'solder side'}
-            selected={state.pad ?? at.heating?.pad ?? turn?.pad ?? padOf(step) ?? null}
-            run={state.run.length > 0 ? state.run : rowOf(step)}
-            choosing={state.pending !== null}
-            onSelect={choose}
-            onRun={take}
-            pads={site.pads.map((p) => {
-              const dwell = at.dwells.findLast((d) => d.pad === p.name || d.pad === TOGETHER);
-              return {
-                name: p.name,
-                net: p.net,
-                connections: p.connections,
-                state: padState(state.findings, p.id),
-                note: dwell?.melted_s != null ? `${dwell.melted_s.toFixed(1)} s` : undefined,
-              };
-            })}
-          />
-        </div>
-        <MarkingBanner state={state} dispatch={dispatch} />
-        <div className={css['finding']}>
-          <p role="status">
-            {state.pad && selectedState ? (
-              <>
-                Pin {state.pad}: <strong>{PAD_STATES[selectedState].name}</strong>
-              </>
-            ) : (
-              'Choose a pad to record a finding on it.'
-            )}
-          </p>
-          {state.pad && (
-            <select
-              aria-label={`Finding on pin ${state.pad}`}
-              value=""
-              onChange={(event) => event.target.value && mark(state.pad!, event.target.value as PadStateId)}
-            >
-              <option value="">Mark pin {state.pad}</option>
-              {Object.entries(PAD_STATES).map(([id, s]) => (
-                <option key={id} value={id}>
-                  {s.letter} · {s.name}
-                </option>
-              ))}
-            </select>
-          )}
-        </div>
+        <LandsPanel
+          site={site}
+          state={state}
+          at={at}
+          isOff={isOff}
+          turnPad={turn?.pad ?? padOf(step)}
+          row={rowOf(step)}
+          marking={marking}
+          lands={lands}
+          dispatch={dispatch}
+        />
         <div className={css['sideKeys']}>
           {(['mark', 'back', 'note', 'take-back', 'close'] as const).map((id) => (
             <CommandButton
@@ -282,6 +261,7 @@ export function RunView({ sheet }: { sheet: RunSheet }) {
           ))}
         </div>
         <StepList steps={steps} at={at} />
+        {round && <RoundList round={round} siteId={site.id} />}
         <p className="quiet">
           {GOAL_WORDS[job.goal]}. {settingInWords(job.plan.phases[0]!.chosen)}.{' '}
           <a href={`/jobs/${job.id}/plan`}>Plan and done</a>
@@ -295,9 +275,13 @@ export function RunView({ sheet }: { sheet: RunSheet }) {
       />
       <CloseDialog
         isOpen={state.open === 'close'}
-        unfinished={step !== null}
+        unfinished={step !== null && !pausing}
         onClose={() => dispatch({ type: 'open', what: 'nothing' })}
-        onWrite={(closing) => write({ kind: 'closed', ...closing })}
+        onWrite={(closing) => {
+          const goesOn = pausing && !UNFINISHED.has(closing.outcome);
+          setEndedHere(goesOn);
+          write({ kind: 'closed', ...closing, ...(goesOn ? { restAtEnd: true } : {}) });
+        }}
       />
       <TakeBackDialog
         isOpen={state.open === 'take-back'}
@@ -307,7 +291,7 @@ export function RunView({ sheet }: { sheet: RunSheet }) {
         padName={(id) => site.pads.find((p) => p.id === id)?.name ?? '?'}
         onClose={() => dispatch({ type: 'open', what: 'nothing' })}
         onWrite={write}
-        onFinding={takeBack}
+        onFinding={marking.takeBack}
       />
     </div>
   );
@@ -327,42 +311,4 @@ function toolOf(job: RunSheet['job'], step: JobStep | null): string {
   if (chosen.nozzle) return 'Air';
   if (chosen.tip && 'inner_mm' in chosen.tip) return 'Gun';
   return chosen.method === 'tweezers' ? 'Tips' : 'Iron';
-}
-
-function Closed({
-  outcome,
-  jobId,
-  boardId,
-  siteId,
-  onResume,
-}: {
-  outcome: string;
-  jobId: string;
-  boardId: string;
-  siteId: string;
-  onResume: () => void;
-}) {
-  const unfinished = UNFINISHED.has(outcome);
-  return (
-    <div className={css['closed']}>
-      <h2>Closed: {outcomeInWords(outcome)}</h2>
-      <p>
-        {unfinished
-          ? 'What was not done stays on the board’s open work. The job can go on where it stood.'
-          : 'Its steps, heats and findings are in the ledger of the board.'}
-      </p>
-      <div className={css['buttons']}>
-        {unfinished && (
-          <Button look="primary" onClick={onResume}>
-            Go on with it
-          </Button>
-        )}
-        <ButtonLink href={`/boards/${boardId}`} look={unfinished ? 'outline' : 'primary'}>
-          To the board
-        </ButtonLink>
-        <ButtonLink href={`/sites/${siteId}/plan`}>Plan again</ButtonLink>
-        <ButtonLink href={`/jobs/${jobId}/plan`}>Job sheet</ButtonLink>
-      </div>
-    </div>
-  );
 }

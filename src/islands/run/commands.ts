@@ -1,6 +1,7 @@
 import type { Command } from '~/ui/keyboard/command';
 
-export type RunCommand = 'go' | 'melted' | 'again' | 'back' | 'note' | 'why' | 'mark' | 'take-back' | 'close';
+export type RunCommand =
+  'go' | 'melted' | 'again' | 'back' | 'note' | 'why' | 'mark' | 'take-back' | 'stop-here' | 'close';
 
 /** None of these letters is one that marks a finding on the lands: the two are on one screen. */
 export const RUN_COMMANDS: readonly Command<RunCommand>[] = [
@@ -12,5 +13,6 @@ export const RUN_COMMANDS: readonly Command<RunCommand>[] = [
   { id: 'note', label: 'Write a note', keys: ['n'], group: 'Run' },
   { id: 'why', label: 'Why this step', keys: ['y'], group: 'Run' },
   { id: 'take-back', label: 'Take an entry back', keys: ['q'], group: 'Run' },
+  { id: 'stop-here', label: 'Stop here: clean and dry now', keys: ['w'], group: 'Run' },
   { id: 'close', label: 'Close the job', keys: ['x'], group: 'Run' },
 ];

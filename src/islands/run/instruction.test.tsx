@@ -77,7 +77,7 @@ function shown(step: JobStep | null, changes: Partial<Parameters<typeof Instruct
       count={3}
       at={AT}
       turn={step?.kind === 'heat' ? turnWith(null) : null}
-      lift={null}
+      ways={null}
       now_ms={T0_ms}
       early={false}
       why={false}

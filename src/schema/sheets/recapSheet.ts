@@ -1,6 +1,7 @@
 import type { BoardRecord } from '~/schema/records/board/board';
 import type { RecapRecord } from '~/schema/records/jobs/recap';
 import type { SiteGroupRecord } from '~/schema/records/board/siteGroup';
+import type { RoundSheet } from './roundSheet';
 
 /** One site as a whole-board job may take it up. */
 export interface RecapCandidate {
@@ -8,8 +9,12 @@ export interface RecapCandidate {
   readonly ref: string;
   readonly value: string;
   readonly family: string;
-  /** Jobs on it that were closed since the newest kept whole-board job. */
-  readonly done: boolean;
+}
+
+/** A whole-board job that was decided on, and how far it is. */
+export interface KeptRound {
+  readonly recap: RecapRecord;
+  readonly round: RoundSheet;
 }
 
 /** All that a whole-board job starts from. */
@@ -17,6 +22,6 @@ export interface RecapSheet {
   readonly board: BoardRecord;
   readonly sites: readonly RecapCandidate[];
   readonly groups: readonly SiteGroupRecord[];
-  /** Kept ones, newest first. */
-  readonly kept: readonly RecapRecord[];
+  /** The one that was begun and has parts left, else the one that was kept last; null where none was. */
+  readonly kept: KeptRound | null;
 }

@@ -1,5 +1,6 @@
 import type { RunEvent } from '~/core/record/runEvents';
 import type { BoardRecord } from '~/schema/records/board/board';
+import type { RoundSheet } from './roundSheet';
 import type { SiteSheet } from './boardSheet';
 import type { FindingRecord } from '~/schema/records/site/finding';
 import type { JobRecord } from '~/schema/records/jobs/job';
@@ -12,5 +13,7 @@ export interface RunSheet {
   readonly board: BoardRecord;
   readonly site: SiteSheet;
   readonly findings: readonly FindingRecord[];
+  /** The whole board's job it is part of. */
+  readonly round: RoundSheet | null;
   readonly now_ms: number;
 }

@@ -13,6 +13,7 @@ import { boardEntriesOf } from '~/server/store/repositories/boardEntries';
 import { continuityReadingsOfBoard } from '~/server/store/repositories/continuityReadings';
 import { findingsOf } from '~/server/store/repositories/findings';
 import { tracesOf } from '~/server/store/repositories/jobs';
+import { newestRecap } from '~/server/store/repositories/recaps';
 import { sitesOf, type SiteWithPads } from '~/server/store/repositories/sites';
 
 /** A board as its record leaves it: what stands on each site, what is open, and the stage it is in. */
@@ -37,6 +38,7 @@ export function openBoard(db: Db, boardId: string): OpenBoard {
     jobs,
     findings: findingsOf(db, boardId),
     readings: continuityReadingsOfBoard(db, boardId).map((r) => ({ ...r, passed: r.verdict === 'good' })),
+    round: newestRecap(db, boardId),
     tested_ms: testedAt_ms(entries),
     settlements: settlementsOf(entries),
   });

@@ -9,7 +9,6 @@ import { appendEvent, type CostOf } from '~/server/jobs/append';
 import { exposureFor } from '~/server/jobs/exposure';
 import { planSheet } from '~/server/plans/planSheet';
 import { planningFor } from '~/server/plans/sitePlanning';
-import { recapSheet } from '~/server/plans/recapSheet';
 import type { Db } from '~/server/store/db';
 import { Conflict } from '~/server/store/errors';
 import { getBoard } from '~/server/store/repositories/boards';
@@ -101,7 +100,6 @@ describe('where a board stands', () => {
     await open(db);
     takeOff(db);
     expect(neighbours()).toEqual([]);
-    expect(recapSheet(db, boardId).sites.find((s) => s.ref === 'C7')!.done).toBe(false);
     enter(db, { kind: 'part', siteId: 'site-1', is: 'fitted', what: '68 µF 63 V', where: '' });
     expect(neighbours()).toEqual(['C7']);
   });

@@ -37,37 +37,53 @@ export async function acceptJob(
   const request = planRequestOf(input);
   const answer = foundAnswerOf(await solved(request, accepted.choices));
   if (planningFor(db, accepted.siteId, accepted).inputsKey !== inputsKey) throw recordMovedOn();
-  const { boardId } = getSite(db, accepted.siteId);
-  const steps: FoundAnswer['steps'] = edited(answer.steps, accepted.edits, addedStep);
+  const { siteId, goal, by, choices } = accepted;
+  const steps = edited(answer.steps, accepted.edits, addedStep);
+  return writeJob(db, { id, siteId, recapId: null, goal, by, choices, input, answer, steps }, now_ms());
+}
+
+/** A plan that was solved from the record, as it becomes a job. */
+export interface JobDraft extends Pick<JobRecord, 'id' | 'siteId' | 'recapId' | 'goal' | 'by'> {
+  readonly choices: readonly ChoiceInput[];
+  readonly input: PlanInput;
+  readonly answer: FoundAnswer;
+  readonly steps: FoundAnswer['steps'];
+}
+
+/** Writes a job with what it was planned from, its plan and its opening entry. */
+export function writeJob(db: Db, draft: JobDraft, now_ms: number): JobWithEvents {
+  const { id, siteId, recapId, goal, by, choices, input, answer, steps } = draft;
+  const { boardId } = getSite(db, siteId);
   const job: Omit<JobRecord, 'lastSeq'> = {
     id,
     boardId,
-    siteId: accepted.siteId,
-    goal: accepted.goal,
-    by: accepted.by,
+    siteId,
+    recapId,
+    goal,
+    by,
     status: 'running',
-    request: {
-      input: withoutPictures(input),
-      setting: accepted.choices[0]!.setting,
-      choices: accepted.choices,
-    },
+    request: { input: withoutPictures(input), setting: choices[0]!.setting, choices },
     plan: acceptedPlan(answer, steps, input.site),
     modelVersion: MODEL_VERSION,
     outcome: null,
     cause: '',
-    acceptedAt_ms: now_ms(),
+    acceptedAt_ms: now_ms,
     closedAt_ms: null,
   };
   return db.transaction(() => {
-    refuseImpossible(db, boardId, accepted);
-    const made = addJob(db, job, accepted.by);
+    refuseImpossible(db, boardId, draft);
+    const made = addJob(db, job, by);
     restate(db, boardId);
     return made;
   });
 }
 
 /** No work is begun on a board that was closed or is parked, and what is off is not taken off again. */
-function refuseImpossible(db: Db, boardId: string, { siteId, goal }: AcceptPlan): void {
+function refuseImpossible(
+  db: Db,
+  boardId: string,
+  { siteId, goal }: Pick<JobDraft, 'siteId' | 'goal'>,
+): void {
   const { stage, occupancies } = openBoard(db, boardId);
   if (stage.is === 'closed') throw new Conflict('the board is closed; open it again on its own page first');
   if (stage.is === 'parked')

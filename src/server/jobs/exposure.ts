@@ -25,6 +25,7 @@ import { benchSetting } from './acceptance';
 import type { Db } from '~/server/store/db';
 import { getBoard } from '~/server/store/repositories/boards';
 import { sitesOf } from '~/server/store/repositories/sites';
+import { asSoaked, soakBegan_ms } from './soak';
 import { LEAST_DOSE, LEAST_PEAK_C, padsAbout, sharesOf } from './sharedHeat';
 
 type Exposure = Extract<RunEventBody, { kind: 'exposure' }>;
@@ -46,7 +47,11 @@ export const exposureFor =
     // The board with its imported copper and edge, which the job does not keep.
     const board = { ...heatBoardOf(db, job.boardId), ...asked.input.board };
     const request = phaseRequest(planRequestOf({ ...asked.input, board }), choice.phase, []);
-    const setting = asSoaked(benchSetting(request, choice.setting), job, state, dwell);
+    const setting = asSoaked(
+      benchSetting(request, choice.setting),
+      soakBegan_ms(db, job, state, dwell),
+      dwell,
+    );
     const costs =
       setting.kind === 'air'
         ? underAir(db, job, request, setting, dwell.off_s)
@@ -55,23 +60,6 @@ export const exposureFor =
           : [atHole(db, job, request, choice.method, setting, dwell)];
     return costs.map((cost) => ({ ...cost, ofSeq: dwell.onSeq }));
   };
-
-/** The setting with its board warmed for as long as it really was: from the soak's first second until heat came on. */
-function asSoaked(setting: Setting, job: JobRecord, state: RunState, dwell: Dwell): Setting {
-  const soak = job.plan.steps.findLast(
-    (s, i) =>
-      s.kind === 'wait' &&
-      /(^|-)preheat$/.test(s.id) &&
-      i < job.plan.steps.findIndex((t) => t.id === dwell.stepId),
-  );
-  const done = soak && state.done.get(soak.id);
-  if (!setting.preheat || !done) return setting;
-  const soak_s = Math.min(MOST_SOAK_s, Math.max(0, (dwell.on_ms - done.from_ms) / 1000));
-  return { ...setting, preheat: { ...setting.preheat, soak_s } };
-}
-
-/** Longer than this a board has long settled. */
-const MOST_SOAK_s = 1800;
 
 /** The choice that a heating's step belongs to. */
 function choiceOf(job: JobRecord, choices: readonly ChoiceInput[], dwell: Dwell): ChoiceInput {

@@ -1,8 +1,11 @@
 import type { RunSheet } from '~/schema/sheets/runSheet';
+import { openBoard } from '~/server/boards/openBoard';
+import { roundSheet } from '~/server/plans/roundSheet';
 import type { Db } from '~/server/store/db';
 import { getBoard } from '~/server/store/repositories/boards';
 import { findingsOf } from '~/server/store/repositories/findings';
 import { getJob } from '~/server/store/repositories/jobs';
+import { getRecap } from '~/server/store/repositories/recaps';
 import { getSite } from '~/server/store/repositories/sites';
 
 /** Gathers what a job's sheet starts from. */
@@ -17,6 +20,10 @@ export function runSheet(db: Db, jobId: string, now_ms: number): RunSheet {
     board: getBoard(db, job.boardId),
     site: getSite(db, job.siteId),
     findings: findingsOf(db, job.boardId).filter((f) => f.siteId === job.siteId),
+    round:
+      job.recapId === null
+        ? null
+        : roundSheet(getRecap(db, job.boardId, job.recapId), openBoard(db, job.boardId)),
     now_ms,
   };
 }

@@ -1,4 +1,4 @@
-import { AS_IT_CAME, isEmpty, type Occupancy } from '~/core/record/occupancy';
+import { AS_IT_CAME, isEmpty } from '~/core/record/occupancy';
 import { exposuresOf, spentByPad } from '~/core/record/heatLife';
 import { planInput } from '~/schema/exchange/plan/planRequest';
 import type { PlanTask } from '~/schema/exchange/plan/planTask';
@@ -7,37 +7,25 @@ import type { Db } from '~/server/store/db';
 import { openBoard } from '~/server/boards/openBoard';
 import { getBoard } from '~/server/store/repositories/boards';
 import { padStatesOf } from '~/server/store/repositories/findings';
-import { jobsOfBoard, type JobWithEvents } from '~/server/store/repositories/jobs';
+import { jobsOfBoard } from '~/server/store/repositories/jobs';
 import { recapsOf } from '~/server/store/repositories/recaps';
 import { siteGroupsOf } from '~/server/store/repositories/siteGroups';
-import { sitesOf, type SiteWithPads } from '~/server/store/repositories/sites';
+import type { SiteWithPads } from '~/server/store/repositories/sites';
+import { roundSheet } from './roundSheet';
 import { planningFor, siteInputOf } from './sitePlanning';
 
 /** Gathers what a whole-board job starts from. */
 export function recapSheet(db: Db, boardId: string): RecapSheet {
-  const kept = recapsOf(db, boardId);
-  const jobs = jobsOfBoard(db, boardId);
-  const { sites, occupancies } = openBoard(db, boardId);
+  const open = openBoard(db, boardId);
+  const kept = recapsOf(db, boardId).map((recap) => ({ recap, round: roundSheet(recap, open) }));
+  const underWay = kept.find(({ round }) => round.begun && round.next !== null);
   return {
     board: getBoard(db, boardId),
     groups: siteGroupsOf(db, boardId),
-    kept,
-    sites: sites.map(({ id, ref, value, package: part }) => ({
-      id,
-      ref,
-      value,
-      family: part.family,
-      done: doneSince(jobs, id, kept[0]?.at_ms ?? Infinity) && isWhole(occupancies.get(id)),
-    })),
+    kept: underWay ?? kept[0] ?? null,
+    sites: open.sites.map(({ id, ref, value, package: part }) => ({ id, ref, value, family: part.family })),
   };
 }
-
-const doneSince = (jobs: readonly JobWithEvents[], siteId: string, since_ms: number): boolean =>
-  jobs.some(({ job }) => job.siteId === siteId && job.status === 'closed' && job.closedAt_ms! > since_ms);
-
-/** A site is not done while its part lies in a tray, or hangs by half of its pins. */
-const isWhole = (occupancy: Occupancy = AS_IT_CAME): boolean =>
-  !isEmpty(occupancy) && occupancy.kind !== 'half-off';
 
 /** What the planner is asked of a whole-board job: all share bench, stock and board; each site is itself, alone. */
 export function recapAsks(
@@ -45,7 +33,7 @@ export function recapAsks(
   boardId: string,
   siteIds: readonly string[],
 ): Extract<PlanTask, { kind: 'recap' }>['asks'] {
-  const all = sitesOf(db, boardId);
+  const { sites: all, occupancies } = openBoard(db, boardId);
   const sites = all.filter((site) => siteIds.includes(site.id));
   const first = sites[0];
   if (!first) return [];
@@ -61,8 +49,10 @@ export function recapAsks(
     value: site.value || site.ref,
     input: planInput.parse({
       ...input,
+      // A part that is off is only fitted, once its lands are dressed.
+      goal: isEmpty(occupancies.get(site.id) ?? AS_IT_CAME) ? 'fit' : 'replace',
       neighbours: [],
-      site: siteInputOf(site, states),
+      site: { ...siteInputOf(site, states), undressed: occupancies.get(site.id)?.undressed ?? false },
       history: { padDose: spentOn(site, spent), laminateDose: 0, partCycles: 0 },
     }),
   }));

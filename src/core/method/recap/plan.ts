@@ -1,21 +1,24 @@
 import { STILL_AIR } from '~/core/materials/air';
 import { arealHeat_J_m2K } from '~/core/thermal/stackup';
-import { isSurface } from '~/core/packages/form';
+import { isSurface, type PartPackage } from '~/core/packages/form';
 import { holeTouch } from '../hand/holeTouch';
 import { landTouch } from '../hand/landTouch';
 import { bareNeighbour } from '../hand/neighbours';
 import type { Working } from '../plan/pieces/piece';
+import { fitsToo } from './lookAlike';
 import { serially } from '../plan/pieces/solve';
 import type { Progress } from '../progress';
 import { padOrder, type PlanRequest } from '../request';
 import { sequences, type Sequence, type Warmth } from './sequence';
-import { recapSite, type RecapAsk, type RecapSite } from './site';
+import { recapSite, type RecapAsk, type RecapPhase, type RecapSite } from './site';
 
 /** Parts to have ready, value by value. */
 interface PickLine {
   readonly value: string;
   readonly family: string;
   readonly refs: readonly string[];
+  /** Other values of this job that go into the same lands: taken for one another, nothing stops the hand. */
+  readonly lookAlikes: readonly string[];
 }
 
 /** A whole-board job: every site, both orders, what to have ready. */
@@ -62,8 +65,9 @@ function warmthOf(asks: readonly RecapAsk[], sites: readonly RecapSite[]): Warmt
     : 1;
   const ask = asks[at];
   const work = sites[at]?.work;
-  if (!ask || work?.off.setting.kind !== 'hand') return { rise_K: () => 0, constant_s, ambient_K };
-  const peaks = peaksAround(ask.request, work.off);
+  const first = work?.off ?? work?.on;
+  if (!ask || first?.setting.kind !== 'hand') return { rise_K: () => 0, constant_s, ambient_K };
+  const peaks = peaksAround(ask.request, first);
   return {
     constant_s,
     ambient_K,
@@ -75,8 +79,7 @@ function warmthOf(asks: readonly RecapAsk[], sites: readonly RecapSite[]): Warmt
   };
 }
 
-function peaksAround(request: PlanRequest, off: NonNullable<RecapSite['work']>['off']): number[] {
-  const { setting } = off;
+function peaksAround(request: PlanRequest, { setting, heat_s }: RecapPhase): number[] {
   if (setting.kind !== 'hand') return AWAY_m.map(() => request.ambient_K);
   const { site } = request;
   const pad = padOrder(request).at(-1)!;
@@ -85,17 +88,25 @@ function peaksAround(request: PlanRequest, off: NonNullable<RecapSite['work']>['
     ? landTouch(alone, setting, [pad], 'one')
     : holeTouch(alone, setting, pad);
   const around = AWAY_m.map((away_m) => bareNeighbour(site, site.x_m + away_m, site.y_m));
-  return touch.peaksNear(around, off.heat_s);
+  return touch.peaksNear(around, heat_s);
 }
 
 function picksOf(asks: readonly RecapAsk[]): PickLine[] {
-  const lines = new Map<string, { value: string; family: string; refs: string[] }>();
+  const lines = new Map<string, { value: string; part: PartPackage; refs: string[] }>();
   for (const { value, request } of asks) {
-    const { family } = request.site.part;
-    const key = `${family} ${value}`;
-    const line = lines.get(key) ?? { value, family, refs: [] };
-    line.refs.push(request.site.ref);
+    const { part, ref } = request.site;
+    const key = `${part.family} ${value}`;
+    const line = lines.get(key) ?? { value, part, refs: [] };
+    line.refs.push(ref);
     lines.set(key, line);
   }
-  return [...lines.values()].sort((a, b) => a.value.localeCompare(b.value, 'en', { numeric: true }));
+  const sorted = [...lines.values()].sort((a, b) => a.value.localeCompare(b.value, 'en', { numeric: true }));
+  return sorted.map(({ value, part, refs }) => ({
+    value,
+    family: part.family,
+    refs,
+    lookAlikes: sorted.flatMap((other) =>
+      other.value !== value && fitsToo(part, other.part) ? [other.value] : [],
+    ),
+  }));
 }

@@ -1,8 +1,12 @@
 import { describe, expect, it } from 'vitest';
 import { planRequest, reliefOn, trackOn } from '../../../../tests/support/samples';
-import { areasOf, coolingWait_s, sequences, type Warmth } from './sequence';
+import { PLAN } from '../settings';
+import { areasOf } from './areas';
+import { coolingWait_s, sequences, type Sequence, type Warmth } from './sequence';
 import { recap } from './plan';
 import type { RecapAsk, RecapSite } from './site';
+
+const refsIn = ({ legs }: Sequence): string[] => legs.map((leg) => leg.ref);
 
 function drained(asks: readonly RecapAsk[]) {
   const steps = recap(asks);
@@ -43,8 +47,8 @@ describe('a whole-board job', () => {
   });
 
   it('value by value opens each tray once, area by area takes up each area once', () => {
-    expect(plan.byValue.refs).toEqual(['C1', 'C3', 'C2', 'C4']);
-    expect(plan.byArea.refs).toEqual(['C1', 'C2', 'C3', 'C4']);
+    expect(refsIn(plan.byValue)).toEqual(['C1', 'C3', 'C2', 'C4']);
+    expect(refsIn(plan.byArea)).toEqual(['C1', 'C2', 'C3', 'C4']);
     expect([plan.byValue.trays, plan.byValue.areaVisits]).toEqual([2, 4]);
     expect([plan.byArea.trays, plan.byArea.areaVisits]).toEqual([4, 2]);
   });
@@ -55,11 +59,43 @@ describe('a whole-board job', () => {
     expect(plan.byValue.heat_s).toBeCloseTo(plan.byArea.heat_s, 9);
   });
 
-  it('has a pick list by value', () => {
-    expect(plan.picks.map((p) => [p.value, p.refs])).toEqual([
-      ['10 µF', ['C1', 'C3']],
-      ['47 µF', ['C2', 'C4']],
+  it('has a pick list by value, with what goes into the same holes', () => {
+    expect(plan.picks.map((p) => [p.value, p.refs, p.lookAlikes])).toEqual([
+      ['10 µF', ['C1', 'C3'], ['47 µF']],
+      ['47 µF', ['C2', 'C4'], ['10 µF']],
     ]);
+  });
+
+  it('its time in all is the sum of what it shows, drying once and not twenty times', () => {
+    for (const { legs, before_s, after_s, total_s } of [plan.byValue, plan.byArea]) {
+      const shown_s = legs.map((leg) => {
+        const parts_s = leg.move_s + leg.tray_s + leg.station_s + leg.soak_s + leg.wait_s + leg.own_s;
+        expect(parts_s).toBe(leg.total_s);
+        expect(parts_s % 6).toBe(0);
+        return parts_s;
+      });
+      expect(shown_s.reduce((a, b) => a + b, before_s + after_s)).toBe(total_s);
+      expect(after_s).toBeLessThanOrEqual(2 * PLAN.underPartDry_s);
+    }
+  });
+
+  it('sets each station once where no setting changes', () => {
+    const tools = new Set(
+      plan.sites.flatMap(({ work }) =>
+        [work!.off!, work!.on].map(({ setting }) => (setting.kind === 'hand' ? setting.tool.id : '')),
+      ),
+    );
+    expect(plan.byValue.stations).toBe(tools.size);
+  });
+
+  it('a part that is off is only fitted', () => {
+    const [, , bare] = asks.map((ask) => ({
+      ...ask,
+      request: { ...ask.request, goal: 'fit' as const, site: { ...ask.request.site, undressed: true } },
+    }));
+    const { work } = drained([bare!]).plan.sites[0]!;
+    expect(work!.off).toBeNull();
+    expect(work!.on.minutes).toBeGreaterThan(0);
   });
 });
 
@@ -88,6 +124,6 @@ describe('waits and areas', () => {
 
   it('nothing that can be worked makes empty orders', () => {
     const [byValue, byArea] = sequences([], warm);
-    expect([byValue.refs, byArea.refs, byValue.mixUps]).toEqual([[], [], 0]);
+    expect([refsIn(byValue), refsIn(byArea), byValue.mixUps]).toEqual([[], [], 0]);
   });
 });

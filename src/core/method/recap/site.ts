@@ -1,6 +1,7 @@
 import { wholeCelsius } from '~/core/quantity/convert';
 import { padNamesOf } from '~/core/packages/form';
 import type { Candidate } from '../candidate';
+import { phasesOf } from '../goals';
 import { searchWarmToo } from '../hand/handSearch';
 import { methodsFor } from '../ways';
 import type { MethodId } from '../ways/method';
@@ -26,8 +27,8 @@ export interface RecapSite {
   readonly value: string;
   readonly x_m: number;
   readonly y_m: number;
-  /** Null where no tool in the hand does it within every limit: it is planned on its own. */
-  readonly work: { readonly off: RecapPhase; readonly on: RecapPhase } | null;
+  /** Null where no tool in the hand does it within every limit: it is planned on its own. What is off is only fitted. */
+  readonly work: { readonly off: RecapPhase | null; readonly on: RecapPhase } | null;
   readonly clinched: boolean;
   /** Pins on planes or reliefs, and what is done at each. */
   readonly planePins: readonly { readonly pad: string; readonly todo: string }[];
@@ -59,9 +60,10 @@ export function* recapSite(
   ]);
   let work = known.get(key);
   if (work === undefined) {
-    const off = yield* bestByHand({ ...request, phase: 'remove' });
-    const on = off && (yield* bestByHand({ ...request, phase: 'fit' }));
-    work = off && on ? { off, on } : null;
+    const takenOff = phasesOf(request.goal)[0] === 'remove';
+    const off = takenOff ? yield* bestByHand({ ...request, phase: 'remove' }) : null;
+    const on = takenOff && !off ? null : yield* bestByHand({ ...request, phase: 'fit' });
+    work = on && { off, on };
     known.set(key, work);
   }
   return {
@@ -72,7 +74,7 @@ export function* recapSite(
     work,
     clinched: site.clinched,
     planePins: planePins(request, work),
-    needsPreheat: work !== null && (work.off.setting.preheat !== null || work.on.setting.preheat !== null),
+    needsPreheat: work !== null && [work.off, work.on].some((p) => p !== null && p.setting.preheat !== null),
   };
 }
 
@@ -107,17 +109,17 @@ function planePins(request: PlanRequest, work: RecapSite['work']): RecapSite['pl
   return padNamesOf(site.part).flatMap((pad) => {
     const weight = copperWeight(site.connections[pad] ?? []);
     if (weight === 0) return [];
-    const hot = work?.off.setting.kind === 'hand' ? work.off.setting.perPad_K?.[pad] : undefined;
-    const todo =
-      work === null
-        ? 'plan it on its own: no hand tool clears it here'
-        : work.off.setting.preheat
-          ? `last, with the board warmed at ${wholeCelsius(work.off.setting.preheat.setpoint_K)} °C`
-          : hot
-            ? `last, station turned to ${wholeCelsius(hot)} °C`
-            : weight === 2
-              ? 'last, with the widest tip; stop at its clock'
-              : 'last; its relief holds heat a little longer';
+    const first = work?.off ?? work?.on;
+    const hot = first?.setting.kind === 'hand' ? first.setting.perPad_K?.[pad] : undefined;
+    const todo = !first
+      ? 'plan it on its own: no hand tool clears it here'
+      : first.setting.preheat
+        ? `last, with the board warmed at ${wholeCelsius(first.setting.preheat.setpoint_K)} °C`
+        : hot
+          ? `last, station turned to ${wholeCelsius(hot)} °C`
+          : weight === 2
+            ? 'last, with the widest tip; stop at its clock'
+            : 'last; its relief holds heat a little longer';
     return [{ pad, todo }];
   });
 }

@@ -1,19 +1,37 @@
 import { z } from 'zod';
+import { choiceInput } from '../plan/planRequest';
 
+/** Fields with a default were not there when the first of these were kept. */
 const phase = z.strictObject({
   method: z.string(),
   setting: z.string(),
+  /** What is set; null where an early version kept its words alone. */
+  choice: choiceInput.nullable().default(null),
   minutes: z.number(),
   damage: z.number(),
   heat_s: z.number(),
 });
 
+const leg = z.strictObject({
+  ref: z.string(),
+  /** What is done before it, in its order. */
+  before: z.array(z.strictObject({ what: z.string(), minutes: z.number() })),
+  own_min: z.number(),
+  minutes: z.number(),
+});
+export type LegAnswer = z.infer<typeof leg>;
+
 const sequence = z.strictObject({
   by: z.enum(['value', 'area']),
   refs: z.array(z.string()),
+  legs: z.array(leg).max(200).default([]),
+  /** Once before the first and once after the last: discharging; cleaning, drying and the supply. */
+  before_min: z.number().default(0),
+  after_min: z.number().default(0),
   minutes: z.number(),
   areaVisits: z.number(),
   trays: z.number(),
+  stations: z.number().default(0),
   wait_min: z.number(),
   soaks: z.number(),
   mixUps: z.number(),
@@ -39,6 +57,13 @@ export const recapAnswer = z.strictObject({
     .max(200),
   byValue: sequence,
   byArea: sequence,
-  picks: z.array(z.strictObject({ value: z.string(), family: z.string(), refs: z.array(z.string()) })),
+  picks: z.array(
+    z.strictObject({
+      value: z.string(),
+      family: z.string(),
+      refs: z.array(z.string()),
+      lookAlikes: z.array(z.string()).default([]),
+    }),
+  ),
 });
 export type RecapAnswer = z.infer<typeof recapAnswer>;

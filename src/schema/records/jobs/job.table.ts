@@ -3,6 +3,7 @@ import type { Goal } from '~/core/method/goals';
 import type { Outcome } from '~/core/record/outcomes';
 import { boards } from '../board/board.table';
 import { sites } from '../site/site.table';
+import { recaps } from './recap.table';
 
 export const jobs = sqliteTable(
   'jobs',
@@ -14,6 +15,7 @@ export const jobs = sqliteTable(
     siteId: textColumn('site_id')
       .notNull()
       .references(() => sites.id),
+    recapId: textColumn('recap_id').references(() => recaps.id),
     goal: textColumn('goal').$type<Goal>().notNull(),
     by: textColumn('by').notNull(),
     status: textColumn('status').$type<'running' | 'closed'>().notNull(),

@@ -35,6 +35,8 @@ const jobRecord = z.strictObject({
   id: recordId,
   boardId: recordId,
   siteId: recordId,
+  /** The whole board's job it is part of; null where it stands alone. */
+  recapId: recordId.nullable(),
   goal: oneOf(GOALS),
   by: initials,
   status: oneOf(['running', 'closed']),

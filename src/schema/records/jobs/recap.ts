@@ -19,3 +19,7 @@ export const recapRecord = newRecap.extend({
   at_ms: whenever_ms,
 });
 export type RecapRecord = z.infer<typeof recapRecord>;
+
+/** Taking up a part of it: the next one, or the one named. */
+export const takeUp = z.strictObject({ by: initials, siteId: recordId.optional() });
+export type TakeUp = z.infer<typeof takeUp>;

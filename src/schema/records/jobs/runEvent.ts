@@ -38,6 +38,7 @@ const writable = [
     outcome: oneOf(OUTCOMES),
     cause: text(0, 600).default(''),
     awaits: z.strictObject({ awaits: oneOf(AWAITS), what: text(1, 160) }).optional(),
+    restAtEnd: z.boolean().optional(),
   }),
 ] as const;
 

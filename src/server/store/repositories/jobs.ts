@@ -139,8 +139,8 @@ export function tracesOf(db: Db, boardId: string): JobTrace[] {
       const kept = tracesKept.get(key);
       if (kept) return kept;
       const { job, events } = getJob(db, id);
-      const { siteId, goal, status, outcome, plan } = job;
-      const trace: JobTrace = { id, siteId, goal, status, outcome, steps: plan.steps, events };
+      const { siteId, recapId, goal, status, outcome, plan } = job;
+      const trace: JobTrace = { id, siteId, recapId, goal, status, outcome, steps: plan.steps, events };
       tracesKept.set(key, trace);
       return trace;
     });

@@ -1,7 +1,9 @@
-import { desc, eq } from 'drizzle-orm';
+import { and, desc, eq } from 'drizzle-orm';
 import { recapRecord, type NewRecap, type RecapRecord } from '~/schema/records/jobs/recap';
 import { recaps } from '~/schema/records/jobs/recap.table';
+import type { Round } from '~/core/record/round';
 import type { Db } from '../db';
+import { NotFound } from '../errors';
 import { newId } from '../ids';
 import { InputError } from '~/schema/values/faults';
 import { getBoard } from './boards';
@@ -16,6 +18,26 @@ export const recapsOf = (db: Db, boardId: string): RecapRecord[] =>
     .orderBy(desc(recaps.at_ms))
     .all()
     .map((row) => recapRecord.parse(row));
+
+/** The whole-board job that was decided on last, without its plan; null where there is none. */
+export const newestRecap = (db: Db, boardId: string): Round | null =>
+  db
+    .select({ id: recaps.id, siteIds: recaps.siteIds, at_ms: recaps.at_ms })
+    .from(recaps)
+    .where(eq(recaps.boardId, boardId))
+    .orderBy(desc(recaps.at_ms))
+    .limit(1)
+    .get() ?? null;
+
+export function getRecap(db: Db, boardId: string, id: string): RecapRecord {
+  const row = db
+    .select()
+    .from(recaps)
+    .where(and(eq(recaps.id, id), eq(recaps.boardId, boardId)))
+    .get();
+  if (!row) throw new NotFound('whole board', id);
+  return recapRecord.parse(row);
+}
 
 /** Keeps a whole-board job; every site of it must be the board's. */
 export function keepRecap(

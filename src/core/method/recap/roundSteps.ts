@@ -1,0 +1,111 @@
+import { PAUSE_STEP } from '~/core/record/round';
+import { refsInWords } from '~/core/record/refsInWords';
+import type { StepEdit } from '../steps/edits';
+import type { Preparation } from './readiness';
+
+/** One value of a whole board's job, and where it goes. */
+interface PartLine {
+  readonly value: string;
+  readonly refs: readonly string[];
+}
+
+/** Where a site stands in its whole board's job. */
+export interface RoundPlace {
+  readonly ref: string;
+  readonly value: string;
+  readonly by: 'value' | 'area';
+  readonly todo: Preparation;
+  /** Other values that go into the same lands. */
+  readonly lookAlikes: readonly PartLine[];
+  /** The next one; null after the last. */
+  readonly next: { readonly ref: string; readonly value: string } | null;
+  /** Sites done before it whose cleaning was left to the end. */
+  readonly uncleaned: readonly string[];
+}
+
+interface Line {
+  readonly id: string;
+  readonly detail: string;
+}
+
+type Added = Extract<StepEdit, { op: 'add' }>;
+
+/**
+ * A site's own steps as one of many: what stands ready is not done again, trays and look-alikes are named, a pause
+ * follows the part, and cleaning and drying are for all that was worked. `make` builds a step that is added.
+ */
+export function roundSteps<L extends Line>(
+  steps: readonly L[],
+  place: RoundPlace,
+  make: (added: Added) => L,
+): L[] {
+  const { todo } = place;
+  const sets = steps.filter((s) => /(^|-)set$/.test(s.id)).map((s) => s.id);
+  const soaks = steps.filter((s) => /(^|-)preheat$/.test(s.id)).map((s) => s.id);
+  const done = new Set([
+    ...(todo.discharge ? [] : steps.filter((s) => s.id.startsWith('gate-')).map((s) => s.id)),
+    ...sets.filter((_, i) => !(todo.set[i] ?? true)),
+    // The board stays on its preheater from the removal to the fit.
+    ...soaks.slice(todo.warm ? 1 : 0),
+  ]);
+  return steps
+    .filter((s) => !done.has(s.id))
+    .flatMap((s): L[] => {
+      if (/(^|-)marking$/.test(s.id))
+        return [...tray(place).map(make), { ...s, detail: markingWords(place) }];
+      if (s.id === 'clean') return [...pause(place).map(make), { ...s, detail: cleanWords(s.detail, place) }];
+      return [s];
+    });
+}
+
+/** Whether a step serves more than the part it stands before. */
+export const isShared = (stepId: string): boolean =>
+  /^gate-|(^|-)(set|preheat)$|^(tray|clean|dry|supply)$/.test(stepId);
+
+const added = (id: string, title: string, detail: string, why: string): Added => ({
+  op: 'add',
+  id,
+  after: '',
+  kind: 'gate',
+  title,
+  detail,
+  why,
+  wait_s: null,
+});
+
+function tray({ todo, by, value, lookAlikes }: RoundPlace): Added[] {
+  if (!todo.tray) return [];
+  const others = lookAlikes.map((o) => o.value).join(' and ');
+  return [
+    added(
+      'tray',
+      `Take ${value} from its tray`,
+      by === 'value'
+        ? `The last tray away first, then this one open alone.${others ? ` ${others} ${lookAlikes.length > 1 ? 'go' : 'goes'} into the same holes.` : ''}`
+        : `All trays stand open: read its label before the hand goes in.${others ? ` ${others} ${lookAlikes.length > 1 ? 'go' : 'goes'} into the same holes.` : ''}`,
+      'Parts that go into the same lands are told apart by their marking alone.',
+    ),
+  ];
+}
+
+const markingWords = ({ value, lookAlikes }: RoundPlace): string =>
+  `It has to be ${value}: value, rating, suffix, read aloud from the part itself.${lookAlikes
+    .map((o) => ` Not ${o.value}, which is for ${refsInWords(o.refs)}.`)
+    .join('')}`;
+
+function pause({ ref, next }: RoundPlace): Added[] {
+  if (!next) return [];
+  return [
+    added(
+      PAUSE_STEP,
+      `On to ${next.ref}, or stop here`,
+      `${ref} is done. Next is ${next.ref}, ${next.value}. Cleaning, drying and the supply wait for the end. Stopping here, what was worked is cleaned now.`,
+      'The bench stands as it is: discharged, set, warm. Left for long, all of that is done again.',
+    ),
+  ];
+}
+
+const cleanWords = (own: string, { ref, uncleaned }: RoundPlace): string =>
+  uncleaned.length === 0
+    ? own
+    : `All that was worked: ${refsInWords([...uncleaned, ref])}. ${own} Every joint looked at once more, part beside part.`;

@@ -1,0 +1,39 @@
+import { UNFINISHED } from '~/core/record/outcomes';
+import type { RunSheet } from '~/schema/sheets/runSheet';
+import { outcomeInWords } from '~/schema/words/words';
+import { Button, ButtonLink } from '~/ui/controls/Button';
+import css from './run.module.css';
+
+interface ClosedProps {
+  readonly job: RunSheet['job'];
+  readonly outcome: string;
+  readonly onResume: () => void;
+}
+
+/** A job that is closed: what came of it, and the ways on. */
+export function Closed({ job, outcome, onResume }: ClosedProps) {
+  const unfinished = UNFINISHED.has(outcome);
+  return (
+    <div className={css['closed']}>
+      <h2>Closed: {outcomeInWords(outcome)}</h2>
+      <p>
+        {unfinished
+          ? 'What was not done stays on the board’s open work. The job can go on where it stood.'
+          : 'Its steps, heats and findings are in the ledger of the board.'}
+      </p>
+      <div className={css['buttons']}>
+        {unfinished && (
+          <Button look="primary" onClick={onResume}>
+            Go on with it
+          </Button>
+        )}
+        <ButtonLink href={`/boards/${job.boardId}`} look={unfinished ? 'outline' : 'primary'}>
+          To the board
+        </ButtonLink>
+        {job.recapId !== null && <ButtonLink href={`/boards/${job.boardId}/recap`}>Whole board</ButtonLink>}
+        <ButtonLink href={`/sites/${job.siteId}/plan`}>Plan again</ButtonLink>
+        <ButtonLink href={`/jobs/${job.id}/plan`}>Job sheet</ButtonLink>
+      </div>
+    </div>
+  );
+}

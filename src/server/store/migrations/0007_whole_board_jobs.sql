@@ -1,0 +1,1 @@
+ALTER TABLE `jobs` ADD `recap_id` text REFERENCES recaps(id);
