@@ -27,6 +27,8 @@ export function Traveller({ answer, order, sites, round, onTake }: TravellerProp
   const { legs, before_min, after_min } = sequenceOf(answer, order);
   const alone = answer.sites.filter((s) => s.on === null);
   const lineOf = new Map(round?.lines.map((line) => [line.ref, line]));
+  // One part at a time is under heat.
+  const busy = round?.lines.some((line) => line.status === 'under-way') ?? false;
   const shown = legs.filter((leg) => round === null || lineOf.has(leg.ref));
   return (
     <>
@@ -48,7 +50,7 @@ export function Traveller({ answer, order, sites, round, onTake }: TravellerProp
             leg={leg}
             siteId={idOf.get(leg.ref)!}
             line={lineOf.get(leg.ref) ?? null}
-            onTake={onTake}
+            onTake={busy ? null : onTake}
           />
         ))}
         <li className={css['once']}>
@@ -71,7 +73,8 @@ interface PartProps {
   readonly leg: RecapAnswer['byValue']['legs'][number];
   readonly siteId: string;
   readonly line: RoundLine | null;
-  readonly onTake: (siteId: string) => void;
+  /** Null while another part is under way. */
+  readonly onTake: ((siteId: string) => void) | null;
 }
 
 function Part({ site, leg, siteId, line, onTake }: PartProps) {
@@ -113,17 +116,18 @@ function Part({ site, leg, siteId, line, onTake }: PartProps) {
           </em>
         ))}
       </p>
-      {line && line.status !== 'done' && (
+      {line?.status === 'to-do' && onTake && (
         <span className={css['ways']}>
-          {line.status === 'to-do' ? (
-            <Button small look="plain" onClick={() => onTake(siteId)}>
-              Take up {leg.ref}
-            </Button>
-          ) : (
-            <ButtonLink small href={`/jobs/${line.jobId}`}>
-              Go on with it
-            </ButtonLink>
-          )}
+          <Button small look="plain" onClick={() => onTake(siteId)}>
+            Take up {leg.ref}
+          </Button>
+        </span>
+      )}
+      {(line?.status === 'under-way' || line?.status === 'stopped') && (
+        <span className={css['ways']}>
+          <ButtonLink small href={`/jobs/${line.jobId}`}>
+            Go on with it
+          </ButtonLink>
         </span>
       )}
     </li>

@@ -1,4 +1,4 @@
-import { notSeenMolten, type Dwell, type RunState } from '~/core/record/runState';
+import { TOGETHER, notSeenMolten, type Dwell, type RunState } from '~/core/record/runState';
 import type { JobStep } from '~/schema/records/jobs/jobPlan';
 
 /** Where a heating step stands: the pad whose turn it is, and what became of the last one. */
@@ -46,3 +46,7 @@ export function heatedInWords(pads: readonly string[]): string {
   if (pads.length === 1 && pads[0] === 'all') return 'the joints';
   return pads.length === 1 ? `pin ${pads[0]}` : `pins ${pads.join(', ')}`;
 }
+
+/** A step's own pad; none where all are heated together. */
+export const padOf = (step: JobStep | null): string | null =>
+  step?.pad === TOGETHER ? null : (step?.pad ?? null);

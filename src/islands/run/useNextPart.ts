@@ -18,7 +18,8 @@ export function useNextPart(
 ): { readonly next: NextPart; readonly begin: () => boolean } {
   const [next, setNext] = useState<NextPart>({ is: 'waiting' });
   const begin = (): boolean => {
-    if (job.recapId === null || next.is === 'planning') return false;
+    if (job.recapId === null) return false;
+    if (next.is === 'planning') return true;
     setNext({ is: 'planning' });
     postJson<{ jobId: string }>(`/api/boards/${job.boardId}/recaps/${job.recapId}/next`, { by }).then(
       ({ jobId }) => location.assign(`/jobs/${jobId}`),

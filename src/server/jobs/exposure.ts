@@ -8,7 +8,7 @@ import { methodOf } from '~/core/method/ways';
 import type { MethodId } from '~/core/method/ways/method';
 import { phaseRequest } from '~/core/method/plan/phases/phasePlan';
 import { MODEL_VERSION } from '~/core/method/plan/plan';
-import type { AirSetting, HandSetting, PhaseRequest, Setting } from '~/core/method/request';
+import type { AirSetting, HandSetting, PhaseRequest } from '~/core/method/request';
 import { celsius } from '~/core/quantity/convert';
 import type { RunEventBody } from '~/core/record/runEvents';
 import { TOGETHER, type Dwell, type RunState } from '~/core/record/runState';

@@ -1,0 +1,166 @@
+import { useState, type Dispatch, type RefObject } from 'react';
+import { useStore } from '@nanostores/react';
+import { UNFINISHED } from '~/core/record/outcomes';
+import { PAUSE_STEP } from '~/core/record/round';
+import type { Passed } from '~/core/record/runEvents';
+import type { RunState } from '~/core/record/runState';
+import type { JobStep } from '~/schema/records/jobs/jobPlan';
+import type { RunSheet } from '~/schema/sheets/runSheet';
+import type { WritableEvent } from '~/schema/records/jobs/runEvent';
+import { useCommands } from '~/ui/keyboard/useCommands';
+import { $by, SIGN_FIRST } from '~/ui/preferences';
+import type { Closing } from './CloseDialog';
+import { RUN_COMMANDS, type RunCommand } from './commands';
+import type { RunAction, RunViewState } from './state';
+import { heldAt, padOf, stepHeating, turnOf, type Turn } from './turn';
+import { useNextPart, type NextPart } from './useNextPart';
+
+interface Running {
+  /** Where a heating step stands; null for any other. */
+  readonly turn: Turn | null;
+  /** Pins that may still hold where the step takes the part off. */
+  readonly held: readonly string[];
+  /** The step stands between two parts of a whole board's job. */
+  readonly pausing: boolean;
+  /** It was closed with its cleaning left to the end of a whole board's job. */
+  readonly leftToEnd: boolean;
+  /** The next part of the whole board's job; null where there is none. */
+  readonly nextRef: string | null;
+  readonly next: NextPart;
+  readonly run: (id: RunCommand) => boolean;
+  readonly write: (event: WritableEvent) => boolean;
+  readonly pass: (passed: Passed | null) => boolean;
+  readonly close: (closing: Closing) => void;
+}
+
+/** What keys and buttons of a running job do: every press is an entry in the record. */
+export function useRunning(
+  sheet: RunSheet,
+  state: RunViewState,
+  at: RunState,
+  step: JobStep | null,
+  now_ms: number,
+  lands: RefObject<HTMLDivElement | null>,
+  dispatch: Dispatch<RunAction>,
+): Running {
+  const { job, site, round } = sheet;
+  const { steps } = job.plan;
+  const closed = at.status === 'closed';
+  const by = useStore($by);
+  // What is next was read before this part was done.
+  const nextRef = round?.lines.find((l) => l.status !== 'done' && l.siteId !== site.id)?.ref ?? null;
+  const pausing = step?.id === PAUSE_STEP && nextRef !== null;
+  const leftToEnd = closed && at.leftToEnd_ms !== null;
+  const [endedHere, setEndedHere] = useState(false);
+  const { next, begin } = useNextPart(
+    sheet,
+    by,
+    leftToEnd && endedHere && nextRef !== null && state.unsent.length === 0,
+  );
+  const turn = step?.kind === 'heat' ? turnOf(step, at) : null;
+  const held = heldAt(step, steps, at);
+  const waitLeft_ms =
+    step?.kind === 'wait' && step.wait_s !== null ? at.stepStart_ms + step.wait_s * 1000 - now_ms : 0;
+
+  const write = (event: WritableEvent): boolean => {
+    const by = $by.get();
+    if (!by) {
+      dispatch({
+        type: 'failed',
+        error: new Error(SIGN_FIRST),
+      });
+      return true;
+    }
+    dispatch({
+      type: 'wrote',
+      entry: { clientId: crypto.randomUUID(), by, at_ms: Date.now() + state.skew_ms, event },
+    });
+    return true;
+  };
+  const elapsed_s = (): number => Math.max(0, (Date.now() + state.skew_ms - at.heating!.on_ms) / 1000);
+
+  const go = (): boolean => {
+    if (closed) return leftToEnd && nextRef !== null && begin();
+    if (pausing) return close({ outcome: 'fixed', cause: '' });
+    if (!step) {
+      dispatch({ type: 'open', what: 'close' });
+      return true;
+    }
+    if (at.heating)
+      return write({ kind: 'heat-off', stepId: step.id, pad: at.heating.pad, elapsed_s: elapsed_s() });
+    if (turn?.pad != null) return write({ kind: 'heat-on', stepId: step.id, pad: turn.pad });
+    if ((waitLeft_ms > 0 || held.length > 0) && !state.early) {
+      dispatch({ type: 'early' });
+      return true;
+    }
+    return pass(
+      waitLeft_ms > 0
+        ? { kind: 'early', left_s: waitLeft_ms / 1000 }
+        : held.length > 0
+          ? { kind: 'moved-freely' }
+          : null,
+    );
+  };
+  /** A part that is done leaves its cleaning to the end and goes on to the next. */
+  const close = (closing: Closing): boolean => {
+    const goesOn = pausing && !UNFINISHED.has(closing.outcome);
+    setEndedHere(goesOn);
+    return write({ kind: 'closed', ...closing, ...(goesOn ? { restAtEnd: true } : {}) });
+  };
+  const pass = (passed: Passed | null): boolean => {
+    const where = step?.effect === 'part-off' ? state.where.trim() : '';
+    return write({
+      kind: 'step-done',
+      stepId: step!.id,
+      ...(passed ? { passed } : {}),
+      ...(where ? { where } : {}),
+    });
+  };
+
+  /** The last pin of this step once more; at the lift, the first that was not seen molten. */
+  const heatAgain = (): boolean => {
+    if (step && turn?.lastDwell) return write({ kind: 'heat-on', stepId: step.id, pad: turn.lastDwell.pad });
+    const back = held[0] === undefined ? null : stepHeating(steps, held[0]);
+    return back !== null && write({ kind: 'step-back', stepId: back.id });
+  };
+
+  const run = (id: RunCommand): boolean => {
+    switch (id) {
+      case 'go':
+        return go();
+      case 'melted':
+        if (!at.heating || !step || at.heating.melted_s !== null) return false;
+        return write({ kind: 'melted', stepId: step.id, pad: at.heating.pad, elapsed_s: elapsed_s() });
+      case 'again':
+        return !at.heating && !closed && heatAgain();
+      case 'back':
+        if (at.heating || at.stepIndex === 0 || closed) return false;
+        return write({ kind: 'step-back', stepId: steps[at.stepIndex - 1]!.id });
+      case 'mark':
+        dispatch({ type: 'marking', on: !state.marking });
+        if (state.marking) return true;
+        lands.current?.querySelector('svg')?.focus();
+        if (state.pad === null)
+          dispatch({ type: 'pad', pad: at.heating?.pad ?? padOf(step) ?? site.pads[0]!.name });
+        return true;
+      case 'take-back':
+        if (at.heating) return false;
+        dispatch({ type: 'open', what: 'take-back' });
+        return true;
+      case 'note':
+        dispatch({ type: 'open', what: 'note' });
+        return true;
+      case 'why':
+        dispatch({ type: 'open', what: state.open === 'why' ? 'nothing' : 'why' });
+        return true;
+      case 'stop-here':
+        return pausing && !closed && pass(null);
+      case 'close':
+        if (closed || at.heating) return false;
+        dispatch({ type: 'open', what: 'close' });
+        return true;
+    }
+  };
+  useCommands('run', RUN_COMMANDS, run);
+  return { turn, held, pausing, leftToEnd, nextRef, next, run, write, pass, close };
+}
