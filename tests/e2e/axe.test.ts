@@ -44,3 +44,35 @@ for (const [name, path] of VIEWS) {
     expect(await graveOn(page, ['color-contrast'])).toEqual([]);
   });
 }
+
+/** Dialogs, by the keys that open each. */
+const DIALOGS: readonly (readonly [name: string, path: string, keys: string])[] = [
+  ['hand back', '/boards/demo-tide-1', 'h'],
+  ['park', '/boards/demo-beacon-4', 'z'],
+  ['scrap', '/boards/demo-beacon-4', 'x'],
+  ['what stands on a site', '/boards/demo-beacon-4', '.s'],
+  ['more', '/boards/demo-beacon-4', '.'],
+  ['close a job', '/jobs/demo-job-wind', 'x'],
+  ['take an entry back', '/jobs/demo-job-wind', 'q'],
+  ['note', '/jobs/demo-job-wind', 'n'],
+];
+
+test('axe finds nothing serious in any dialog, and each is left by Escape with the keys working again', async ({
+  page,
+  baseURL,
+}) => {
+  test.setTimeout(120_000);
+  await page.context().addCookies([{ name: 'ithermon_by', value: 'MK', url: baseURL! }]);
+  for (const [name, path, keys] of DIALOGS) {
+    await page.goto(path);
+    await ready(page);
+    for (let time = 0; time < 2; time++) {
+      for (const key of keys) await page.keyboard.press(key);
+      const dialog = page.getByRole('dialog');
+      await expect(dialog, name).toBeVisible();
+      if (time === 0) expect(await graveOn(page), name).toEqual([]);
+      await page.keyboard.press('Escape');
+      await expect(dialog, name).toHaveCount(0);
+    }
+  }
+});

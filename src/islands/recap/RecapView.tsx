@@ -3,6 +3,7 @@ import { useEffect, useReducer, useRef } from 'react';
 import type { RecapSheet } from '~/schema/sheets/recapSheet';
 import { Button, ButtonLink, CommandButton } from '~/ui/controls/Button';
 import { ErrorNote } from '~/ui/controls/Notes';
+import { day } from '~/ui/dates';
 import { minutesText } from '~/ui/figures';
 import { useCommands } from '~/ui/keyboard/useCommands';
 import { JobClient } from '~/workers/jobClient';
@@ -168,6 +169,11 @@ function Standing({ boardId, round, busy, run }: StandingProps) {
             {done} of {of} done
           </strong>
           {!over && <span>about {minutesText(round!.left_min)} left</span>}
+        </p>
+      )}
+      {round && !begun && (
+        <p className="quiet">
+          Kept by {round.by}, {day(round.at_ms)}: {round.name}.
         </p>
       )}
       {round && round.uncleaned.length > 0 && (
