@@ -47,8 +47,8 @@ describe('bench', () => {
       nextAction: 'Plan C7',
       outcome: null,
     } as never;
-    expect(matching([board], 'beacon c7')).toHaveLength(1);
-    expect(matching([board], 'beacon c9')).toHaveLength(0);
+    expect(matching([board], 'beacon c7', new Map())).toHaveLength(1);
+    expect(matching([board], 'beacon c9', new Map())).toHaveLength(0);
   });
 });
 

@@ -285,7 +285,7 @@ test('a part is placed by click from its standard outline, then another like it;
   await expect(page.getByLabel('Body height, mm')).toHaveValue('2.65');
 });
 
-test('what is told of a board is changed against its revision; its label carries its address', async ({
+test('what is told of a board is changed against its revision; its label carries its number, which finds it', async ({
   page,
   baseURL,
   quiet,
@@ -321,11 +321,26 @@ test('what is told of a board is changed against its revision; its label carries
   await page.getByText('What it is and how it came').click();
   await expect(page.getByText('To go back as it was: four screws')).toBeVisible();
   for (const key of ['.', 'l']) await page.keyboard.press(key);
-  await expect(page.getByText(`${baseURL}/boards/${boardId}`)).toBeVisible();
+  // No address that is this machine's alone: its number, which the bench finds.
+  await expect(page.getByText(/Its code is the board’s number/)).toBeVisible();
+  await expect(page.getByText(baseURL!)).toHaveCount(0);
   await expect(page.getByRole('article').locator('svg')).toBeVisible();
   // One label, one page of the printer's roll.
   const pdf = (await page.pdf({ preferCSSPageSize: true })).toString('latin1');
   expect(pdf.match(/\/Type\s*\/Page[^s]/g)).toHaveLength(1);
+  await page.goto('/');
+  await ready(page);
+  await page.getByRole('searchbox').fill(boardId);
+  await expect(page.getByRole('link', { name: /Told elsewhere/ })).toHaveCount(1);
+  await page.getByRole('searchbox').fill('C101');
+  await expect(page.getByRole('link', { name: /Dome dimmer.*C101, 10 µF/ })).toBeVisible();
+  await page.getByRole('searchbox').fill('lifted');
+  await expect(
+    page
+      .getByRole('listitem')
+      .filter({ hasText: /pin \d+: lifted/ })
+      .first(),
+  ).toBeVisible();
 });
 
 test('a pad whose budget is gone is warned of before the next plan, and the board shows it', async ({

@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest';
+import { choiceOfOption } from '~/schema/exchange/plan/optionChoice';
 import { GOALS, phasesOf, type Goal } from '~/core/method/goals';
 import { PLAN } from '~/core/method/settings';
 import { padNamesOf } from '~/core/packages/form';
@@ -119,6 +120,9 @@ function holds(input: PlanInput, answer: FoundAnswer): void {
     const { mixture: _mixture, ...amounts } = phase.materials;
     for (const amount of Object.values(amounts)) expect(amount).toBeGreaterThanOrEqual(0);
     expect(phase.methods.every((m) => m.reasons.length > 0)).toBe(true);
+    // Gone to another way and back, the chosen one is what was ranked and proved.
+    const again = phase.methods.find((m) => m.id === phase.chosen.method)!.option!;
+    expect(choiceOfOption(phase.phase, again)).toEqual(choiceOfOption(phase.phase, phase.chosen));
   }
   const heats = answer.steps.filter((s) => s.kind === 'heat');
   expect(heats.length).toBeGreaterThan(0);

@@ -1,22 +1,34 @@
 import { useReady } from '~/ui/useReady';
-import { useEffect, useReducer, useRef } from 'react';
-import type { BoardRecord } from '~/schema/records/board/board';
+import { useEffect, useReducer, useRef, useState } from 'react';
+import { MOST_FIND, type BenchBoard } from '~/schema/sheets/benchSheet';
 import { ButtonLink, KeyCap } from '~/ui/controls/Button';
 import { useCommands } from '~/ui/keyboard/useCommands';
 import { BENCH_COMMANDS, type BenchCommand } from './commands';
-import { GROUPS, matching, reduce, START } from './state';
+import { GROUPS, matching, reduce, START, waitsFor } from './state';
+import { useFinds } from './useFinds';
 import css from './bench.module.css';
 
+/** A board's clock ends to the second on its own page; here a few will do. */
+const TICK_ms = 3000;
+
 /** Every board in the shop by what it waits for, with the next action named. */
-export function BenchView({ boards }: { boards: readonly BoardRecord[] }) {
+export function BenchView({ boards, now_ms: first_ms }: { boards: readonly BenchBoard[]; now_ms: number }) {
   const [state, dispatch] = useReducer(reduce, START);
   const ready = useReady();
   const find = useRef<HTMLInputElement>(null);
 
-  const shown = matching(boards, state.filter);
+  const finds = useFinds(state.filter);
+  const [now_ms, setNow] = useState(first_ms);
+  useEffect(() => {
+    const skew_ms = first_ms - Date.now();
+    const timer = setInterval(() => setNow(Date.now() + skew_ms), TICK_ms);
+    return () => clearInterval(timer);
+  }, [first_ms]);
+
+  const shown = matching(boards, state.filter, finds);
   const groups = GROUPS.map((group) => ({
     ...group,
-    boards: shown.filter((b) => b.waitingFor === group.waitingFor),
+    boards: shown.filter((b) => waitsFor(b, now_ms) === group.waitingFor),
   })).filter((g) => g.boards.length > 0);
   const order = groups.flatMap((group) => group.boards.map((b) => b.id));
 
@@ -53,7 +65,8 @@ export function BenchView({ boards }: { boards: readonly BoardRecord[] }) {
             ref={find}
             role="searchbox"
             autoComplete="off"
-            placeholder="Find a board, fault or owner"
+            placeholder="Find a board, owner, part or finding"
+            maxLength={MOST_FIND}
             value={state.filter}
             onChange={(event) => dispatch({ type: 'filter', text: event.target.value })}
             onKeyDown={(event) => {
@@ -81,7 +94,13 @@ export function BenchView({ boards }: { boards: readonly BoardRecord[] }) {
           </h2>
           <ul>
             {group.boards.map((board) => (
-              <BoardLine key={board.id} board={board} selected={board.id === state.selected} />
+              <BoardLine
+                key={board.id}
+                board={board}
+                because={finds.get(board.id) ?? null}
+                over={waitsFor(board, now_ms) !== board.waitingFor}
+                selected={board.id === state.selected}
+              />
             ))}
           </ul>
         </section>
@@ -90,13 +109,26 @@ export function BenchView({ boards }: { boards: readonly BoardRecord[] }) {
   );
 }
 
-function BoardLine({ board, selected }: { board: BoardRecord; selected: boolean }) {
+interface BoardLineProps {
+  readonly board: BenchBoard;
+  /** What of the search is on it. */
+  readonly because: string | null;
+  /** The clock it waited for has ended. */
+  readonly over: boolean;
+  readonly selected: boolean;
+}
+
+function BoardLine({ board, because, over, selected }: BoardLineProps) {
   return (
     <li id={`board-${board.id}`} className={`${css['line']} ${selected ? css['selected'] : ''}`}>
       <a href={`/boards/${board.id}`} aria-current={selected || undefined}>
         <span className={css['name']}>{board.name}</span>
-        <span className={css['fault']}>{board.fault}</span>
+        <span className={css['fault']}>
+          {because !== null && <strong>{because}. </strong>}
+          {board.fault}
+        </span>
         <span className={css['next']}>
+          {over && <strong>Time is up. </strong>}
           {board.nextAction || (board.outcome ? `Outcome: ${board.outcome}` : '')}
         </span>
         <span className={css['owner']}>{board.owner}</span>

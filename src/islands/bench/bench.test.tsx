@@ -1,16 +1,18 @@
 // @vitest-environment jsdom
 import { cleanup, fireEvent, render, screen, within } from '@testing-library/react';
-import { afterEach, describe, expect, it } from 'vitest';
-import type { BoardRecord } from '~/schema/records/board/board';
+import { afterEach, describe, expect, it, vi } from 'vitest';
+import type { BenchBoard } from '~/schema/sheets/benchSheet';
 import { BLANK_BOARD } from '../../../tests/support/sheets';
 import { BenchView } from './BenchView';
+import { waitsFor } from './state';
 
 afterEach(cleanup);
 // What jsdom has not got.
 Element.prototype.scrollIntoView = () => undefined;
 
-const board = (id: string, changes: Partial<BoardRecord>): BoardRecord => ({
+const board = (id: string, changes: Partial<BenchBoard>): BenchBoard => ({
   ...BLANK_BOARD.board,
+  due_ms: null,
   id,
   name: id,
   ...changes,
@@ -22,6 +24,8 @@ const BOARDS = [
   board('Wind', { waitingFor: 'closed', nextAction: '', outcome: 'scrapped', fault: 'burnt', owner: 'LB' }),
 ];
 
+const NOW_ms = 1_790_000_000_000;
+
 const names = (): string[] =>
   screen.getAllByRole('link').flatMap((link) => {
     const found = BOARDS.find((b) => link.getAttribute('href') === `/boards/${b.id}`);
@@ -30,7 +34,7 @@ const names = (): string[] =>
 
 describe('the bench', () => {
   it('has boards under what they wait for, in the order a bench looks at it', () => {
-    render(<BenchView boards={BOARDS} />);
+    render(<BenchView boards={BOARDS} now_ms={NOW_ms} />);
     const headings = screen.getAllByRole('heading', { level: 2 }).map((h) => h.textContent);
     expect(headings[0]).toMatch(/^Waiting for you/);
     expect(headings[1]).toMatch(/^Drying/);
@@ -39,13 +43,13 @@ describe('the bench', () => {
   });
 
   it('names the next action of each, and what came of a closed one', () => {
-    render(<BenchView boards={BOARDS} />);
+    render(<BenchView boards={BOARDS} now_ms={NOW_ms} />);
     expect(within(document.getElementById('board-Door')!).getByText('Run: Let it dry')).toBeTruthy();
     expect(within(document.getElementById('board-Wind')!).getByText('Outcome: scrapped')).toBeTruthy();
   });
 
   it('finds by name, fault, owner or next action, word by word', () => {
-    render(<BenchView boards={BOARDS} />);
+    render(<BenchView boards={BOARDS} now_ms={NOW_ms} />);
     const find = screen.getByRole('searchbox');
     const found = (text: string): string[] => {
       fireEvent.change(find, { target: { value: text } });
@@ -57,14 +61,35 @@ describe('the bench', () => {
     expect(found('')).toHaveLength(4);
   });
 
+  it('a board whose clock has ended waits for you and no longer for its drying', () => {
+    const dried = BOARDS.map((b) => (b.id === 'Door' ? { ...b, due_ms: NOW_ms - 1 } : b));
+    render(<BenchView boards={dried} now_ms={NOW_ms} />);
+    expect(screen.queryByRole('heading', { name: /^Drying/ })).toBeNull();
+    expect(within(document.getElementById('board-Door')!).getByText('Time is up.')).toBeTruthy();
+    expect(waitsFor({ ...dried[2]!, due_ms: NOW_ms + 1 }, NOW_ms)).toBe('drying');
+  });
+
+  it('finds a board by a part on it or by what was found there, and says which', async () => {
+    const asked = vi.fn((_url: string) =>
+      Promise.resolve(Response.json([{ boardId: 'Tide', because: 'C4 pin 2: lifted, still attached' }])),
+    );
+    vi.stubGlobal('fetch', asked);
+    render(<BenchView boards={BOARDS} now_ms={NOW_ms} />);
+    fireEvent.change(screen.getByRole('searchbox'), { target: { value: 'lifted & torn' } });
+    expect(await screen.findByText('C4 pin 2: lifted, still attached.')).toBeTruthy();
+    expect(names()).toEqual(['Tide']);
+    expect(asked.mock.calls[0]![0]).toContain('find=lifted%20%26%20torn');
+    vi.unstubAllGlobals();
+  });
+
   it('says what was looked for where nothing is found', () => {
-    render(<BenchView boards={BOARDS} />);
+    render(<BenchView boards={BOARDS} now_ms={NOW_ms} />);
     fireEvent.change(screen.getByRole('searchbox'), { target: { value: 'lighthouse' } });
     expect(screen.getByText(/No board matches “lighthouse”/).textContent).toContain('all 4');
   });
 
   it('is walked by keys: the next, the one before, never past an end', () => {
-    render(<BenchView boards={BOARDS} />);
+    render(<BenchView boards={BOARDS} now_ms={NOW_ms} />);
     const current = () =>
       screen
         .getAllByRole('link')
@@ -80,7 +105,7 @@ describe('the bench', () => {
   });
 
   it('that is clear says how to begin', () => {
-    render(<BenchView boards={[]} />);
+    render(<BenchView boards={[]} now_ms={NOW_ms} />);
     expect(screen.getByRole('heading', { name: 'The bench is clear' })).toBeTruthy();
     expect(screen.getByRole('link').getAttribute('href')).toBe('/boards/new');
   });

@@ -1,5 +1,5 @@
 import type { WaitingFor } from '~/core/record/waiting';
-import type { BoardRecord } from '~/schema/records/board/board';
+import type { BenchBoard } from '~/schema/sheets/benchSheet';
 
 export interface BenchState {
   readonly filter: string;
@@ -40,12 +40,22 @@ export const GROUPS: readonly { readonly waitingFor: WaitingFor; readonly title:
   { waitingFor: 'closed', title: 'Closed' },
 ];
 
-/** Boards that have every word of the filter somewhere in name, fault, owner or next action. */
-export function matching(boards: readonly BoardRecord[], filter: string): BoardRecord[] {
+/** Boards that have every word of the filter in name, fault, owner, next action or number, or that were found for it. */
+export function matching(
+  boards: readonly BenchBoard[],
+  filter: string,
+  found: ReadonlyMap<string, string>,
+): BenchBoard[] {
   const words = filter.toLowerCase().split(/\s+/).filter(Boolean);
   return boards.filter((board) => {
-    const text =
-      `${board.name} ${board.fault} ${board.owner} ${board.nextAction} ${board.outcome ?? ''}`.toLowerCase();
-    return words.every((word) => text.includes(word));
+    const { id, name, fault, owner, nextAction, outcome } = board;
+    const text = `${name} ${fault} ${owner} ${nextAction} ${outcome ?? ''} ${id}`.toLowerCase();
+    return found.has(id) || words.every((word) => text.includes(word));
   });
 }
+
+/** What a board waits for now: once its clock has ended, for whoever works on it. */
+export const waitsFor = ({ waitingFor, due_ms }: BenchBoard, now_ms: number): WaitingFor =>
+  (waitingFor === 'drying' || waitingFor === 'heat') && due_ms !== null && due_ms <= now_ms
+    ? 'you'
+    : waitingFor;

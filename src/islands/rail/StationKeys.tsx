@@ -4,6 +4,7 @@ import { Moon, Sun, Volume2, VolumeX, Keyboard } from 'lucide-react';
 import { useEffect, useRef, useState } from 'react';
 import { Button } from '~/ui/controls/Button';
 import { useCommands } from '~/ui/keyboard/useCommands';
+import { useLeavingFields } from '~/ui/keyboard/useLeavingFields';
 import { $by, $muted, readPreferences, setBy, setMuted, toggleTheme } from '~/ui/preferences';
 import { STATION_COMMANDS, type StationCommand } from './commands';
 import { $helpOpen } from './help';
@@ -52,6 +53,7 @@ export function StationKeys({ by, muted }: { by: string; muted: boolean }) {
     }
   };
   useCommands('station', STATION_COMMANDS, run);
+  useLeavingFields();
 
   return (
     <div className={`${css['station']} station`} data-ready={ready || undefined}>
@@ -64,6 +66,7 @@ export function StationKeys({ by, muted }: { by: string; muted: boolean }) {
           placeholder="initials"
           value={ready ? byNow : by}
           onChange={(event) => setBy(event.target.value.trim())}
+          onKeyDown={(event) => event.key === 'Enter' && event.currentTarget.blur()}
         />
       </label>
       <Button

@@ -4,7 +4,7 @@ import type { RunState } from '~/core/record/runState';
 import type { JobStep } from '~/schema/records/jobs/jobPlan';
 import { CommandButton } from '~/ui/controls/Button';
 import { DwellWindow, sharedEnd_s } from '~/ui/dwell/DwellWindow';
-import { budget, seconds, secondsRange } from '~/ui/figures';
+import { budget, clockText, seconds, secondsRange } from '~/ui/figures';
 import { RUN_COMMANDS, type RunCommand } from './commands';
 import { soundStop, soundWindow } from './sounds';
 import { heatedInWords, type Turn } from './turn';
@@ -17,6 +17,8 @@ interface HeatStepProps {
   readonly at: RunState;
   readonly turn: Turn;
   readonly now_ms: number;
+  /** What was pressed was asked about once. */
+  readonly early: boolean;
   readonly why: boolean;
   /** What gives the heat: Iron, Gun, Tips or Air. */
   readonly tool: string;
@@ -24,7 +26,7 @@ interface HeatStepProps {
 }
 
 /** A heating step: the target, the clock, the window, and whose turn it is where pins alike follow one another. */
-export function HeatStep({ step, at, turn, now_ms, why, tool, run }: HeatStepProps) {
+export function HeatStep({ step, at, turn, now_ms, early, why, tool, run }: HeatStepProps) {
   const dwell = step.dwell!;
   const heating = at.heating;
   const { lastDwell } = turn;
@@ -35,6 +37,7 @@ export function HeatStep({ step, at, turn, now_ms, why, tool, run }: HeatStepPro
   const melted_s = (heating ?? (follows ? null : lastDwell))?.melted_s ?? null;
   const zone = zoneOf(elapsed_s, melted_s, dwell);
   useSignals(zone);
+  const cooling_ms = heating ? 0 : coolingLeft_ms(lastDwell, now_ms);
   const times = {
     p10_s: dwell.expect_s[0],
     p50_s: dwell.liftFrom_s === null ? null : dwell.liftFrom_s - PLAN.settle_s,
@@ -65,7 +68,7 @@ export function HeatStep({ step, at, turn, now_ms, why, tool, run }: HeatStepPro
         </p>
         <p className={css['zone']} aria-live="assertive">
           {zone === 'rest' ? `${tool.toLowerCase()} off` : ZONE_WORDS[zone]}
-          {zone === 'molten' && <span> off within {seconds(dwell.holdAfterMelt_s)}</span>}
+          {zone === 'molten' && <span> off within {seconds(holdLeft_s(melted_s!, dwell))}</span>}
         </p>
       </div>
       <DwellWindow
@@ -115,13 +118,23 @@ export function HeatStep({ step, at, turn, now_ms, why, tool, run }: HeatStepPro
         {!heating && lastDwell && (
           <CommandButton
             command={command('again')}
-            label={turn.of > 1 ? `Heat pin ${lastDwell.pad} again` : 'Heat again'}
+            label={`${early && cooling_ms > 0 ? 'Yes, heat' : 'Heat'}${turn.of > 1 ? ` pin ${lastDwell.pad}` : ''} again`}
             className={css['big']}
             run={run}
           />
         )}
         <CommandButton command={command('why')} look="plain" pressed={why} run={run} />
       </div>
+      {heating && early && (
+        <p className={css['stopWords']}>
+          Molten already? Expected from {seconds(dwell.expect_s[0])}. Press again if you saw it flow.
+        </p>
+      )}
+      {cooling_ms > 0 && !follows && (
+        <p className={css['zone']} role="timer" aria-label="Cooling">
+          cools {clockText(cooling_ms)}
+        </p>
+      )}
       {zone === 'stop' && melted_s === null && <p className={css['stopWords']}>{dwell.ifNotMolten}</p>}
       {!heating && lastDwell && (
         <p className={css['result']}>
@@ -136,6 +149,10 @@ export function HeatStep({ step, at, turn, now_ms, why, tool, run }: HeatStepPro
     </>
   );
 }
+
+/** How long a molten joint is still held: what its budget allows, but not past the stop while that is to come. */
+const holdLeft_s = (melted_s: number, { holdAfterMelt_s, stop_s }: NonNullable<JobStep['dwell']>): number =>
+  Math.min(holdAfterMelt_s, Math.max(stop_s - melted_s, PLAN.settle_s));
 
 type Zone = 'rest' | 'not-yet' | 'expect' | 'window' | 'molten' | 'stop';
 
@@ -153,11 +170,27 @@ function zoneOf(
   dwell: NonNullable<JobStep['dwell']>,
 ): Zone {
   if (elapsed_s === null) return 'rest';
-  if (melted_s !== null) return elapsed_s > melted_s + dwell.holdAfterMelt_s ? 'stop' : 'molten';
+  if (melted_s !== null) return elapsed_s > melted_s + holdLeft_s(melted_s, dwell) ? 'stop' : 'molten';
   if (elapsed_s >= dwell.stop_s) return 'stop';
   if (dwell.liftFrom_s !== null && elapsed_s >= dwell.liftFrom_s) return 'window';
   return dwell.expect_s[0] !== null && elapsed_s >= dwell.expect_s[0] ? 'expect' : 'not-yet';
 }
+
+/** Common practice: a joint that would not melt cools a minute before it is heated again. */
+const COOLS_ms = 60_000;
+
+/** Until a joint whose melt was not seen may be heated again; nothing where it melted. */
+export const coolingLeft_ms = (last: Turn['lastDwell'], now_ms: number): number =>
+  last?.off_s == null || last.melted_s !== null
+    ? 0
+    : Math.max(0, last.on_ms + last.off_s * 1e3 + COOLS_ms - now_ms);
+
+/** Whether a melt is claimed long before any was foretold. */
+export const isSurprising = (elapsed_s: number, { expect_s }: NonNullable<JobStep['dwell']>): boolean =>
+  expect_s[0] !== null && expect_s[0] - elapsed_s > SURPRISE_s && elapsed_s < expect_s[0] / 2;
+
+/** Nearer than this a hand cannot tell. */
+const SURPRISE_s = 2;
 
 /** A sound as the window opens and one at the stop; the zone's words and colours say the same. */
 function useSignals(zone: Zone): void {

@@ -1,9 +1,9 @@
-import { useEffect, useState } from 'react';
+import { useState } from 'react';
 import { Button } from '~/ui/controls/Button';
 import { TextField } from '~/ui/controls/Field';
 import { Dialog } from '~/ui/controls/Dialog';
 
-/** A line in the record, in the technician's own words. */
+/** A line in the record, in the technician's own words; what was begun is still there when it is opened again. */
 export function NoteDialog({
   isOpen,
   onClose,
@@ -14,12 +14,10 @@ export function NoteDialog({
   onWrite: (text: string) => void;
 }) {
   const [text, setText] = useState('');
-  useEffect(() => {
-    if (isOpen) setText('');
-  }, [isOpen]);
   const submit = (): void => {
     if (!text.trim()) return;
     onWrite(text.trim());
+    setText('');
     onClose();
   };
   return (

@@ -11,6 +11,7 @@ import { useCommands } from '~/ui/keyboard/useCommands';
 import { $by, SIGN_FIRST } from '~/ui/preferences';
 import type { Closing } from './CloseDialog';
 import { RUN_COMMANDS, type RunCommand } from './commands';
+import { coolingLeft_ms, isSurprising } from './HeatStep';
 import type { RunAction, RunViewState } from './state';
 import { heldAt, padOf, stepHeating, turnOf, type Turn } from './turn';
 import { useNextPart, type NextPart } from './useNextPart';
@@ -79,6 +80,12 @@ export function useRunning(
   };
   const elapsed_s = (): number => Math.max(0, (Date.now() + state.skew_ms - at.heating!.on_ms) / 1000);
 
+  /** Something stands against it: the second press means it. */
+  const ask = (): boolean => {
+    dispatch({ type: 'early' });
+    return true;
+  };
+
   const go = (): boolean => {
     if (closed) return leftToEnd && nextRef !== null && begin();
     if (pausing) return close({ outcome: 'fixed', cause: '' });
@@ -89,10 +96,7 @@ export function useRunning(
     if (at.heating)
       return write({ kind: 'heat-off', stepId: step.id, pad: at.heating.pad, elapsed_s: elapsed_s() });
     if (turn?.pad != null) return write({ kind: 'heat-on', stepId: step.id, pad: turn.pad });
-    if ((waitLeft_ms > 0 || held.length > 0) && !state.early) {
-      dispatch({ type: 'early' });
-      return true;
-    }
+    if ((waitLeft_ms > 0 || held.length > 0) && !state.early) return ask();
     return pass(
       waitLeft_ms > 0
         ? { kind: 'early', left_s: waitLeft_ms / 1000 }
@@ -119,6 +123,7 @@ export function useRunning(
 
   /** The last pin of this step once more; at the lift, the first that was not seen molten. */
   const heatAgain = (): boolean => {
+    if (coolingLeft_ms(turn?.lastDwell ?? null, now_ms) > 0 && !state.early) return ask();
     if (step && turn?.lastDwell) return write({ kind: 'heat-on', stepId: step.id, pad: turn.lastDwell.pad });
     const back = held[0] === undefined ? null : stepHeating(steps, held[0]);
     return back !== null && write({ kind: 'step-back', stepId: back.id });
@@ -130,6 +135,7 @@ export function useRunning(
         return go();
       case 'melted':
         if (!at.heating || !step || at.heating.melted_s !== null) return false;
+        if (step.dwell && isSurprising(elapsed_s(), step.dwell) && !state.early) return ask();
         return write({ kind: 'melted', stepId: step.id, pad: at.heating.pad, elapsed_s: elapsed_s() });
       case 'again':
         return !at.heating && !closed && heatAgain();

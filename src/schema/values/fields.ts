@@ -29,6 +29,8 @@ export function text(min: number, max: number) {
   return (
     z
       .string({ error: (issue) => (issue.input === undefined ? 'is missing; give text' : 'must be text') })
+      // Marks that turn the direction of writing come along with pasted text and make it say something else.
+      .overwrite((given) => given.replaceAll(/[\u200e\u200f\u202a-\u202e\u2066-\u2069]/g, ''))
       .trim()
       .min(min, { error: min === 1 ? 'is empty; write something here' : `needs at least ${min} characters` })
       .max(max, { error: `is too long; keep it to ${max} characters` })

@@ -1,4 +1,4 @@
-import { useId, type InputHTMLAttributes, type ReactNode, type Ref } from 'react';
+import { useId, useState, type InputHTMLAttributes, type ReactNode, type Ref } from 'react';
 import css from './controls.module.css';
 
 interface FrameProps {
@@ -17,9 +17,13 @@ export function TextField({
   InputHTMLAttributes<HTMLInputElement> & { multiline?: boolean; ref?: Ref<HTMLInputElement> }) {
   const id = useId();
   const described = `${id}-note`;
+  const [length, setLength] = useState(0);
+  const full = rest.maxLength !== undefined && length >= rest.maxLength;
   const common = {
     id,
     className: css['input'],
+    onInput: ({ currentTarget }: { readonly currentTarget: { readonly value: string } }) =>
+      setLength(currentTarget.value.length),
     'aria-invalid': fault ? true : undefined,
     'aria-describedby': described,
   };
@@ -38,6 +42,11 @@ export function TextField({
         <input {...common} {...rest} />
       )}
       <Note id={described} fault={fault} hint={hint} />
+      {full && (
+        <p className={css['hint']} role="status">
+          {rest.maxLength} characters: it takes no more, and what was more was not taken.
+        </p>
+      )}
     </div>
   );
 }

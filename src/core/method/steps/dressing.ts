@@ -1,18 +1,34 @@
 import { isSurface } from '~/core/packages/form';
-import { padOrder, type PhaseRequest } from '../request';
+import { wholeCelsius } from '~/core/quantity/convert';
+import { isHurt, PAD_STATES } from '~/core/record/padStates';
+import { padOrder } from '../request';
 import { padsInWords } from '../ways/method';
+import type { PhaseWork } from './phaseWork';
 import { step, type Step } from './step';
 
 /** What a site needs between a part and the next: lands flat, holes clear, looked at and read. */
-export function dressing(request: PhaseRequest): Step[] {
-  const order = padOrder(request);
-  const holes = !isSurface(request.site.part);
+export function dressing(phase: Pick<PhaseWork, 'request' | 'setting' | 'bands'>): Step[] {
+  const { site } = phase.request;
+  const order = padOrder(phase.request);
+  const whole = order.filter((pad) => !isHurt(site.padStates[pad]));
+  const hurt = order.filter((pad) => isHurt(site.padStates[pad]));
+  const holes = !isSurface(site.part);
   return [
     step({
       id: 'dress',
       kind: 'do',
       title: holes ? 'Dress the holes' : 'Dress the lands',
-      detail: `Pump or wick ${padsInWords(order)} ${holes ? 'clear; lands flat' : 'flat; never drag braid across dry'}.`,
+      detail: [
+        whole.length > 0 &&
+          `Pump or wick ${padsInWords(whole)} ${holes ? 'clear; lands flat' : 'flat; never drag braid across dry'}.`,
+        ...hurt.map((pad) => {
+          const state = PAD_STATES[site.padStates[pad]!].name.toLowerCase();
+          return `Pin ${pad}, ${state}: last, braid laid still with flux, no suction, no drag.`;
+        }),
+        touchWords(phase),
+      ]
+        .filter(Boolean)
+        .join(' '),
       why: holes
         ? 'A clear hole takes the new lead without pushing the barrel out.'
         : 'A flat land lets the new part lie down.',
@@ -28,3 +44,14 @@ export function dressing(request: PhaseRequest): Step[] {
     }),
   ];
 }
+
+/** How hot and how long, and what it costs: one more touch like the one the plan has for these lands. */
+function touchWords({ setting, bands }: Pick<PhaseWork, 'setting' | 'bands'>): string | null {
+  if (setting.kind !== 'hand' || bands.length === 0) return null;
+  const stop_s = Math.min(...bands.map((band) => band.stop_s));
+  const share = Math.max(...bands.map((band) => band.padDose.p50));
+  return `At ${wholeCelsius(setting.setpoint_K)} °C, no land longer than ${stop_s.toFixed(1)} s at a time; reckon it as one more touch, about ${sharesInWords(share)} of a land’s budget.`;
+}
+
+const sharesInWords = (share: number): string =>
+  share < 0.01 ? 'less than 1 %' : `${Math.round(100 * share)} %`;

@@ -264,6 +264,36 @@ describe('two halves of a job', () => {
     expect([...places].sort((a, b) => a - b)).toEqual(places);
   });
 
+  it('trim the leads after soldering, eyes covered, where leads come long', () => {
+    const trim = steps[at(steps, 'fit-trim')]!;
+    expect(trim.cautions).toContain('eyes');
+    expect(at(steps, 'fit-trim')).toBeLessThan(at(steps, 'fit-inspect'));
+  });
+
+  it('dressing says how hot, how long and what it costs, for that is where pads go (common practice)', () => {
+    const dress = steps[at(steps, 'dress')]!;
+    expect(dress.detail).toMatch(
+      /At \d+ °C, no land longer than \d+\.\d s at a time; reckon it as one more touch, about .*budget/,
+    );
+  });
+
+  it('a lifted land is not pumped with the others: last, and without suction', () => {
+    const site = { ...request.site, padStates: { '2': 'lifted' as const } };
+    const hurt = inPhase({ ...request, site }, 'remove');
+    const dress = stepsFor([work(hurt, methodsFor(hurt)[0]!)]).find((s) => s.id === 'dress')!;
+    expect(dress.detail).toMatch(/^Pump or wick pin 1 clear/);
+    expect(dress.detail).toContain(
+      'Pin 2, lifted, still attached: last, braid laid still with flux, no suction',
+    );
+  });
+
+  it('a socket is looked at as a socket, not for a value and a suffix', () => {
+    const own = inPhase({ ...request, goal: 'fit-socket' }, 'fit');
+    const look = stepsFor([work(own, methodsFor(own)[0]!)]).find((s) => s.id === 'marking')!;
+    expect(look.title).toBe('Look at the socket');
+    expect(look.detail).not.toContain('suffix');
+  });
+
   it('show the site’s picture where a part can be turned wrongly', () => {
     expect(steps.filter((s) => s.picture).map((s) => s.id)).toEqual([
       'orientation',

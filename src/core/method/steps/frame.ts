@@ -104,16 +104,22 @@ function phaseSteps(phase: PhaseWork): Step[] {
   const lastHeat = request.phase === 'fit' ? work.findLastIndex((s) => s.kind === 'heat') : -1;
   return [
     ...(request.phase === 'remove' ? [orientation(request), ...hardwareOff(request)] : []),
-    ...(request.phase === 'fit' && request.site.undressed ? dressing(request) : []),
+    ...(request.phase === 'fit' && request.site.undressed ? dressing(phase) : []),
     ...(request.phase === 'remove' ? [] : mendSteps(request)),
-    ...(request.phase === 'fit' ? [marking(), seat(request)] : []),
+    ...(request.phase === 'fit' ? [marking(request), seat(request)] : []),
     setStation(setting),
     ...preheatSteps(setting),
     flux(request, setting),
     ...work.map((s, i): Step => (i === lastHeat ? { ...s, effect: 'part-on' } : s)),
     ...(request.phase === 'remove'
       ? afterRemoval(phase)
-      : [...coolSteps(phase), inspectFitted(request), ...readSteps(request), ...hardwareOn(request)]),
+      : [
+          ...coolSteps(phase),
+          ...trim(request),
+          inspectFitted(request),
+          ...readSteps(request),
+          ...hardwareOn(request),
+        ]),
   ];
 }
 
@@ -127,12 +133,15 @@ const orientation = (request: PhaseRequest): Step =>
     picture: true,
   });
 
-const marking = (): Step =>
+const marking = ({ goal }: PhaseRequest): Step =>
   step({
     id: 'marking',
     kind: 'gate',
-    title: 'Read the marking back',
-    detail: 'Value, rating, suffix, read aloud from the part itself and against the note.',
+    title: goal === 'fit-socket' ? 'Look at the socket' : 'Read the marking back',
+    detail:
+      goal === 'fit-socket'
+        ? 'Pins, pitch and row spacing as the part’s; its notch to pin one; contacts clean, turned-pin or leaf as agreed.'
+        : 'Value, rating, suffix, read aloud from the part itself and against the note.',
     why: 'A near-identical part for another variant fails in a confusing way.',
   });
 
@@ -177,7 +186,7 @@ function afterRemoval(phase: PhaseWork): Step[] {
     }),
     ...coolSteps(phase),
     ...(request.goal === 'read-and-refit' ? [readPart(request)] : []),
-    ...dressing(request),
+    ...dressing(phase),
   ];
 }
 
@@ -201,6 +210,24 @@ const readPart = ({ site }: PhaseRequest): Step =>
         detail: 'Two reads alike, checksum written down, before it goes anywhere near the iron again.',
         why: 'What is in it may exist nowhere else.',
       });
+
+/** Parts whose leads come long; pins of other families are as long as they should be. */
+const LONG_LEADS: ReadonlySet<string> = new Set(['radial', 'axial', 'to220']);
+
+const trim = ({ site, phase }: PhaseRequest): Step[] =>
+  phase === 'fit' && LONG_LEADS.has(site.part.family)
+    ? [
+        step({
+          id: 'trim',
+          kind: 'do',
+          title: 'Trim the leads',
+          detail:
+            'Above the fillet, never into it, the end held so that it does not fly. A class that wants them cut before soldering had it done at the seating; a joint that was cut into is melted once more.',
+          why: 'A long end shorts to the case; a cut into the joint cracks it.',
+          cautions: ['eyes'],
+        }),
+      ]
+    : [];
 
 const inspectFitted = ({ site }: PhaseRequest): Step =>
   step({

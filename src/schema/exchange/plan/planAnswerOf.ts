@@ -78,7 +78,11 @@ function phaseAnswerOf(plan: PhasePlan): PhaseAnswer {
     pins: bands.map(pinAnswerOf),
     meltOrder: [...bands].sort((a, b) => a.melt_s.p50 - b.melt_s.p50).map((b) => b.pad),
     neighbours: plan.neighbours.map(neighbourAnswerOf),
-    methods: plan.methods.map(methodAnswerOf),
+    // Taken again by hand, the chosen way stands on what was proved of it and not on its nominal best.
+    methods: plan.methods.map((m) => ({
+      ...methodAnswerOf(m),
+      ...(m.best && m.method.id === plan.method.id ? { option: optionAnswerOf(m.method.id, chosen) } : {}),
+    })),
     materials: materialsAnswerOf(plan.materials),
     coolDown: coolDown && coolDownAnswerOf(coolDown),
     keepOut: plan.keepOut && {
