@@ -60,7 +60,7 @@ test('the continuity checklist by keyboard: readings in order, a failure with it
   await expect(page.getByText('3 of 3 read: 2 good, 1 fail')).toBeVisible();
   await page.getByLabel('Meter reads').press('Escape');
   await page.keyboard.press('b');
-  await page.waitForURL(`**/boards/${boardId}`);
+  await page.waitForURL(`**/boards/${boardId}*`);
   await ready(page);
   await page.getByRole('option', { name: /^Pin 2/ }).click();
   await expect(page.getByRole('region', { name: 'Life of pin 2' })).toContainText('continuity 12 Ω, fails');
@@ -275,7 +275,7 @@ test('a part is placed by click from its standard outline, then another like it;
   await page.getByRole('button', { name: 'Keep', exact: true }).click();
   await expect(page.getByLabel('Outline', { exact: true })).toHaveValue(/^own /);
   await page.getByRole('button', { name: 'Place it', exact: true }).click();
-  await page.waitForURL(`**/boards/${boardId}`);
+  await page.waitForURL(`**/boards/${boardId}*`);
   await ready(page);
   await expect(page.getByRole('button', { name: /^U2, top side/ })).toBeVisible();
 
@@ -316,7 +316,7 @@ test('what is told of a board is changed against its revision; its label carries
   await expect(page.getByLabel(/Screws, links, cables/)).toHaveValue('four screws');
   // Nothing was lost: written once more, it is written knowingly.
   await page.getByRole('button', { name: 'Write the change' }).click();
-  await page.waitForURL(`**/boards/${boardId}`);
+  await page.waitForURL(`**/boards/${boardId}*`);
   await ready(page);
   await page.getByText('What it is and how it came').click();
   await expect(page.getByText('To go back as it was: four screws')).toBeVisible();
@@ -400,7 +400,7 @@ test('a site that was placed wrongly is corrected, and taken off while the recor
   await expect(page.getByText(/is 400 mm, off the board/).first()).toBeVisible();
   await page.getByLabel(/^x, mm/).fill('20');
   await page.getByRole('button', { name: 'Write the correction' }).click();
-  await page.waitForURL(`**/boards/${boardId}`);
+  await page.waitForURL(`**/boards/${boardId}*`);
   await ready(page);
   await expect(page.getByRole('heading', { name: /^C9/ })).toBeVisible();
   await expect(page.getByRole('option', { name: /^Pin 2, GND/ })).toBeVisible();
@@ -436,7 +436,7 @@ test('a site that was placed wrongly is corrected, and taken off while the recor
   await ready(page);
   await page.getByRole('button', { name: 'Delete R1 from the record' }).click();
   await page.getByRole('button', { name: 'Yes, delete R1' }).click();
-  await page.waitForURL(`**/boards/${boardId}`);
+  await page.waitForURL(`**/boards/${boardId}*`);
   await ready(page);
   await expect(page.getByRole('button', { name: /^R1,/ })).toHaveCount(0);
 });

@@ -41,7 +41,7 @@ test('a surface part is placed by the form, its ground pins in one stroke', asyn
   await page.getByLabel('Ground pins').fill('6, 18-19');
   await expect(page.getByRole('option', { name: /^Pin 19, GND/ })).toBeVisible();
   await page.getByRole('button', { name: 'Place it', exact: true }).click();
-  await page.waitForURL(`**/boards/${boardId}`);
+  await page.waitForURL(`**/boards/${boardId}*`);
   await ready(page);
   await expect(page.getByText('QFP, 44 pads, pitch 0.8 mm')).toBeVisible();
 });

@@ -48,7 +48,7 @@ test('a blank board gets its face from files: preview, one part struck out, acce
   await page.getByRole('button', { name: /^Dual in-line, 14 pins/ }).click();
   await page.getByLabel('Its lands fit').selectOption('dipSocket');
   await page.getByRole('button', { name: /Write it to the board/ }).click();
-  await page.waitForURL(`**/boards/${boardId}`);
+  await page.waitForURL(`**/boards/${boardId}*`);
   await ready(page);
   await expect(page.getByRole('button', { name: /^U7,/ })).toBeVisible();
   await expect(page.getByRole('button', { name: /^R34,/ })).toHaveCount(0);
@@ -100,7 +100,7 @@ test('by keyboard alone, with lines that are not understood named', async ({ pag
   await expect(page.getByRole('checkbox', { name: 'R1' })).not.toBeChecked();
   await page.keyboard.press('x');
   await page.keyboard.press('a');
-  await page.waitForURL(`**/boards/${boardId}`);
+  await page.waitForURL(`**/boards/${boardId}*`);
   await ready(page);
   await expect(page.getByText('Chip, two terminations, 2 pads, 0805')).toBeVisible();
 });
@@ -145,7 +145,7 @@ test('a list without known headings is read once its columns are said', async ({
     await page.getByLabel(label, { exact: true }).selectOption({ label: heading });
   await expect(page.getByText(/^2 parts/)).toBeVisible();
   await page.getByRole('button', { name: /Write it to the board/ }).click();
-  await page.waitForURL(`**/boards/${boardId}`);
+  await page.waitForURL(`**/boards/${boardId}*`);
   await ready(page);
   await expect(page.getByRole('button', { name: /^R2, top side/ })).toBeVisible();
 });

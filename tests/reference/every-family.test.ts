@@ -24,6 +24,17 @@ const PARTS: Readonly<Record<string, object>> = {
   dip: { pins: 8, pitch_mm: 2.54, rowSpacing_mm: 7.62, ...HOLES },
   header: { pins: 4, pitch_mm: 3.96, bodyWidth_mm: 8, ...HOLES },
   jack: { pins: 3, pitch_mm: 5, bodyWidth_mm: 9, bodyLength_mm: 14, ...HOLES },
+  transformer: {
+    pins: 4,
+    pitch_mm: 5,
+    pinPlaces_mm: [
+      [0, 0],
+      [5, 0],
+      [5, 10],
+      [0, 10],
+    ],
+    ...HOLES,
+  },
   to220: { pins: 3, pitch_mm: 2.54, ...HOLES, bodyLength_mm: 10.2, bodyWidth_mm: 4.5, bodyHeight_mm: 15 },
   dpak: {},
   chip: { code: '0805' },

@@ -134,6 +134,20 @@ export const FAMILY_TRAITS = {
     moulding: PLASTIC,
     polarised: true,
   },
+  transformer: {
+    name: 'Transformer or choke',
+    leadMetal: 'copper-clad-steel',
+    bodyLimit: limit(
+      403.15,
+      'winding of insulation class B with its bobbin, 130 °C (IEC 60085, from memory)',
+    ),
+    bodyHeat: bodyHeat(2.9e6),
+    bodyDensity: bodyDensity(4000),
+    standoff: leadLength(0.5e-3),
+    leadInBody: leadLength(5.0e-3),
+    moulding: PLASTIC,
+    polarised: true,
+  },
   to220: {
     name: 'Power tab, three leads',
     leadMetal: 'copper',
@@ -149,6 +163,9 @@ export const FAMILY_TRAITS = {
 
 /** Families whose pins stand in two rows, counted down one and up the other. */
 export const TWO_ROWS: ReadonlySet<FamilyId> = new Set(['dip', 'dipSocket']);
+
+/** Families whose pins may stand anywhere: their makers agree on no pattern. */
+export const ANYWHERE: ReadonlySet<FamilyId> = new Set(['header', 'jack', 'transformer']);
 
 export type FamilyId = keyof typeof FAMILY_TRAITS;
 export const FAMILY_IDS = Object.keys(FAMILY_TRAITS) as [FamilyId, ...FamilyId[]];

@@ -84,6 +84,8 @@ const PIN_ONE: Readonly<Record<string, string>> = {
   dipSocket: 'The notch of the socket to the notch or square pad on the board, pad 1.',
   header: 'The triangle or key to pad 1, the square pad or the digit one.',
   jack: 'The key or opening as it was found; pin one to pad 1, the square pad.',
+  transformer:
+    'Its dot or bevel to the same on the board, or as it was found; windings by their pin numbers, read by ohmmeter if in doubt.',
   bga: 'The gold corner or dot to the A1 corner on the board.',
 };
 const CHIP_PIN_ONE =

@@ -10,7 +10,15 @@ export interface ThroughHolePackage {
   readonly leadDiameter_m: number;
   readonly holeDiameter_m: number;
   readonly landDiameter_m: number;
+  /** Where each pin stands about the part's centre; left out, they stand as the family's do. */
+  readonly places_m?: readonly PinPlace[] | undefined;
   readonly body: BodyBox;
+}
+
+/** A pin about the part's centre: x to the right, y upward, seen from the part's side. */
+export interface PinPlace {
+  readonly x_m: number;
+  readonly y_m: number;
 }
 
 export interface BodyBox {
@@ -32,7 +40,7 @@ export interface Land {
   readonly square: boolean;
 }
 
-/** Lands in pin order. Pin one is top left (rows) or left (pairs), seen from the part's side. */
+/** Lands in pin order. Pin one is top left (rows) or left (pairs), seen from the part's side, or where it was placed. */
 export function lands(part: ThroughHolePackage): Land[] {
   return Array.from({ length: part.pins }, (_, index) => ({
     pad: String(index + 1),
@@ -43,7 +51,9 @@ export function lands(part: ThroughHolePackage): Land[] {
   }));
 }
 
-function place(part: ThroughHolePackage, index: number): { x_m: number; y_m: number } {
+function place(part: ThroughHolePackage, index: number): PinPlace {
+  const own = part.places_m?.[index];
+  if (own) return own;
   if (TWO_ROWS.has(part.family)) {
     const perRow = part.pins / 2;
     const left = index < perRow;
@@ -75,3 +85,25 @@ export function bodySurface_m2(part: ThroughHolePackage): number {
 const USUAL_RING_m = 0.45e-3;
 
 export const usualLand_m = (hole_m: number): number => hole_m + 2 * USUAL_RING_m;
+
+/** Places about the middle of all of them, from wherever they were measured. */
+export function centred(places: readonly PinPlace[]): PinPlace[] {
+  const middle = (values: readonly number[]): number => (Math.min(...values) + Math.max(...values)) / 2;
+  const x_m = middle(places.map((p) => p.x_m));
+  const y_m = middle(places.map((p) => p.y_m));
+  return places.map((p) => ({ x_m: p.x_m - x_m, y_m: p.y_m - y_m }));
+}
+
+/** The two pins that stand closest, by their numbers, and how far apart; null for a single pin. */
+export function closest(
+  places: readonly PinPlace[],
+): { readonly one: number; readonly other: number; readonly apart_m: number } | null {
+  let found: ReturnType<typeof closest> = null;
+  places.forEach((a, i) =>
+    places.slice(i + 1).forEach((b, j) => {
+      const apart_m = Math.hypot(a.x_m - b.x_m, a.y_m - b.y_m);
+      if (!found || apart_m < found.apart_m) found = { one: i + 1, other: i + j + 2, apart_m };
+    }),
+  );
+  return found;
+}

@@ -35,11 +35,10 @@ export interface BoardState extends Marking {
   readonly photos: readonly PhotoRecord[];
 }
 
-/** A board as it is first seen: its first site, nothing narrowed, nothing begun. */
+/** A board as it is first seen: the site it was opened on, else its first; nothing narrowed, nothing begun. */
 export const initialState = (sheet: BoardSheet): BoardState => ({
   sites: sheet.sites,
-  side: sheet.sites[0]?.side ?? 'top',
-  siteId: sheet.sites[0]?.id ?? null,
+  ...openedOn(sheet),
   ...UNMARKED,
   mode: 'findings',
   findings: sheet.findings,
@@ -54,6 +53,11 @@ export const initialState = (sheet: BoardSheet): BoardState => ({
   drawing: null,
   photos: sheet.photos,
 });
+
+function openedOn({ sites, openOn }: BoardSheet): Pick<BoardState, 'side' | 'siteId'> {
+  const site = sites.find((s) => s.id === openOn) ?? sites[0];
+  return { side: site?.side ?? 'top', siteId: site?.id ?? null };
+}
 
 /** A place on the face that is being drawn. */
 interface Drawing {

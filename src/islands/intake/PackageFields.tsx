@@ -1,4 +1,5 @@
 import { useState } from 'react';
+import { ANYWHERE } from '~/core/packages/families';
 import { CHIP_CODES } from '~/core/packages/outlines';
 import { anyPackage } from '~/schema/values/package';
 import { PACKAGE_PRESETS } from '~/schema/presets/packagePresets';
@@ -9,16 +10,18 @@ import { SelectField, TextField } from '~/ui/controls/Field';
 import { ErrorNote } from '~/ui/controls/Notes';
 import { $by } from '~/ui/preferences';
 import {
-  DIMENSION_WORDS,
+  dimensionWords,
   DIMENSIONS,
   draftOf,
   FAMILIES,
   packageInputOf,
+  standsAnywhere,
   startOf,
   usualFigures,
   type AnyFamily,
   type PackageDraft,
 } from './packageDraft';
+import { PinPlaces } from './PinPlaces';
 import css from './intake.module.css';
 import { dequal } from 'dequal';
 
@@ -44,7 +47,9 @@ export function PackageFields({ part, library, onLibrary, onPart, faultOf }: Pac
   const same = (other: object): boolean => dequal(told(other), told(input));
   const own = library.find((kept) => same(kept.package));
   const preset = PACKAGE_PRESETS.find((p) => same(p.package));
-  const dimensions = DIMENSIONS[part.family];
+  const anywhere = standsAnywhere(part);
+  // Places say how many pins there are and how far apart.
+  const dimensions = DIMENSIONS[part.family].filter((d) => !anywhere || (d !== 'pins' && d !== 'pitch_mm'));
   const shown = all ? dimensions : dimensions.filter((d, i) => i < FIRST || part.figures[d] !== undefined);
 
   const keep = (): void => {
@@ -98,7 +103,7 @@ export function PackageFields({ part, library, onLibrary, onPart, faultOf }: Pac
         {shown.map((dimension) => (
           <TextField
             key={dimension}
-            label={DIMENSION_WORDS[dimension]}
+            label={dimensionWords(dimension, part.family)}
             inputMode="decimal"
             autoComplete="off"
             value={part.figures[dimension] ?? ''}
@@ -110,8 +115,16 @@ export function PackageFields({ part, library, onLibrary, onPart, faultOf }: Pac
           />
         ))}
       </div>
+      {(ANYWHERE as ReadonlySet<string>).has(part.family) && (
+        <PinPlaces
+          key={part.family}
+          text={part.places}
+          onText={(places) => onPart({ ...part, places })}
+          fault={faultOf('$.package.pinPlaces_mm')}
+        />
+      )}
       <div className={css['keep']}>
-        {dimensions.length > FIRST && (
+        {(all ? dimensions.length > FIRST : shown.length < dimensions.length) && (
           <Button small onClick={() => setAll(!all)}>
             {all ? 'Fewer figures' : `All ${dimensions.length} figures`}
           </Button>

@@ -24,7 +24,17 @@ import { LandDrawing } from '~/ui/land/LandDrawing';
 import { SITE_COMMANDS, type SiteCommand } from './commands';
 import { PackageFields } from './PackageFields';
 import { nextReference } from './reference';
-import { blankPad, blankSite, draftOfSite, padByPad, padsFor, siteOf, type SiteDraft } from './siteDraft';
+import { figureFault, pinCount } from './packageDraft';
+import {
+  blankPad,
+  blankSite,
+  copperNotes,
+  draftOfSite,
+  padByPad,
+  padsFor,
+  siteOf,
+  type SiteDraft,
+} from './siteDraft';
 import css from './intake.module.css';
 
 interface SiteFormProps {
@@ -62,7 +72,7 @@ export function SiteForm({ board, sites, library: kept, side: startSide, site: k
   const surface = part.success && isSurfaceInput(part.data);
   const faults = error instanceof ApiError ? error.faults : [];
   const faultOf = (...paths: string[]): string | undefined =>
-    faults.find((f) => paths.includes(f.path))?.message;
+    faults.find((f) => paths.some((path) => f.path === path || f.path.startsWith(`${path}[`)))?.message;
 
   const write = async (another: boolean): Promise<void> => {
     setError(null);
@@ -73,13 +83,13 @@ export function SiteForm({ board, sites, library: kept, side: startSide, site: k
         const { pads: _, ...told } = given;
         const change = parseInput(siteChange, { ...told, revision });
         await patchJson<SiteSheet>(`/api/sites/${known.id}`, change);
-        window.location.href = `/boards/${board.id}`;
+        window.location.href = `/boards/${board.id}?site=${known.id}`;
         return;
       }
       const site = parseInput(newSite, given);
       const made = await postJson<SiteSheet>(`/api/boards/${board.id}/sites`, site);
       if (!another) {
-        window.location.href = `/boards/${board.id}`;
+        window.location.href = `/boards/${board.id}?site=${made.id}`;
         return;
       }
       const before = [...placed, { ...made, worst: 'sound' as const, faint: true }];
@@ -225,7 +235,7 @@ export function SiteForm({ board, sites, library: kept, side: startSide, site: k
           onLibrary={setLibrary}
           onPart={(next) => {
             setValue('part', next);
-            setValue('pads', padsFor(getValues('pads'), Number(next.figures.pins ?? 2)));
+            setValue('pads', padsFor(getValues('pads'), pinCount(next)));
           }}
           faultOf={faultOf}
         />
@@ -248,7 +258,7 @@ export function SiteForm({ board, sites, library: kept, side: startSide, site: k
             />
           ) : (
             <p className="quiet">
-              {part.error.issues[0]?.path.join('.')} {part.error.issues[0]?.message}
+              {part.error.issues[0] && figureFault(part.error.issues[0], draft.part.family)}
             </p>
           )}
         </div>
@@ -320,6 +330,16 @@ export function SiteForm({ board, sites, library: kept, side: startSide, site: k
             />
           </div>
         )}
+        {!known &&
+          copperNotes(
+            draft,
+            wanted.pads.map(({ name }) => name),
+            board.construction,
+          ).map((note) => (
+            <p key={note} role="status" className="quiet">
+              {note}
+            </p>
+          ))}
       </section>
       <footer>
         <ErrorNote error={error} />

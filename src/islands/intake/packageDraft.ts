@@ -1,10 +1,12 @@
-import { FAMILY_IDS, FAMILY_TRAITS, TWO_ROWS, type FamilyId } from '~/core/packages/families';
+import { ANYWHERE, FAMILY_IDS, FAMILY_TRAITS, TWO_ROWS, type FamilyId } from '~/core/packages/families';
 import type { PartPackage } from '~/core/packages/form';
 import { outlineOf, USUAL_PINS, type ChipCode } from '~/core/packages/outlines';
 import { SURFACE_FAMILY_IDS, SURFACE_TRAITS, type SurfaceFamilyId } from '~/core/packages/surfaceFamilies';
-import { millimetres } from '~/core/quantity/convert';
+import { closest } from '~/core/packages/throughHole';
+import { metres, millimetres } from '~/core/quantity/convert';
 import { isSurfaceInput, partOf, surfaceSpecOf } from '~/schema/exchange/si/part';
 import type { AnyPackageInput } from '~/schema/values/package';
+import { placesOf, placesText } from './pinPlaces';
 import { PACKAGE_PRESETS } from '~/schema/presets/packagePresets';
 
 export type AnyFamily = FamilyId | SurfaceFamilyId;
@@ -47,6 +49,7 @@ export const DIMENSIONS: Readonly<Record<AnyFamily, readonly Dimension[]>> = {
   dipSocket: ['pins', 'pitch_mm', 'rowSpacing_mm', ...HOLED.slice(1), ...BODY],
   header: ['pins', ...HOLED, ...BODY],
   jack: ['pins', ...HOLED, ...BODY],
+  transformer: ['pins', ...HOLED, ...BODY],
   to220: ['pins', ...HOLED, ...BODY],
   chip: [...BODY, 'foot_mm', 'landLength_mm', 'landWidth_mm'],
   canElectrolytic: ['bodyDiameter_mm', 'bodyHeight_mm', 'span_mm', ...LANDS],
@@ -67,6 +70,8 @@ export interface PackageDraft {
   readonly family: AnyFamily;
   readonly code: ChipCode;
   readonly figures: Readonly<Partial<Record<Dimension, string>>>;
+  /** Where its pins stand, as typed; empty where they stand as the family's do. */
+  readonly places: string;
 }
 
 export const FAMILIES: readonly { readonly value: AnyFamily; readonly label: string }[] = [
@@ -80,7 +85,13 @@ export function draftOf(input: AnyPackageInput): PackageDraft {
   for (const [name, value] of Object.entries(input)) {
     if (name in DIMENSION_WORDS && typeof value === 'number') figures[name as Dimension] = String(value);
   }
-  return { family: input.family, code: (isSurfaceInput(input) && input.code) || '0603', figures };
+  const places = isSurfaceInput(input) ? undefined : input.pinPlaces_mm;
+  return {
+    family: input.family,
+    code: (isSurfaceInput(input) && input.code) || '0603',
+    figures,
+    places: places ? placesText(places) : '',
+  };
 }
 
 /** A jack has no standard outline: this is what a panel jack is like (common practice). */
@@ -94,11 +105,28 @@ const JACK: AnyPackageInput = {
   bodyWidth_mm: 9,
 };
 
+/** A transformer neither: two windings of two pins each on a bobbin (common practice). */
+const TRANSFORMER: AnyPackageInput = {
+  family: 'transformer',
+  pins: 4,
+  pitch_mm: 5,
+  pinPlaces_mm: [
+    [0, 0],
+    [5, 0],
+    [5, 10],
+    [0, 10],
+  ],
+  leadDiameter_mm: 0.8,
+  holeDiameter_mm: 1.1,
+  landDiameter_mm: 2.2,
+};
+
 /** What a family begins with: the first outline that is kept of it, or nothing but what is usual. */
 export function startOf(family: AnyFamily): PackageDraft {
   if (family === 'jack') return draftOf(JACK);
+  if (family === 'transformer') return draftOf(TRANSFORMER);
   const preset = PACKAGE_PRESETS.find((p) => p.package.family === START[family] || p.name === START[family]);
-  return preset ? draftOf(preset.package) : { family, code: '0603', figures: {} };
+  return preset ? draftOf(preset.package) : { family, code: '0603', figures: {}, places: '' };
 }
 
 /** Which outline of a family is met most. */
@@ -112,7 +140,7 @@ const START: Partial<Record<AnyFamily, string>> = {
 };
 
 /** The record a draft stands for; what is no number stays one the schema refuses by name. */
-export function packageInputOf({ family, code, figures }: PackageDraft): Record<string, unknown> {
+export function packageInputOf({ family, code, figures, places }: PackageDraft): Record<string, unknown> {
   const input: Record<string, unknown> = { family };
   if (family === 'chip') input['code'] = code;
   for (const name of DIMENSIONS[family]) {
@@ -120,15 +148,67 @@ export function packageInputOf({ family, code, figures }: PackageDraft): Record<
     if (text !== '') input[name] = Number(text.replace(',', '.'));
   }
   if (family === 'radial' || family === 'axial') input['pins'] = 2;
+  if (standsAnywhere({ family, places })) {
+    const told = placesOf(places);
+    const near = closest(
+      told
+        .filter((place) => place.every(Number.isFinite))
+        .map(([x_mm, y_mm]) => ({ x_m: metres(x_mm), y_m: metres(y_mm) })),
+    );
+    input['pinPlaces_mm'] = told;
+    input['pins'] = told.length;
+    // Their own spacing stands for a pitch.
+    input['pitch_mm'] = near ? Math.min(60, Math.max(0.5, millimetres(near.apart_m))) : 2.54;
+  }
   return input;
+}
+
+/** How many pins a draft comes to; two where it does not say. */
+export const pinCount = (draft: PackageDraft): number => Number(packageInputOf(draft)['pins'] ?? 2);
+
+/** Whether a part's pins were placed one by one. */
+export const standsAnywhere = ({ family, places }: Pick<PackageDraft, 'family' | 'places'>): boolean =>
+  (ANYWHERE as ReadonlySet<string>).has(family) && places.trim() !== '';
+
+/** How a figure of a part is called on the form, by its name in the record. */
+export function dimensionWords(name: Dimension, family: AnyFamily): string {
+  // The pins of a dual in-line part run along y, and so does its body.
+  if ((TWO_ROWS as ReadonlySet<string>).has(family)) {
+    if (name === 'bodyLength_mm') return 'Body along its rows, mm';
+    if (name === 'bodyWidth_mm') return 'Body across its rows, mm';
+  }
+  return DIMENSION_WORDS[name];
+}
+
+/** What is wrong with a part's figures, in the words of the form. */
+export function figureFault(
+  issue: { readonly path: readonly PropertyKey[]; readonly message: string },
+  family: AnyFamily,
+): string {
+  const name = String(issue.path[0] ?? '');
+  const field =
+    name in DIMENSION_WORDS
+      ? dimensionWords(name as Dimension, family)
+      : name === 'pinPlaces_mm'
+        ? 'Places of its pins'
+        : '';
+  const message = Object.keys(DIMENSION_WORDS).reduce(
+    (words, inner) =>
+      words.replaceAll(inner, DIMENSION_WORDS[inner as Dimension].replace(/, mm$/, '').toLowerCase()),
+    issue.message,
+  );
+  return `${field} ${message}`.trim();
 }
 
 /** What holds where a figure is blank, to be shown in its place. */
 export function usualFigures(input: AnyPackageInput): Partial<Record<Dimension, number>> {
   const part = partOf(input);
+  const [along_m, across_m] = (TWO_ROWS as ReadonlySet<string>).has(input.family)
+    ? [part.body.width_m, part.body.length_m]
+    : [part.body.length_m, part.body.width_m];
   const body = {
-    bodyLength_mm: millimetres(part.body.length_m),
-    bodyWidth_mm: millimetres(part.body.width_m),
+    bodyLength_mm: millimetres(along_m),
+    bodyWidth_mm: millimetres(across_m),
     bodyHeight_mm: millimetres(part.body.height_m),
   };
   if (!isSurfaceInput(input)) {

@@ -1,12 +1,24 @@
 import { describe, expect, it } from 'vitest';
 import { SURFACE_FAMILY_IDS } from '~/core/packages/surfaceFamilies';
 import { newSite } from '~/schema/records/site/site';
-import { blankSite, siteOf } from './siteDraft';
+import { blankPad, blankSite, copperNotes, siteOf } from './siteDraft';
 import { landShapes } from '~/core/packages/form';
 import { anyPackage } from '~/schema/values/package';
 import { partOf } from '~/schema/exchange/si/part';
 import { PACKAGE_PRESETS } from '~/schema/presets/packagePresets';
-import { DIMENSIONS, draftOf, FAMILIES, packageInputOf, startOf, usualFigures } from './packageDraft';
+import {
+  dimensionWords,
+  DIMENSIONS,
+  draftOf,
+  FAMILIES,
+  figureFault,
+  packageInputOf,
+  pinCount,
+  startOf,
+  usualFigures,
+  type PackageDraft,
+} from './packageDraft';
+import { snapped } from './pinPlaces';
 import { pinsIn } from './pinList';
 import { nextReference } from './reference';
 
@@ -56,7 +68,8 @@ describe('a surface part by the form', () => {
 
   it('refuses what the family cannot have', () => {
     const made = (family: 'qfp' | 'soic', figures: object) =>
-      newSite.safeParse(siteOf(draft({ part: { family, code: '0603', figures } }), board(2))).success;
+      newSite.safeParse(siteOf(draft({ part: { family, code: '0603', places: '', figures } }), board(2)))
+        .success;
     expect(made('qfp', { pins: '44' })).toBe(true);
     expect(made('qfp', { pins: '43' })).toBe(false);
     expect(made('qfp', { pins: '100', sidePins: '50' })).toBe(false);
@@ -87,7 +100,7 @@ describe('a part’s figures', () => {
   it('a tab and a thermal pad are as large as they are said to be', () => {
     const land = (family: 'dpak' | 'qfn', pad: string) => {
       const figures = { thermalPad_mm: '6.2', thermalPadWidth_mm: '5.4' };
-      const part = partOf(anyPackage.parse(packageInputOf({ family, code: '0603', figures })));
+      const part = partOf(anyPackage.parse(packageInputOf({ family, code: '0603', places: '', figures })));
       const { width_m, height_m } = landShapes(part).find((l) => l.pad === pad)!;
       return [width_m, height_m].map((m) => Math.round(m * 1e6) / 1e3);
     };
@@ -96,10 +109,96 @@ describe('a part’s figures', () => {
   });
 
   it('decimal commas are taken', () => {
-    expect(packageInputOf({ family: 'soic', code: '0603', figures: { pitch_mm: '1,27' } })).toEqual({
+    expect(
+      packageInputOf({ family: 'soic', code: '0603', places: '', figures: { pitch_mm: '1,27' } }),
+    ).toEqual({
       family: 'soic',
       pitch_mm: 1.27,
     });
+  });
+});
+
+describe('pins that stand anywhere', () => {
+  const jack = (places: string) => ({ ...startOf('jack'), places });
+  const landsOf = (places: string) =>
+    landShapes(partOf(anyPackage.parse(packageInputOf(jack(places))))).map(({ pad, x_m, y_m }) => [
+      pad,
+      Math.round(x_m * 1e6) / 1e3,
+      Math.round(y_m * 1e6) / 1e3,
+    ]);
+  const faultOf = (part: PackageDraft): string => {
+    const found = anyPackage.safeParse(packageInputOf(part)).error!.issues[0]!;
+    return figureFault(found, part.family);
+  };
+
+  it('are typed as places from any one point, and lie about the middle of all of them', () => {
+    expect(landsOf('0 0; 5 0; 5 -6,5; 0 -6.5; 2.5 -12')).toEqual([
+      ['1', -2.5, 6],
+      ['2', 2.5, 6],
+      ['3', 2.5, -0.5],
+      ['4', -2.5, -0.5],
+      ['5', 0, -6],
+    ]);
+  });
+
+  it('make a site that the record takes, with a row of copper for each', () => {
+    const places = '0 0; 10 0; 10 12; 0 12; 5 6';
+    for (const part of [jack(places), startOf('transformer')]) {
+      const site = siteOf(draft({ part, pads: [] }), board(2));
+      expect(newSite.safeParse(site).error?.issues ?? []).toEqual([]);
+    }
+    expect(pinCount(jack(places))).toBe(5);
+    expect(draftOf(anyPackage.parse(packageInputOf(jack(places)))).places).toBe(places);
+  });
+
+  it('are refused in the words of the form where they are no places or stand in one another', () => {
+    expect(faultOf(jack('0 0; 1 0; 9 0'))).toMatch(
+      /^Places of its pins puts pins 1 and 2 1.00 mm apart, closer than their 3.00 mm lands/,
+    );
+    expect(faultOf(jack('0 0; five 0'))).toMatch(/^Places of its pins /);
+    expect(
+      faultOf({ ...startOf('to220'), figures: { ...startOf('to220').figures, holeDiameter_mm: '0.5' } }),
+    ).toMatch(/^Hole, mm is 0.5 mm.*give a hole larger than lead$/);
+  });
+
+  it('a click falls on the nearest quarter of a millimetre', () => {
+    expect(snapped(2.4, -6.31)).toEqual([2.5, -6.25]);
+  });
+
+  it('belong to parts without a pattern of their own', () => {
+    const dip = { ...packageInputOf(startOf('dip')), pinPlaces_mm: [[0, 0]] };
+    expect(anyPackage.safeParse(dip).error!.issues[0]!.message).toContain(
+      'belongs to parts without a pattern',
+    );
+  });
+});
+
+describe('copper that is asked for and is not there', () => {
+  const notes = (changes: object, layers: number): string =>
+    copperNotes(draft(changes), ['1', '2', '3', '4', '5', '6', '7', '8'], board(layers)).join(' ');
+
+  it('a plane on a board without planes is said, and so is a pin that the part has not', () => {
+    const part = startOf('soic');
+    expect(notes({ part, groundPins: '4' }, 2)).toContain('ground and supply pins are taken as tracks');
+    expect(notes({ part, groundPins: '4' }, 4)).toBe('');
+    expect(notes({ part, groundPins: '6, 18-20, 200, abc' }, 4)).toBe(
+      'No pin of this part: 18, 19, 20, 200, ABC.',
+    );
+    const pads = [{ ...blankPad(), kind: 'solid-plane' }, blankPad()];
+    expect(notes({ part: startOf('radial'), pads }, 2)).toContain('No layer of this board is a plane');
+  });
+});
+
+describe('figures of a dual in-line part', () => {
+  it('are named by its rows, and the usual ones shown are those that are drawn', () => {
+    expect(dimensionWords('bodyLength_mm', 'dip')).toBe('Body along its rows, mm');
+    const input = anyPackage.parse(
+      packageInputOf({ ...startOf('dip'), figures: { ...startOf('dip').figures, bodyLength_mm: '' } }),
+    );
+    const usual = usualFigures(input);
+    expect(usual.bodyLength_mm!).toBeGreaterThan(usual.bodyWidth_mm!);
+    const { body } = partOf(anyPackage.parse({ ...input, bodyLength_mm: 19.3, bodyWidth_mm: 6.35 }));
+    expect([body.length_m, body.width_m]).toEqual([6.35e-3, 19.3e-3]);
   });
 });
 

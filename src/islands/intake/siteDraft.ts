@@ -3,13 +3,13 @@ import { padNamesOf } from '~/core/packages/form';
 import { hasPoles, type BoardMarkId, type PartMarkId, type Polarity } from '~/core/packages/polarity';
 import type { ConnectionRecord } from '~/schema/values/connection';
 import type { ConnectionKind } from '~/schema/values/connectionKind';
-import type { Construction } from '~/schema/values/construction';
+import { supplyPlane, type Construction } from '~/schema/values/construction';
 import { anyPackage } from '~/schema/values/package';
 import { isSurfaceInput, partOf } from '~/schema/exchange/si/part';
 import type { NewSite, SiteRecord } from '~/schema/records/site/site';
 import { usualConnections } from '~/schema/presets/usualCopper';
 import { draftOf, packageInputOf, startOf, type PackageDraft } from './packageDraft';
-import { pinsIn } from './pinList';
+import { pinsIn, strayPins } from './pinList';
 
 /** A site as its form holds it: one copper choice per pad of a small holed part, lists of pins for the rest. */
 export interface SiteDraft {
@@ -177,4 +177,33 @@ function readLayers(text: string): number[] {
     .split(/[\s,;]+/)
     .filter(Boolean)
     .map(Number);
+}
+
+/** What is to be said of the copper that was asked for, and is not on this board or at this part. */
+export function copperNotes(
+  draft: SiteDraft,
+  names: readonly string[],
+  construction: Pick<Construction, 'copperLayers'>,
+): string[] {
+  const byPad = padByPad(draft.part);
+  const stray = byPad
+    ? []
+    : [...new Set([...strayPins(draft.groundPins, names), ...strayPins(draft.supplyPins, names)])];
+  const onPlanes = byPad
+    ? draft.pads
+        .slice(0, names.length)
+        .some(({ kind }) => kind === 'solid-plane' || kind === 'thermal-relief')
+    : pinsIn(`${draft.groundPins} ${draft.supplyPins}`, names).length > 0;
+  return [
+    ...(stray.length > 0
+      ? [`No pin of this part: ${stray.slice(0, 8).join(', ')}${stray.length > 8 ? ' and more' : ''}.`]
+      : []),
+    ...(onPlanes && supplyPlane(construction, true) === null
+      ? [
+          byPad
+            ? 'No layer of this board is a plane: a pin on one is reckoned with what copper that layer has. Take a wide track where it is no more than that.'
+            : 'No layer of this board is a plane: ground and supply pins are taken as tracks.',
+        ]
+      : []),
+  ];
 }

@@ -46,4 +46,6 @@ export interface BoardSheet {
   readonly faceFindings: readonly FaceFindingRecord[];
   readonly photos: readonly PhotoRecord[];
   readonly groups: readonly SiteGroupRecord[];
+  /** The site it was opened for, by a link; left out or no site of it: the first. */
+  readonly openOn?: string | null | undefined;
 }

@@ -1,9 +1,9 @@
 import { z } from 'zod';
-import { FAMILY_IDS, TWO_ROWS, type FamilyId } from '~/core/packages/families';
+import { ANYWHERE, FAMILY_IDS, TWO_ROWS, type FamilyId } from '~/core/packages/families';
 import { CHIP_CODES, USUAL_PINS } from '~/core/packages/outlines';
 import { SURFACE_FAMILY_IDS, type SurfaceFamilyId } from '~/core/packages/surfaceFamilies';
 
-import { usualLand_m } from '~/core/packages/throughHole';
+import { closest, usualLand_m } from '~/core/packages/throughHole';
 import { metres, millimetres } from '~/core/quantity/convert';
 import { oneOf, quantity, wholeNumber } from './fields';
 
@@ -28,6 +28,12 @@ const throughHoleFields = {
   bodyLength_mm: quantity('mm', 1, 120).optional(),
   bodyWidth_mm: quantity('mm', 1, 60).optional(),
   bodyHeight_mm: quantity('mm', 0.5, 80).optional(),
+  /** Where each pin stands, x and y seen from the part's side, from any one point; for families without a pattern. */
+  pinPlaces_mm: z
+    .array(z.tuple([quantity('mm', -120, 120), quantity('mm', -120, 120)]))
+    .min(1)
+    .max(64)
+    .optional(),
 };
 
 export const throughHolePackage = z
@@ -54,12 +60,34 @@ function checkThroughHole(p: ThroughHoleInput, context: z.RefinementCtx): void {
   if ((p.family === 'radial' || p.family === 'axial') && p.pins !== 2) {
     refuse('pins', `is ${p.pins}; a ${p.family} part has 2 pins`);
   }
-  if (landOf_mm(p) > p.pitch_mm && p.pins > 1) {
+  if (p.pinPlaces_mm) checkPlaces(p, p.pinPlaces_mm, refuse);
+  else if (landOf_mm(p) > p.pitch_mm && p.pins > 1) {
     refuse(
       'pitch_mm',
       `is ${p.pitch_mm} mm, less than the ${landOf_mm(p).toFixed(2)} mm lands; they would overlap`,
     );
   }
+}
+
+function checkPlaces(
+  p: ThroughHoleInput,
+  places_mm: readonly (readonly [number, number])[],
+  refuse: (path: string, message: string) => void,
+): void {
+  if (!ANYWHERE.has(p.family))
+    return refuse(
+      'pinPlaces_mm',
+      `belongs to parts without a pattern of their own (${[...ANYWHERE].join(', ')}); leave it out`,
+    );
+  if (places_mm.length !== p.pins)
+    return refuse('pinPlaces_mm', `has ${places_mm.length} places for ${p.pins} pins; give one for each`);
+  const near = closest(places_mm.map(([x_mm, y_mm]) => ({ x_m: metres(x_mm), y_m: metres(y_mm) })));
+  const land_mm = landOf_mm(p);
+  if (near && millimetres(near.apart_m) < land_mm)
+    refuse(
+      'pinPlaces_mm',
+      `puts pins ${near.one} and ${near.other} ${millimetres(near.apart_m).toFixed(2)} mm apart, closer than their ${land_mm.toFixed(2)} mm lands; move one, or give a smaller land`,
+    );
 }
 
 interface ThroughHoleInput {
@@ -69,6 +97,7 @@ interface ThroughHoleInput {
   leadDiameter_mm: number;
   holeDiameter_mm: number;
   landDiameter_mm?: number | undefined;
+  pinPlaces_mm?: [number, number][] | undefined;
 }
 
 /** A surface part by what differs from its family's usual outline. */

@@ -2,7 +2,7 @@ import { FAMILY_TRAITS, TWO_ROWS, type FamilyId } from '~/core/packages/families
 import type { PartPackage } from '~/core/packages/form';
 import { surfacePackage, type SurfaceSpec } from '~/core/packages/outlines';
 import { SURFACE_FAMILY_IDS, SURFACE_TRAITS, type SurfaceFamilyId } from '~/core/packages/surfaceFamilies';
-import { usualLand_m, type BodyBox, type ThroughHolePackage } from '~/core/packages/throughHole';
+import { centred, usualLand_m, type BodyBox, type ThroughHolePackage } from '~/core/packages/throughHole';
 import { metres } from '~/core/quantity/convert';
 import type { AnyPackageInput, PackageRecord, SurfacePackageInput } from '~/schema/values/package';
 
@@ -51,6 +51,11 @@ export function packageOf(p: PackageRecord): ThroughHolePackage {
     holeDiameter_m: metres(p.holeDiameter_mm),
     landDiameter_m:
       p.landDiameter_mm === undefined ? usualLand_m(metres(p.holeDiameter_mm)) : metres(p.landDiameter_mm),
+    ...(p.pinPlaces_mm
+      ? {
+          places_m: centred(p.pinPlaces_mm.map(([x_mm, y_mm]) => ({ x_m: metres(x_mm), y_m: metres(y_mm) }))),
+        }
+      : {}),
     body: bodyOf(p),
   };
 }
@@ -67,6 +72,7 @@ function bodyOf(p: PackageRecord): BodyBox {
       height_m: metres(p.bodyHeight_mm ?? 1.25 * across_mm),
     };
   }
+  if (p.pinPlaces_mm) return bodyOver(p, p.pinPlaces_mm);
   const span_mm =
     p.family === 'axial' ? 0.6 * p.pitch_mm : (TWO_ROWS.has(p.family) ? p.pins / 2 : p.pins) * p.pitch_mm;
   const along_m = metres(p.bodyLength_mm ?? span_mm);
@@ -80,6 +86,21 @@ function bodyOf(p: PackageRecord): BodyBox {
   };
 }
 
+/** A body over pins that stand anywhere, where it was not measured: as far as they reach and a margin. */
+function bodyOver(p: PackageRecord, places_mm: readonly (readonly [number, number])[]): BodyBox {
+  const reach_mm = (axis: 0 | 1): number =>
+    Math.max(...places_mm.map((place) => place[axis])) - Math.min(...places_mm.map((place) => place[axis]));
+  return {
+    shape: 'block',
+    length_m: metres(p.bodyLength_mm ?? reach_mm(0) + BODY_MARGIN_mm),
+    width_m: metres(p.bodyWidth_mm ?? reach_mm(1) + BODY_MARGIN_mm),
+    height_m: metres(p.bodyHeight_mm ?? DEFAULT_HEIGHT_mm[p.family]),
+  };
+}
+
+/** What a body stands out over its outermost pins, both sides together (assumed). */
+const BODY_MARGIN_mm = 4;
+
 const DEFAULT_WIDTH_mm: Readonly<Record<FamilyId, number>> = {
   radial: 8,
   axial: 2.4,
@@ -87,6 +108,7 @@ const DEFAULT_WIDTH_mm: Readonly<Record<FamilyId, number>> = {
   dipSocket: 10.2,
   header: 2.5,
   jack: 9,
+  transformer: 16,
   to220: 4.5,
 };
 
@@ -97,6 +119,7 @@ const DEFAULT_HEIGHT_mm: Readonly<Record<FamilyId, number>> = {
   dipSocket: 4.5,
   header: 8.5,
   jack: 11,
+  transformer: 15,
   to220: 15,
 };
 
