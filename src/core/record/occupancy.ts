@@ -152,6 +152,8 @@ export function occupancyInWords(o: Occupancy): string {
       return `half off: pin${o.freePads.length > 1 ? 's' : ''} ${o.freePads.join(', ')} free`;
     case 'off-kept':
       return o.where ? `off, kept: ${o.where}` : 'off, kept; where it lies was not said';
+    case 'off-given-up':
+      return o.what ? `off: ${o.what}` : OCCUPANCIES[o.kind].name;
     case 'socket-filled':
       return o.what ? `socket, filled: ${o.what}` : 'socket, filled';
     default:

@@ -3,6 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { entryRefusal, stageOf, type BoardEntry, type BoardEntryBody } from './boardEntries';
 import { AS_IT_CAME, isEmpty, occupancyInWords, occupancyOf, type JobTrace } from './occupancy';
 import { openWork, type OpenRecord } from './openWork';
+import { foundMissing } from './padFindings';
 import type { RunEventBody } from './runEvents';
 import { waitingOf } from './waiting';
 
@@ -72,6 +73,18 @@ describe('what stands on a site', () => {
     expect(occupancyOf('s', [back], []).kind).toBe('half-off');
     const taken = trace([...LIFTED, { kind: 'taken-back', ofSeq: LIFTED.length, reason: 'the pedal' }]);
     expect(occupancyOf('s', [taken], []).kind).toBe('half-off');
+  });
+
+  it('a part that was found missing is none: no body, no neighbour, and to be fitted', () => {
+    const found = { id: 'f1', padId: 'p1', siteId: 's', state: 'missing', takesBackId: null } as const;
+    const missing = foundMissing([{ ...found, at_ms: 10, by: 'AO' }]);
+    const occupancy = occupancyOf('s', [], missing);
+    expect(isEmpty(occupancy)).toBe(true);
+    expect(occupancyInWords(occupancy)).toBe('off: found missing');
+    // Fitted since, or found sound since, it stands there.
+    expect(occupancyOf('s', [trace(FITTED)], missing).kind).toBe('fitted');
+    const sound = { ...found, id: 'f2', state: 'sound', at_ms: 20, by: 'AO' } as const;
+    expect(foundMissing([{ ...found, at_ms: 10, by: 'AO' }, sound])).toEqual([]);
   });
 
   it('what was told later counts, and what was told earlier does not', () => {

@@ -155,16 +155,15 @@ function padItems(site: OpenSite, { findings, readings }: OpenRecord): OpenItem[
   }
   for (const [state, { names, ids }] of byState) {
     const pins = `pin${names.length > 1 ? 's' : ''} ${names.join(', ')}`;
+    // A part that is missing is told of as its site is.
+    if (state === 'missing') continue;
     items.push({
       key: `defect:${ids.join('+')}`.slice(0, 400),
-      kind: state === 'missing' ? 'part-off' : 'defect',
+      kind: 'defect',
       siteId: site.id,
       jobId: null,
       says: `${site.ref} ${pins}: ${PAD_STATES[state].name.toLowerCase()}`,
-      next:
-        state === 'missing'
-          ? `Fit ${site.ref}`
-          : `Put right ${site.ref} ${pins}: ${PAD_STATES[state].name.toLowerCase()}`,
+      next: `Put right ${site.ref} ${pins}: ${PAD_STATES[state].name.toLowerCase()}`,
     });
   }
   return items;

@@ -1,3 +1,4 @@
+import type { OccupancyTold } from './occupancy';
 import { PAD_STATES, type PadStateId } from './padStates';
 import { standingFindings } from './standingFindings';
 
@@ -42,6 +43,26 @@ export function presentFindings<F extends PadFinding>(findings: readonly F[]): M
   }
   return now;
 }
+
+/** Sites whose part was found missing, and by whom and when: the last word on any of their pads. */
+export const foundMissing = (
+  findings: readonly (PadFinding & {
+    readonly siteId: string;
+    readonly by: string;
+    readonly at_ms: number;
+  })[],
+): OccupancyTold[] =>
+  [...presentFindings(findings).values()]
+    .flat()
+    .filter(({ state }) => state === 'missing')
+    .map(({ siteId, by, at_ms }) => ({
+      siteId,
+      by,
+      at_ms,
+      is: 'off-given-up',
+      what: 'found missing',
+      where: '',
+    }));
 
 /** The worst of several states: copper damage before solder faults before anything whole. */
 export function worstState(states: readonly PadStateId[]): PadStateId {

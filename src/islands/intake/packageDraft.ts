@@ -12,7 +12,7 @@ import { PACKAGE_PRESETS } from '~/schema/presets/packagePresets';
 export type AnyFamily = FamilyId | SurfaceFamilyId;
 
 /** Every figure that some family takes, as the form names it. */
-export const DIMENSION_WORDS = {
+const DIMENSION_WORDS = {
   pins: 'Pins',
   sidePins: 'Pins on left and right each',
   rows: 'Rows',

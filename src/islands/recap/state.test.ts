@@ -21,9 +21,9 @@ const sheet = (kept: RecapSheet['kept'] = null): RecapSheet =>
 const line = (siteId: string, status: RoundLine['status']): Partial<RoundLine> => ({ siteId, status });
 
 /** What was kept: its sites, and how far each is. */
-const keptOf = (siteIds: string[], choice: object | null, statuses: RoundLine['status'][] = []): KeptRound =>
+const keptOf = (siteIds: string[], option: object | null, statuses: RoundLine['status'][] = []): KeptRound =>
   ({
-    recap: { siteIds, order: 'area', answer: { sites: [{ on: { choice } }] } },
+    recap: { siteIds, order: 'area', answer: { sites: [{ on: { option } }] } },
     round: {
       begun: statuses.length > 0,
       next: statuses.some((s) => s !== 'done') ? {} : null,

@@ -1,7 +1,7 @@
 import type { RecapAnswer } from '~/schema/exchange/recap/recapAnswer';
 import type { KeptRound, RecapCandidate, RecapSheet } from '~/schema/sheets/recapSheet';
 
-export type RecapRun =
+type RecapRun =
   | { readonly status: 'idle' }
   | { readonly status: 'running'; readonly done: number; readonly of: number }
   | { readonly status: 'done'; readonly answer: RecapAnswer }
@@ -51,7 +51,7 @@ export function start({ sites, kept }: RecapSheet): RecapState {
 
 /** What an early version kept has words and no settings: it is planned anew. */
 const hasSettings = ({ recap: { answer } }: KeptRound): boolean =>
-  answer.sites.every((site) => site.on === null || site.on.choice !== null);
+  answer.sites.every((site) => site.on === null || site.on.option !== null);
 
 /** What was kept, where that is what is shown: in its order, not computed anew. */
 export const shownKept = (state: RecapState, kept: KeptRound | null): KeptRound | null =>

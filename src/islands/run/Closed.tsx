@@ -27,7 +27,10 @@ export function Closed({ job, outcome, onResume }: ClosedProps) {
             Go on with it
           </Button>
         )}
-        <ButtonLink href={`/boards/${job.boardId}?site=${job.siteId}`} look={unfinished ? 'outline' : 'primary'}>
+        <ButtonLink
+          href={`/boards/${job.boardId}?site=${job.siteId}`}
+          look={unfinished ? 'outline' : 'primary'}
+        >
           To the board
         </ButtonLink>
         {job.recapId !== null && <ButtonLink href={`/boards/${job.boardId}/recap`}>Whole board</ButtonLink>}

@@ -7,6 +7,7 @@ import {
   type BoardStage,
 } from '~/core/record/boardEntries';
 import { occupancyOf, type JobTrace, type Occupancy } from '~/core/record/occupancy';
+import { foundMissing } from '~/core/record/padFindings';
 import { openWork, type SettledItem } from '~/core/record/openWork';
 import type { Db } from '~/server/store/db';
 import { boardEntriesOf } from '~/server/store/repositories/boardEntries';
@@ -31,12 +32,13 @@ export function openBoard(db: Db, boardId: string): OpenBoard {
   const sites = sitesOf(db, boardId);
   const jobs = tracesOf(db, boardId);
   const entries = boardEntriesOf(db, boardId);
-  const told = toldParts(entries);
+  const findings = findingsOf(db, boardId);
+  const told = [...toldParts(entries), ...foundMissing(findings)];
   const occupancies = new Map(sites.map((site) => [site.id, occupancyOf(site.id, jobs, told)]));
   const open = openWork({
     sites: sites.map((site) => ({ ...site, occupancy: occupancies.get(site.id)! })),
     jobs,
-    findings: findingsOf(db, boardId),
+    findings,
     readings: continuityReadingsOfBoard(db, boardId).map((r) => ({ ...r, passed: r.verdict === 'good' })),
     round: newestRecap(db, boardId),
     tested_ms: testedAt_ms(entries),

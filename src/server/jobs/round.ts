@@ -6,7 +6,7 @@ import { edited, type StepEdit } from '~/core/method/steps/edits';
 import { AS_IT_CAME, isEmpty } from '~/core/record/occupancy';
 import { roundStanding, uncleanedSites } from '~/core/record/round';
 import { addedStep } from '~/schema/exchange/plan/addedStep';
-import { choicesIn } from '~/schema/exchange/plan/optionChoice';
+import { choiceOfOption, choicesIn } from '~/schema/exchange/plan/optionChoice';
 import { phasesIn } from '~/schema/exchange/plan/phasesIn';
 import type { FoundAnswer } from '~/schema/exchange/plan/planAnswer';
 import type { ChoiceInput, PlanInput } from '~/schema/exchange/plan/planRequest';
@@ -69,11 +69,11 @@ const siteIn = ({ sites }: OpenBoard, id: string): SiteWithPads => sites.find((s
 /** What was decided on for a site: a setting for each phase of the goal; null where it is not all there. */
 function decided({ answer }: RecapRecord, ref: string, goal: Goal): ChoiceInput[] | null {
   const told = answer.sites.find((s) => s.ref === ref);
-  const choices = [told?.off?.choice, told?.on?.choice].flatMap((c) => c ?? []);
-  const phases = phasesOf(goal);
-  return phases.every((phase) => choices.some((c) => c.phase === phase))
-    ? choices.filter((c) => phases.includes(c.phase))
-    : null;
+  const choices = phasesOf(goal).map((phase) => {
+    const option = (phase === 'remove' ? told?.off : told?.on)?.option;
+    return option ? choiceOfOption(phase, option) : null;
+  });
+  return choices.every((choice) => choice !== null) ? choices : null;
 }
 
 /** The way that was decided on, proved here with its neighbours; another where that breaks a limit by now. */

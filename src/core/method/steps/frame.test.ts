@@ -320,6 +320,26 @@ describe('two halves of a job', () => {
   });
 });
 
+describe('air', () => {
+  const request = inPhase(land({ family: 'soic', pins: 8 }, { goal: 'remove-sacrifice-part' }));
+  const method = methodsFor(request).find((m) => m.heat.kind === 'air')!;
+
+  it('has one clock, which says when the nozzle comes down and never after the stop', () => {
+    const told = (stop_s: number): string =>
+      stepsFor([{ ...work(request, method), setting: air, bands: [{ ...band('1', ['1'], 10), stop_s }] }]).find(
+        (s) => s.kind === 'heat',
+      )!.detail;
+    expect(told(65)).toMatch(/^From 40 mm for the first 30 s of the clock, then down to 8 mm/);
+    expect(told(28)).toMatch(/^From 40 mm the whole time/);
+  });
+
+  it('flux goes on before the board is warmed', () => {
+    const steps = stepsFor([work(request, method)]);
+    expect(at(steps, 'flux')).toBeLessThan(at(steps, 'preheat'));
+    expect(steps.some((s) => s.id === 'approach')).toBe(false);
+  });
+});
+
 describe('coming down after air', () => {
   const request = inPhase(land({ family: 'soic', pins: 8 }, { goal: 'remove-sacrifice-part' }));
   const method = methodsFor(request).find((m) => m.heat.kind === 'air')!;

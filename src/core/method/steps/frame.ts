@@ -108,8 +108,10 @@ function phaseSteps(phase: PhaseWork): Step[] {
     ...(request.phase === 'remove' ? [] : mendSteps(request)),
     ...(request.phase === 'fit' ? [marking(request), seat(request)] : []),
     setStation(setting),
-    ...preheatSteps(setting),
-    flux(request, setting),
+    // Under air the board is hot by the time the nozzle comes: flux goes on cold, and works while it warms.
+    ...(setting.kind === 'air'
+      ? [flux(request, setting), ...preheatSteps(setting)]
+      : [...preheatSteps(setting), flux(request, setting)]),
     ...work.map((s, i): Step => (i === lastHeat ? { ...s, effect: 'part-on' } : s)),
     ...(request.phase === 'remove'
       ? afterRemoval(phase)

@@ -1,4 +1,5 @@
 import { isSurface } from '~/core/packages/form';
+import type { PinBand } from '../hand/bands';
 import { airStep } from '../steps/heatSteps';
 import { step, type Step } from '../steps/step';
 import type { AirSetting, PhaseRequest } from '../request';
@@ -34,16 +35,16 @@ export const hotAir: Method = {
     return [
       ...shields(setting),
       ...(request.phase === 'fit' ? [paste(request)] : []),
-      ...approach(setting),
       airStep(request, setting, bands, {
         title:
           request.phase === 'remove'
             ? 'Hot air until every pad is molten'
             : 'Hot air until every pad has flowed',
-        detail:
+        detail: `${approachWords(setting, bands)}${
           request.phase === 'remove'
             ? 'Nozzle level over the middle. Nudge from the planned time on; when the whole part slides and returns, lift it straight up.'
-            : 'Nozzle level over the middle. Every joint turns bright and the part settles; then air off, do not touch.',
+            : 'Nozzle level over the middle. Every joint turns bright and the part settles; then air off, do not touch.'
+        }`,
       }),
     ];
   },
@@ -62,19 +63,15 @@ const shields = (setting: AirSetting): Step[] =>
       ]
     : [];
 
-const approach = (setting: AirSetting): Step[] =>
-  setting.approach_s > 0
-    ? [
-        step({
-          id: 'approach',
-          kind: 'do',
-          title: 'Warm the region first',
-          detail: `Air on, from ${(AIR.approachStandoff_m * 1e3).toFixed(0)} mm for the first ${setting.approach_s} s of the clock, then down to ${(setting.standoff_m * 1e3).toFixed(0)} mm.`,
-          why: 'A body that comes up too fast cracks inside where nobody sees it.',
-          cautions: ['hot-board'],
-        }),
-      ]
-    : [];
+/** From where the air comes while the one clock runs: off at first, near once the body has been warmed, if it comes to that. */
+function approachWords(setting: AirSetting, bands: readonly PinBand[]): string {
+  if (setting.approach_s <= 0) return '';
+  const far = (AIR.approachStandoff_m * 1e3).toFixed(0);
+  const last_s = Math.max(...bands.map((band) => band.stop_s));
+  return last_s <= setting.approach_s
+    ? `From ${far} mm the whole time: it melts from there. `
+    : `From ${far} mm for the first ${setting.approach_s} s of the clock, then down to ${(setting.standoff_m * 1e3).toFixed(0)} mm: a body that comes up too fast cracks inside. `;
+}
 
 const paste = ({ site }: PhaseRequest): Step =>
   step({

@@ -33,7 +33,7 @@ const preheatAnswer = z.strictObject({
 });
 
 /** A setting as it is asked for (planRequest), with what the other kind of tool has as null, and what it comes to. */
-const optionAnswer = z.strictObject({
+export const optionAnswer = z.strictObject({
   method: z.string(),
   kind: z.enum(['hand', 'air']),
   tool: z.string(),

@@ -1,12 +1,12 @@
 import { z } from 'zod';
-import { choiceInput } from '../plan/planRequest';
+import { optionAnswer } from '../plan/planAnswer';
 
 /** Fields with a default were not there when the first of these were kept. */
 const phase = z.strictObject({
   method: z.string(),
   setting: z.string(),
   /** What is set; null where an early version kept its words alone. */
-  choice: choiceInput.nullable().default(null),
+  option: optionAnswer.nullable().default(null),
   minutes: z.number(),
   damage: z.number(),
   heat_s: z.number(),
@@ -19,7 +19,6 @@ const leg = z.strictObject({
   own_min: z.number(),
   minutes: z.number(),
 });
-export type LegAnswer = z.infer<typeof leg>;
 
 const sequence = z.strictObject({
   by: z.enum(['value', 'area']),

@@ -3,9 +3,7 @@ import { methodOf } from '~/core/method/ways';
 import type { RecapPlan } from '~/core/method/recap/plan';
 import type { Leg, Sequence } from '~/core/method/recap/sequence';
 import type { RecapPhase } from '~/core/method/recap/site';
-import type { Phase } from '~/core/method/goals';
 import { optionAnswerOf } from '../plan/planAnswerOf';
-import { choiceOfOption } from '../plan/optionChoice';
 import type { RecapAnswer, SequenceAnswer } from './recapAnswer';
 import type { OptionAnswer } from '../plan/planAnswer';
 
@@ -18,8 +16,8 @@ export const recapAnswerOf = (plan: RecapPlan, said: Said): RecapAnswer => ({
   sites: plan.sites.map((site) => ({
     ref: site.ref,
     value: site.value,
-    off: site.work?.off ? phaseAnswer('remove', site.work.off, said) : null,
-    on: site.work && phaseAnswer('fit', site.work.on, said),
+    off: site.work?.off ? phaseAnswer(site.work.off, said) : null,
+    on: site.work && phaseAnswer(site.work.on, said),
     clinched: site.clinched,
     needsPreheat: site.needsPreheat,
     planePins: [...site.planePins],
@@ -30,7 +28,6 @@ export const recapAnswerOf = (plan: RecapPlan, said: Said): RecapAnswer => ({
 });
 
 function phaseAnswer(
-  phase: Phase,
   { method, setting, minutes, damage, heat_s }: RecapPhase,
   said: Said,
 ): NonNullable<RecapAnswer['sites'][number]['off']> {
@@ -45,7 +42,7 @@ function phaseAnswer(
   return {
     method: methodOf(method).name,
     setting: said(option),
-    choice: choiceOfOption(phase, option),
+    option,
     minutes,
     damage,
     heat_s,
