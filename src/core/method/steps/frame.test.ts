@@ -326,9 +326,9 @@ describe('air', () => {
 
   it('has one clock, which says when the nozzle comes down and never after the stop', () => {
     const told = (stop_s: number): string =>
-      stepsFor([{ ...work(request, method), setting: air, bands: [{ ...band('1', ['1'], 10), stop_s }] }]).find(
-        (s) => s.kind === 'heat',
-      )!.detail;
+      stepsFor([
+        { ...work(request, method), setting: air, bands: [{ ...band('1', ['1'], 10), stop_s }] },
+      ]).find((s) => s.kind === 'heat')!.detail;
     expect(told(65)).toMatch(/^From 40 mm for the first 30 s of the clock, then down to 8 mm/);
     expect(told(28)).toMatch(/^From 40 mm the whole time/);
   });
