@@ -257,9 +257,7 @@ export function SiteForm({ board, sites, library: kept, side: startSide, site: k
               }))}
             />
           ) : (
-            <p className="quiet">
-              {part.error.issues[0] && figureFault(part.error.issues[0], draft.part.family)}
-            </p>
+            <p className="quiet">{part.error.issues[0] && figureFault(part.error.issues[0])}</p>
           )}
         </div>
         {part.success && hasPoles(partOf(part.data)) && (

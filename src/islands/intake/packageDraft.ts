@@ -6,35 +6,12 @@ import { closest } from '~/core/packages/throughHole';
 import { metres, millimetres } from '~/core/quantity/convert';
 import { isSurfaceInput, partOf, surfaceSpecOf } from '~/schema/exchange/si/part';
 import type { AnyPackageInput } from '~/schema/values/package';
+import { DIMENSION_WORDS, type Dimension } from '~/schema/words/dimensionWords';
+import { fieldInWords, messageInWords } from '~/schema/words/fieldWords';
 import { placesOf, placesText } from './pinPlaces';
 import { PACKAGE_PRESETS } from '~/schema/presets/packagePresets';
 
 export type AnyFamily = FamilyId | SurfaceFamilyId;
-
-/** Every figure that some family takes, as the form names it. */
-const DIMENSION_WORDS = {
-  pins: 'Pins',
-  sidePins: 'Pins on left and right each',
-  rows: 'Rows',
-  columns: 'Columns',
-  pitch_mm: 'Pitch, mm',
-  rowSpacing_mm: 'Row to row, mm',
-  leadDiameter_mm: 'Lead, mm',
-  holeDiameter_mm: 'Hole, mm',
-  landDiameter_mm: 'Land, mm',
-  bodyDiameter_mm: 'Body diameter, mm',
-  bodyLength_mm: 'Body along x, mm',
-  bodyWidth_mm: 'Body along y, mm',
-  bodyHeight_mm: 'Body height, mm',
-  span_mm: 'Over the leads, mm',
-  leadWidth_mm: 'Lead width, mm',
-  foot_mm: 'Foot on the land, mm',
-  landLength_mm: 'Land along the lead, mm',
-  landWidth_mm: 'Land across, mm',
-  thermalPad_mm: 'Tab or thermal pad along x, mm',
-  thermalPadWidth_mm: 'Tab or thermal pad along y, mm',
-} as const;
-export type Dimension = keyof typeof DIMENSION_WORDS;
 
 const HOLED: readonly Dimension[] = ['pitch_mm', 'leadDiameter_mm', 'holeDiameter_mm', 'landDiameter_mm'];
 const LANDS: readonly Dimension[] = ['leadWidth_mm', 'foot_mm', 'landLength_mm', 'landWidth_mm'];
@@ -181,24 +158,10 @@ export function dimensionWords(name: Dimension, family: AnyFamily): string {
 }
 
 /** What is wrong with a part's figures, in the words of the form. */
-export function figureFault(
-  issue: { readonly path: readonly PropertyKey[]; readonly message: string },
-  family: AnyFamily,
-): string {
-  const name = String(issue.path[0] ?? '');
-  const field =
-    name in DIMENSION_WORDS
-      ? dimensionWords(name as Dimension, family)
-      : name === 'pinPlaces_mm'
-        ? 'Places of its pins'
-        : '';
-  const message = Object.keys(DIMENSION_WORDS).reduce(
-    (words, inner) =>
-      words.replaceAll(inner, DIMENSION_WORDS[inner as Dimension].replace(/, mm$/, '').toLowerCase()),
-    issue.message,
-  );
-  return `${field} ${message}`.trim();
-}
+export const figureFault = (issue: {
+  readonly path: readonly PropertyKey[];
+  readonly message: string;
+}): string => `${fieldInWords(`$.${String(issue.path[0] ?? '')}`)} ${messageInWords(issue.message)}`.trim();
 
 /** What holds where a figure is blank, to be shown in its place. */
 export function usualFigures(input: AnyPackageInput): Partial<Record<Dimension, number>> {

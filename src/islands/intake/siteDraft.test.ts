@@ -128,7 +128,7 @@ describe('pins that stand anywhere', () => {
     ]);
   const faultOf = (part: PackageDraft): string => {
     const found = anyPackage.safeParse(packageInputOf(part)).error!.issues[0]!;
-    return figureFault(found, part.family);
+    return figureFault(found);
   };
 
   it('are typed as places from any one point, and lie about the middle of all of them', () => {
@@ -158,7 +158,7 @@ describe('pins that stand anywhere', () => {
     expect(faultOf(jack('0 0; five 0'))).toMatch(/^Places of its pins /);
     expect(
       faultOf({ ...startOf('to220'), figures: { ...startOf('to220').figures, holeDiameter_mm: '0.5' } }),
-    ).toMatch(/^Hole, mm is 0.5 mm.*give a hole larger than lead$/);
+    ).toMatch(/^Hole is 0.5 mm.*give a hole larger than lead$/);
   });
 
   it('a click falls on the nearest quarter of a millimetre', () => {

@@ -1,4 +1,5 @@
 import type { ReactNode } from 'react';
+import { fieldInWords, messageInWords } from '~/schema/words/fieldWords';
 import { ApiError } from '~/ui/api';
 import css from './controls.module.css';
 
@@ -14,7 +15,7 @@ export function ErrorNote({ error }: { error: unknown }) {
         <ul>
           {faults.map((fault) => (
             <li key={fault.path + fault.message}>
-              <strong>{fault.path.replace(/^\$\.?/, '') || 'input'}</strong> {fault.message}
+              <strong>{fieldInWords(fault.path)}</strong> {messageInWords(fault.message)}
             </li>
           ))}
         </ul>

@@ -119,8 +119,8 @@ describe('what went wrong', () => {
     render(<ErrorNote error={new ApiError('bad-input', 'bad', faults)} />);
     const lines = screen.getAllByRole('listitem').map((line) => line.textContent);
     expect(lines).toEqual([
-      'construction.length_mm is 2 mm; give 5 to 1000 mm',
-      'owner is missing; give initials',
+      'Length is 2 mm; give 5 to 1000 mm',
+      'Owner, by initials is missing; give initials',
     ]);
   });
 
