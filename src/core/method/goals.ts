@@ -32,6 +32,10 @@ export function phasesOf(goal: Goal): readonly [Phase, ...Phase[]] {
 /** Whether a goal can be gone for: a part that is off can only be fitted. */
 export const possibleOn = (goal: Goal, empty: boolean): boolean => !empty || phasesOf(goal)[0] === 'fit';
 
+/** Goals that can be gone for on a site, in the order they are offered. */
+export const goalsOn = (empty: boolean, takesSocket: boolean): Goal[] =>
+  GOALS.filter((goal) => (takesSocket || goal !== 'fit-socket') && possibleOn(goal, empty));
+
 /** Whether the part that is on the board must live through its removal. */
 export const keepsPart = (goal: Goal): boolean => goal === 'remove-keep-part' || goal === 'read-and-refit';
 

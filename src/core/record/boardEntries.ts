@@ -1,6 +1,6 @@
 import type { Outcome } from './outcomes';
 import type { OccupancyTold } from './occupancy';
-import type { Settlement } from './openWork';
+import type { Settlement } from './openItem';
 import type { Awaits } from './runEvents';
 
 /** What happens to a board as a whole, or is said of a part on it outside of a job. Entries are never changed. */

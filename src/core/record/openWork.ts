@@ -1,83 +1,11 @@
-import { isEmpty, occupancyInWords, type JobTrace, type Occupancy } from './occupancy';
+import { isEmpty, occupancyInWords, type JobTrace } from './occupancy';
+import type { OpenItem, OpenKind, OpenRecord, OpenSite, SettledItem } from './openItem';
+import { cleaningItem, roundItem } from './openRound';
 import { presentFindings } from './padFindings';
 import { PAD_STATES, type PadStateId } from './padStates';
-import { refsInWords } from './refsInWords';
 import { repairFor } from './repairs';
-import { roundStanding, uncleanedSites, type Round } from './round';
 import { runState } from './runState';
 import { standingEvents } from './standing';
-
-type OpenKind =
-  | 'job'
-  | 'half-off'
-  | 'part-off'
-  | 'round'
-  | 'socket-empty'
-  | 'defect'
-  | 'unverified'
-  | 'override'
-  | 'uncleaned'
-  | 'untested';
-
-/** Something a board is not done without. */
-interface OpenItem {
-  /** Names what is open as it stands: once that changes, what was said of it no longer counts. */
-  readonly key: string;
-  readonly kind: OpenKind;
-  readonly siteId: string | null;
-  readonly jobId: string | null;
-  /** What is open. */
-  readonly says: string;
-  /** What is done next about it. */
-  readonly next: string;
-}
-
-/** Said of an open item: it waits for another visit, or is taken as it is. */
-export interface Settlement {
-  readonly key: string;
-  readonly as: 'deferred' | 'accepted';
-  readonly by: string;
-  readonly at_ms: number;
-  readonly reason: string;
-}
-
-export interface SettledItem extends OpenItem {
-  readonly settled: Settlement | null;
-}
-
-/** A site with its pads, and what stands on it. */
-interface OpenSite {
-  readonly id: string;
-  readonly ref: string;
-  readonly occupancy: Occupancy;
-  readonly pads: readonly { readonly id: string; readonly name: string }[];
-}
-
-/** The record of a board as far as it says what is open. */
-export interface OpenRecord {
-  readonly sites: readonly OpenSite[];
-  readonly jobs: readonly JobTrace[];
-  /** In order of time. */
-  readonly findings: readonly {
-    readonly id: string;
-    readonly padId: string;
-    readonly siteId: string;
-    readonly state: PadStateId;
-    readonly takesBackId: string | null;
-    readonly at_ms: number;
-  }[];
-  readonly readings: readonly {
-    readonly padId: string;
-    readonly otherPadId: string;
-    readonly at_ms: number;
-    readonly passed: boolean;
-  }[];
-  /** The whole board's job that was decided on last; null where there is none. */
-  readonly round: Round | null;
-  /** When the board was last tried and worked; null: never. */
-  readonly tested_ms: number | null;
-  readonly settlements: readonly Settlement[];
-}
 
 /** Order in which open work is done: what is under way, what lies in a tray, what is hurt, then what is proved. */
 const ORDER: readonly OpenKind[] = [
@@ -200,47 +128,6 @@ function jobItems(job: JobTrace, sites: readonly OpenSite[]): OpenItem[] {
       : [],
   );
   return [...under, ...overrides];
-}
-
-/** What is left of a whole board's job that was begun. */
-function roundItem({ round, jobs, sites }: OpenRecord): OpenItem[] {
-  if (!round) return [];
-  const {
-    begun,
-    next,
-    sites: all,
-  } = roundStanding(round, jobs, new Map(sites.map((site) => [site.id, site.occupancy])));
-  // A part that is under way says what it is about itself.
-  const ref = next && sites.find((s) => s.id === next.siteId)?.ref;
-  if (!begun || !next || !ref) return [];
-  const done = all.filter((s) => s.status === 'done').length;
-  return [
-    {
-      key: `round:${round.id}:${done}`,
-      kind: 'round',
-      siteId: null,
-      jobId: null,
-      says: `Whole board: ${done} of ${all.length} done, ${ref} next`,
-      next: `Go on with the whole board: ${ref}`,
-    },
-  ];
-}
-
-/** Parts whose cleaning waits for the end. */
-function cleaningItem({ jobs, sites }: OpenRecord): OpenItem[] {
-  const refs = uncleanedSites(jobs).flatMap((id) => sites.find((s) => s.id === id)?.ref ?? []);
-  return refs.length === 0
-    ? []
-    : [
-        {
-          key: `uncleaned:${refs.join('+')}`.slice(0, 400),
-          kind: 'uncleaned',
-          siteId: null,
-          jobId: null,
-          says: `Not cleaned and dried yet: ${refsInWords(refs)}`,
-          next: 'Clean and dry the board',
-        },
-      ];
 }
 
 /** What was heated is tried before it is handed back. */

@@ -1,6 +1,6 @@
 import type { BoardStage } from './boardEntries';
 import type { Outcome } from './outcomes';
-import type { SettledItem } from './openWork';
+import type { SettledItem } from './openItem';
 import type { JobTrace } from './occupancy';
 import { runState } from './runState';
 

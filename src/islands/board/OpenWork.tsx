@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import type { SettledItem, Settlement } from '~/core/record/openWork';
+import type { SettledItem, Settlement } from '~/core/record/openItem';
 import { Button, ButtonLink } from '~/ui/controls/Button';
 import { TextField } from '~/ui/controls/Field';
 import { day } from '~/ui/dates';

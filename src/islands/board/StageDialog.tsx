@@ -1,6 +1,6 @@
 import { useEffect, useState } from 'react';
 import type { BoardEntryBody } from '~/core/record/boardEntries';
-import type { SettledItem } from '~/core/record/openWork';
+import type { SettledItem } from '~/core/record/openItem';
 import type { Outcome } from '~/core/record/outcomes';
 import { AWAITS, type Awaits } from '~/core/record/runEvents';
 import { AWAITS_WORDS, OUTCOME_WORDS } from '~/schema/words/words';

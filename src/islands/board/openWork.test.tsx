@@ -1,7 +1,7 @@
 // @vitest-environment jsdom
 import { cleanup, fireEvent, render, screen } from '@testing-library/react';
 import { afterEach, describe, expect, it, vi } from 'vitest';
-import type { SettledItem } from '~/core/record/openWork';
+import type { SettledItem } from '~/core/record/openItem';
 import { MoreDialog } from './MoreDialog';
 import { OpenWork } from './OpenWork';
 import { PartDialog } from './PartDialog';

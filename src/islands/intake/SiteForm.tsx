@@ -5,7 +5,6 @@ import { ALLOY_IDS, ALLOYS } from '~/core/materials/alloys';
 import type { SiteSheet } from '~/schema/sheets/boardSheet';
 import type { BoardRecord } from '~/schema/records/board/board';
 import { connection } from '~/schema/values/connection';
-import { CONNECTION_KINDS } from '~/schema/values/connectionKind';
 import type { LibraryPackageRecord } from '~/schema/records/parts/libraryPackage';
 import { anyPackage } from '~/schema/values/package';
 import { isSurfaceInput, partOf } from '~/schema/exchange/si/part';
@@ -22,19 +21,11 @@ import { BoardFace, type FaceSite } from '~/ui/face/BoardFace';
 import { useCommands } from '~/ui/keyboard/useCommands';
 import { LandDrawing } from '~/ui/land/LandDrawing';
 import { SITE_COMMANDS, type SiteCommand } from './commands';
+import { CopperFields } from './CopperFields';
 import { PackageFields } from './PackageFields';
 import { nextReference } from './reference';
 import { figureFault, pinCount } from './packageDraft';
-import {
-  blankPad,
-  blankSite,
-  copperNotes,
-  draftOfSite,
-  padByPad,
-  padsFor,
-  siteOf,
-  type SiteDraft,
-} from './siteDraft';
+import { blankSite, draftOfSite, padsFor, siteOf, type SiteDraft } from './siteDraft';
 import css from './intake.module.css';
 
 interface SiteFormProps {
@@ -48,10 +39,11 @@ interface SiteFormProps {
 
 /** Places one part after another: where it is, by click or by figures, what it is, and what copper each pin meets. */
 export function SiteForm({ board, sites, library: kept, side: startSide, site: known }: SiteFormProps) {
-  const { length_mm, width_mm, copperLayers } = board.construction;
-  const { register, handleSubmit, watch, setValue, getValues, reset, formState } = useForm<SiteDraft>({
+  const { length_mm, width_mm } = board.construction;
+  const form = useForm<SiteDraft>({
     defaultValues: known ? draftOfSite(known) : { ...blankSite(length_mm, width_mm), side: startSide },
   });
+  const { register, handleSubmit, watch, setValue, getValues, reset, formState } = form;
   const [library, setLibrary] = useState(kept);
   const [placed, setPlaced] = useState<readonly FaceSite[]>(() =>
     sites.filter((s) => s.id !== known?.id).map((s) => ({ ...s, worst: 'sound' as const, faint: true })),
@@ -121,6 +113,12 @@ export function SiteForm({ board, sites, library: kept, side: startSide, site: k
   const turn = (): void => setValue('rotation_deg', ((getValues('rotation_deg') || 0) + 90) % 360);
   useCommands<SiteCommand>('place', SITE_COMMANDS, (id) => {
     switch (id) {
+      case 'where':
+        document.querySelector<HTMLInputElement>('input[name="x_mm"]')?.select();
+        return true;
+      case 'place':
+        void handleSubmit(() => write(false))();
+        return true;
       case 'turn':
         turn();
         return true;
@@ -271,73 +269,14 @@ export function SiteForm({ board, sites, library: kept, side: startSide, site: k
         {known ? (
           <p className="quiet">Its copper and nets stay as they are; change them on the board.</p>
         ) : (
-          <h2>Copper at each pin</h2>
+          <CopperFields
+            form={form}
+            pads={wanted.pads.map(({ name }) => name)}
+            construction={board.construction}
+            faultOf={faultOf}
+            onPad={setPad}
+          />
         )}
-        {known ? null : padByPad(draft.part) ? (
-          <ol className={css['pads']}>
-            {wanted.pads.map((_, i) => {
-              const p = draft.pads[i] ?? blankPad();
-              return (
-                <li key={i}>
-                  <span className="digits">{i + 1}</span>
-                  <TextField
-                    label="Net"
-                    {...register(`pads.${i}.net`)}
-                    onFocus={() => setPad(String(i + 1))}
-                    fault={faultOf(`$.pads[${i}].net`)}
-                  />
-                  <SelectField
-                    label="Copper"
-                    value={p.kind}
-                    onChange={(kind) => setValue(`pads.${i}.kind`, kind)}
-                    options={CONNECTION_KINDS.map((value) => ({ value, label: value.replace('-', ' ') }))}
-                    fault={faultOf(`$.pads[${i}].connections`)}
-                  />
-                  {p.kind === 'track' ? (
-                    <TextField
-                      label="Width, mm"
-                      type="number"
-                      step="any"
-                      {...register(`pads.${i}.width_mm`, { valueAsNumber: true })}
-                      fault={faultOf(`$.pads[${i}].connections[0].width_mm`)}
-                    />
-                  ) : p.kind === 'isolated' ? (
-                    <span />
-                  ) : (
-                    <TextField
-                      label={`Layers of ${copperLayers.length}`}
-                      placeholder={copperLayers.length > 2 ? '2' : '1'}
-                      {...register(`pads.${i}.layers`)}
-                      fault={faultOf(`$.pads[${i}].connections[0].layers`)}
-                    />
-                  )}
-                </li>
-              );
-            })}
-          </ol>
-        ) : (
-          <div className={css['three']}>
-            <TextField label="Ground pins" placeholder="6, 18-20" {...register('groundPins')} />
-            <TextField label="Supply pins" placeholder="17 38" {...register('supplyPins')} />
-            <TextField
-              label="Tracks, mm"
-              type="number"
-              step="any"
-              {...register('trackWidth_mm', { valueAsNumber: true })}
-              fault={faultOf('$.pads[0].connections[0].width_mm')}
-            />
-          </div>
-        )}
-        {!known &&
-          copperNotes(
-            draft,
-            wanted.pads.map(({ name }) => name),
-            board.construction,
-          ).map((note) => (
-            <p key={note} role="status" className="quiet">
-              {note}
-            </p>
-          ))}
       </section>
       <footer>
         <ErrorNote error={error} />

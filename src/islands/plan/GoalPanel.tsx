@@ -1,5 +1,5 @@
 import { isEmpty, occupancyInWords, type Occupancy } from '~/core/record/occupancy';
-import { GOALS, phasesOf, possibleOn, type Goal, type Phase } from '~/core/method/goals';
+import { goalsOn, phasesOf, type Goal, type Phase } from '~/core/method/goals';
 import { WORTHS, type Worth } from '~/core/method/request';
 import { GOAL_WORDS, PHASE_WORDS, WORTH_WORDS } from '~/schema/words/words';
 import { Segments, SelectField } from '~/ui/controls/Field';
@@ -37,9 +37,7 @@ export function GoalPanel({
         label="Goal"
         value={state.goal}
         onChange={onGoal}
-        options={GOALS.filter(
-          (goal) => (socket || goal !== 'fit-socket') && possibleOn(goal, isEmpty(occupancy)),
-        ).map((value) => ({
+        options={goalsOn(isEmpty(occupancy), socket).map((value) => ({
           value,
           label: GOAL_WORDS[value],
         }))}

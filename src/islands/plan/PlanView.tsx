@@ -1,7 +1,8 @@
 import { useReady } from '~/ui/useReady';
 import { useEffect, useMemo, useReducer, useState } from 'react';
 import { useStore } from '@nanostores/react';
-import { keepsPart, phasesOf, type Goal } from '~/core/method/goals';
+import { goalsOn, keepsPart, phasesOf, type Goal } from '~/core/method/goals';
+import { isEmpty } from '~/core/record/occupancy';
 import { methodOf, methodsFor } from '~/core/method/ways';
 import { phaseRequest } from '~/core/method/plan/phases/phasePlan';
 import type { PlanRequest } from '~/core/method/request';
@@ -118,6 +119,7 @@ export function PlanView({ sheet, by: drawnFor }: { sheet: PlanSheet; by: string
     return set(next, method.id === choice?.method ? frontier : method.frontier);
   };
 
+  const takesSocket = socketFor(partOf(site.package)) !== null;
   const run = (id: PlanCommand): boolean => {
     switch (id) {
       case 'choice': {
@@ -138,6 +140,11 @@ export function PlanView({ sheet, by: drawnFor }: { sheet: PlanSheet; by: string
         const able = methods.filter((m) => m.feasible && m.option);
         const at = able.findIndex((m) => m.id === choice?.method);
         return able.length > 0 && takeMethod(able[(at + 1) % able.length]);
+      }
+      case 'next-goal': {
+        const goals = goalsOn(isEmpty(sheet.occupancy), takesSocket);
+        dispatch({ type: 'goal', goal: goals[(goals.indexOf(goal) + 1) % goals.length]! });
+        return true;
       }
       case 'other-phase': {
         const phases = phasesOf(goal);
@@ -184,7 +191,7 @@ export function PlanView({ sheet, by: drawnFor }: { sheet: PlanSheet; by: string
       <section className={css['left']} aria-label="Goal, way and setting">
         <GoalPanel
           state={state}
-          socket={socketFor(partOf(site.package)) !== null}
+          socket={takesSocket}
           near={nearSites(sheet.input)}
           occupancy={sheet.occupancy}
           onGoal={(next: Goal) => dispatch({ type: 'goal', goal: next })}

@@ -18,6 +18,7 @@ export type PlanCommand =
   | 'gentler'
   | 'quicker'
   | 'next-method'
+  | 'next-goal'
   | 'other-phase'
   | 'next-pin'
   | 'why'
@@ -28,6 +29,7 @@ export type PlanCommand =
 
 export const PLAN_COMMANDS: readonly Command<PlanCommand>[] = [
   { id: 'accept', label: 'Accept and run', keys: ['a'], group: 'Plan' },
+  { id: 'next-goal', label: 'Next goal', keys: ['g'], group: 'Plan' },
   { id: 'next-method', label: 'Next way', keys: ['m'], group: 'Plan' },
   { id: 'other-phase', label: 'Off, or on', keys: ['n'], group: 'Plan' },
   { id: 'hotter', label: '10 °C hotter', keys: ['+', '='], group: 'Plan' },

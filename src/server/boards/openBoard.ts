@@ -8,7 +8,8 @@ import {
 } from '~/core/record/boardEntries';
 import { occupancyOf, type JobTrace, type Occupancy } from '~/core/record/occupancy';
 import { foundMissing } from '~/core/record/padFindings';
-import { openWork, type SettledItem } from '~/core/record/openWork';
+import { openWork } from '~/core/record/openWork';
+import type { SettledItem } from '~/core/record/openItem';
 import type { Db } from '~/server/store/db';
 import { boardEntriesOf } from '~/server/store/repositories/boardEntries';
 import { continuityReadingsOfBoard } from '~/server/store/repositories/continuityReadings';
