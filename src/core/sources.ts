@@ -5,7 +5,7 @@ import { FILLETS, LAND_RULES } from '~/core/packages/fillets';
 import { BOARD_WEIGHT } from '~/core/thermal/boardWeight';
 import { FAMILY_TRAITS, HOLE_CLEARANCE, THROUGH_HOLE_RAMP } from '~/core/packages/families';
 import { SURFACE_TRAITS, UNDER_BODY } from '~/core/packages/surfaceFamilies';
-import { PREHEATERS, STILL_AIR } from '~/core/materials/air';
+import { STILL_AIR } from '~/core/materials/air';
 import { ALLOYS } from '~/core/materials/alloys';
 import { CELL } from '~/core/materials/cells';
 import { BRAID, FLOOD, FLUX, PASTE, COVER, SOLVENT, WIRE } from '~/core/materials/consumables';
@@ -46,7 +46,6 @@ export function registeredData(): Subject[] {
     ['Contact between tip and joint', TIP_CONTACT],
     ['Wear of tips', TIP_WEAR],
     ['Still air at joint scale', STILL_AIR],
-    ['Preheaters at joint scale', PREHEATERS],
     ['Faces, jets and preheaters at board scale', SURFACE],
     ['Shields', SHIELDS],
     ['Lithium cells', CELL],

@@ -164,10 +164,11 @@ describe('grey radiation: Incropera ch. 13', () => {
   });
 
   it('an infrared preheater gives a cold board more film the hotter it is; a plate more than warm air', () => {
-    const infrared = (setpoint_C: number): number => preheaterFilm_W_m2K('infrared', kelvin(setpoint_C), 320);
+    const infrared = (setpoint_C: number): number =>
+      preheaterFilm_W_m2K('infrared', kelvin(setpoint_C), 320, 'down', 0.03);
     expect(infrared(300)).toBeGreaterThan(1.5 * infrared(150));
-    expect(preheaterFilm_W_m2K('plate', 420, 320)).toBeGreaterThan(
-      preheaterFilm_W_m2K('convective', 420, 320),
+    expect(preheaterFilm_W_m2K('plate', 420, 320, 'down', 0.03)).toBeGreaterThan(
+      preheaterFilm_W_m2K('convective', 420, 320, 'down', 0.03),
     );
   });
 });

@@ -100,7 +100,8 @@ describe('a board over a preheater', () => {
       (settled_K - kelvin(23));
     // The constant is read off a short soak, where the rise is straight.
     const constant_s = 1 / (rise(0.01) / 0.01);
-    expect(rise(constant_s)).toBeCloseTo(1 - Math.exp(-1), 3);
+    // Still air above is no constant film: the law holds to a hundredth.
+    expect(rise(constant_s)).toBeCloseTo(1 - Math.exp(-1), 2);
     expect(rise(3 * constant_s)).toBeCloseTo(0.95, 2);
     expect(constant_s).toBeGreaterThan(30);
     expect(constant_s).toBeLessThan(200);

@@ -28,27 +28,11 @@ export const STILL_AIR = {
   ),
 } as const;
 
-/** What a preheater does to the face it warms. */
+/** Kinds of preheater; what each does to a face is `thermal/surface/preheater`. */
 export const PREHEATERS = {
-  convective: {
-    name: 'Warm-air preheater',
-    film: property(45, 'W/m²K', [25, 80], 0.25, 'assumed', 'slow forced air on a plate, Incropera ch. 7'),
-  },
-  infrared: {
-    name: 'Infrared preheater',
-    film: property(
-      22,
-      'W/m²K',
-      [12, 35],
-      0.25,
-      'assumed',
-      'grey radiation linearised about 430 K, view factor 0.8',
-    ),
-  },
-  plate: {
-    name: 'Hot plate',
-    film: property(65, 'W/m²K', [30, 150], 0.35, 'assumed', 'air gap of 0.5 mm at 0.033 W/mK'),
-  },
+  convective: { name: 'Warm-air preheater' },
+  infrared: { name: 'Infrared preheater' },
+  plate: { name: 'Hot plate' },
 } as const;
 
 export type PreheaterId = keyof typeof PREHEATERS;

@@ -1,4 +1,6 @@
-import { PREHEATERS, STILL_AIR, type PreheaterId } from '~/core/materials/air';
+import { STILL_AIR, type PreheaterId } from '~/core/materials/air';
+import { characteristic_m } from '~/core/thermal/preheat';
+import { preheaterFilm_W_m2K } from '~/core/thermal/surface/preheater';
 import { ALLOYS } from '~/core/materials/alloys';
 import { arealHeat_J_m2K } from '~/core/thermal/stackup';
 import { SOLVER } from '~/core/thermal/network/settings';
@@ -104,9 +106,13 @@ function arrangements(request: PhaseRequest, shielded: boolean): Arrangement[] {
   });
 }
 
+/** A usual soak's temperature, which its time constant is read at. */
+const SOAKED_AT_K = 423.15;
+
 /** How long a preheater is given before the air, by the board's own time constant, in steps of half a minute. */
 function soakFor_s({ board }: PhaseRequest, kind: PreheaterId): number {
-  const constant_s = arealHeat_J_m2K(board) / (PREHEATERS[kind].film.value + STILL_AIR.boardTop.value);
+  const film_W_m2K = preheaterFilm_W_m2K(kind, SOAKED_AT_K, SOAKED_AT_K, 'down', characteristic_m(board));
+  const constant_s = arealHeat_J_m2K(board) / (film_W_m2K + STILL_AIR.boardTop.value);
   const [least, most] = AIR.soakRange_s;
   return Math.min(most, Math.max(least, 30 * Math.round((AIR.soakConstants * constant_s) / 30)));
 }

@@ -6,6 +6,7 @@ import { onBoard } from '~/core/packages/placement';
 import type { Connection } from '../joint/scenario';
 import { enthalpyCurve, type EnthalpyCurve } from '../network/enthalpy';
 import { SOLVER } from '../network/settings';
+import { reliefResistance_K_W } from '../relief';
 import { effectiveFraction, layerDepth_m } from '../stackup';
 import { FIELD } from './settings';
 import { columnAt, coverageAt, type BoardFactors, type FieldBoard, type FieldMesh } from './mesh';
@@ -204,8 +205,7 @@ function padLinks_W_K(
         connection,
         foil_W_K,
         foil_W_K * effectiveFraction(coverageAt(board, number - 1, part.x_m, part.y_m)),
-        land_m,
-        cell_m,
+        { land_m, barrel_m: pad.hole_m === null ? land_m / 4 : pad.hole_m / 2, cell_m },
       );
       const distance_m = Math.abs(
         layerDepth_m(board, number) - (part.side === 'top' ? 0 : board.thickness_m),
@@ -230,16 +230,22 @@ function copperJoint_W_K(
   connection: Exclude<Connection, { kind: 'isolated' }>,
   foil_W_K: number,
   field_W_K: number,
-  land_m: number,
-  cell_m: number,
+  {
+    land_m,
+    barrel_m,
+    cell_m,
+  }: { readonly land_m: number; readonly barrel_m: number; readonly cell_m: number },
 ): number {
   const ring = Math.log(Math.max(1.2, (2 * cell_m) / land_m));
   switch (connection.kind) {
     case 'solid-plane':
       return (2 * Math.PI * field_W_K) / ring;
     case 'thermal-relief': {
-      const spokes_W_K = (connection.spokes * connection.spokeWidth_m * foil_W_K) / connection.spokeLength_m;
-      return 1 / (1 / spokes_W_K + ring / (2 * Math.PI * field_W_K));
+      const relief_K_W = reliefResistance_K_W(
+        { ...connection, landRadius_m: land_m, barrelRadius_m: Math.min(barrel_m, land_m) },
+        { land: foil_W_K, spoke: foil_W_K, field: field_W_K },
+      );
+      return 1 / (relief_K_W + ring / (2 * Math.PI * field_W_K));
     }
     case 'track':
       // To the middle of the way that the track runs within reach of its laminate.

@@ -1,6 +1,7 @@
 import { SHIELDS, SURFACE } from '~/core/materials/surfaces';
 import { onBoard } from '~/core/packages/placement';
 import { jetField } from '../surface/jet';
+import { characteristic_m } from '../preheat';
 import { preheaterFilm_W_m2K } from '../surface/preheater';
 import { naturalFilm_W_m2K, radiantFilm_W_m2K, type Facing } from '../surface/stillAir';
 import type { BodyPlace } from './attachments';
@@ -63,6 +64,9 @@ export class Films {
   private readonly open: Readonly<Record<Side, Float64Array>>;
   private readonly emit: Readonly<Record<Side, Float64Array>>;
   private readonly still: StillAir;
+  private readonly length_m: number;
+  /** Film to the stage's preheater by a face's temperature, tabulated once per stage. */
+  private source_W_m2K: Float64Array | null = null;
   private stage: Stage | null = null;
 
   constructor(
@@ -81,13 +85,26 @@ export class Films {
     this.emit = { top: this.emissionShare('top'), bottom: this.emissionShare('bottom') };
     const length_m = mesh.nx * mesh.dx_m;
     const width_m = mesh.ny * mesh.dy_m;
-    this.still = new StillAir(ambient_K, (length_m * width_m) / (2 * (length_m + width_m)), factors.stillAir);
+    this.length_m = characteristic_m({ length_m, width_m });
+    this.still = new StillAir(ambient_K, this.length_m, factors.stillAir);
   }
 
   /** Lays the forced films of a stage; `follow` must be called after it. */
   begin(stage: Stage): void {
     this.stage = stage;
     this.jet_W_m2K = null;
+    const { preheat } = stage;
+    this.source_W_m2K =
+      preheat &&
+      Float64Array.from({ length: TABLE_ROWS }, (_, i) =>
+        preheaterFilm_W_m2K(
+          preheat.kind,
+          preheat.setpoint_K,
+          TABLE_FROM_K + i,
+          preheat.side === 'top' ? 'up' : 'down',
+          this.length_m,
+        ),
+      );
     if (!stage.air) return;
     const { mesh } = this;
     const { jet, x_m, y_m, side } = stage.air;
@@ -128,13 +145,12 @@ export class Films {
       let hot = 0;
       if (jet) hot = jet[c]!;
       if (preheat) {
-        hot = factors.preheat * preheaterFilm_W_m2K(preheat.kind, preheat.setpoint_K, face_K[c]!);
+        hot = factors.preheat * this.source_W_m2K![row(face_K[c]!)]!;
         warmth[c] = 1;
       }
-      // A forced film takes the place of natural convection; a preheater of any kind hides cold surroundings.
+      // A forced film takes the place of natural convection; a preheater of any kind hides the room and its air.
       const quiet = preheat ? 0 : radiant;
-      const calm =
-        preheat?.kind === 'plate' ? 0 : Math.max(0, natural - (preheat?.kind === 'infrared' ? 0 : hot));
+      const calm = preheat ? 0 : Math.max(0, natural - hot);
       hot_W_K[c] = area_m2 * open[c]! * hot;
       still_W_K[c] = area_m2 * (open[c]! * calm + quiet);
     }
@@ -165,8 +181,7 @@ export class Films {
     film.still_W_K = surface_m2 * (open * Math.max(0, natural - hot) + radiant);
     if (stage?.preheat && stage.preheat.side === part.side) {
       // Hanging into the preheater: its film over the whole body.
-      film.hot_W_K =
-        surface_m2 * open * preheaterFilm_W_m2K(stage.preheat.kind, stage.preheat.setpoint_K, body_K);
+      film.hot_W_K = surface_m2 * open * this.source_W_m2K![row(body_K)]!;
       film.warmth = 1;
       film.still_W_K = 0;
     }

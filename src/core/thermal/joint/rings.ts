@@ -76,7 +76,9 @@ export function ringMesh(
   const bounds_m = [barrelRadius_m];
   for (let i = 0; i <= detail.rings; i++) bounds_m.push(landRadius_m * growth ** i);
   const radius_m = bounds_m.slice(1).map((outer, i) => Math.sqrt(outer * bounds_m[i]!));
-  const profiles = placed.map((sheet) => sheetProfile(scenario, sheet, factors, landRadius_m));
+  const profiles = placed.map((sheet) =>
+    sheetProfile(scenario, sheet, factors, { landRadius_m, barrelRadius_m }),
+  );
   return {
     sheets: placed,
     bounds_m,

@@ -1,5 +1,6 @@
 import { COPPER } from '~/core/materials/copper';
 import { LAMINATES } from '~/core/materials/laminates';
+import { reliefResistance_K_W } from '../relief';
 import { effectiveFraction, type ConductingSheet, type CopperRing } from '../stackup';
 
 import type { Factors, JointBoard } from './scenario';
@@ -24,7 +25,7 @@ export function sheetProfile(
   scenario: JointBoard,
   sheet: PlacedSheet,
   factors: Factors,
-  landRadius_m: number,
+  { landRadius_m, barrelRadius_m }: { readonly landRadius_m: number; readonly barrelRadius_m: number },
 ): SheetProfile {
   const laminate = LAMINATES[scenario.board.laminate];
   const layer = sheet.layer === null ? null : scenario.board.copper[sheet.layer - 1]!;
@@ -41,10 +42,12 @@ export function sheetProfile(
   if (mine?.kind === 'solid-plane') gap_W_K = field_W_K;
   if (mine?.kind === 'thermal-relief') {
     gapEnd_m = landRadius_m + mine.spokeLength_m;
-    // As a ring conductance whose logarithm gives the spokes' own straight conduction.
-    gap_W_K =
-      (mine.spokes * mine.spokeWidth_m * foil_W_K * Math.log(gapEnd_m / landRadius_m)) /
-      (2 * Math.PI * mine.spokeLength_m);
+    // As a ring conductance whose logarithm gives the spokes' resistance with their mouths.
+    const relief_K_W = reliefResistance_K_W(
+      { ...mine, landRadius_m, barrelRadius_m },
+      { land: foil_W_K, spoke: foil_W_K, field: field_W_K },
+    );
+    gap_W_K = Math.log(gapEnd_m / landRadius_m) / (2 * Math.PI * relief_K_W);
   }
   const zones = [
     { end_m: landRadius_m, sheet_W_K: laminate_W_K + (hasLand ? foil_W_K : 0) },

@@ -1,8 +1,7 @@
-import { PREHEATERS, STILL_AIR } from '~/core/materials/air';
 import { integrate, type EnergyAccount, type Integration } from '../network/integrate';
 import { NetworkBuilder, type ThermalNetwork } from '../network/network';
 import { SOLVER } from '../network/settings';
-import { boardTemperature_K } from '../preheat';
+import { soaked, type FaceFilm, type Soaked } from '../preheat';
 import { firstReached_s } from '../history';
 import { addBarrel, type SolderPlace } from './barrel';
 import { addGuest, type Guest } from './guests';
@@ -79,16 +78,11 @@ export function buildJoint(
   guests: readonly Guest[] = [],
 ): JointModel {
   const net = new NetworkBuilder();
-  const board_K = boardTemperature_K(scenario.board, scenario.preheat, scenario.ambient_K);
+  const warm = soaked(scenario.board, scenario.preheat, scenario.ambient_K);
+  const { board_K } = warm;
   const ironOnTop = (scenario.partSide === 'top') === (scenario.face === 'component-side');
   const mesh = holeMesh(scenario, ironOnTop, factors);
-  const field = new RingBuilder(
-    net,
-    scenario,
-    surroundingsOf(scenario, board_K, ironOnTop, factors),
-    mesh,
-    factors,
-  );
+  const field = new RingBuilder(net, scenario, surroundingsOf(warm, ironOnTop, factors), mesh, factors);
   const barrel = addBarrel(net, scenario, mesh, board_K, factors);
   const rings = field.close(barrel.landLinks);
   const tip = addTip(net, scenario.iron, scenario.ambient_K, factors);
@@ -113,26 +107,15 @@ export function buildJoint(
 
 /** The board is turned so that the iron works from above; a preheater stands below, or warms the same face. */
 export function surroundingsOf(
-  scenario: Pick<JointScenario, 'ambient_K' | 'preheat'>,
-  board_K: number,
+  { board_K, work, far }: Soaked,
   ironOnTop: boolean,
   factors: Factors,
 ): Surroundings {
-  const still = (film_W_m2K: number) => ({
-    film_W_m2K: film_W_m2K * factors.film,
-    air_K: scenario.ambient_K,
+  const scattered = (face: FaceFilm): FaceFilm => ({
+    ...face,
+    film_W_m2K: face.film_W_m2K * factors.film,
   });
-  const { preheat } = scenario;
-  const warm = preheat && {
-    film_W_m2K: PREHEATERS[preheat.kind].film.value * factors.film,
-    air_K: preheat.setpoint_K,
-  };
-  return {
-    board_K,
-    ironOnTop,
-    nearFilm: (preheat?.fromWorkFace && warm) || still(STILL_AIR.boardTop.value),
-    farFilm: (!preheat?.fromWorkFace && warm) || still(STILL_AIR.boardBottom.value),
-  };
+  return { board_K, ironOnTop, nearFilm: scattered(work), farFilm: scattered(far) };
 }
 
 /** Runs one joint from touch-down. Throws only on a network with non-finite or non-positive data. */

@@ -9,7 +9,7 @@ import type { MeltingRange } from '~/core/solder/mixture';
 import { SOLVER } from '../network/settings';
 import { integrate, type EnergyAccount, type Integration } from '../network/integrate';
 import { NetworkBuilder } from '../network/network';
-import { boardTemperature_K, type Preheat } from '../preheat';
+import { soaked, type Preheat } from '../preheat';
 import type { Board } from '../stackup';
 import { addGuest, type Guest } from './guests';
 import { mix, ringArea_m2, ringMesh, ringSpot, RingBuilder, type RingSpot } from './rings';
@@ -88,10 +88,11 @@ export function simulateSurface(
   const { board, part } = scenario;
   const melting = meltingOf(scenario);
   const net = new NetworkBuilder();
-  const board_K = boardTemperature_K(board, scenario.preheat, scenario.ambient_K);
+  const warm = soaked(board, scenario.preheat, scenario.ambient_K);
+  const { board_K } = warm;
   const form = formOf(part, scenario.alloy, board.thickness_m);
   const onTop = scenario.partSide === 'top';
-  const around = surroundingsOf(scenario, board_K, onTop, factors);
+  const around = surroundingsOf(warm, onTop, factors);
   const followed = followedPads(scenario, form.pads);
 
   const joints = followed.map(({ pad, like }) => {
