@@ -5,6 +5,8 @@ import {
   jetField,
   jetNumbers,
   jetOutsideRange,
+  MOST_MACH,
+  outletMach,
   massFlow_kg_s,
   roundLocalNusselt,
   roundMeanNusselt,
@@ -149,6 +151,21 @@ describe('still air: Incropera eq. 9.30–9.32 (worked by hand from table A.4 at
     const up = naturalFilm_W_m2K('up', 400, 300, 0.05);
     const down = naturalFilm_W_m2K('down', 300, 400, 0.05);
     expect(down / up).toBeCloseTo(1, 6);
+  });
+});
+
+describe('air near the speed of sound', () => {
+  const jet = { nozzle: { shape: 'round', diameter_m: 4e-3 }, standoff_m: 8e-3 } as const;
+
+  it('20 L/min at 20 °C through 4 mm leave at 26.5 m/s of 343: Mach 0.077 (Incropera eq. of state)', () => {
+    expect(outletMach({ ...jet, air_K: 293.15, flow_m3_s: 20 / 60_000 })).toBeCloseTo(26.53 / 343.2, 3);
+  });
+
+  it('a 1 mm nozzle at 400 L/min and 550 °C is far past it, and is said where it is only fast', () => {
+    const pin = { nozzle: { shape: 'round', diameter_m: 1e-3 }, standoff_m: 8e-3 } as const;
+    expect(outletMach({ ...pin, air_K: 823, flow_m3_s: 400 / 60_000 })).toBeGreaterThan(10 * MOST_MACH);
+    const fast = { ...jet, air_K: 673, flow_m3_s: 80 / 60_000 };
+    expect(jetOutsideRange(fast).join()).toMatch(/Mach 0\.[34567]/);
   });
 });
 

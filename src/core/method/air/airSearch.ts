@@ -1,5 +1,6 @@
 import { STILL_AIR, type PreheaterId } from '~/core/materials/air';
 import { characteristic_m } from '~/core/thermal/preheat';
+import { MOST_MACH, outletMach } from '~/core/thermal/surface/jet';
 import { preheaterFilm_W_m2K } from '~/core/thermal/surface/preheater';
 import { ALLOYS } from '~/core/materials/alloys';
 import { arealHeat_J_m2K } from '~/core/thermal/stackup';
@@ -93,7 +94,8 @@ function arrangements(request: PhaseRequest, shielded: boolean): Arrangement[] {
       { nozzle: fits, flow_m3_s: most, standoff_m: back },
       ...(wider ? [{ nozzle: wider, flow_m3_s: most, standoff_m: close }] : []),
     ];
-    return jets.flatMap((jet) =>
+    const possible = jets.filter((jet) => outletMach({ ...jet, air_K: AIR.airRange_K[1] }) <= MOST_MACH);
+    return possible.flatMap((jet) =>
       warms.map((preheat) => ({
         station,
         ...jet,

@@ -34,6 +34,21 @@ const equivalentDiameter_m = (nozzle: Nozzle): number => Math.sqrt((4 * outletAr
 
 export const massFlow_kg_s = (jet: Jet): number => jet.flow_m3_s * airAt(METERED_K).density_kg_m3;
 
+/** Gas constant and ratio of specific heats of air (Incropera table A.4 and eq. of state). */
+const AIR_GAS = { constant_J_kgK: 287, heats: 1.4 } as const;
+
+/** No station's pump gives more: past this the outlet chokes and the correlations mean nothing (assumed). */
+export const MOST_MACH = 0.8;
+/** Under this air is as good as incompressible. */
+const SLOW_MACH = 0.3;
+
+/** Speed at the outlet over that of sound in its air. */
+export function outletMach(jet: Pick<Jet, 'nozzle' | 'air_K' | 'flow_m3_s'>): number {
+  const density = airAt(METERED_K).density_kg_m3 * (METERED_K / jet.air_K);
+  const speed_m_s = (jet.flow_m3_s * airAt(METERED_K).density_kg_m3) / (density * outletArea_m2(jet.nozzle));
+  return speed_m_s / Math.sqrt(AIR_GAS.heats * AIR_GAS.constant_J_kgK * jet.air_K);
+}
+
 /**
  * Mean Nusselt number under a single round nozzle over a disc of radius r, divided by Pr^0.42.
  * Martin, Advances in Heat Transfer 13 (1977), as Incropera eq. 7.74 to 7.76 give it:
@@ -83,6 +98,8 @@ export function jetOutsideRange(jet: Jet): string[] {
   const least = slot ? 3000 : 2000;
   if (reynolds < least) found.push(`Reynolds ${reynolds.toFixed(0)} is under ${least}`);
   if (heightRatio < 2) found.push(`stand-off is ${heightRatio.toFixed(1)} nozzle widths, under 2`);
+  const mach = outletMach(jet);
+  if (mach > SLOW_MACH) found.push(`air leaves at Mach ${mach.toFixed(1)}`);
   if (heightRatio > (slot ? 10 : 12)) found.push(`stand-off is ${heightRatio.toFixed(0)} nozzle widths`);
   return found;
 }

@@ -1,11 +1,12 @@
 import { z } from 'zod';
 import { SHIELD_IDS } from '~/core/materials/surfaces';
 import { padNamesOf } from '~/core/packages/form';
-import { kelvin, metres, radians } from '~/core/quantity/convert';
+import { cubicMetresPerSecond, kelvin, metres, radians } from '~/core/quantity/convert';
 import type { JointScenario } from '~/core/thermal/joint/scenario';
 import { place, placed, room_C } from '../placed';
 import { mappedBoard } from '~/schema/values/mappedBoard';
 import { fieldBoardOf } from '../si/board';
+import { MOST_MACH, outletMach, type Nozzle } from '~/core/thermal/surface/jet';
 import { padPlaces } from '~/core/packages/placement';
 import { boardAbout } from '~/core/thermal/surroundings';
 import { connections } from '~/schema/values/connection';
@@ -91,6 +92,7 @@ const hotAirLoad = z
     if (!round && !sides)
       refuse('nozzle_mm', 'is missing; give nozzle_mm, or nozzleWidth_mm and nozzleHeight_mm');
     if (round && part) refuse('nozzle_mm', 'stands beside a width and height; give one or the other');
+    checkOutlet(load, refuse);
     load.schedule.forEach((entry, i) => {
       if (i > 0 && entry.at_s <= load.schedule[i - 1]!.at_s) {
         context.addIssue({
@@ -102,6 +104,36 @@ const hotAirLoad = z
       }
     });
   });
+
+interface Outlet {
+  readonly air_C: number;
+  readonly flow_L_min: number;
+  readonly nozzle_mm?: number | undefined;
+  readonly nozzleWidth_mm?: number | undefined;
+  readonly nozzleHeight_mm?: number | undefined;
+}
+
+/** No pump drives air through an outlet near the speed of sound. */
+function checkOutlet(load: Outlet, refuse: (path: string, message: string) => void): void {
+  const { nozzle_mm, nozzleWidth_mm, nozzleHeight_mm } = load;
+  const nozzle: Nozzle | null =
+    nozzle_mm !== undefined
+      ? { shape: 'round', diameter_m: metres(nozzle_mm) }
+      : nozzleWidth_mm !== undefined && nozzleHeight_mm !== undefined
+        ? { shape: 'rectangle', width_m: metres(nozzleWidth_mm), height_m: metres(nozzleHeight_mm) }
+        : null;
+  if (!nozzle) return;
+  const mach = outletMach({
+    nozzle,
+    air_K: kelvin(load.air_C),
+    flow_m3_s: cubicMetresPerSecond(load.flow_L_min),
+  });
+  if (mach > MOST_MACH)
+    refuse(
+      'flow_L_min',
+      `is ${load.flow_L_min} L/min, which would leave this nozzle at Mach ${mach.toFixed(1)}; give a wider nozzle or less flow`,
+    );
+}
 
 const shield = z.strictObject({
   kind: oneOf(SHIELD_IDS),
