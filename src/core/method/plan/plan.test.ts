@@ -22,7 +22,6 @@ import { padOrder } from '../request';
 import { frontier } from '../limits/frontier';
 import { PLAN } from '../settings';
 
-const WIDE = { shape: 'bevel', width_m: 3e-3, construction: 'cartridge' } as const;
 const easy = planRequest({ '1': [trackOn(2)], '2': [trackOn(2)] }, { board: TWO_LAYER });
 const grounded = planRequest({ '1': [trackOn(4)], '2': [planeOn(2, 3)] }, { preheaters: [] });
 const warmable = planRequest({ '1': [trackOn(4)], '2': [planeOn(2, 3)] });
@@ -149,7 +148,7 @@ describe('one temperature that does not serve all pins', () => {
       { '1': [trackOn(4)], '2': [reliefOn(2)] },
       {
         preheaters: [],
-        irons: [{ ...IRON, tips: [WIDE] }],
+        irons: [{ ...IRON, tips: [{ shape: 'chisel', width_m: 2.4e-3, construction: 'cartridge' }] }],
         history: { padDose: { '1': 0.85 }, laminateDose: 0, partCycles: 3 },
       },
     ),
