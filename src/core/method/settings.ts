@@ -65,6 +65,10 @@ export const PLAN = {
   neighbourBody_K: 473.15,
   /** Solvent under a part needs more than three minutes (common practice). */
   underPartDry_s: 240,
+  /** A joint that would not melt cools so long before it is heated again (common practice). */
+  coolAgain_s: 60,
+  /** A melt said this much before any was foretold, and in half of its time, is asked about (assumed). */
+  surprise_s: 2,
   /** A body is touched without harm below this (ISO 13732-1 metal, one second, from memory). */
   cool_K: 323.15,
 } as const;

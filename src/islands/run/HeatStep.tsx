@@ -176,21 +176,15 @@ function zoneOf(
   return dwell.expect_s[0] !== null && elapsed_s >= dwell.expect_s[0] ? 'expect' : 'not-yet';
 }
 
-/** Common practice: a joint that would not melt cools a minute before it is heated again. */
-const COOLS_ms = 60_000;
-
 /** Until a joint whose melt was not seen may be heated again; nothing where it melted. */
 export const coolingLeft_ms = (last: Turn['lastDwell'], now_ms: number): number =>
   last?.off_s == null || last.melted_s !== null
     ? 0
-    : Math.max(0, last.on_ms + last.off_s * 1e3 + COOLS_ms - now_ms);
+    : Math.max(0, last.on_ms + last.off_s * 1e3 + PLAN.coolAgain_s * 1e3 - now_ms);
 
 /** Whether a melt is claimed long before any was foretold. */
 export const isSurprising = (elapsed_s: number, { expect_s }: NonNullable<JobStep['dwell']>): boolean =>
-  expect_s[0] !== null && expect_s[0] - elapsed_s > SURPRISE_s && elapsed_s < expect_s[0] / 2;
-
-/** Nearer than this a hand cannot tell. */
-const SURPRISE_s = 2;
+  expect_s[0] !== null && expect_s[0] - elapsed_s > PLAN.surprise_s && elapsed_s < expect_s[0] / 2;
 
 /** A sound as the window opens and one at the stop; the zone's words and colours say the same. */
 function useSignals(zone: Zone): void {

@@ -132,11 +132,17 @@ function placeIn(
     ref: site.ref,
     value: valueOf(site),
     by: recap.order,
+    // A bench that was left has cooled meanwhile.
+    wait_s: ready.discharged ? 60 * waitIn(recap, site.ref) : 0,
     todo: takenUp(ready, wantsOf(phasesIn(answer), placeOf(site.id))).todo,
     lookAlikes: recap.answer.picks.filter((p) => line?.lookAlikes.includes(p.value)),
     next: next ? { ref: siteIn(open, next.siteId).ref, value: valueOf(siteIn(open, next.siteId)) } : null,
     uncleaned: uncleanedSites(open.jobs).map((id) => siteIn(open, id).ref),
   };
 }
+
+/** The wait for a warm neighbour in the order that was decided on, min. */
+const waitIn = ({ order, answer }: RecapRecord, ref: string): number =>
+  (order === 'value' ? answer.byValue : answer.byArea).legs.find((leg) => leg.ref === ref)?.wait_min ?? 0;
 
 const valueOf = ({ ref, value }: Pick<SiteWithPads, 'ref' | 'value'>): string => value || ref;

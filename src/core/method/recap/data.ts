@@ -11,6 +11,8 @@ export const RECAP = {
     'assumed',
     'a hand preheater or a lens field covers about 50 mm: common practice',
   ),
+  /** Leads and feet are bent to pitch by so much without a thought. */
+  gives: property(0.5e-3, 'm', [0.2e-3, 1e-3], 0.4, 'assumed', 'common practice'),
   /** Moving lens, light and hands to another area. */
   move_s: property(20, 's', [8, 60], 0.4, 'assumed', 'common practice'),
   /** Opening another tray, reading it, putting the last one away. */

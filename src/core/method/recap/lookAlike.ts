@@ -1,7 +1,5 @@
 import { landShapes, type PartPackage } from '~/core/packages/form';
-
-/** Leads and feet are bent to pitch by so much without a thought (assumed; common practice). */
-const GIVES_m = 0.5e-3;
+import { RECAP } from './data';
 
 /** Whether a part goes into the lands of another of its family: the wrong one would be fitted without resistance. */
 export function fitsToo(a: PartPackage, b: PartPackage): boolean {
@@ -9,6 +7,6 @@ export function fitsToo(a: PartPackage, b: PartPackage): boolean {
   const [one, two] = [landShapes(a), landShapes(b)];
   return (
     one.length === two.length &&
-    one.every((land, i) => Math.hypot(land.x_m - two[i]!.x_m, land.y_m - two[i]!.y_m) <= GIVES_m)
+    one.every((land, i) => Math.hypot(land.x_m - two[i]!.x_m, land.y_m - two[i]!.y_m) <= RECAP.gives.value)
   );
 }

@@ -54,6 +54,7 @@ describe('what stands ready from part to part', () => {
 
 const STEPS = [
   'gate-stored-charge',
+  'gate-lithium',
   'orientation',
   'set',
   'preheat',
@@ -74,6 +75,7 @@ const PLACE: RoundPlace = {
   value: '10 µF 63 V',
   by: 'value',
   todo: READY,
+  wait_s: 0,
   lookAlikes: [{ value: '47 µF 50 V', refs: ['C8', 'C9'] }],
   next: { ref: 'C3', value: '10 µF 63 V' },
   uncleaned: ['C1'],
@@ -87,6 +89,8 @@ const detail = (id: string, changes: Partial<RoundPlace> = {}): string =>
 describe('the steps of one part of many', () => {
   it('leave out what stands ready, and pause after the part', () => {
     expect(ids()).toEqual([
+      // How far a cell has to stay away is each part's own.
+      'gate-lithium',
       'orientation',
       'heat-1',
       'lift',
@@ -102,12 +106,23 @@ describe('the steps of one part of many', () => {
   it('keep what does not: gates before any touch, one soak for both halves, the station that changed', () => {
     const all = { discharge: true, move: true, tray: true, warm: true, set: [true, true] };
     const first = ids({ todo: all });
-    expect(first.slice(0, 4)).toEqual(['gate-stored-charge', 'orientation', 'set', 'preheat']);
+    expect(first.slice(0, 5)).toEqual([
+      'gate-stored-charge',
+      'gate-lithium',
+      'orientation',
+      'set',
+      'preheat',
+    ]);
     expect(first).toContain('fit-set');
     expect(first).not.toContain('fit-preheat');
     expect(first.indexOf('tray')).toBe(first.indexOf('fit-marking') - 1);
     expect(ids({ todo: { ...READY, set: [false, true] } })).toContain('fit-set');
     expect(ids({ todo: { ...READY, set: [false, true] } })).not.toContain('set');
+  });
+
+  it('wait for a warm neighbour with a clock, where the time in all counts it', () => {
+    expect(ids({ wait_s: 72 })[0]).toBe('cool-neighbour');
+    expect(detail('cool-neighbour', { wait_s: 72 })).toContain('a finger can rest');
   });
 
   it('the last has no pause, and its cleaning is for all that was worked', () => {

@@ -15,6 +15,8 @@ export interface RoundPlace {
   readonly value: string;
   readonly by: 'value' | 'area';
   readonly todo: Preparation;
+  /** Until a neighbour that was just worked has cooled; 0: no wait. */
+  readonly wait_s: number;
   /** Other values that go into the same lands. */
   readonly lookAlikes: readonly PartLine[];
   /** The next one; null after the last. */
@@ -43,12 +45,12 @@ export function roundSteps<L extends Line>(
   const sets = steps.filter((s) => /(^|-)set$/.test(s.id)).map((s) => s.id);
   const soaks = steps.filter((s) => /(^|-)preheat$/.test(s.id)).map((s) => s.id);
   const done = new Set([
-    ...(todo.discharge ? [] : steps.filter((s) => s.id.startsWith('gate-')).map((s) => s.id)),
+    ...(todo.discharge ? [] : steps.filter((s) => isBoardGate(s.id)).map((s) => s.id)),
     ...sets.filter((_, i) => !(todo.set[i] ?? true)),
     // The board stays on its preheater from the removal to the fit.
     ...soaks.slice(todo.warm ? 1 : 0),
   ]);
-  return steps
+  const kept = steps
     .filter((s) => !done.has(s.id))
     .flatMap((s): L[] => {
       if (/(^|-)marking$/.test(s.id))
@@ -56,11 +58,15 @@ export function roundSteps<L extends Line>(
       if (s.id === 'clean') return [...pause(place).map(make), { ...s, detail: cleanWords(s.detail, place) }];
       return [s];
     });
+  return [...cooling(place).map(make), ...kept];
 }
+
+/** A hazard of the whole board; how far a cell has to stay away is each part's own, and is told at each. */
+const isBoardGate = (stepId: string): boolean => stepId.startsWith('gate-') && stepId !== 'gate-lithium';
 
 /** Whether a step serves more than the part it stands before. */
 export const isShared = (stepId: string): boolean =>
-  /^gate-|(^|-)(set|preheat)$|^(tray|clean|dry|supply)$/.test(stepId);
+  isBoardGate(stepId) || /(^|-)(set|preheat)$|^(tray|clean|dry|supply)$/.test(stepId);
 
 const added = (id: string, title: string, detail: string, why: string): Added => ({
   op: 'add',
@@ -72,6 +78,17 @@ const added = (id: string, title: string, detail: string, why: string): Added =>
   why,
   wait_s: null,
 });
+
+function cooling({ ref, wait_s }: RoundPlace): Added[] {
+  if (wait_s <= 0) return [];
+  const wait = added(
+    'cool-neighbour',
+    `Let the place of ${ref} cool`,
+    'Its neighbour was just under the iron: until flux does not boil off at once and a finger can rest.',
+    'Worked on while it is warm, its lands take the heat of both.',
+  );
+  return [{ ...wait, kind: 'wait', wait_s }];
+}
 
 function tray({ todo, by, value, lookAlikes }: RoundPlace): Added[] {
   if (!todo.tray) return [];

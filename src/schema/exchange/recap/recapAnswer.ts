@@ -16,6 +16,8 @@ const leg = z.strictObject({
   ref: z.string(),
   /** What is done before it, in its order. */
   before: z.array(z.strictObject({ what: z.string(), minutes: z.number() })),
+  /** Of what comes before: until a warm neighbour has cooled. */
+  wait_min: z.number().default(0),
   own_min: z.number(),
   minutes: z.number(),
 });

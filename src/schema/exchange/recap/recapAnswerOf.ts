@@ -57,6 +57,7 @@ const sequenceAnswer = ({ legs, before_s, after_s, total_s, wait_s, ...of }: Seq
     before: BEFORE.flatMap(({ part, what }) =>
       leg[part] > 0 ? [{ what, minutes: inMinutes(leg[part]) }] : [],
     ),
+    wait_min: inMinutes(leg.wait_s),
     own_min: inMinutes(leg.own_s),
     minutes: inMinutes(leg.total_s),
   })),
