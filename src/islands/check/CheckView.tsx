@@ -19,7 +19,7 @@ import { $by } from '~/ui/preferences';
 import { padState, statesOf, worstOf } from '~/islands/findings/marking';
 import { CHECK_COMMANDS, type CheckCommand } from './commands';
 import { Mending } from './Mending';
-import { nextOpen, readingOf, reduce } from './state';
+import { mayFollow, nextOpen, readingOf, reduce } from './state';
 import { expectation, ohms, VERDICT_SHAPES, VERDICT_WORDS, whyUnchecked } from '~/ui/continuityWords';
 import css from './check.module.css';
 
@@ -39,7 +39,8 @@ export function CheckView({ sheet }: { sheet: CheckSheet }) {
     fault: null,
     readings: sheet.readings,
     findings: sheet.findings,
-    sending: false,
+    sending: null,
+    held: [],
     error: null,
   });
   const ready = useReady();
@@ -59,19 +60,13 @@ export function CheckView({ sheet }: { sheet: CheckSheet }) {
   };
   const go = (to: number): boolean => {
     const inside = Math.min(checks.length - 1, Math.max(0, to));
-    if (checks.length > 0) dispatch({ type: 'go', to: inside });
+    // A reading under way says itself where the probes go next.
+    if (checks.length > 0 && state.sending === null) dispatch({ type: 'go', to: inside });
     return checks.length > 0;
   };
 
-  const take = (): void => {
-    if (!check || state.sending) return;
-    const value_Ohm = resistanceOf_Ohm(state.entry);
-    if (value_Ohm === null) {
-      const fault = `“${state.entry}” is no reading; type ohms such as 0.2, 4k7 or 1.2M, or OL where nothing conducts`;
-      dispatch({ type: 'refuse', fault });
-      return;
-    }
-    dispatch({ type: 'send' });
+  const record = (value_Ohm: number): void => {
+    if (!check) return;
     postJson<ContinuityReadingTaken>(`/api/sites/${site.id}/readings`, {
       kind: check.kind,
       padId: check.pad.id,
@@ -87,6 +82,22 @@ export function CheckView({ sheet }: { sheet: CheckSheet }) {
       (error: unknown) => dispatch({ type: 'failed', error }),
     );
   };
+  const take = (): void => {
+    const value_Ohm = resistanceOf_Ohm(state.entry);
+    if (value_Ohm === null) {
+      const fault = `“${state.entry}” is no reading; type ohms such as 0.2, 4k7 or 1.2M, or OL where nothing conducts`;
+      dispatch({ type: 'refuse', fault });
+      return;
+    }
+    dispatch({ type: 'send' });
+    if (state.sending === null) record(value_Ohm);
+  };
+  useEffect(() => {
+    if (!mayFollow(state)) return;
+    const value_Ohm = resistanceOf_Ohm(state.held[0]!);
+    dispatch({ type: 'send-held' });
+    if (value_Ohm !== null) record(value_Ohm);
+  });
 
   useCommands<CheckCommand>('check', CHECK_COMMANDS, (id) => {
     switch (id) {
@@ -192,7 +203,7 @@ export function CheckView({ sheet }: { sheet: CheckSheet }) {
                 onChange={(event) => dispatch({ type: 'type', entry: event.target.value })}
                 onKeyDown={onEntryKey}
               />
-              <Button look="primary" onClick={take} disabled={state.sending || state.entry.trim() === ''}>
+              <Button look="primary" onClick={take} disabled={state.entry.trim() === ''}>
                 Record <KeyCap of="Enter" />
               </Button>
             </div>

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import type { Check, PlacedPad } from '~/core/electrical/checklist';
 import type { ContinuityReadingRecord } from '~/schema/records/site/continuityReading';
 import { expectation, ohms } from '~/ui/continuityWords';
-import { nextOpen, readingOf, reduce, type CheckState } from './state';
+import { mayFollow, nextOpen, readingOf, reduce, type CheckState } from './state';
 
 const pad = (id: string) => ({ id, name: id, net: 'N' }) as PlacedPad;
 const continuity = (from: string, to: string): Check => ({
@@ -38,7 +38,8 @@ const START: CheckState = {
   fault: null,
   readings: [],
   findings: [],
-  sending: false,
+  sending: null,
+  held: [],
   error: null,
 };
 
@@ -69,16 +70,49 @@ describe('the readings of a checklist', () => {
     expect(refused).toMatchObject({ entry: '0.x', fault: 'no reading' });
     expect(reduce(refused, { type: 'type', entry: '0.2' }).fault).toBeNull();
     const failed = reduce(reduce(typed, { type: 'send' }), { type: 'failed', error: new Error('offline') });
-    expect(failed).toMatchObject({ entry: '0.x', sending: false });
+    expect(failed).toMatchObject({ entry: '0.x', sending: null });
     expect(reduce(refused, { type: 'go', to: 2 })).toMatchObject({ at: 2, entry: '', fault: null });
-    const taken = reduce(typed, {
+    const taken = reduce(reduce(typed, { type: 'send' }), {
       type: 'taken',
       reading: reading('r', CHECKS[0]!, 1),
       finding: null,
       next: 1,
     });
-    expect(taken).toMatchObject({ at: 1, entry: '', sending: false });
+    expect(taken).toMatchObject({ at: 1, entry: '', sending: null });
     expect(taken.readings).toHaveLength(1);
+  });
+});
+
+describe('readings entered faster than they are kept', () => {
+  const entered = (state: CheckState, entry: string): CheckState =>
+    reduce(reduce(state, { type: 'type', entry }), { type: 'send' });
+  const twice = entered(entered(START, '0.2'), 'OL');
+
+  it('wait for the one before, and none is lost', () => {
+    expect(twice).toMatchObject({ sending: '0.2', held: ['OL'], entry: '' });
+    expect(mayFollow(twice)).toBe(false);
+    const good = reduce(twice, {
+      type: 'taken',
+      reading: reading('r', CHECKS[0]!, 0.2),
+      finding: null,
+      next: 1,
+    });
+    expect(mayFollow(good)).toBe(true);
+    expect(reduce(good, { type: 'send-held' })).toMatchObject({ at: 1, sending: 'OL', held: [] });
+  });
+
+  it('are asked about where the one before is not good', () => {
+    const bad = { ...reading('r', CHECKS[0]!, 9), verdict: 'bad' } as const;
+    const asked = reduce(twice, { type: 'taken', reading: bad, finding: null, next: 0 });
+    expect(asked).toMatchObject({ at: 0, entry: 'OL', held: [], sending: null });
+    expect(asked.fault).toMatch(/not recorded/);
+  });
+
+  it('stay behind one that could not be kept', () => {
+    const failed = reduce(twice, { type: 'failed', error: new Error('offline') });
+    expect(failed).toMatchObject({ entry: '0.2', held: ['OL'], sending: null });
+    expect(mayFollow(failed)).toBe(false);
+    expect(entered(failed, '0.2')).toMatchObject({ sending: '0.2', held: ['OL'], error: null });
   });
 });
 

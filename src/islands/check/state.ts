@@ -11,7 +11,10 @@ export interface CheckState {
   readonly fault: string | null;
   readonly readings: readonly ContinuityReadingRecord[];
   readonly findings: readonly FindingRecord[];
-  readonly sending: boolean;
+  /** The reading under way to the record, as it was typed; null where none is. */
+  readonly sending: string | null;
+  /** Readings entered while another was under way: each is for the check after it. */
+  readonly held: readonly string[];
   readonly error: unknown;
 }
 
@@ -20,6 +23,7 @@ export type CheckAction =
   | { readonly type: 'type'; readonly entry: string }
   | { readonly type: 'refuse'; readonly fault: string }
   | { readonly type: 'send' }
+  | { readonly type: 'send-held' }
   | {
       readonly type: 'taken';
       readonly reading: ContinuityReadingRecord;
@@ -37,21 +41,40 @@ export function reduce(state: CheckState, action: CheckAction): CheckState {
     case 'refuse':
       return { ...state, fault: action.fault };
     case 'send':
-      return { ...state, sending: true, error: null };
-    case 'taken':
-      return {
+      return state.sending === null
+        ? { ...state, sending: state.entry, entry: '', fault: null, error: null }
+        : { ...state, held: [...state.held, state.entry], entry: '', fault: null };
+    case 'send-held':
+      return { ...state, sending: state.held[0] ?? null, held: state.held.slice(1) };
+    case 'taken': {
+      const after = {
         ...state,
         readings: [...state.readings, action.reading],
         findings: action.finding ? [...state.findings, action.finding] : state.findings,
         at: action.next,
-        entry: '',
-        fault: null,
-        sending: false,
+        sending: null,
       };
+      const [first, ...rest] = state.held;
+      // The probes stay on a check that is not good: whose the next reading is, only the hand knows.
+      return first === undefined || action.reading.verdict === 'good'
+        ? after
+        : { ...after, entry: first, held: rest, fault: WHOSE };
+    }
     case 'failed':
-      return { ...state, sending: false, error: action.error };
+      return { ...state, entry: state.sending ?? state.entry, sending: null, error: action.error };
   }
 }
+
+const WHOSE =
+  'Entered before the last one was judged, and not recorded: press Enter if it is for these probes, or clear it';
+
+/** A reading that waited, and may now be recorded: nothing is under way, failed or asked about before it. */
+export const mayFollow = (state: CheckState): boolean =>
+  state.held.length > 0 &&
+  state.sending === null &&
+  state.error === null &&
+  state.fault === null &&
+  state.entry === '';
 
 /** The newest reading of a check; null where none was taken. */
 export const readingOf = (
