@@ -33,19 +33,27 @@ function byOdex(network: ThermalNetwork, duration_s: number): number[] {
   solver.relativeTolerance = 1e-7;
   solver.maxSteps = 2_000_000;
   const answer = solver.solve(
-    (_x, h) => {
+    (x, h) => {
       const t = h.map((value, node) => temperature(value, node));
       const rate = new Array<number>(network.size).fill(0);
-      for (const edge of network.edges) {
+      // Fluxed touches only: what they let through is known from the time alone.
+      const wetted = new Map(
+        network.wettings.flatMap(({ edges, dryShare, over_s }) =>
+          edges.map((edge) => [edge, Math.min(1, dryShare + ((1 - dryShare) * x) / over_s)] as const),
+        ),
+      );
+      network.edges.forEach((edge, i) => {
         const melts = [share(t[edge.from]!, edge.from), share(t[edge.to]!, edge.to)].filter(
           (s) => s !== null,
         );
         const melt = melts.length ? melts.reduce((a, b) => a + b, 0) / melts.length : 0;
         const flow =
-          (edge.solid_W_K + melt * (edge.liquid_W_K - edge.solid_W_K)) * (t[edge.from]! - t[edge.to]!);
+          (wetted.get(i) ?? 1) *
+          (edge.solid_W_K + melt * (edge.liquid_W_K - edge.solid_W_K)) *
+          (t[edge.from]! - t[edge.to]!);
         rate[edge.from]! -= flow;
         rate[edge.to]! += flow;
-      }
+      });
       for (const a of network.ambient) rate[a.node]! -= a.conductance_W_K * (t[a.node]! - a.temperature_K);
       for (const heater of network.heaters) {
         const wanted = heater.gain_W_K * (heater.setpoint_K - t[heater.node]!);

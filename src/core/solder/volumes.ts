@@ -18,6 +18,19 @@ export const filletRise_m = (lead_m: number, land_m: number): number =>
 export const filletVolume_m3 = (lead_m: number, land_m: number): number =>
   (Math.PI / 3) * (land_m ** 2 - lead_m ** 2) * filletRise_m(lead_m, land_m);
 
+/**
+ * The face of that fillet between two angles, over its radii: ∫ h/r dr of its straight-sided section, m. Heat that
+ * runs round the lead crosses it.
+ */
+export const filletRound_m = (lead_m: number, land_m: number): number => {
+  const ratio = land_m / lead_m;
+  return filletRise_m(lead_m, land_m) * ((ratio * Math.log(ratio)) / (ratio - 1) - 1);
+};
+
+/** Share of that fillet's volume over half of its rise, as of a straight-sided cone about the lead. */
+export const filletTopShare = (lead_m: number, land_m: number): number =>
+  (0.25 * (2.5 * lead_m + 0.5 * land_m)) / (2 * lead_m + land_m);
+
 /** Length of flux-cored wire that holds a volume of solder. */
 export const wireLength_m = (volume_m3: number, wireDiameter_m: number): number =>
   volume_m3 / (WIRE.solderShare.value * (Math.PI / 4) * wireDiameter_m ** 2);

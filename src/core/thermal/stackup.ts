@@ -26,16 +26,6 @@ export interface CopperRing {
   readonly coverage: number;
 }
 
-/** One conducting sheet of the joint model: a copper layer, or laminate between two of them. */
-export interface ConductingSheet {
-  /** Depth of its middle below the top face, m. */
-  readonly depth_m: number;
-  /** Laminate that belongs to it, m. */
-  readonly laminate_m: number;
-  /** One-based copper layer, or null for laminate alone. */
-  readonly layer: number | null;
-}
-
 /**
  * In-plane conduction of a copper layer as a share of a full sheet's.
  * Planes with holes: Maxwell's medium with insulating inclusions, φ/(2−φ). Separate tracks carry
@@ -58,37 +48,6 @@ const layerConductance_W_K = (layer: CopperLayer): number =>
 export function layerDepth_m(board: Board, layer: number): number {
   const last = board.copper.length - 1;
   return last === 0 ? board.thickness_m : ((layer - 1) / last) * board.thickness_m;
-}
-
-/**
- * Sheets from the top face down: every copper layer, both faces, and laminate sheets so that no two
- * neighbours stand further apart than `pitch_m`. A single copper layer lies on the bottom face.
- */
-export function conductingSheets(board: Board, pitch_m: number): ConductingSheet[] {
-  const anchors: { depth_m: number; layer: number | null }[] = board.copper.map((_, index) => ({
-    depth_m: layerDepth_m(board, index + 1),
-    layer: index + 1,
-  }));
-  if (anchors[0]!.depth_m > 0) anchors.unshift({ depth_m: 0, layer: null });
-
-  const planes: typeof anchors = [];
-  anchors.forEach((anchor, index) => {
-    const above = anchors[index - 1];
-    if (above) {
-      const gap = anchor.depth_m - above.depth_m;
-      const fill = Math.ceil(gap / pitch_m - 1e-9) - 1;
-      for (let i = 1; i <= fill; i++) {
-        planes.push({ depth_m: above.depth_m + (gap * i) / (fill + 1), layer: null });
-      }
-    }
-    planes.push(anchor);
-  });
-
-  return planes.map((plane, index) => {
-    const above = planes[index - 1]?.depth_m ?? plane.depth_m;
-    const below = planes[index + 1]?.depth_m ?? plane.depth_m;
-    return { ...plane, laminate_m: (below - above) / 2 };
-  });
 }
 
 /** Heat the board stores per area, J/m²K. */

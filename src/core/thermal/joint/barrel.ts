@@ -4,7 +4,7 @@ import { COPPER } from '~/core/materials/copper';
 import { STILL_AIR } from '~/core/materials/air';
 import { leadPath } from '~/core/packages/leadPath';
 import { bodyCapacity_J_K, bodySurface_m2 } from '~/core/packages/throughHole';
-import { filletRise_m, filletVolume_m3 } from '~/core/solder/volumes';
+import { filletRise_m, filletRound_m, filletTopShare, filletVolume_m3 } from '~/core/solder/volumes';
 import type { NetworkBuilder } from '../network/network';
 import { ringArea_m2, type LandLink, type RingMesh } from './rings';
 import { isPlated, meltingOf, type Factors, type JointScenario } from './scenario';
@@ -14,7 +14,8 @@ import { JOINT } from './settings';
 const LEAST_STANDOFF_m = 0.3e-3;
 
 export interface Barrel {
-  readonly nearFillet: number;
+  /** By sectors, from under the tip to the far side. */
+  readonly nearFillet: readonly number[];
   /** Every solder node from the iron's face to the far one. */
   readonly solder: readonly SolderPlace[];
   /** The part's body; of a pin that was cut, the end of its stub. */
@@ -30,6 +31,7 @@ export interface SolderPlace {
 /**
  * Adds fillets, barrel slices (plated wall, solder, lead), the lead to the body and the body itself.
  * A board with bare holes has solder and land on its copper face only; the lead passes through air.
+ * The near fillet and the first slices stand in sectors of a half turn; the lead is one all round.
  */
 export function addBarrel(
   net: NetworkBuilder,
@@ -37,6 +39,7 @@ export function addBarrel(
   mesh: RingMesh,
   board_K: number,
   factors: Factors,
+  sectors: number,
 ): Barrel {
   const { part, board } = scenario;
   const alloy = ALLOYS[scenario.alloy];
@@ -52,53 +55,98 @@ export function addBarrel(
   const landLinks: LandLink[] = [];
   const leadArea = path.section_m2;
   const solderArea = Math.PI * (hole_m ** 2 - lead_m ** 2);
-  const wallArea = Math.PI * ((hole_m + COPPER.plating.value * factors.plating) ** 2 - hole_m ** 2);
+  const wall_m = COPPER.plating.value * factors.plating;
+  const wallArea = Math.PI * ((hole_m + wall_m) ** 2 - hole_m ** 2);
   const rise_m = filletRise_m(lead_m, land_m);
   const kLead = path.conductivity_W_mK;
   const kSolid = alloy.conductivitySolid.value;
   const kLiquid = alloy.conductivityLiquid.value;
+  /** From middle to middle of two sectors, on both sides of the half turn that they stand for. */
+  const perTurn = 2 / (Math.PI / sectors);
 
-  const lump = (volume_m3: number) => {
-    const mass = volume_m3 * alloy.density.value;
-    return net.solder(
-      {
-        solidus_K: melting.solidus_K,
-        liquidus_K: melting.liquidus_K,
-        capacitySolid_J_K: mass * alloy.heatSolid.value,
-        capacityLiquid_J_K: mass * alloy.heatLiquid.value,
-        latent_J: mass * alloy.latentHeat.value,
-      },
-      board_K,
+  const lumps = (volume_m3: number, parts: number): number[] =>
+    Array.from({ length: parts }, () => {
+      const mass_kg = (volume_m3 / parts) * alloy.density.value;
+      return net.solder(
+        {
+          solidus_K: melting.solidus_K,
+          liquidus_K: melting.liquidus_K,
+          capacitySolid_J_K: mass_kg * alloy.heatSolid.value,
+          capacityLiquid_J_K: mass_kg * alloy.heatLiquid.value,
+          latent_J: mass_kg * alloy.latentHeat.value,
+        },
+        board_K,
+      );
+    });
+  /** A solder link of the whole turn by its shape factor (m): conductivity moves as the solder melts. */
+  const solderLinks = (a: readonly number[], b: readonly number[], shape_m: number): void =>
+    eachWithEach(a, b, (from, to, share) =>
+      net.link(from, to, kSolid * shape_m * share, kLiquid * shape_m * share),
+    );
+  const links = (a: readonly number[], b: readonly number[], link_W_K: number): void =>
+    eachWithEach(a, b, (from, to, share) => net.link(from, to, link_W_K * share));
+  const solderRound = (parts: readonly number[], face_m: number): void => {
+    for (let s = 1; s < parts.length; s++)
+      net.link(parts[s - 1]!, parts[s]!, kSolid * face_m * perTurn, kLiquid * face_m * perTurn);
+  };
+
+  const leadLump = (length_m: number): number =>
+    net.node(leadArea * length_m * path.volumetricHeat_J_m3K, board_K);
+  /** From the middle of a fillet's ring of solder to the lead in it. */
+  const toLead_m = (height_m: number, rim_m: number): number =>
+    (2 * Math.PI * height_m) / Math.log((lead_m + rim_m) / (2 * lead_m));
+  const onLand = (solder: readonly number[], sheet: number, path_m: number): void => {
+    const spread_m = ringArea_m2(mesh, 0) / path_m / solder.length;
+    solder.forEach((node, sector) =>
+      landLinks.push({
+        node,
+        sheet,
+        ...(solder.length > 1 ? { sector } : {}),
+        solid_W_K: kSolid * spread_m,
+        liquid_W_K: kLiquid * spread_m,
+      }),
     );
   };
-  /** A solder link given by its shape factor (m): conductivity moves as the solder melts. */
-  const solderLink = (a: number, b: number, shape_m: number) =>
-    net.link(a, b, kSolid * shape_m, kLiquid * shape_m);
+  const fillet_m3 = filletVolume_m3(lead_m, land_m);
+  const solderSide = scenario.face === 'solder-side';
 
-  const fillet = (end: 'near' | 'far'): { lead: number; solder: number } => {
-    const face = end === 'near' ? 0 : mesh.sheets.length - 1;
-    const solderEnd = (end === 'near') === (scenario.face === 'solder-side');
-    const lead = net.node(
-      leadArea * (rise_m + (solderEnd ? JOINT.protrusion_m : 0)) * path.volumetricHeat_J_m3K,
-      board_K,
-    );
-    const fresh_m3 = end === 'near' && scenario.iron.freshSolder ? WIRE.addedToJoint.value : 0;
-    const solder = lump(filletVolume_m3(lead_m, land_m) + fresh_m3);
-    const spread_m = ringArea_m2(mesh, 0) / (rise_m / 3);
-    landLinks.push({
-      node: solder,
-      sheet: face,
-      solid_W_K: kSolid * spread_m,
-      liquid_W_K: kLiquid * spread_m,
-    });
-    solderLink(solder, lead, (2 * Math.PI * rise_m) / Math.log((lead_m + land_m) / (2 * lead_m)));
-    return { lead, solder };
+  /** In sectors, one lump up to its rim: heat comes from outside and runs in. */
+  const nearFillet = (): { lead: number; solder: number[]; path_m: number } => {
+    const lead = leadLump(rise_m + (solderSide ? JOINT.protrusion_m : 0));
+    const volume_m3 = fillet_m3 + (scenario.iron.freshSolder ? WIRE.addedToJoint.value : 0);
+    const solder = lumps(volume_m3, sectors);
+    // A bead stands higher than a fillet: from its middle the land is farther away.
+    const path_m = Math.max(rise_m, volume_m3 / ringArea_m2(mesh, 0)) / 3;
+    onLand(solder, 0, path_m);
+    solderLinks(solder, [lead], toLead_m(rise_m, land_m));
+    solderRound(solder, filletRound_m(lead_m, land_m));
+    return { lead, solder, path_m };
+  };
+
+  /** Its foot on the land and its top up the lead, which cools it: what melts last of all. */
+  const farFillet = (above: { readonly lead: number; readonly solder: readonly number[] }): number => {
+    const half_m = rise_m / 2;
+    const narrow_m = (lead_m + land_m) / 2;
+    const top_m3 = fillet_m3 * filletTopShare(lead_m, land_m);
+    const footLead = leadLump(half_m);
+    const topLead = leadLump(half_m + (solderSide ? 0 : JOINT.protrusion_m));
+    const foot = lumps(fillet_m3 - top_m3, 1);
+    const top = lumps(top_m3, 1);
+    net.link(above.lead, footLead, (kLead * leadArea) / (half_m / 2));
+    net.link(footLead, topLead, (kLead * leadArea) / half_m);
+    onLand(foot, mesh.sheets.length - 1, rise_m / 3);
+    solderLinks(above.solder, foot, solderArea / (rise_m / 3));
+    solderLinks(foot, [footLead], toLead_m(half_m, land_m));
+    solderLinks(foot, top, (Math.PI * (narrow_m ** 2 - lead_m ** 2)) / half_m);
+    solderLinks(top, [topLead], toLead_m(half_m, narrow_m));
+    for (const node of [...foot, ...top]) solder.push({ node, where: 'far fillet' });
+    return topLead;
   };
 
   // Bare holes: the only fillet is on the copper face, and the iron has to work there.
-  const near = fillet('near');
-  const solder: SolderPlace[] = [{ node: near.solder, where: 'near fillet' }];
-  let above = { lead: near.lead, solder: near.solder, wall: -1 };
+  const near = nearFillet();
+  const solder: SolderPlace[] = near.solder.map((node) => ({ node, where: 'near fillet' }));
+  let above = { lead: near.lead, solder: near.solder, wall: [] as number[] };
   for (let k = 0; k <= count; k++) {
     // Slices sit at both faces and evenly between; the outer two are half as thick.
     const thick_m = k === 0 || k === count ? dz / 2 : dz;
@@ -109,26 +157,26 @@ export function addBarrel(
       above = { ...above, lead };
       continue;
     }
-    const wall = net.node(wallArea * thick_m * COPPER.volumetricHeat.value, board_K);
+    const parts = k < JOINT.slicesInSectors ? sectors : 1;
+    const wall = Array.from({ length: parts }, () =>
+      net.node((wallArea * thick_m * COPPER.volumetricHeat.value) / parts, board_K),
+    );
     landLinks.push(...wallLinks(mesh, wall, k, dz));
-    if (above.wall >= 0) net.link(above.wall, wall, (COPPER.conductivity.value * wallArea) / dz);
-    const slice = lump(solderArea * thick_m);
-    solder.push({ node: slice, where: `slice ${k + 1}` });
-    solderLink(above.solder, slice, solderArea / (k === 0 ? rise_m / 3 : dz));
-    solderLink(slice, lead, (2 * Math.PI * thick_m) / Math.log(middle_m / lead_m));
-    solderLink(slice, wall, (2 * Math.PI * thick_m) / Math.log(hole_m / middle_m));
+    links(above.wall, wall, (COPPER.conductivity.value * wallArea) / dz);
+    const slice = lumps(solderArea * thick_m, parts);
+    for (const node of slice) solder.push({ node, where: `slice ${k + 1}` });
+    solderLinks(above.solder, slice, solderArea / (k === 0 ? near.path_m : dz));
+    solderLinks(slice, [lead], (2 * Math.PI * thick_m) / Math.log(middle_m / lead_m));
+    solderLinks(slice, wall, (2 * Math.PI * thick_m) / Math.log(hole_m / middle_m));
+    solderRound(slice, thick_m * Math.log(hole_m / lead_m));
+    for (let s = 1; s < parts; s++) {
+      const around_W_K = COPPER.conductivity.value * thick_m * Math.log(1 + wall_m / hole_m) * perTurn;
+      net.link(wall[s - 1]!, wall[s]!, around_W_K);
+    }
     above = { lead, solder: slice, wall };
   }
 
-  let farLead = above.lead;
-  if (plated) {
-    const far = fillet('far');
-    solder.push({ node: far.solder, where: 'far fillet' });
-    net.link(above.lead, far.lead, (kLead * leadArea) / (rise_m / 2));
-    solderLink(above.solder, far.solder, solderArea / (rise_m / 3));
-    farLead = far.lead;
-  }
-
+  const farLead = plated ? farFillet(above) : above.lead;
   const bodyLead = scenario.face === 'solder-side' ? farLead : near.lead;
   const body = addBody(net, scenario, bodyLead, rise_m, board_K, factors);
   return { nearFillet: near.solder, solder, body, landLinks };
@@ -164,13 +212,30 @@ function addBody(
   return body;
 }
 
+/** Joins two rows of lumps, each the whole turn: sector to sector where both are in sectors, else each to the one. */
+function eachWithEach(
+  a: readonly number[],
+  b: readonly number[],
+  join: (from: number, to: number, share: number) => void,
+): void {
+  if (a.length === 0 || b.length === 0) return;
+  const parts = Math.max(a.length, b.length);
+  for (let s = 0; s < parts; s++) join(a[s % a.length]!, b[s % b.length]!, 1 / parts);
+}
+
 /** A wall slice's links to the sheets about its depth; a sheet between two slices is shared by nearness. */
-function wallLinks(mesh: RingMesh, wall: number, slice: number, dz: number): LandLink[] {
+function wallLinks(mesh: RingMesh, wall: readonly number[], slice: number, dz: number): LandLink[] {
   return mesh.sheets.flatMap((sheet, j) => {
     const share = 1 - Math.abs(slice - sheet.near_m / dz);
     if (share <= 1e-9) return [];
-    const link_W_K = mesh.barrel_W_K[j]! * share;
-    return [{ node: wall, sheet: j, solid_W_K: link_W_K, liquid_W_K: link_W_K }];
+    const link_W_K = (mesh.barrel_W_K[j]! * share) / wall.length;
+    return wall.map((node, sector) => ({
+      node,
+      sheet: j,
+      ...(wall.length > 1 ? { sector } : {}),
+      solid_W_K: link_W_K,
+      liquid_W_K: link_W_K,
+    }));
   });
 }
 

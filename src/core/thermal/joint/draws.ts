@@ -16,7 +16,7 @@ export interface Draw {
 }
 
 /** What is uncertain, in the order of the hypercube's dimensions. */
-const DIMENSIONS = 9;
+const DIMENSIONS = 10;
 
 /** Seeded Latin-hypercube draws of everything uncertain about a joint, in log-normal scatter. */
 export function jointDraws(scenario: Pick<JointScenario, 'board'>, count: number, seed: number): Draw[] {
@@ -30,6 +30,7 @@ export function jointDraws(scenario: Pick<JointScenario, 'board'>, count: number
         laminate: scatter(laminate.conductivityInPlane, z(2)),
         plating: scatter(COPPER.plating, z(3)),
         freshArea: scatter(TIP_CONTACT.freshSolderArea, z(4)),
+        wetting: scatter(TIP_CONTACT.wettingTime, z(9)),
         film: scatter(STILL_AIR.boardTop, z(5)),
         tipOffset_K: TIP_CONTACT.calibrationSpread.value * z(6),
       },
@@ -41,9 +42,10 @@ export function jointDraws(scenario: Pick<JointScenario, 'board'>, count: number
 
 const TENTH_z = 1.2816;
 
-/** Contact at its worst tenth under a tip a little colder than it says. */
+/** Contact and wetting at their worst tenth under a tip a little colder than it says. */
 export const PESSIMISTIC_CONTACT: Factors = {
   ...NOMINAL,
   contact: scatter(TIP_CONTACT.wettedResistivity, TENTH_z),
+  wetting: scatter(TIP_CONTACT.wettingTime, TENTH_z),
   tipOffset_K: -0.5 * TIP_CONTACT.calibrationSpread.value,
 };

@@ -1,7 +1,8 @@
 import { COPPER } from '~/core/materials/copper';
 import { LAMINATES } from '~/core/materials/laminates';
 import type { NetworkBuilder } from '../network/network';
-import { equivalentRadius_m, conductingSheets } from '../stackup';
+import { equivalentRadius_m } from '../stackup';
+import { conductingSheets } from './boardSheets';
 import { isPlated, type Factors, type JointBoard, type JointScenario } from './scenario';
 import { JOINT } from './settings';
 import { sheetProfile, type PlacedSheet, type SheetProfile } from './sheetProfile';
@@ -10,8 +11,10 @@ import { sheetProfile, type PlacedSheet, type SheetProfile } from './sheetProfil
 export interface RingField {
   /** Sheets from the iron's face to the far face. */
   readonly sheets: readonly PlacedSheet[];
-  /** `node[ring][sheet]`; ring 0 is the land. */
+  /** `node[ring][sheet]`; ring 0 is the land, on the iron's face its side under the tip. */
   readonly node: readonly (readonly number[])[];
+  /** The land on the iron's face by sectors, from under the tip to the far side. */
+  readonly land: readonly number[];
   /** Middle radius of each ring, m (geometric mean). */
   readonly radius_m: readonly number[];
 }
@@ -32,6 +35,8 @@ export interface Surroundings {
 export interface LandLink {
   readonly node: number;
   readonly sheet: number;
+  /** The sector it belongs to; left out, it goes all round. */
+  readonly sector?: number;
   readonly solid_W_K: number;
   readonly liquid_W_K: number;
 }
@@ -61,20 +66,21 @@ export function ringMesh(
   { barrelRadius_m, landRadius_m }: { barrelRadius_m: number; landRadius_m: number },
   ironOnTop: boolean,
   factors: Factors,
-  detail: { readonly rings: number; readonly sheetPitch_m: number } = JOINT,
+  rings: number = JOINT.rings,
 ): RingMesh {
   const { board } = scenario;
   const edge_m = Math.max(equivalentRadius_m(board), landRadius_m * 3);
 
-  const placed: PlacedSheet[] = conductingSheets(board, detail.sheetPitch_m).map((sheet) => ({
+  const placed: PlacedSheet[] = conductingSheets(board).map((sheet) => ({
     ...sheet,
     near_m: ironOnTop ? sheet.depth_m : board.thickness_m - sheet.depth_m,
   }));
   if (!ironOnTop) placed.reverse();
 
-  const growth = (edge_m / landRadius_m) ** (1 / detail.rings);
-  const bounds_m = [barrelRadius_m];
-  for (let i = 0; i <= detail.rings; i++) bounds_m.push(landRadius_m * growth ** i);
+  const first_m = landRadius_m * JOINT.firstRing;
+  const growth = (edge_m / first_m) ** (1 / (rings - 1));
+  const bounds_m = [barrelRadius_m, landRadius_m];
+  for (let i = 0; i < rings; i++) bounds_m.push(first_m * growth ** i);
   const radius_m = bounds_m.slice(1).map((outer, i) => Math.sqrt(outer * bounds_m[i]!));
   const profiles = placed.map((sheet) =>
     sheetProfile(scenario, sheet, factors, { landRadius_m, barrelRadius_m }),
@@ -119,6 +125,26 @@ export function mix(a: Float64Array, b: Float64Array, weightOfB: number): Float6
 export const ringArea_m2 = (mesh: RingMesh, ring: number): number =>
   Math.PI * (mesh.bounds_m[ring + 1]! ** 2 - mesh.bounds_m[ring]! ** 2);
 
+/** Sheets that stand as one node in a ring, and the depth that speaks for them. */
+interface Lump {
+  readonly sheets: readonly number[];
+  readonly near_m: number;
+}
+
+/** Every sheet alone near the joint, with the nearest copper layer farther out, all of them as one far off. */
+function lumpsOf({ sheets, radius_m }: RingMesh, ring: number): Lump[] {
+  const all = sheets.map((_, j) => j);
+  if (ring === 0 || radius_m[ring]! <= JOINT.gradedWithin_m)
+    return all.map((j) => ({ sheets: [j], near_m: sheets[j]!.near_m }));
+  if (radius_m[ring]! > JOINT.wholeFrom_m) return [{ sheets: all, near_m: 0 }];
+  const coarse = [...new Set(sheets.map((sheet) => sheet.coarse))];
+  return coarse.map((anchor) => {
+    const mine = all.filter((j) => sheets[j]!.coarse === anchor);
+    const speaks = mine.find((j) => sheets[j]!.anchored);
+    return { sheets: mine, near_m: sheets[speaks!]!.near_m };
+  });
+}
+
 interface Fin {
   readonly sheet: number;
   readonly section_m2: number;
@@ -135,6 +161,7 @@ interface Fin {
  */
 export class RingBuilder {
   private readonly node: number[][];
+  private readonly land: number[] = [];
   private readonly finNode: number[][];
   private readonly fins: readonly Fin[];
   private readonly inPlane_W_mK: number;
@@ -169,20 +196,28 @@ export class RingBuilder {
     }
   }
 
-  /** Adds ring 0 and ties the barrel to it. */
-  close(barrel: readonly LandLink[]): RingField {
-    this.addRing(0);
+  /** Adds ring 0, its near face in sectors, and ties the barrel to it. */
+  close(barrel: readonly LandLink[], sectors = 1): RingField {
+    this.addRing(0, sectors);
+    const { land } = this;
     this.fins.forEach((fin, f) => {
       const span_m = this.mesh.radius_m[1]! - this.mesh.landRadius_m;
-      this.net.link(this.finNode[1]![f]!, this.node[0]![fin.sheet]!, this.alongTrack(fin, span_m));
+      // Which way a track leaves is not known: every sector has its share of it.
+      this.linkLand(this.finNode[1]![f]!, fin.sheet, this.alongTrack(fin, span_m));
     });
-    for (const { node, sheet, solid_W_K, liquid_W_K } of barrel) {
-      this.net.link(node, this.node[0]![sheet]!, solid_W_K, liquid_W_K);
+    for (const { node, sheet, sector, solid_W_K, liquid_W_K } of barrel) {
+      if (sector !== undefined && sheet === 0) this.net.link(node, land[sector]!, solid_W_K, liquid_W_K);
+      else this.linkLand(node, sheet, solid_W_K, liquid_W_K);
     }
-    return { sheets: this.mesh.sheets, node: this.node, radius_m: this.mesh.radius_m };
+    return { sheets: this.mesh.sheets, node: this.node, land, radius_m: this.mesh.radius_m };
   }
 
-  private addRing(ring: number): void {
+  private linkLand(node: number, sheet: number, solid_W_K: number, liquid_W_K = solid_W_K): void {
+    const ends = sheet === 0 ? this.land : [this.node[0]![sheet]!];
+    for (const end of ends) this.net.link(node, end, solid_W_K / ends.length, liquid_W_K / ends.length);
+  }
+
+  private addRing(ring: number, sectors = 1): void {
     const { net, mesh, around } = this;
     const area_m2 = ringArea_m2(mesh, ring);
     const heat_J_K = mesh.sheets.map((sheet, j) => {
@@ -190,32 +225,57 @@ export class RingBuilder {
       const copper_m = ring === 0 ? profile.landCopper_m : profile.fieldCopper_m(mesh.radius_m[ring]!);
       return area_m2 * (this.heat_J_m3K * sheet.laminate_m + COPPER.volumetricHeat.value * copper_m);
     });
-    const whole = mesh.radius_m[ring]! > JOINT.wholeFrom_m;
-    const one = whole
-      ? net.node(
-          heat_J_K.reduce((sum, heat) => sum + heat, 0),
-          around.board_K,
-        )
-      : -1;
-    mesh.sheets.forEach((sheet, j) => {
-      const here = whole ? one : net.node(heat_J_K[j]!, around.board_K);
-      this.node[ring]!.push(here);
-      if (j > 0 && !whole) {
-        const gap_m = sheet.near_m - mesh.sheets[j - 1]!.near_m;
-        net.link(this.node[ring]![j - 1]!, here, (area_m2 * this.through_W_mK) / gap_m);
-      }
-      const outer = this.node[ring + 1]?.[j];
-      if (outer !== undefined) {
-        const resistance_K_W = mesh.profiles[j]!.resistance_K_W(
-          mesh.radius_m[ring]!,
-          mesh.radius_m[ring + 1]!,
-        );
-        net.link(outer, here, 1 / resistance_K_W);
-      }
+    const lumps = lumpsOf(mesh, ring);
+    const at = mesh.sheets.map(() => -1);
+    const near = Array.from({ length: sectors }, () => -1);
+    lumps.forEach((lump, k) => {
+      const capacity_J_K = lump.sheets.reduce((sum, j) => sum + heat_J_K[j]!, 0);
+      const parts = k === 0 ? near : [-1];
+      parts.forEach((_, sector) => {
+        const here = net.node(capacity_J_K / parts.length, around.board_K);
+        parts[sector] = here;
+        if (k === 0) return;
+        const above = k === 1 ? near : [at[lumps[k - 1]!.sheets[0]!]!];
+        const through_W_K = (area_m2 * this.through_W_mK) / (lump.near_m - lumps[k - 1]!.near_m);
+        for (const node of above) net.link(node, here, through_W_K / above.length);
+      });
+      for (const j of lump.sheets) at[j] = parts[0]!;
     });
+    this.node[ring] = at;
+    const outer = this.node[ring + 1];
+    if (outer) this.linkOutward(ring, at, near, outer);
+    if (ring === 0) {
+      // From middle to middle of two sectors, on both sides of the half turn that they stand for.
+      const around_W_K =
+        (2 * mesh.profiles[0]!.land_W_K * Math.log(mesh.bounds_m[1]! / mesh.bounds_m[0]!)) /
+        (Math.PI / sectors);
+      for (let s = 1; s < sectors; s++) net.link(near[s - 1]!, near[s]!, around_W_K);
+      this.land.push(...near);
+    }
     const { nearFilm, farFilm } = around;
-    net.toAir(this.node[ring]![0]!, area_m2 * nearFilm.film_W_m2K, nearFilm.air_K);
-    net.toAir(this.node[ring]!.at(-1)!, area_m2 * farFilm.film_W_m2K, farFilm.air_K);
+    for (const node of near) {
+      net.toAir(node, (area_m2 * nearFilm.film_W_m2K) / near.length, nearFilm.air_K);
+    }
+    net.toAir(at.at(-1)!, area_m2 * farFilm.film_W_m2K, farFilm.air_K);
+  }
+
+  /** Along each sheet to the next ring; sheets that share both their nodes share the link. */
+  private linkOutward(
+    ring: number,
+    at: readonly number[],
+    near: readonly number[],
+    outer: readonly number[],
+  ): void {
+    const { net, mesh } = this;
+    let sum_W_K = 0;
+    mesh.sheets.forEach((_, j) => {
+      const radii = [mesh.radius_m[ring]!, mesh.radius_m[ring + 1]!] as const;
+      sum_W_K += 1 / mesh.profiles[j]!.resistance_K_W(...radii);
+      if (at[j + 1] === at[j] && outer[j + 1] === outer[j]) return;
+      const inner = at[j] === near[0] ? near : [at[j]!];
+      for (const node of inner) net.link(outer[j]!, node, sum_W_K / inner.length);
+      sum_W_K = 0;
+    });
   }
 
   private addFins(ring: number): void {

@@ -80,6 +80,8 @@ export interface Factors {
   readonly laminate: number;
   readonly plating: number;
   readonly freshArea: number;
+  /** On the time that wetting takes. */
+  readonly wetting: number;
   readonly film: number;
   readonly tipOffset_K: number;
 }
@@ -90,6 +92,7 @@ export const NOMINAL: Factors = {
   laminate: 1,
   plating: 1,
   freshArea: 1,
+  wetting: 1,
   film: 1,
   tipOffset_K: 0,
 };

@@ -2,18 +2,27 @@
 export const JOINT = {
   /** Slices between the faces; from 6 to 12 the melt time moves by 2 % on a plane pin, else under 1 %. */
   slices: 6,
-  /** Rings beyond the land, log-spaced out to the board's edge; from 13 to 26 under 1 %. */
+  /** Rings beyond the land: a thin one at its rim, the rest log-spaced out to the board's edge. */
   rings: 13,
-  /**
-   * Copper and laminate sheets stand no further apart than this through the thickness; a third of it makes
-   * melts come 11 % sooner, well inside the tip contact's scatter, at three times the cost.
-   */
-  sheetPitch_m: 0.55e-3,
+  /** Outer radius of the first ring over the land's: what a land loses, it loses at its rim. */
+  firstRing: 1.08,
+  /** Laminate under a face is followed in steps from this on, each wider than the one above it. */
+  faceSheet_m: 0.1e-3,
+  /** Boards of up to so many gaps between copper get a sheet in the middle of each and three steps under a face. */
+  gapsWithMiddle: 3,
+  /** Up to so many, one sheet under each face: the gaps themselves are thin. */
+  gapsWithSkin: 9,
+  /** Beyond this the sheets between copper layers are one with the nearest of them. */
+  gradedWithin_m: 3e-3,
   /**
    * Beyond this a ring is one node through the thickness: a board of 1.6 mm evens out over it in the time
    * heat needs to get there. Melt times move by under 0.5 %.
    */
   wholeFrom_m: 12e-3,
+  /** A solid tip stands on one side: land, near fillet and the slices under it are followed in thirds of a turn. */
+  sectors: 3,
+  /** So many slices from the iron's face are in sectors. */
+  slicesInSectors: 2,
   /** A track is followed this far: five lengths over which it hands its heat to the laminate. */
   trackReach_m: 15e-3,
   /** Gap between an unconnected barrel and the copper around it (assumed, common design rule). */

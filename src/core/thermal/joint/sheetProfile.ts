@@ -1,8 +1,8 @@
 import { COPPER } from '~/core/materials/copper';
 import { LAMINATES } from '~/core/materials/laminates';
 import { reliefResistance_K_W } from '../relief';
-import { effectiveFraction, type ConductingSheet, type CopperRing } from '../stackup';
-
+import { effectiveFraction, type CopperRing } from '../stackup';
+import type { ConductingSheet } from './boardSheets';
 import type { Factors, JointBoard } from './scenario';
 import { JOINT } from './settings';
 
@@ -14,6 +14,8 @@ export interface PlacedSheet extends ConductingSheet {
 
 export interface SheetProfile {
   readonly landCopper_m: number;
+  /** Of the land itself, copper and laminate beside it, W/K per square. */
+  readonly land_W_K: number;
   /** Copper away from the land, as a full sheet's thickness at a radius, m. */
   fieldCopper_m(radius_m: number): number;
   /** Radial resistance between two radii, K/W. */
@@ -63,6 +65,7 @@ export function sheetProfile(
 
   return {
     landCopper_m: hasLand ? layer.thickness_m : 0,
+    land_W_K: zones[0]!.sheet_W_K,
     fieldCopper_m: (radius_m) => (layer ? layer.thickness_m * coverageAt(rings, radius_m) : 0),
     resistance_K_W(inner_m, outer_m) {
       let from_m = inner_m;

@@ -7,7 +7,7 @@ import { addBarrel, type SolderPlace } from './barrel';
 import { addGuest, type Guest } from './guests';
 import { RingBuilder, holeMesh, mix, ringSpot, type RingField, type Surroundings } from './rings';
 import { meltingOf, NOMINAL, type Factors, type JointScenario } from './scenario';
-import { addTip, contact_W_K } from './tip';
+import { addTip, contact_W_K, sectorsUnder, touch } from './tip';
 
 export interface JointModel {
   readonly network: ThermalNetwork;
@@ -30,7 +30,7 @@ export interface JointRun {
   readonly outcome: Integration['outcome'];
   readonly time_s: Float64Array;
   readonly tip_K: Float64Array;
-  /** Land under the iron: the one whose bond is at stake. */
+  /** Land under the iron, on the tip's side: where the bond is at stake. */
   readonly land_K: Float64Array;
   readonly farLand_K: Float64Array;
   /** Laminate inside the land, mean through the thickness: what delaminates. */
@@ -83,12 +83,13 @@ export function buildJoint(
   const ironOnTop = (scenario.partSide === 'top') === (scenario.face === 'component-side');
   const mesh = holeMesh(scenario, ironOnTop, factors);
   const field = new RingBuilder(net, scenario, surroundingsOf(warm, ironOnTop, factors), mesh, factors);
-  const barrel = addBarrel(net, scenario, mesh, board_K, factors);
-  const rings = field.close(barrel.landLinks);
+  const sectors = sectorsUnder(scenario.iron);
+  const barrel = addBarrel(net, scenario, mesh, board_K, factors, sectors);
+  const rings = field.close(barrel.landLinks, sectors);
   const tip = addTip(net, scenario.iron, scenario.ambient_K, factors);
   const bodies = guests.map((guest) => addGuest(net, rings, guest, board_K, scenario.ambient_K, factors));
   const contact = contact_W_K(scenario.iron, scenario.part.landDiameter_m, factors);
-  net.link(barrel.nearFillet, tip.face, contact.solid_W_K, contact.liquid_W_K);
+  touch(net, scenario.iron, contact, tip.face, barrel.nearFillet, factors);
   const melting = meltingOf(scenario);
   return {
     network: net.done(),
@@ -98,7 +99,7 @@ export function buildJoint(
     place: {
       ...tip,
       body: barrel.body,
-      land: rings.node[0]![0]!,
+      land: rings.land[0]!,
       farLand: rings.node[0]![rings.sheets.length - 1]!,
       guests: bodies,
     },

@@ -15,7 +15,7 @@ import { addGuest, type Guest } from './guests';
 import { mix, ringArea_m2, ringMesh, ringSpot, RingBuilder, type RingSpot } from './rings';
 import { meltingOf, NOMINAL, type Connection, type Factors, type Iron } from './scenario';
 import { surroundingsOf } from './simulate';
-import { addTip, contact_W_K } from './tip';
+import { addTip, contact_W_K, touch } from './tip';
 
 /** Pads of a surface part under an iron (one pad) or tweezers (a tip on each of two). */
 export interface SurfaceScenario {
@@ -152,13 +152,14 @@ export function simulateSurface(
     linkVias(many, connections, field.sheets, field.node[0]!);
     if (heated && swept) {
       // In turn: over time each pad has its share of what the tip passes to the bead under it.
-      const contact = contact_W_K(scenario.iron, 2 * Math.max(...landRadii_m), factors);
+      const whole = contact_W_K(scenario.iron, 2 * Math.max(...landRadii_m), factors);
       const share = like.length / scenario.heated.length;
-      net.link(solder, swept.face, contact.solid_W_K * share, contact.liquid_W_K * share);
+      const contact = { under_W_K: whole.under_W_K * share, bead_W_K: whole.bead_W_K * share };
+      touch(net, scenario.iron, contact, swept.face, [solder], factors);
     } else if (heated) {
       const tip = addTip(net, scenario.iron, scenario.ambient_K, factors);
       const contact = contact_W_K(scenario.iron, 2 * landRadius_m, factors);
-      net.link(solder, tip.face, contact.solid_W_K, contact.liquid_W_K);
+      touch(net, scenario.iron, contact, tip.face, [solder], factors);
       tipFace = tip.face;
     }
     return { pad, like, heated, solder, field, land: field.node[0]![0]!, farFace: field.node[0]!.at(-1)! };

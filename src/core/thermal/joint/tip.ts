@@ -2,6 +2,7 @@ import { COPPER } from '~/core/materials/copper';
 import { TIP_CONSTRUCTIONS, TIP_CONTACT, TIP_SHAPES } from '~/core/materials/tips';
 import type { NetworkBuilder } from '../network/network';
 import type { Factors, Iron } from './scenario';
+import { JOINT } from './settings';
 
 export interface TipChain {
   readonly heater: number;
@@ -33,20 +34,53 @@ function touchArea_m2(iron: Iron, landDiameter_m: number): number {
   return across_m * Math.min(reach_m, 2 * iron.tip.width_m);
 }
 
+export interface Contact {
+  /** Under the tip: where it stands, solid or molten. */
+  readonly under_W_K: number;
+  /** What the bead of fresh solder adds as it melts, all round the lead. */
+  readonly bead_W_K: number;
+}
+
 /**
- * Conductance between tip face and near fillet, W/K. Fresh solder enlarges the wetted area, but only
- * once there is melt to bridge the gap, so it stands in the liquid figure alone.
+ * Conductance between tip face and near fillet once it is wetted, W/K. Fresh solder enlarges the wetted area, but only
+ * once there is melt to bridge the gap.
  */
-export function contact_W_K(
-  iron: Iron,
-  landDiameter_m: number,
-  factors: Factors,
-): { solid_W_K: number; liquid_W_K: number } {
+export function contact_W_K(iron: Iron, landDiameter_m: number, factors: Factors): Contact {
   const wetted = TIP_CONTACT.wettedResistivity.value * factors.contact * (iron.wear ?? 1);
-  const resistivity = iron.fluxed ? wetted : wetted * TIP_CONTACT.dryFactor.value;
-  const solid_W_K = touchArea_m2(iron, landDiameter_m) / resistivity;
+  const under_W_K = touchArea_m2(iron, landDiameter_m) / wetted;
   const enlarged = iron.freshSolder ? TIP_CONTACT.freshSolderArea.value * factors.freshArea : 1;
-  return { solid_W_K, liquid_W_K: solid_W_K * enlarged };
+  return { under_W_K, bead_W_K: under_W_K * Math.max(0, enlarged - 1) };
+}
+
+/** A solid tip stands on one side of a joint, a gun's all round it. */
+export const sectorsUnder = (iron: Iron): number => (iron.tip.shape === 'hollow' ? 1 : JOINT.sectors);
+
+/** Of the bead's contact, what there is before it melts: a link has to conduct something. */
+const UNMELTED = 1e-6;
+
+/**
+ * Touches solder lumps with a tip: the first stands under it, and with fresh solder the melt runs round to the others.
+ * A fluxed tip wets from the start, a dry one once the solder under it is molten.
+ */
+export function touch(
+  net: NetworkBuilder,
+  iron: Iron,
+  { under_W_K, bead_W_K }: Contact,
+  face: number,
+  solder: readonly number[],
+  factors: Factors,
+): void {
+  const bead = bead_W_K / solder.length;
+  const edges = solder.flatMap((node, s) => {
+    if (s === 0) return [net.link(node, face, under_W_K, under_W_K + bead)];
+    return bead > 0 ? [net.link(node, face, UNMELTED * bead, bead)] : [];
+  });
+  net.wets({
+    edges,
+    dryShare: 1 / TIP_CONTACT.dryFactor.value,
+    over_s: factors.wetting * (iron.fluxed ? TIP_CONTACT.wettingTime : TIP_CONTACT.dryWettingTime).value,
+    waitsFor: iron.fluxed ? null : solder[0]!,
+  });
 }
 
 /**

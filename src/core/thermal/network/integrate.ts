@@ -63,6 +63,11 @@ class Integrator {
   private readonly share: Float64Array;
   private readonly shareRate_1_s: Float64Array;
   private readonly halfway: Float64Array;
+  /** What each wetting lets through of its links, and where it is taken to be within a step. */
+  private readonly wetted: Float64Array;
+  private readonly wettedHalfway: Float64Array;
+  /** Place among the melting nodes of what each wetting waits for, −1 where it begins at once. */
+  private readonly waitsFor: Int32Array;
   private readonly phases: Melt[];
   private readonly heaterStates: HeaterState[];
   private readonly source_W: Float64Array;
@@ -90,6 +95,11 @@ class Integrator {
     this.share = new Float64Array(melting.length);
     this.shareRate_1_s = new Float64Array(melting.length);
     this.halfway = new Float64Array(melting.length);
+    this.wetted = Float64Array.from(network.wettings, ({ dryShare }) => dryShare);
+    this.wettedHalfway = Float64Array.from(this.wetted);
+    this.waitsFor = Int32Array.from(network.wettings, ({ waitsFor }) =>
+      melting.findIndex(({ node }) => node === waitsFor),
+    );
     this.phases = melting.map((lump, i) => meltAt(this.curves[i]!, network.initial_K[lump.node]!));
     this.heaterStates = heaters.map(() => 'band');
     this.source_W = zeros();
@@ -122,7 +132,7 @@ class Integrator {
     let steps = 0;
     let outcome: Integration['outcome'] = 'done';
 
-    this.matrix.followMelt(this.share);
+    this.matrix.follow(this.share, this.wetted);
     while (time_s < duration_s * (1 - 1e-12)) {
       const left = duration_s - time_s;
       const taken_s = Math.min(step_s, left);
@@ -308,6 +318,7 @@ class Integrator {
     }
     this.evaluateEnthalpy(this.temperature, this.enthalpy);
     const { melting } = this.network;
+    for (let w = 0; w < this.wetted.length; w++) this.wetted[w] = this.wettedAfter(w, step_s);
     for (let i = 0; i < melting.length; i++) {
       const share = liquidShare(this.curves[i]!, temperature[melting[i]!.node]!);
       this.shareRate_1_s[i] = (share - this.share[i]!) / step_s;
@@ -316,7 +327,7 @@ class Integrator {
   }
 
   /**
-   * Conductances follow the melt; within a step they are held as they will be halfway through it, if the melt goes on
+   * Conductances follow the melt and the wetting; within a step they are held as they will be halfway through it, if the melt goes on
    * as it last did: held as they were at its start, what a melt opens would open a step too late.
    */
   private foresee(step_s: number): void {
@@ -326,7 +337,20 @@ class Integrator {
       moved ||= share !== this.halfway[i];
       this.halfway[i] = share;
     }
-    if (moved) this.matrix.followMelt(this.halfway);
+    for (let w = 0; w < this.wetted.length; w++) {
+      const wetted = this.wettedAfter(w, 0.5 * step_s);
+      moved ||= wetted !== this.wettedHalfway[w];
+      this.wettedHalfway[w] = wetted;
+    }
+    if (moved) this.matrix.follow(this.halfway, this.wettedHalfway);
+  }
+
+  /** What a wetting will let through after a time, with the melt it waits for as `foresee` takes it to be. */
+  private wettedAfter(index: number, time_s: number): number {
+    const { dryShare, over_s } = this.network.wettings[index]!;
+    const lump = this.waitsFor[index]!;
+    const melt = lump < 0 ? 1 : this.halfway[lump]!;
+    return Math.min(1, this.wetted[index]! + ((1 - dryShare) * melt * time_s) / over_s);
   }
 
   private evaluateEnthalpy(temperature: Float64Array, into: Float64Array): void {

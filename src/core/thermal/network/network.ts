@@ -24,6 +24,19 @@ export interface Edge {
   readonly liquid_W_K: number;
 }
 
+/**
+ * Links that take time to open: of what they would conduct they begin with `dryShare` and reach all of it evenly over
+ * `over_s`; where it waits for a lump's melt, time counts by how much of that is liquid.
+ */
+export interface Wetting {
+  /** By their place among the edges. */
+  readonly edges: readonly number[];
+  readonly dryShare: number;
+  readonly over_s: number;
+  /** Node of a melting lump, or null where it begins at once. */
+  readonly waitsFor: number | null;
+}
+
 export interface AmbientLink {
   readonly node: number;
   readonly conductance_W_K: number;
@@ -43,6 +56,7 @@ export interface ThermalNetwork {
   readonly ambient: readonly AmbientLink[];
   readonly melting: readonly MeltingNode[];
   readonly heaters: readonly HeaterNode[];
+  readonly wettings: readonly Wetting[];
 }
 
 /** Collects a network piece by piece; `done` checks that every number is finite and positive. */
@@ -53,6 +67,7 @@ export class NetworkBuilder {
   private readonly ambient: AmbientLink[] = [];
   private readonly melting: MeltingNode[] = [];
   private readonly heaters: HeaterNode[] = [];
+  private readonly wettings: Wetting[] = [];
 
   node(capacity_J_K: number, initial_K: number): number {
     this.capacities.push(capacity_J_K);
@@ -67,8 +82,13 @@ export class NetworkBuilder {
     return node;
   }
 
-  link(from: number, to: number, solid_W_K: number, liquid_W_K = solid_W_K): void {
-    this.edges.push({ from, to, solid_W_K, liquid_W_K });
+  /** Returns its place among the edges. */
+  link(from: number, to: number, solid_W_K: number, liquid_W_K = solid_W_K): number {
+    return this.edges.push({ from, to, solid_W_K, liquid_W_K }) - 1;
+  }
+
+  wets(wetting: Wetting): void {
+    this.wettings.push(wetting);
   }
 
   toAir(node: number, conductance_W_K: number, temperature_K: number): void {
@@ -98,6 +118,7 @@ export class NetworkBuilder {
       ambient: this.ambient,
       melting: this.melting,
       heaters: this.heaters,
+      wettings: this.wettings,
     };
   }
 }
@@ -128,8 +149,8 @@ class Repeated extends NetworkBuilder {
     );
   }
 
-  override link(from: number, to: number, solid_W_K: number, liquid_W_K = solid_W_K): void {
-    this.all.link(from, to, this.count * solid_W_K, this.count * liquid_W_K);
+  override link(from: number, to: number, solid_W_K: number, liquid_W_K = solid_W_K): number {
+    return this.all.link(from, to, this.count * solid_W_K, this.count * liquid_W_K);
   }
 
   override toAir(node: number, conductance_W_K: number, temperature_K: number): void {

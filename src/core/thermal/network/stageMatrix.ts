@@ -21,7 +21,9 @@ export class StageMatrix {
   private readonly edgeAt: Int32Array;
   /** Melting node (by its place in the network's list) at each end of each link, or −1. */
   private readonly edgeMelt: Int32Array;
-  private readonly meltingEdges: number[] = [];
+  /** Wetting (by its place in the network's list) of each link, or −1. */
+  private readonly edgeWetting: Int32Array;
+  private readonly variableEdges: number[] = [];
   private readonly fixedValues: Float64Array;
   private readonly fixedConduction: Float64Array;
   /** Conduction and losses on the diagonal, W/K, without capacity and control. */
@@ -30,7 +32,7 @@ export class StageMatrix {
   private stale = true;
 
   constructor(private readonly network: ThermalNetwork) {
-    const { size, edges, melting, heaters } = network;
+    const { size, edges, melting, heaters, wettings } = network;
     const meltOf = new Int32Array(size).fill(-1);
     melting.forEach((lump, index) => (meltOf[lump.node] = index));
     this.edgeMelt = new Int32Array(2 * edges.length);
@@ -38,12 +40,16 @@ export class StageMatrix {
       this.edgeMelt[2 * i] = meltOf[edge.from]!;
       this.edgeMelt[2 * i + 1] = meltOf[edge.to]!;
     });
+    this.edgeWetting = new Int32Array(edges.length).fill(-1);
+    wettings.forEach((wetting, w) => {
+      for (const edge of wetting.edges) this.edgeWetting[edge] = w;
+    });
     let firstVariable = size;
     for (const { node } of heaters) firstVariable = Math.min(firstVariable, node);
     for (const { node } of melting) firstVariable = Math.min(firstVariable, node);
-    for (const edge of edges) {
-      if (edge.solid_W_K !== edge.liquid_W_K) firstVariable = Math.min(firstVariable, edge.from, edge.to);
-    }
+    edges.forEach((edge, i) => {
+      if (this.isVariable(i)) firstVariable = Math.min(firstVariable, edge.from, edge.to);
+    });
     this.firstVariable = firstVariable;
     const elimination = recalledElimination({ size, edges, split: firstVariable });
     this.elimination = elimination;
@@ -60,19 +66,26 @@ export class StageMatrix {
   private layFixedLinks(): void {
     const { edges, ambient } = this.network;
     edges.forEach((edge, i) => {
-      if (edge.solid_W_K !== edge.liquid_W_K) this.meltingEdges.push(i);
+      if (this.isVariable(i)) this.variableEdges.push(i);
       else this.addLink(this.fixedValues, this.fixedConduction, i, edge.solid_W_K);
     });
     for (const link of ambient) this.fixedConduction[link.node]! += link.conductance_W_K;
   }
 
-  /** Conductances follow the melt, by share of each melting node; they are held within a step. */
-  followMelt(share: Float64Array): void {
+  private isVariable(index: number): boolean {
+    const { solid_W_K, liquid_W_K } = this.network.edges[index]!;
+    return solid_W_K !== liquid_W_K || this.edgeWetting[index]! >= 0;
+  }
+
+  /** Conductances follow the melt, by share of each melting node, and what is wetted; they are held within a step. */
+  follow(share: Float64Array, wetted: Float64Array): void {
     this.values.set(this.fixedValues);
     this.conduction.set(this.fixedConduction);
-    for (const i of this.meltingEdges) {
+    for (const i of this.variableEdges) {
       const { solid_W_K, liquid_W_K } = this.network.edges[i]!;
-      const g_W_K = solid_W_K + this.meltOfEdge(i, share) * (liquid_W_K - solid_W_K);
+      const whole_W_K = solid_W_K + this.meltOfEdge(i, share) * (liquid_W_K - solid_W_K);
+      const wetting = this.edgeWetting[i]!;
+      const g_W_K = wetting < 0 ? whole_W_K : whole_W_K * wetted[wetting]!;
       this.addLink(this.values, this.conduction, i, g_W_K);
     }
     this.stale = true;
