@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { LAMINATE_IDS } from '~/core/materials/laminates';
 import { foilThickness_m, kelvin } from '~/core/quantity/convert';
 import { boardWeight } from '~/core/thermal/boardWeight';
-import { dose, doseRate_1_s, endurance, laminateEndurance, padEndurance } from '~/core/thermal/dose';
+import { bondEndurance, dose, doseRate_1_s, endurance, laminateEndurance, touchedBondEndurance, type Life } from '~/core/thermal/dose';
 import { doseCurve, firstReached_s, valueAt } from '~/core/thermal/history';
 import { boardTemperature_K } from '~/core/thermal/preheat';
 import { arealHeat_J_m2K, type Board } from '~/core/thermal/stackup';
@@ -14,7 +14,7 @@ const series = (count: number, of: (i: number) => number): Float64Array =>
 
 // Miner, Journal of Applied Mechanics 12 (1945): damages at different levels add up as shares of life.
 describe('shares of life', () => {
-  const life = endurance(600, 60);
+  const life = [endurance(600, 60)];
   const [a_K, b_K] = [kelvin(260), kelvin(288)];
 
   it('half a life at one temperature and half at another is one life', () => {
@@ -51,36 +51,101 @@ describe('shares of life', () => {
 // Arrhenius: ln(life) is a straight line over 1/T, so any two of its points give the third.
 describe('the line of a life', () => {
   it('passes through both of its points', () => {
-    const life = endurance(1800, 240);
+    const life = [endurance(1800, 240)];
     expect(1 / doseRate_1_s(life, kelvin(260))).toBeCloseTo(1800, 6);
     expect(1 / doseRate_1_s(life, kelvin(288))).toBeCloseTo(240, 6);
   });
 
   it('at the harmonic middle of two temperatures is their geometric mean', () => {
-    const life = endurance(1800, 240);
+    const life = [endurance(1800, 240)];
     const middle_K = 2 / (1 / kelvin(260) + 1 / kelvin(288));
     expect(1 / doseRate_1_s(life, middle_K)).toBeCloseTo(Math.sqrt(1800 * 240), 4);
   });
 
   it.each(LAMINATE_IDS)('%s: hotter is always shorter, and a bond never outlasts its laminate', (id) => {
     const board = laminateEndurance(id);
-    for (const land_m2 of [0.2e-6, 1e-6, 5e-6, 50e-6]) {
-      const pad = padEndurance(id, land_m2);
+    for (const life of [bondEndurance(id), touchedBondEndurance(id, 1e-6)])
       for (const t_C of [200, 240, 260, 288, 330, 380]) {
-        expect(doseRate_1_s(pad, kelvin(t_C + 10))).toBeGreaterThan(doseRate_1_s(pad, kelvin(t_C)));
+        expect(doseRate_1_s(life, kelvin(t_C + 10))).toBeGreaterThan(doseRate_1_s(life, kelvin(t_C)));
         if (t_C >= 260 && t_C <= 288)
-          expect(doseRate_1_s(pad, kelvin(t_C))).toBeGreaterThanOrEqual(
+          expect(doseRate_1_s(life, kelvin(t_C))).toBeGreaterThanOrEqual(
             doseRate_1_s(board, kelvin(t_C)) * (1 - 1e-9),
           );
       }
-    }
   });
 
-  it.each(LAMINATE_IDS)('%s: a smaller land never lives longer', (id) => {
+  it.each(LAMINATE_IDS)('%s: pushed on, a smaller land lives shorter; by heat alone all lands are alike', (id) => {
     const rates = [0.1e-6, 0.5e-6, 2e-6, 10e-6].map((land_m2) =>
-      doseRate_1_s(padEndurance(id, land_m2), kelvin(288)),
+      doseRate_1_s(touchedBondEndurance(id, land_m2), kelvin(320)),
     );
-    for (let i = 1; i < rates.length; i++) expect(rates[i]!).toBeLessThanOrEqual(rates[i - 1]!);
+    for (let i = 1; i < rates.length; i++) expect(rates[i]!).toBeLessThan(rates[i - 1]!);
+    for (const rate of rates) expect(rate).toBeGreaterThan(doseRate_1_s(bondEndurance(id), kelvin(320)));
+  });
+});
+
+/** A land's histories as boards are qualified for them, °C at seconds; the share of a life that one takes. */
+describe('what the bond of a land has to stand', () => {
+  const spent = (life: Life, points: readonly (readonly [number, number])[]): number => {
+    const time_s = points.map(([t]) => t);
+    const fine_s = series(2001, (i) => (time_s.at(-1)! * i) / 2000);
+    const t_K = fine_s.map((t) => {
+      const i = Math.max(1, time_s.findIndex((known) => known >= t));
+      const [t0, a] = points[i - 1]!;
+      const [t1, b] = points[i]!;
+      return kelvin(a + ((t - t0) / (t1 - t0)) * (b - a));
+    });
+    return dose(life, fine_s, t_K);
+  };
+  const heat = bondEndurance('fr4-standard');
+  const smallest = touchedBondEndurance('fr4-standard', 0.12e-6);
+  const two_mm = touchedBondEndurance('fr4-standard', 3e-6);
+
+  // J-STD-020 lead-free profile: 150 to 200 °C over 60 to 120 s, 60 to 150 s over 217 °C, 30 s within 5 K of 260 °C
+  // (from memory).
+  const LEAD_FREE = [
+    [0, 25],
+    [90, 150],
+    [180, 200],
+    [200, 217],
+    [230, 255],
+    [245, 260],
+    [260, 255],
+    [290, 217],
+    [400, 60],
+  ] as const;
+
+  it('three lead-free passes of J-STD-020 leave most of it', () => {
+    expect(3 * spent(heat, LEAD_FREE)).toBeLessThan(0.3);
+  });
+
+  it('an ordinary lead-free pass, 245 °C at its top, costs next to nothing', () => {
+    const ordinary = LEAD_FREE.map(([t, C]) => [t, C > 217 ? 217 + ((C - 217) * 28) / 43 : C] as const);
+    expect(spent(heat, ordinary)).toBeLessThan(0.05);
+  });
+
+  it('six convection passes of IPC-TM-650 2.6.27 at 260 °C do not end it (from memory)', () => {
+    expect(6 * spent(heat, LEAD_FREE)).toBeLessThan(1);
+  });
+
+  it('six floats of ten seconds on solder at 288 °C do not end it (IPC-TM-650 2.6.8, from memory)', () => {
+    expect(60 * doseRate_1_s(heat, kelvin(288))).toBeLessThan(1);
+  });
+
+  it('five times soldered and unsoldered by an iron, land at 315 °C for three seconds each, does not end a 2 mm land (IPC-TM-650 2.4.36, from memory)', () => {
+    expect(2 * 5 * 3 * doseRate_1_s(two_mm, kelvin(315))).toBeLessThan(1);
+  });
+
+  it('ten seconds at 350 °C under an iron are about the end of a 2 mm land (common practice)', () => {
+    const lasts_s = 1 / doseRate_1_s(two_mm, kelvin(350));
+    expect(lasts_s).toBeGreaterThan(8);
+    expect(lasts_s).toBeLessThan(12);
+  });
+
+  it('the smallest lands last a few seconds there, and no land ten at a tip’s 400 °C (common practice)', () => {
+    const lasts_s = 1 / doseRate_1_s(smallest, kelvin(350));
+    expect(lasts_s).toBeGreaterThan(2);
+    expect(lasts_s).toBeLessThan(6);
+    expect(10 * doseRate_1_s(two_mm, kelvin(400))).toBeGreaterThan(1);
   });
 });
 

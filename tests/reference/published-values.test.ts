@@ -1,9 +1,9 @@
 import { describe, expect, it } from 'vitest';
 import { ALLOYS } from '~/core/materials/alloys';
-import { LAMINATES, PAD_BOND } from '~/core/materials/laminates';
+import { LAMINATES } from '~/core/materials/laminates';
 import { celsius, foilThickness_m, kelvin } from '~/core/quantity/convert';
 import { normalQuantile } from '~/core/statistics/normal';
-import { doseRate_1_s, endurance, laminateEndurance } from '~/core/thermal/dose';
+import { doseRate_1_s, laminateEndurance } from '~/core/thermal/dose';
 import { taperResistance_K_W } from '~/core/thermal/joint/tip';
 import { TIP_CONSTRUCTIONS } from '~/core/materials/tips';
 import { COPPER } from '~/core/materials/copper';
@@ -42,34 +42,6 @@ describe('time to delamination: IPC-TM-650 2.4.24.1, T260 and T288', () => {
     expect(t260.value).toBeLessThanOrEqual(1800);
     expect(t288.value).toBeGreaterThanOrEqual(120);
     expect(t288.value).toBeLessThanOrEqual(300);
-  });
-});
-
-describe('pad bond anchors', () => {
-  const life = endurance(PAD_BOND.t260.value, PAD_BOND.t288.value);
-
-  // What the line is drawn through; whether it is right is for the checks after it.
-  it('runs through six 10 s solder floats at 288 °C (IPC-TM-650 2.4.8 thermal stress, from memory)', () => {
-    expect(60 * doseRate_1_s(life, kelvin(288))).toBeCloseTo(1, 6);
-  });
-
-  it('lets a land outlive five times on and off with an iron of 260 °C, 4 s each (IPC-TM-650 2.4.21, from memory)', () => {
-    expect(2 * 5 * 4 * doseRate_1_s(life, kelvin(260))).toBeLessThan(1);
-  });
-
-  it('leaves lands on through three reflow passes, 80 s over 217 °C with 10 s at 245 °C each (J-STD-020 profile, from memory)', () => {
-    const pass = 70 * doseRate_1_s(life, kelvin(230)) + 10 * doseRate_1_s(life, kelvin(245));
-    expect(3 * pass).toBeLessThan(1);
-  });
-
-  it('does not let a land stand a tip’s 400 °C for as long as ten seconds (common practice)', () => {
-    expect(10 * doseRate_1_s(life, kelvin(400))).toBeGreaterThan(1);
-  });
-
-  it('a small land at 350 °C lasts about ten seconds (common practice)', () => {
-    const lasts_s = 1 / doseRate_1_s(life, kelvin(350));
-    expect(lasts_s).toBeGreaterThan(9);
-    expect(lasts_s).toBeLessThan(11);
   });
 });
 

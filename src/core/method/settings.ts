@@ -49,8 +49,8 @@ export const PLAN = {
   draws: 200,
   /** A touch that is far from every limit is drawn this often, where that tells its tenths to what a hand can time. */
   leastDraws: 50,
-  /** Nobody times an iron closer than this (assumed; dwells are told to the tenth). */
-  timed_s: 0.1,
+  /** Nobody times an iron closer than this: a quarter of a second is what a hand needs to react (common practice). */
+  timed_s: 0.2,
   /** So many settings of a method are drawn before the next method is tried. */
   proven: 6,
   /** Dwells closer than this are the same to a hand; under air, than the second. */

@@ -1,7 +1,7 @@
-import { doseRate_1_s, type Endurance } from './dose';
+import { doseRate_1_s, type Life } from './dose';
 
 /** Cumulative dose at each time of a run. */
-export function doseCurve(life: Endurance, time_s: Float64Array, temperature_K: Float64Array): Float64Array {
+export function doseCurve(life: Life, time_s: Float64Array, temperature_K: Float64Array): Float64Array {
   const curve = new Float64Array(time_s.length);
   let rate = doseRate_1_s(life, temperature_K[0]!);
   for (let i = 1; i < time_s.length; i++) {

@@ -80,9 +80,9 @@ describe('a pin on a plane', () => {
 
   it('melts as before where the artwork shows what was told', () => {
     const request = planRequest({ '2': [planeOn(2)] });
-    const told = scenarioFor(request, settingAt(380), '2');
+    const told = scenarioFor(request, settingAt(440), '2');
     const maps = request.board.copper.map((layer) => mapped(() => layer.coverage));
-    const shown = scenarioFor({ ...request, board: { ...request.board, maps } }, settingAt(380), '2');
+    const shown = scenarioFor({ ...request, board: { ...request.board, maps } }, settingAt(440), '2');
     const melt = (scenario: typeof told): number => simulateJoint(scenario, { duration_s: 12 }).fullMelt_s!;
     // Shares are told to a twentieth.
     expect(melt(shown) / melt(told)).toBeGreaterThan(0.97);

@@ -2,7 +2,7 @@ import type { PlacedPad } from '~/core/electrical/checklist';
 import { doseCurve } from '~/core/thermal/history';
 import type { LaminateId } from '~/core/materials/laminates';
 import { celsius } from '~/core/quantity/convert';
-import { padEndurance } from '~/core/thermal/dose';
+import { bondEndurance } from '~/core/thermal/dose';
 import type { JointRun, Probe } from '~/core/thermal/joint/simulate';
 import type { RunEvent } from '~/core/record/runEvents';
 import { placedPadsOf } from '~/schema/exchange/si/placedPads';
@@ -67,8 +67,7 @@ export function sharesOf(
 ): NonNullable<Extract<RunEvent, { kind: 'exposure' }>['others']> {
   return pads.flatMap(({ pad, probe }) => {
     const row_K = run.probes_K[probe]!;
-    const life = padEndurance(laminate, pad.width_m * pad.height_m);
-    const padDose = doseCurve(life, run.time_s, row_K).at(-1)!;
+    const padDose = doseCurve(bondEndurance(laminate), run.time_s, row_K).at(-1)!;
     const peak_C = celsius(row_K.reduce((a, b) => Math.max(a, b), 0));
     return padDose < LEAST_DOSE && peak_C < LEAST_PEAK_C ? [] : [{ padId: pad.id, padDose, peak_C }];
   });

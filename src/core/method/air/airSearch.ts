@@ -5,9 +5,9 @@ import { preheaterFilm_W_m2K } from '~/core/thermal/surface/preheater';
 import { ALLOYS } from '~/core/materials/alloys';
 import { arealHeat_J_m2K } from '~/core/thermal/stackup';
 import { SOLVER } from '~/core/thermal/network/settings';
-import { formOf, isSurface, landShapes, mass_kg, padNamesOf } from '~/core/packages/form';
+import { formOf, isSurface, mass_kg, padNamesOf } from '~/core/packages/form';
 import { SURFACE_TRAITS } from '~/core/packages/surfaceFamilies';
-import { padEndurance, laminateEndurance } from '~/core/thermal/dose';
+import { bondEndurance, laminateEndurance } from '~/core/thermal/dose';
 import { doseCurve, firstReached_s, valueAt } from '~/core/thermal/history';
 import { steepestRise_K_s } from '~/core/thermal/ramp';
 import { superpose, unitResponses, type UnitResponses } from '~/core/thermal/field/respond';
@@ -200,16 +200,12 @@ function superposed(
   const lastMelt_s = never >= 0 ? null : Math.max(...(melts as number[]));
   const off_s = lastMelt_s === null ? null : lastMelt_s + AIR.settle_s;
   const held_s = Math.min(off_s ?? time_s.at(-1)!, time_s.at(-1)!);
-  const smallest_m2 = Math.min(
-    ...matesOf(request).flatMap((mate) => landShapes(mate.part).map((s) => s.width_m * s.height_m)),
-  );
   const laminate = laminateEndurance(board.laminate);
-  // Lands of one size share the line of their life; the hottest of them spends most.
+  // Lands that nothing pushes on share one life; the hottest of them spends most.
   const hottest = rows.reduce((a, b) =>
     valueAt(time_s, b.row, held_s) > valueAt(time_s, a.row, held_s) ? b : a,
   );
-  const padLife = padEndurance(board.laminate, smallest_m2);
-  const padDose = doseCurve(padLife, time_s, hottest.row);
+  const padDose = doseCurve(bondEndurance(board.laminate), time_s, hottest.row);
   const laminateDose = doseCurve(laminate, time_s, hottest.row);
   const bodyAt = responses.places.findIndex((p) => p.ref === site.ref && p.pad === null);
   const body = rowOf(bodyAt);

@@ -178,7 +178,7 @@ describe('a band that need not be drawn further', () => {
 
   it('is none whose tenths are still wide, the fewer draws the more', () => {
     expect(settled(lump(4, 300, 190), PLAN.leastDraws)).toBe(false);
-    expect(settled(lump(0.9, 300, 190), 10)).toBe(false);
+    expect(settled(lump(1.8, 300, 190), 10)).toBe(false);
   });
 
   it('is none where a budget or a body sets the stop, or a draw never melts', () => {

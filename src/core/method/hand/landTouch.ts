@@ -3,7 +3,7 @@ import { padPlaces } from '~/core/packages/placement';
 import { surfacePackage } from '~/core/packages/outlines';
 import type { SurfacePackage } from '~/core/packages/surface';
 import type { MeltingRange } from '~/core/solder/mixture';
-import { doseRate_1_s, padEndurance, type Endurance } from '~/core/thermal/dose';
+import { doseRate_1_s, temperatureOf_K, touchedBondEndurance, type Life } from '~/core/thermal/dose';
 import { SWEEP } from '../ways/data';
 import { PLAN } from '../settings';
 import { guestOf, LEAST_GUEST_DISTANCE_m } from '~/core/thermal/joint/guests';
@@ -71,7 +71,7 @@ export function landTouch(
     run: (options) => {
       const run = touchRunOf(simulateSurface(scenario, options));
       if (stance !== 'swept') return run;
-      const life = padEndurance(request.board.laminate, smallest_m2);
+      const life = touchedBondEndurance(request.board.laminate, smallest_m2);
       return { ...run, land_K: underSweep(run, 1 / pads.length, life) };
     },
     peaksNear: (neighbours, duration_s) => peaksNear(request, scenario, pads, neighbours, duration_s),
@@ -104,11 +104,11 @@ function touchRunOf(run: SurfaceRun): TouchRun {
  * what it really goes through, so the mean is replaced by the steady temperature that would spend as much: the
  * tip's share of the time at `SWEEP.excess` of the way up to the tip, the rest at the mean.
  */
-function underSweep(run: TouchRun, share: number, life: Endurance): Float64Array {
+function underSweep(run: TouchRun, share: number, life: Life): Float64Array {
   return run.land_K.map((mean_K, i) => {
     const under_K = mean_K + SWEEP.excess.value * Math.max(0, run.tip_K[i]! - mean_K);
     const rate = share * doseRate_1_s(life, under_K) + (1 - share) * doseRate_1_s(life, mean_K);
-    return -life.activation_K / Math.log(rate * life.scale_s);
+    return temperatureOf_K(life, rate, [mean_K, Math.max(mean_K, under_K)]);
   });
 }
 

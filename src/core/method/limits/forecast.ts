@@ -1,6 +1,6 @@
 import { isHurt } from '~/core/record/padStates';
 import { formOf } from '~/core/packages/form';
-import { laminateEndurance, padEndurance, type Endurance } from '~/core/thermal/dose';
+import { laminateEndurance, lasting, touchedBondEndurance, type Life } from '~/core/thermal/dose';
 import { doseCurve, valueAt } from '~/core/thermal/history';
 import type { Factors, JointScenario } from '~/core/thermal/joint/scenario';
 import type { LaminateId } from '~/core/materials/laminates';
@@ -28,17 +28,15 @@ export interface PinForecast extends Stop {
 }
 
 export interface Lives {
-  readonly pad: Endurance;
-  readonly laminate: Endurance;
+  readonly pad: Life;
+  readonly laminate: Life;
 }
 
-/** Lives of a land of that area and of the laminate under it. */
+/** Lives of a land of that area under a tip, and of the laminate under it. */
 export function livesAt(laminate: LaminateId, land_m2: number, padLife = 1, laminateLife = 1): Lives {
-  const pad = padEndurance(laminate, land_m2);
-  const board = laminateEndurance(laminate);
   return {
-    pad: { ...pad, scale_s: pad.scale_s * padLife },
-    laminate: { ...board, scale_s: board.scale_s * laminateLife },
+    pad: lasting(touchedBondEndurance(laminate, land_m2), padLife),
+    laminate: lasting(laminateEndurance(laminate), laminateLife),
   };
 }
 

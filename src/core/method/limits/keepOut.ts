@@ -18,7 +18,7 @@ export interface KeepOut {
 }
 
 /** Distances from a joint at which a hand tool's warmth is read, m. */
-const AWAY_m = [3e-3, 5e-3, 8e-3, 12e-3, 16e-3, 20e-3, 30e-3, 40e-3, 60e-3, 80e-3];
+const AWAY_m = [1e-3, 2e-3, 3e-3, 5e-3, 8e-3, 12e-3, 16e-3, 20e-3, 30e-3, 40e-3, 60e-3, 80e-3];
 
 /** Heat goes on spreading after the air: the board is followed this much longer, s. */
 const AFTER_AIR_s = 60;

@@ -145,11 +145,11 @@ describe('one temperature that does not serve all pins', () => {
   // What scorches a pad that has spent most of its budget is what its neighbour on the plane needs.
   const plan = planOf(
     planRequest(
-      { '1': [trackOn(4)], '2': [reliefOn(2)] },
+      { '1': [trackOn(4)], '2': [{ ...reliefOn(2, 3), spokeWidth_m: 0.15e-3 }] },
       {
         preheaters: [],
         irons: [{ ...IRON, tips: [{ shape: 'chisel', width_m: 2.4e-3, construction: 'cartridge' }] }],
-        history: { padDose: { '1': 0.85 }, laminateDose: 0, partCycles: 3 },
+        history: { padDose: { '1': 0.9 }, laminateDose: 0, partCycles: 3 },
       },
     ),
   );

@@ -1,6 +1,6 @@
 import { LAMINATES } from '~/core/materials/laminates';
 import { bowOfGradient, bowOfMismatch } from '../warp';
-import { doseRate_1_s, laminateEndurance, padEndurance, type Endurance } from '../dose';
+import { bondEndurance, doseRate_1_s, laminateEndurance, type Life } from '../dose';
 import type { FieldBoard } from './mesh';
 import type { FieldSolver } from './solver';
 import { SteepestRise } from '../ramp';
@@ -35,8 +35,8 @@ export class Watch {
   readonly pads: PadWatch[];
   readonly bodies: BodyWatch[];
   readonly board: BoardWatch;
-  private readonly padLives: readonly Endurance[];
-  private readonly laminateLife: Endurance;
+  private readonly bondLife: Life;
+  private readonly laminateLife: Life;
   private readonly laminateDose: Float64Array;
   private readonly bodyRise: readonly SteepestRise[];
   private readonly peakMean_K: Float64Array;
@@ -60,7 +60,7 @@ export class Watch {
     }));
     this.bodies = attached.bodies.map(() => ({ peak_K: ambient_K, maxRamp_K_s: 0 }));
     this.board = { peakTop_K: ambient_K, peakBottom_K: ambient_K, laminateDose: 0, bowHot: 0, bowLeft: 0 };
-    this.padLives = attached.pads.map((pad) => padEndurance(fieldBoard.laminate, pad.area_m2));
+    this.bondLife = bondEndurance(fieldBoard.laminate);
     this.laminateLife = laminateEndurance(fieldBoard.laminate);
     this.laminateDose = new Float64Array(mesh.columns);
     this.peakMean_K = new Float64Array(mesh.columns).fill(ambient_K);
@@ -118,7 +118,7 @@ export class Watch {
         watch.aboveLiquidus_s += step_s;
       }
       watch.peak_K = Math.max(watch.peak_K, hottest_K);
-      if (hottest_K > FIELD.doseFloor_K) watch.dose += step_s * doseRate_1_s(this.padLives[p]!, hottest_K);
+      if (hottest_K > FIELD.doseFloor_K) watch.dose += step_s * doseRate_1_s(this.bondLife, hottest_K);
     }
   }
 

@@ -26,8 +26,14 @@ export function conductingSheets(board: Board): ConductingSheet[] {
     layer: index + 1,
   }));
   if (anchors[0]!.depth_m > 0) anchors.unshift({ depth_m: 0, layer: null });
-  // One gap from face to face: its middle is a coarse sheet of its own.
-  if (anchors.length === 2) anchors.splice(1, 0, { depth_m: board.thickness_m / 2, layer: null });
+  // The middle between two faces, or between inner copper layers far apart, is a coarse sheet of its own.
+  const middle = (above: number): void => {
+    const depth_m = (anchors[above]!.depth_m + anchors[above + 1]!.depth_m) / 2;
+    anchors.splice(above + 1, 0, { depth_m, layer: null });
+  };
+  const gaps = anchors.length - 1;
+  if (gaps === 1) middle(0);
+  if (gaps === 3) middle(1);
 
   const planes: typeof anchors = [];
   anchors.forEach((anchor, index) => {
@@ -57,9 +63,8 @@ export function conductingSheets(board: Board): ConductingSheet[] {
 
 /** Where sheets stand in gap `index` of `gaps`, from its top, m. */
 function fillings_m(gap_m: number, index: number, gaps: number): number[] {
-  const outer = index === 0 || index === gaps - 1;
-  if (!outer) return gaps <= JOINT.gapsWithMiddle ? [gap_m / 2] : [];
-  const steps = gaps <= JOINT.gapsWithMiddle ? 3 : gaps <= JOINT.gapsWithSkin ? 2 : 1;
+  if (index > 0 && index < gaps - 1) return [];
+  const steps = gaps <= JOINT.gapsWithDepth ? 3 : gaps <= JOINT.gapsWithSkin ? 2 : 1;
   const depths_m = graded_m(gap_m, steps);
   return index === 0 ? depths_m : depths_m.map((depth_m) => gap_m - depth_m).reverse();
 }

@@ -34,7 +34,7 @@ export function jointDraws(scenario: Pick<JointScenario, 'board'>, count: number
         film: scatter(STILL_AIR.boardTop, z(5)),
         tipOffset_K: TIP_CONTACT.calibrationSpread.value * z(6),
       },
-      padLife: scatter(PAD_BOND.t288, z(7)),
+      padLife: scatter(PAD_BOND.at350, z(7)),
       laminateLife: scatter(laminate.t288, z(8)),
     };
   });

@@ -8,8 +8,8 @@ export const JOINT = {
   firstRing: 1.08,
   /** Laminate under a face is followed in steps from this on, each wider than the one above it. */
   faceSheet_m: 0.1e-3,
-  /** Boards of up to so many gaps between copper get a sheet in the middle of each and three steps under a face. */
-  gapsWithMiddle: 3,
+  /** Boards of up to so many gaps, middles counted, get three steps under a face. */
+  gapsWithDepth: 4,
   /** Up to so many, one sheet under each face: the gaps themselves are thin. */
   gapsWithSkin: 9,
   /** Beyond this the sheets between copper layers are one with the nearest of them. */

@@ -47,16 +47,16 @@ describe('simulate', () => {
       across,
     );
     const below = answerTo(mirrored);
-    expect(below.pads[0]!.fullMelt_s!).toBeCloseTo(answer.pads[0]!.fullMelt_s!, 6);
-    expect(below.board.peakTop_C).toBeCloseTo(answer.board.peakBottom_C, 6);
-    expect(below.neighbours[0]!.body_C).toBeCloseTo(answer.neighbours[0]!.body_C, 6);
+    expect(below.pads[0]!.fullMelt_s!).toBeCloseTo(answer.pads[0]!.fullMelt_s!, 5);
+    expect(below.board.peakTop_C).toBeCloseTo(answer.board.peakBottom_C, 4);
+    expect(below.neighbours[0]!.body_C).toBeCloseTo(answer.neighbours[0]!.body_C, 4);
   });
 
   it('follows a neighbour’s body behind its joint, on either face', () => {
     for (const side of ['top', 'bottom']) {
       const [near] = answerTo(changed(SIMULATE_EXAMPLE, 'neighbours', [{ ...R3, side }])).neighbours;
-      expect(near!.joint_C).toBeGreaterThan(30);
-      expect(near!.body_C).toBeGreaterThan(25);
+      expect(near!.joint_C).toBeGreaterThan(28);
+      expect(near!.body_C).toBeGreaterThan(24);
       expect(near!.body_C).toBeLessThan(near!.joint_C);
     }
   });

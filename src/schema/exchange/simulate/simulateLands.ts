@@ -2,7 +2,7 @@ import { steepestRise_K_s } from '~/core/thermal/ramp';
 import { doseCurve } from '~/core/thermal/history';
 import type { SurfacePackage } from '~/core/packages/surface';
 import { celsius, kelvin, metres, radians } from '~/core/quantity/convert';
-import { laminateEndurance, padEndurance } from '~/core/thermal/dose';
+import { bondEndurance, laminateEndurance, touchedBondEndurance } from '~/core/thermal/dose';
 import { simulateSurface, type SurfacePadRun } from '~/core/thermal/joint/surface';
 import { ALLOYS } from '~/core/materials/alloys';
 import { padNamesOf } from '~/core/packages/form';
@@ -77,7 +77,11 @@ export function simulateLands(
     fullMelt_s: pad.liquidus_s,
     peak_C: peak_C(pad.solder_K),
     aboveLiquidus_s: timeAbove_s(run.time_s, pad.solder_K, liquidus_K),
-    padDose: doseCurve(padEndurance(input.board.laminate, pad.area_m2), run.time_s, pad.land_K).at(-1)!,
+    padDose: doseCurve(
+      pad.heated ? touchedBondEndurance(input.board.laminate, pad.area_m2) : bondEndurance(input.board.laminate),
+      run.time_s,
+      pad.land_K,
+    ).at(-1)!,
   });
   return {
     outcome: run.outcome === 'not-converged' ? 'not-converged' : 'done',
