@@ -25,7 +25,13 @@ const HELD_W_K = 1e4;
 const bare = { thickness_m: 35e-6, coverage: 0 };
 
 /** A land with next to no hole in its middle on a bare board, by the joint model's own rings and sheets. */
-function landOn(thickness_m: number, side_m: number, landRadius_m: number, net: NetworkBuilder, rings?: number) {
+function landOn(
+  thickness_m: number,
+  side_m: number,
+  landRadius_m: number,
+  net: NetworkBuilder,
+  rings?: number,
+) {
   const board = {
     length_m: side_m,
     width_m: side_m,
@@ -106,7 +112,12 @@ describe('a land that is heated at once, against the slab in r and z', () => {
       // What the land's copper holds is not the laminate's.
       const own_J_K = Math.PI * radius_m ** 2 * bare.thickness_m * COPPER.volumetricHeat.value;
       TIMES_s.forEach((duration_s, i) => {
-        const { energy } = integrate(network, { duration_s, tracked: [land], maxStep_s: 0.01, tolerance_K: 0.5 });
+        const { energy } = integrate(network, {
+          duration_s,
+          tracked: [land],
+          maxStep_s: 0.01,
+          tolerance_K: 0.5,
+        });
         const ratio = (energy.stored_J / (DISC_K - COLD_K) - own_J_K) / wanted[i]!;
         if (process.env['SHOW']) console.log('ratio', radius_mm, thickness_mm, duration_s, ratio.toFixed(3));
         const within = duration_s < 0.5 ? 0.17 : duration_s < 1 ? 0.12 : 0.08;

@@ -2,7 +2,15 @@ import { describe, expect, it } from 'vitest';
 import { LAMINATE_IDS } from '~/core/materials/laminates';
 import { foilThickness_m, kelvin } from '~/core/quantity/convert';
 import { boardWeight } from '~/core/thermal/boardWeight';
-import { bondEndurance, dose, doseRate_1_s, endurance, laminateEndurance, touchedBondEndurance, type Life } from '~/core/thermal/dose';
+import {
+  bondEndurance,
+  dose,
+  doseRate_1_s,
+  endurance,
+  laminateEndurance,
+  touchedBondEndurance,
+  type Life,
+} from '~/core/thermal/dose';
 import { doseCurve, firstReached_s, valueAt } from '~/core/thermal/history';
 import { boardTemperature_K } from '~/core/thermal/preheat';
 import { arealHeat_J_m2K, type Board } from '~/core/thermal/stackup';
@@ -74,13 +82,16 @@ describe('the line of a life', () => {
       }
   });
 
-  it.each(LAMINATE_IDS)('%s: pushed on, a smaller land lives shorter; by heat alone all lands are alike', (id) => {
-    const rates = [0.1e-6, 0.5e-6, 2e-6, 10e-6].map((land_m2) =>
-      doseRate_1_s(touchedBondEndurance(id, land_m2), kelvin(320)),
-    );
-    for (let i = 1; i < rates.length; i++) expect(rates[i]!).toBeLessThan(rates[i - 1]!);
-    for (const rate of rates) expect(rate).toBeGreaterThan(doseRate_1_s(bondEndurance(id), kelvin(320)));
-  });
+  it.each(LAMINATE_IDS)(
+    '%s: pushed on, a smaller land lives shorter; by heat alone all lands are alike',
+    (id) => {
+      const rates = [0.1e-6, 0.5e-6, 2e-6, 10e-6].map((land_m2) =>
+        doseRate_1_s(touchedBondEndurance(id, land_m2), kelvin(320)),
+      );
+      for (let i = 1; i < rates.length; i++) expect(rates[i]!).toBeLessThan(rates[i - 1]!);
+      for (const rate of rates) expect(rate).toBeGreaterThan(doseRate_1_s(bondEndurance(id), kelvin(320)));
+    },
+  );
 });
 
 /** A land's histories as boards are qualified for them, °C at seconds; the share of a life that one takes. */
@@ -89,7 +100,10 @@ describe('what the bond of a land has to stand', () => {
     const time_s = points.map(([t]) => t);
     const fine_s = series(2001, (i) => (time_s.at(-1)! * i) / 2000);
     const t_K = fine_s.map((t) => {
-      const i = Math.max(1, time_s.findIndex((known) => known >= t));
+      const i = Math.max(
+        1,
+        time_s.findIndex((known) => known >= t),
+      );
       const [t0, a] = points[i - 1]!;
       const [t1, b] = points[i]!;
       return kelvin(a + ((t - t0) / (t1 - t0)) * (b - a));

@@ -43,23 +43,49 @@ export const SURFACE = {
     'a board with trimmed leads does not lie flat on a plate',
   ),
   jetFilm: property(1, '1', [0.6, 1.6], 0.2, 'from-memory', 'Martin 1977 states about 15 to 20 % scatter'),
-  /** Mass a free jet takes along, per outlet width of its way: ṁ/ṁ₀ = this (ρₐ/ρ₀)^½ x/D. */
-  entrainment: property(
-    0.32,
+  /** The same where a jet leaves the ranges that scatter was stated for. */
+  jetFilmBeyond: property(
+    1,
     '1',
-    [0.2, 0.42],
-    0.1,
-    'published',
-    'Ricou & Spalding, J. Fluid Mech. 11 (1961); along the wall jet assumed alike',
-  ),
-  /** Heat a board on its way up takes from a jet, as a share of what one at ambient would. */
-  boardTakes: property(
-    0.5,
-    '1',
-    [0.2, 0.9],
-    0.3,
+    [0.4, 2.5],
+    0.4,
     'assumed',
-    'mean of a board that starts at ambient and ends near the air',
+    'outside Martin’s ranges nobody states a scatter: taken as twice that within',
+  ),
+  /** What a jet’s axis keeps of its excess temperature past its core: this (ρ₀/ρₐ)^½ D/x. */
+  axisDecay: property(
+    5,
+    '1',
+    [4, 6],
+    0.1,
+    'from-memory',
+    'temperature along the axis of a round free jet, core of four to five widths (Hinze, Turbulence)',
+  ),
+  /** Way along the wall over way in free air, for what mixing leaves of a jet’s excess: it spreads in a ring. */
+  wallSpread: property(
+    2,
+    '1',
+    [1.5, 3],
+    0.15,
+    'from-memory',
+    'Goldstein, Sobolik & Seol, ASME J. Heat Transfer 112 (1990): effectiveness 0.75 at two widths from the axis, 0.5 at four, 0.38 at six',
+  ),
+  nozzleEmissivity: property(
+    0.6,
+    '1',
+    [0.3, 0.85],
+    0.2,
+    'from-memory',
+    'oxidised steel, Incropera table A.11; its mouth is a hollow and no less',
+  ),
+  /** Excess of the nozzle’s own metal over ambient, as a share of its air’s. */
+  nozzleWarmth: property(
+    0.8,
+    '1',
+    [0.6, 0.95],
+    0.1,
+    'assumed',
+    'the outlet’s face of a station at 350 °C stands near 280 °C: common practice',
   ),
   stillAirFilm: property(
     1,

@@ -27,7 +27,10 @@ export function drawn(scenario: JointScenario): JointAsDrawn {
   const end_m = Math.min(iron.tip.width_m, made.shankDiameter.value);
   const shank_m = made.shankDiameter.value;
   const taper_J_K =
-    (COPPER.volumetricHeat.value * Math.PI * made.taperLength.value * (shank_m ** 2 + shank_m * end_m + end_m ** 2)) /
+    (COPPER.volumetricHeat.value *
+      Math.PI *
+      made.taperLength.value *
+      (shank_m ** 2 + shank_m * end_m + end_m ** 2)) /
     12;
   const across_m = Math.min(iron.tip.width_m, part.landDiameter_m);
   const touched_m2 = across_m * Math.min(TIP_SHAPES[iron.tip.shape].reach.value, 2 * iron.tip.width_m);
@@ -61,8 +64,14 @@ export function drawn(scenario: JointScenario): JointAsDrawn {
     copper: { k_W_mK: COPPER.conductivity.value, heat_J_m3K: COPPER.volumetricHeat.value },
     lead: { k_W_mK: path.conductivity_W_mK, heat_J_m3K: path.volumetricHeat_J_m3K },
     solder: {
-      solid: { k_W_mK: alloy.conductivitySolid.value, heat_J_m3K: alloy.density.value * alloy.heatSolid.value },
-      liquid: { k_W_mK: alloy.conductivityLiquid.value, heat_J_m3K: alloy.density.value * alloy.heatLiquid.value },
+      solid: {
+        k_W_mK: alloy.conductivitySolid.value,
+        heat_J_m3K: alloy.density.value * alloy.heatSolid.value,
+      },
+      liquid: {
+        k_W_mK: alloy.conductivityLiquid.value,
+        heat_J_m3K: alloy.density.value * alloy.heatLiquid.value,
+      },
       latent_J_m3: alloy.density.value * alloy.latentHeat.value,
       solidus_K: alloy.solidus.value,
       liquidus_K: Math.max(alloy.liquidus.value, alloy.solidus.value + 1),

@@ -36,10 +36,16 @@ const CASES: [string, JointScenario][] = [
   ['a board of 0.8 mm', scenario(360, BARE, { ...two(0.8), ...iron({}) })],
   ['a board of 2.4 mm', scenario(360, BARE, { ...two(2.4), ...iron({}) })],
   ['a bare land, four layers', scenario(360, BARE, { ...four, ...iron({}) })],
-  ['a thin lead in a small land, 340 °C', scenario(340, BARE, { ...two(), ...iron({}), ...pin(0.45, 0.7, 1.3) })],
+  [
+    'a thin lead in a small land, 340 °C',
+    scenario(340, BARE, { ...two(), ...iron({}), ...pin(0.45, 0.7, 1.3) }),
+  ],
   ['one plane far from the iron, 420 °C', scenario(420, planeOn(2), { ...four, ...iron({}) })],
   ['one plane near the iron, 420 °C', scenario(420, planeOn(3), { ...four, ...iron({}) })],
-  ['one plane, a thick pin, fresh solder', scenario(420, planeOn(2), { ...four, ...fresh, ...pin(1, 1.3, 2.4) })],
+  [
+    'one plane, a thick pin, fresh solder',
+    scenario(420, planeOn(2), { ...four, ...fresh, ...pin(1, 1.3, 2.4) }),
+  ],
   ['two planes, 480 °C, fresh solder', scenario(480, planeOn(2, 3), { ...four, ...fresh })],
   ['one plane at 100 °C', scenario(360, planeOn(2), { ...four, ...iron({}), ...WARM })],
   ['two planes at 100 °C, fresh solder', scenario(360, planeOn(2, 3), { ...four, ...fresh, ...WARM })],
@@ -64,7 +70,9 @@ describe('the joint model against an independent solver in three dimensions', ()
 
       const coldest_K = at(wanted.time_s, wanted.coldest_K, UNTIL_s);
       const rise_K = coldest_K - joint.ambient_K;
-      expect(Math.abs(at(found.time_s, found.coldestSolder_K, UNTIL_s) - coldest_K) / rise_K).toBeLessThan(0.05);
+      expect(Math.abs(at(found.time_s, found.coldestSolder_K, UNTIL_s) - coldest_K) / rise_K).toBeLessThan(
+        0.05,
+      );
 
       const melt_s = wanted.most_s;
       if (melt_s === null) return;

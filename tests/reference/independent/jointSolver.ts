@@ -21,7 +21,11 @@ export interface JointAsDrawn {
   readonly clearance_m: number;
   readonly rise_m: number;
   readonly protrusion_m: number;
-  readonly laminate: { readonly inPlane_W_mK: number; readonly through_W_mK: number; readonly heat_J_m3K: number };
+  readonly laminate: {
+    readonly inPlane_W_mK: number;
+    readonly through_W_mK: number;
+    readonly heat_J_m3K: number;
+  };
   readonly copper: Stuff;
   readonly lead: Stuff;
   readonly solder: {
@@ -314,7 +318,11 @@ export function solveJoint(joint: JointAsDrawn, duration_s: number): JointAsSolv
   }
   const fixed: { a: number; b: number; g: number }[] = [];
   for (let t = 0; t < nt; t++)
-    fixed.push({ a: at(0, t, nz - 1), b: lumpLead, g: (joint.lead.k_W_mK * leadArea) / nt / (joint.body.lead_m / 2) });
+    fixed.push({
+      a: at(0, t, nz - 1),
+      b: lumpLead,
+      g: (joint.lead.k_W_mK * leadArea) / nt / (joint.body.lead_m / 2),
+    });
   fixed.push({ a: lumpLead, b: lumpBody, g: joint.body.intoBody_W_K / 2 });
 
   // What the outer faces lose, and where the tip lies.
@@ -341,7 +349,8 @@ export function solveJoint(joint: JointAsDrawn, duration_s: number): JointAsSolv
         const area = (open ? top : 0) + (side ? turn * r[i + 1]! * (z[k + 1]! - z[k]!) : 0);
         if (area === 0) continue;
         const inside = Math.min(1, Math.max(0, (joint.contact.half_rad - t * turn) / turn));
-        const half = (open ? top / ((z[k + 1]! - z[k]!) / 2) : 0) + (side ? (2 * area) / (r[i + 1]! - r[i]!) : 0);
+        const half =
+          (open ? top / ((z[k + 1]! - z[k]!) / 2) : 0) + (side ? (2 * area) / (r[i + 1]! - r[i]!) : 0);
         skin.push({ cell, under: inside * area, bead: area, half });
       }
   const underAll = skin.reduce((sum, s) => sum + s.under, 0);
@@ -424,7 +433,10 @@ export function solveJoint(joint: JointAsDrawn, duration_s: number): JointAsSolv
   let time = 0;
   let dt = 2e-3;
   while (time < duration_s - 1e-9) {
-    const wetted = Math.min(1, joint.contact.dryShare + ((1 - joint.contact.dryShare) * (time + dt / 2)) / joint.contact.over_s);
+    const wetted = Math.min(
+      1,
+      joint.contact.dryShare + ((1 - joint.contact.dryShare) * (time + dt / 2)) / joint.contact.over_s,
+    );
     diagonal.fill(0);
     for (let l = 0; l < g.length; l++) {
       const a = from[l]!;
@@ -492,7 +504,8 @@ export function solveJoint(joint: JointAsDrawn, duration_s: number): JointAsSolv
     let molten = 0;
     for (const c of solders) molten += liquid(T[c]!) * volume[c]! * spare[c]!;
     const share = molten / solderVolume;
-    if (most_s === null && share >= 0.98) most_s = time - (dt * (share - 0.98)) / Math.max(share - shareBefore, 1e-12);
+    if (most_s === null && share >= 0.98)
+      most_s = time - (dt * (share - 0.98)) / Math.max(share - shareBefore, 1e-12);
     shareBefore = share;
     times.push(time);
     coldest.push(coldestOf());

@@ -16,11 +16,12 @@ export function heatIntoSlab_J_K(
   const { disc_m, radius_m, thickness_m } = slab;
   // Fine at the disc's rim, wider away from it.
   const r = [0];
-  for (let step = disc_m / 24; r.at(-1)! < disc_m - 1.5 * step; ) r.push(r.at(-1)! + step);
+  for (let step = disc_m / 24; r.at(-1)! < disc_m - 1.5 * step;) r.push(r.at(-1)! + step);
   r.push(disc_m);
   for (let step = disc_m / 24; r.at(-1)! < radius_m; step *= 1.08) r.push(r.at(-1)! + step);
   const z = [0];
-  for (let step = thickness_m / 60; z.at(-1)! < thickness_m - 1.5 * step; step *= 1.04) z.push(z.at(-1)! + step);
+  for (let step = thickness_m / 60; z.at(-1)! < thickness_m - 1.5 * step; step *= 1.04)
+    z.push(z.at(-1)! + step);
   z.push(thickness_m);
   const nr = r.length - 1;
   const nz = z.length - 1;
@@ -30,7 +31,10 @@ export function heatIntoSlab_J_K(
     { length: nr - 1 },
     (_, i) => (2 * Math.PI * r[i + 1]! * slab.inPlane_W_mK) / (middle(r, i + 1) - middle(r, i)),
   );
-  const down = Array.from({ length: nz - 1 }, (_, k) => slab.through_W_mK / (middle(z, k + 1) - middle(z, k)));
+  const down = Array.from(
+    { length: nz - 1 },
+    (_, k) => slab.through_W_mK / (middle(z, k + 1) - middle(z, k)),
+  );
   const intoFace = slab.through_W_mK / (z[1]! / 2);
   const held = r.findIndex((edge) => edge >= disc_m - 1e-12);
 

@@ -1,3 +1,4 @@
+import type { Connection } from '~/core/thermal/joint/scenario';
 import { describe, expect, it } from 'vitest';
 import { planOf } from '../../../../tests/support/solve';
 import {
@@ -142,10 +143,17 @@ describe('a plan that cannot be', () => {
 });
 
 describe('one temperature that does not serve all pins', () => {
+  const thinRelief: Connection = {
+    kind: 'thermal-relief',
+    spokes: 4,
+    spokeWidth_m: 0.15e-3,
+    spokeLength_m: 0.3e-3,
+    layers: [2, 3],
+  };
   // What scorches a pad that has spent most of its budget is what its neighbour on the plane needs.
   const plan = planOf(
     planRequest(
-      { '1': [trackOn(4)], '2': [{ ...reliefOn(2, 3), spokeWidth_m: 0.15e-3 }] },
+      { '1': [trackOn(4)], '2': [thinRelief] },
       {
         preheaters: [],
         irons: [{ ...IRON, tips: [{ shape: 'chisel', width_m: 2.4e-3, construction: 'cartridge' }] }],

@@ -2,20 +2,22 @@ import { ALLOYS } from '~/core/materials/alloys';
 import { COPPER } from '~/core/materials/copper';
 import { LAMINATES } from '~/core/materials/laminates';
 import { formOf, type BodyForm, type PadForm } from '~/core/packages/form';
-import { onBoard } from '~/core/packages/placement';
 import type { Connection } from '../joint/scenario';
 import { enthalpyCurve, type EnthalpyCurve } from '../network/enthalpy';
 import { SOLVER } from '../network/settings';
 import { reliefResistance_K_W } from '../relief';
 import { effectiveFraction, layerDepth_m } from '../stackup';
 import { FIELD } from './settings';
-import { columnAt, coverageAt, type BoardFactors, type FieldBoard, type FieldMesh } from './mesh';
+import { coverageAt, type BoardFactors, type FieldBoard, type FieldMesh } from './mesh';
+import { overlapsOf, type Overlap } from './overlap';
 import type { FieldPart } from './scenario';
 
-/** A pad's solder and foot over one column; a pad wider than a cell has several. */
+/** A pad's solder and foot over one column; it has one for each that it lies over. */
 export interface Spot {
   readonly pad: number;
   readonly column: number;
+  /** Of its pad. */
+  readonly share: number;
   /** To each layer of its column, W/K. */
   readonly link_W_K: Float64Array;
   readonly lead_W_K: number;
@@ -35,8 +37,8 @@ interface PadPlace {
 export interface BodyPlace extends BodyForm {
   readonly part: number;
   readonly faceLayer: number;
-  readonly columns: readonly number[];
-  /** Under each covered column, W/K. */
+  readonly under: readonly Overlap[];
+  /** Across the gap beneath it, over all of its columns, W/K. */
   readonly gap_W_K: number;
   readonly spots: readonly number[];
   /** So small against its joints that it is one with them. */
@@ -63,7 +65,12 @@ export function attach(
   const bodies = parts.map((part, index) => {
     const form = formOf(part.part, part.alloy, board.thickness_m);
     const faceLayer = part.side === 'top' ? 0 : mesh.nz - 1;
-    const columns = covered(mesh, part, form.body);
+    const under = overlapsOf(mesh, part, {
+      x_m: 0,
+      y_m: 0,
+      width_m: form.body.length_m,
+      height_m: form.body.width_m,
+    });
     const lag_s =
       form.body.capacity_J_K /
       form.pads.reduce((sum, pad) => sum + pad.lead_W_K, form.body.gap_W_m2K * form.body.top_m2);
@@ -79,8 +86,8 @@ export function attach(
         fused ? form.body.capacity_J_K / form.pads.length : 0,
       );
       const first = spots.length;
-      const bodyShare = fused ? 1 / (form.pads.length * list.length) : 0;
       for (const spot of list) {
+        const bodyShare = fused ? spot.share / form.pads.length : 0;
         spots.push({ ...spot, pad: pads.length, bodyShare, lead_W_K: fused ? 0 : spot.lead_W_K });
       }
       const numbers = list.map((_, i) => first + i);
@@ -91,46 +98,14 @@ export function attach(
       ...form.body,
       part: index,
       faceLayer,
-      columns,
-      gap_W_K: fused ? 0 : (form.body.gap_W_m2K * form.body.top_m2) / columns.length,
+      under,
+      gap_W_K: fused ? 0 : form.body.gap_W_m2K * form.body.top_m2,
       spots: mine,
       fused,
       lag_s,
     };
   });
   return { spots, pads, bodies };
-}
-
-/** Columns under a rectangle of the part; at least the one under its middle. */
-function columnsUnder(
-  mesh: FieldMesh,
-  part: FieldPart,
-  box: { x_m: number; y_m: number; width_m: number; height_m: number },
-): number[] {
-  const across = Math.max(1, Math.round(box.width_m / mesh.dx_m));
-  const along = Math.max(1, Math.round(box.height_m / mesh.dy_m));
-  const found = new Set<number>();
-  for (let a = 0; a < across; a++) {
-    for (let b = 0; b < along; b++) {
-      const place = onBoard(
-        part,
-        box.x_m + ((a + 0.5) / across - 0.5) * box.width_m,
-        box.y_m + ((b + 0.5) / along - 0.5) * box.height_m,
-      );
-      found.add(columnAt(mesh, place.x_m, place.y_m));
-    }
-  }
-  return [...found].filter((column) => mesh.inside[column]);
-}
-
-function covered(mesh: FieldMesh, part: FieldPart, body: BodyForm): number[] {
-  const columns = columnsUnder(mesh, part, {
-    x_m: 0,
-    y_m: 0,
-    width_m: body.length_m,
-    height_m: body.width_m,
-  });
-  return columns.length > 0 ? columns : [columnAt(mesh, part.x_m, part.y_m)];
 }
 
 function spotsOf(
@@ -141,28 +116,33 @@ function spotsOf(
   factors: BoardFactors,
   body_J_K: number,
 ): Omit<Spot, 'pad' | 'bodyShare'>[] {
-  const columns = columnsUnder(mesh, part, pad);
-  if (columns.length === 0) columns.push(columnAt(mesh, part.x_m, part.y_m));
-  const share = 1 / columns.length;
   const alloy = ALLOYS[part.alloy];
-  const solder_kg = pad.solder_m3 * alloy.density.value * share;
-  const land_J_K =
-    COPPER.volumetricHeat.value * pad.width_m * pad.height_m * (outerFoil_m(board, part.side) ?? 0) * share;
-  const own_J_K = (pad.foot_J_K + body_J_K) * share + land_J_K;
-  const curve = enthalpyCurve(
-    {
-      node: 0,
-      solidus_K: alloy.solidus.value,
-      liquidus_K: alloy.liquidus.value,
-      capacitySolid_J_K: own_J_K + solder_kg * alloy.heatSolid.value,
-      capacityLiquid_J_K: own_J_K + solder_kg * alloy.heatLiquid.value,
-      latent_J: solder_kg * alloy.latentHeat.value,
-    },
-    SOLVER.eutecticSmear_K,
-  );
   const connections = part.connections[pad.pad] ?? [];
-  const link_W_K = padLinks_W_K(board, mesh, part, pad, connections, factors).map((g) => g * share);
-  return columns.map((column) => ({ column, link_W_K, lead_W_K: pad.lead_W_K * share, curve }));
+  const whole_W_K = padLinks_W_K(board, mesh, part, pad, connections, factors);
+  return overlapsOf(mesh, part, pad).map(({ column, share }) => {
+    const solder_kg = pad.solder_m3 * alloy.density.value * share;
+    const land_J_K =
+      COPPER.volumetricHeat.value * pad.width_m * pad.height_m * (outerFoil_m(board, part.side) ?? 0) * share;
+    const own_J_K = (pad.foot_J_K + body_J_K) * share + land_J_K;
+    const curve = enthalpyCurve(
+      {
+        node: 0,
+        solidus_K: alloy.solidus.value,
+        liquidus_K: alloy.liquidus.value,
+        capacitySolid_J_K: own_J_K + solder_kg * alloy.heatSolid.value,
+        capacityLiquid_J_K: own_J_K + solder_kg * alloy.heatLiquid.value,
+        latent_J: solder_kg * alloy.latentHeat.value,
+      },
+      SOLVER.eutecticSmear_K,
+    );
+    return {
+      column,
+      share,
+      link_W_K: whole_W_K.map((g) => g * share),
+      lead_W_K: pad.lead_W_K * share,
+      curve,
+    };
+  });
 }
 
 /** Foil that a part's own lands are made of, m: the top layer's, or the bottom's for parts on the bottom. */

@@ -7,6 +7,7 @@ import { TIP_CONTACT } from '~/core/materials/tips';
 import { normalQuantile } from '~/core/statistics/normal';
 import { spreadOf, type Spread } from '~/core/statistics/percentile';
 import { latinHypercube } from '~/core/statistics/random';
+import { jetOutsideRange } from '../surface/jet';
 import { UNCERTAIN } from '../joint/settings';
 import { runField, type FieldOptions, type FieldRun } from './run';
 import type { FieldFactors, FieldScenario } from './scenario';
@@ -30,12 +31,14 @@ const DIMENSIONS = 6;
 /** Seeded Latin-hypercube draws of what is uncertain about a board under hot air, in log-normal scatter. */
 export function fieldDraws(scenario: FieldScenario, count: number, seed: number): FieldFactors[] {
   const laminate = LAMINATES[scenario.board.laminate];
+  const beyond = scenario.stages.some(({ air }) => air && jetOutsideRange(air.jet).length > 0);
+  const film = beyond ? SURFACE.jetFilmBeyond : SURFACE.jetFilm;
   return latinHypercube(count, DIMENSIONS, seed).map((point) => {
     const z = (dimension: number): number => normalQuantile(point[dimension]!);
     return {
       copper: Math.exp(Math.hypot(UNCERTAIN.copperSpread, COPPER.conductivity.uncertainty) * z(0)),
       laminate: scatter(laminate.conductivityThrough, z(1)),
-      jet: scatter(SURFACE.jetFilm, z(2)),
+      jet: scatter(film, z(2)),
       stillAir: scatter(SURFACE.stillAirFilm, z(3)),
       preheat: scatter(SURFACE.warmAirFilm, z(4)),
       // A station's air is set and checked about as well as a tip is; its sensor sits before the nozzle.

@@ -1,9 +1,10 @@
 import { SHIELDS, SURFACE } from '~/core/materials/surfaces';
 import { onBoard } from '~/core/packages/placement';
-import { jetField } from '../surface/jet';
+import { jetOver } from '../surface/jetFilm';
+import { AirAlong } from './airAlong';
 import { characteristic_m } from '../preheat';
 import { preheaterFilm_W_m2K } from '../surface/preheater';
-import { naturalFilm_W_m2K, radiantFilm_W_m2K, type Facing } from '../surface/stillAir';
+import { naturalFilm_W_m2K, pairEmissivity, radiantFilm_W_m2K, type Facing } from '../surface/stillAir';
 import type { BodyPlace } from './attachments';
 import type { FieldMesh } from './mesh';
 import type { FieldFactors, FieldPart, Shield, Side, Stage } from './scenario';
@@ -59,14 +60,16 @@ const row = (surface_K: number): number =>
 export class Films {
   readonly faces: Readonly<Record<Side, FaceFilms>>;
   readonly bodies: BodyFilm[];
-  /** Forced film and warmth by column at the jet's face, before shields and bodies are taken off. */
-  private jet_W_m2K: Float64Array | null = null;
+  /** The stage's air over the face it blows on. */
+  private air: AirAlong | null = null;
   private readonly open: Readonly<Record<Side, Float64Array>>;
   private readonly emit: Readonly<Record<Side, Float64Array>>;
   private readonly still: StillAir;
   private readonly length_m: number;
   /** Film to the stage's preheater by a face's temperature, tabulated once per stage. */
   private source_W_m2K: Float64Array | null = null;
+  /** Film to the nozzle's own metal, where all of it is seen, by a face's temperature. */
+  private nozzle_W_m2K: Float64Array | null = null;
   private stage: Stage | null = null;
 
   constructor(
@@ -92,7 +95,7 @@ export class Films {
   /** Lays the forced films of a stage; `follow` must be called after it. */
   begin(stage: Stage): void {
     this.stage = stage;
-    this.jet_W_m2K = null;
+    this.air = null;
     const { preheat } = stage;
     this.source_W_m2K =
       preheat &&
@@ -106,33 +109,35 @@ export class Films {
         ),
       );
     if (!stage.air) return;
-    const { mesh } = this;
-    const { jet, x_m, y_m, side } = stage.air;
-    const field = jetField({ ...jet, air_K: jet.air_K + this.factors.airOffset_K }, this.ambient_K);
-    const scale = this.factors.jet * SURFACE.jetFilm.value;
-    this.jet_W_m2K = new Float64Array(mesh.columns);
-    const { warmth } = this.faces[side];
-    for (let c = 0; c < mesh.columns; c++) {
-      const film = field(
-        ((c % mesh.nx) + 0.5) * mesh.dx_m - x_m,
-        (Math.floor(c / mesh.nx) + 0.5) * mesh.dy_m - y_m,
-      );
-      this.jet_W_m2K[c] = film.film_W_m2K * scale;
-      warmth[c] = film.warmth;
-    }
+    const { jet, x_m, y_m } = stage.air;
+    const air_K = jet.air_K + this.factors.airOffset_K;
+    this.air = new AirAlong(this.mesh, jetOver({ ...jet, air_K }, this.ambient_K), {
+      x_m,
+      y_m,
+      excess_K: air_K - this.ambient_K,
+      scale: this.factors.jet * SURFACE.jetFilm.value,
+    });
+    const nozzle_K = this.ambient_K + SURFACE.nozzleWarmth.value * (air_K - this.ambient_K);
+    const pair = pairEmissivity(SURFACE.nozzleEmissivity.value, SURFACE.maskEmissivity.value);
+    this.nozzle_W_m2K = Float64Array.from({ length: TABLE_ROWS }, (_, i) =>
+      radiantFilm_W_m2K(pair, TABLE_FROM_K + i, nozzle_K),
+    );
   }
 
   /** Sets every film for the faces' present temperatures (K, by column) and the bodies'. */
   follow(top_K: Float64Array, bottom_K: Float64Array, bodies_K: Float64Array): void {
+    this.air?.begin();
     this.followFace('top', top_K);
     this.followFace('bottom', bottom_K);
     this.bodyPlaces.forEach((body, b) => this.followBody(body, b, bodies_K[b]!));
+    this.warm();
   }
 
+  /** A forced film takes the place of natural convection; a preheater of any kind hides the room and its air. */
   private followFace(side: Side, face_K: Float64Array): void {
     const { mesh, stage, still, factors } = this;
     const { hot_W_K, warmth, still_W_K } = this.faces[side];
-    const jet = stage?.air?.side === side ? this.jet_W_m2K : null;
+    const air = stage?.air?.side === side ? this.air : null;
     const preheat = stage?.preheat?.side === side ? stage.preheat : null;
     const open = this.open[side];
     const emit = this.emit[side];
@@ -140,51 +145,91 @@ export class Films {
     const facing: Facing = side === 'top' ? 'up' : 'down';
     for (let c = 0; c < mesh.columns; c++) {
       if (!mesh.inside[c]) continue;
-      const natural = still.naturalAt(facing, face_K[c]!);
-      const radiant = still.radiantAt(face_K[c]!) * emit[c]!;
-      let hot = 0;
-      if (jet) hot = jet[c]!;
+      const t_K = face_K[c]!;
       if (preheat) {
-        hot = factors.preheat * this.source_W_m2K![row(face_K[c]!)]!;
+        hot_W_K[c] = area_m2 * open[c]! * factors.preheat * this.source_W_m2K![row(t_K)]!;
         warmth[c] = 1;
+        still_W_K[c] = 0;
+        continue;
       }
-      // A forced film takes the place of natural convection; a preheater of any kind hides the room and its air.
-      const quiet = preheat ? 0 : radiant;
-      const calm = preheat ? 0 : Math.max(0, natural - hot);
-      hot_W_K[c] = area_m2 * open[c]! * hot;
-      still_W_K[c] = area_m2 * (open[c]! * calm + quiet);
+      const natural = still.naturalAt(facing, t_K);
+      const radiant = still.radiantAt(t_K) * emit[c]!;
+      if (!air) {
+        hot_W_K[c] = 0;
+        still_W_K[c] = area_m2 * (open[c]! * natural + radiant);
+        continue;
+      }
+      const jet = air.film_W_m2K(c, t_K);
+      const mouth = air.mouth[c]!;
+      const blown_W_K = area_m2 * open[c]! * jet;
+      const shone_W_K = area_m2 * emit[c]! * mouth * this.nozzle_W_m2K![row(t_K)]!;
+      air.meets(c, blown_W_K, t_K - this.ambient_K);
+      const hot = blown_W_K + shone_W_K;
+      hot_W_K[c] = hot;
+      // Until the air has been followed, what it does not bring.
+      warmth[c] = hot > 0 ? shone_W_K / hot : 0;
+      still_W_K[c] = area_m2 * (open[c]! * Math.max(0, natural - jet) + radiant * (1 - mouth));
     }
   }
 
   private followBody(body: BodyPlace, b: number, body_K: number): void {
-    const { stage, still } = this;
+    const { stage, still, air } = this;
     const part = this.parts[body.part]!;
     const film = this.bodies[b]!;
     const shield = this.shieldOver(part);
     const open = shield ? SHIELDS[shield.kind].film.value : 1;
     const emits = shield ? SHIELDS[shield.kind].emissivity.value / SURFACE.maskEmissivity.value : 1;
     const surface_m2 = body.top_m2 + body.sides_m2;
-    // Small bodies lose heat a little faster than a plate: their own length stands for the board's.
-    const natural = still.naturalAt(part.side === 'top' ? 'up' : 'down', body_K);
-    const radiant = still.radiantAt(body_K) * emits;
-    let hot = 0;
+    film.hot_W_K = 0;
     film.warmth = 0;
-    const air = stage?.air;
-    if (air && air.side === part.side && this.jet_W_m2K) {
-      const { warmth } = this.faces[part.side];
-      for (const column of body.columns) {
-        hot += this.jet_W_m2K[column]! / body.columns.length;
-        film.warmth += warmth[column]! / body.columns.length;
-      }
-    }
-    film.hot_W_K = surface_m2 * open * hot;
-    film.still_W_K = surface_m2 * (open * Math.max(0, natural - hot) + radiant);
     if (stage?.preheat && stage.preheat.side === part.side) {
       // Hanging into the preheater: its film over the whole body.
       film.hot_W_K = surface_m2 * open * this.source_W_m2K![row(body_K)]!;
       film.warmth = 1;
       film.still_W_K = 0;
+      return;
     }
+    // Small bodies lose heat a little faster than a plate: their own length stands for the board's.
+    const natural = still.naturalAt(part.side === 'top' ? 'up' : 'down', body_K);
+    const radiant = still.radiantAt(body_K) * emits;
+    let jet = 0;
+    let seen_m2 = 0;
+    if (air && stage?.air?.side === part.side) {
+      for (const { column, share } of body.under) {
+        const at = air.film_W_m2K(column, body_K) * share;
+        air.meets(column, surface_m2 * open * at, body_K - this.ambient_K);
+        jet += at;
+        seen_m2 += body.top_m2 * share * air.mouth[column]!;
+      }
+      const shone_W_K = emits * seen_m2 * this.nozzle_W_m2K![row(body_K)]!;
+      film.hot_W_K = surface_m2 * open * jet + shone_W_K;
+      film.warmth = film.hot_W_K > 0 ? shone_W_K / film.hot_W_K : 0;
+    }
+    film.still_W_K = surface_m2 * open * Math.max(0, natural - jet) + radiant * (surface_m2 - seen_m2);
+  }
+
+  /** Follows the air outward past all that it met, and sets what it is then worth everywhere. */
+  private warm(): void {
+    const { air } = this;
+    const blown = this.stage?.air;
+    if (!air || !blown) return;
+    const left = air.follow();
+    const { hot_W_K, warmth } = this.faces[blown.side];
+    const nozzle = SURFACE.nozzleWarmth.value;
+    // What stands in `warmth` so far is the share that the nozzle's own metal has in the film.
+    for (let c = 0; c < warmth.length; c++)
+      if (hot_W_K[c]! > 0) warmth[c] = warmth[c]! * nozzle + (1 - warmth[c]!) * left[c]!;
+    this.bodyPlaces.forEach((body, b) => {
+      const film = this.bodies[b]!;
+      if (this.parts[body.part]!.side !== blown.side || film.hot_W_K === 0) return;
+      let met = 0;
+      let brought = 0;
+      for (const { column, share } of body.under) {
+        met += air.base_W_m2K[column]! * share;
+        brought += air.base_W_m2K[column]! * share * left[column]!;
+      }
+      film.warmth = film.warmth * nozzle + (1 - film.warmth) * (met > 0 ? brought / met : 0);
+    });
   }
 
   /** What bodies and shields leave of the air at each column of a face. */
@@ -205,13 +250,13 @@ export class Films {
     return this.darkened(side, share);
   }
 
-  /** A column is covered by as much of a body as the body's area has for each of its columns. */
+  /** A column is covered by what of a body's top lies over it. */
   private darkened(side: Side, share: Float64Array): Float64Array {
     const cell_m2 = this.mesh.dx_m * this.mesh.dy_m;
     for (const body of this.bodyPlaces) {
       if (this.parts[body.part]!.side !== side) continue;
-      const covered = Math.min(1, body.top_m2 / (body.columns.length * cell_m2));
-      for (const column of body.columns) share[column]! *= 1 - covered;
+      for (const under of body.under)
+        share[under.column]! *= 1 - Math.min(1, (body.top_m2 * under.share) / cell_m2);
     }
     return share;
   }

@@ -6,7 +6,7 @@ import { fieldMesh, layersFor, type FieldMesh } from './mesh';
 import { NOMINAL_FIELD, ramped_K, type FieldFactors, type FieldScenario, type Stage } from './scenario';
 import { FIELD } from './settings';
 import { FieldSolver } from './solver';
-import { Watch, type BoardWatch, type BodyWatch, type PadWatch } from './watch';
+import { coldHalfOf, meanOf, Watch, type BoardWatch, type BodyWatch, type PadWatch } from './watch';
 
 export interface FieldOptions {
   readonly pitch_m?: number | undefined;
@@ -35,7 +35,7 @@ interface Frame {
 interface PadRun extends PadWatch {
   readonly ref: string;
   readonly pad: string;
-  /** Coldest spot at the times of the run. */
+  /** The colder half of its solder (of a linear run its mean), at the times of the run. */
   readonly history_K: Float64Array;
 }
 
@@ -103,7 +103,14 @@ export function* runField(
   const solver = new FieldSolver(mesh, attached, films, scenario.ambient_K, options.linearAt_K === undefined);
   const watch = new Watch(solver, scenario.board, scenario.ambient_K);
   const duration_s = scenario.stages.reduce((sum, stage) => sum + stage.duration_s, 0);
-  const record = new History(attached, solver, duration_s, options.frames ?? 0);
+  const record = new History(
+    attached,
+    solver,
+    duration_s,
+    options.frames ?? 0,
+    // Which half of a pad is the colder one may change with the sources; its mean is their sum.
+    options.linearAt_K === undefined ? coldHalfOf : meanOf,
+  );
   const refresh =
     options.linearAt_K === undefined
       ? new Refresh(solver, films)
@@ -264,6 +271,7 @@ class History {
     private readonly solver: FieldSolver,
     private readonly duration_s: number,
     private readonly frameCount: number,
+    private readonly padAt: typeof coldHalfOf,
   ) {
     const rows = FIELD.historyRows + 2;
     this.time_s = new Float64Array(rows);
@@ -278,11 +286,7 @@ class History {
     const row = this.rows++;
     this.time_s[row] = time_s;
     for (let p = 0; p < this.pads.length; p++) {
-      let coldest_K = Infinity;
-      for (const s of attached.pads[p]!.spots) {
-        coldest_K = Math.min(coldest_K, solver.solder.temperature_K[s]!);
-      }
-      this.pads[p]![row] = coldest_K;
+      this.pads[p]![row] = this.padAt(attached.spots, attached.pads[p]!.spots, solver.solder.temperature_K);
     }
     for (let b = 0; b < this.bodies.length; b++) this.bodies[b]![row] = solver.bodies_K[b]!;
     const due =

@@ -74,8 +74,8 @@ export class FieldSolver {
     this.bodyOfSpot = new Int32Array(attached.spots.length);
     attached.bodies.forEach((body, b) => {
       for (const spot of body.spots) this.bodyOfSpot[spot] = b;
-      for (const column of body.columns)
-        this.bodyLink_W_K[body.faceLayer * columns + column]! += body.gap_W_K;
+      for (const { column, share } of body.under)
+        this.bodyLink_W_K[body.faceLayer * columns + column]! += body.gap_W_K * share;
     });
     const byColumn = new Map<number, number[]>();
     attached.spots.forEach((spot, s) => {
@@ -194,10 +194,10 @@ export class FieldSolver {
         conductance += g;
         flow += g * (now_K + pace * (now_K - solder.before_K[s]!));
       }
-      for (const column of body.columns) {
+      conductance += body.gap_W_K;
+      for (const { column, share } of body.under) {
         const c = body.faceLayer * mesh.columns + column;
-        conductance += body.gap_W_K;
-        flow += body.gap_W_K * (temperature_K[c]! + pace * change_K[c]!);
+        flow += body.gap_W_K * share * (temperature_K[c]! + pace * change_K[c]!);
       }
       this.predicted_K[b] =
         (body.capacity_J_K * this.bodies_K[b]! + step_s * flow) / (body.capacity_J_K + step_s * conductance);
@@ -227,9 +227,9 @@ export class FieldSolver {
     this.layFace(films.faces.bottom, (nz - 1) * columns, step_s, hotBottom_K);
     for (let b = 0; b < attached.bodies.length; b++) {
       const body = attached.bodies[b]!;
-      for (const column of body.columns) {
+      for (const { column, share } of body.under) {
         const c = body.faceLayer * columns + column;
-        r[c]! += step_s * body.gap_W_K * (this.predicted_K[b]! - t[c]!);
+        r[c]! += step_s * body.gap_W_K * share * (this.predicted_K[b]! - t[c]!);
       }
     }
     for (let s = 0; s < attached.spots.length; s++) {
@@ -363,8 +363,8 @@ export class FieldSolver {
       lost_W += cooled_W;
       if (body.fused) continue;
       for (const s of body.spots) flow_W += attached.spots[s]!.lead_W_K * (solder.temperature_K[s]! - held_K);
-      for (const column of body.columns) {
-        flow_W += body.gap_W_K * (t[body.faceLayer * columns + column]! - held_K);
+      for (const { column, share } of body.under) {
+        flow_W += body.gap_W_K * share * (t[body.faceLayer * columns + column]! - held_K);
       }
       this.bodies_K[b]! += (step_s * flow_W) / body.capacity_J_K;
     }

@@ -1,3 +1,4 @@
+import type { Spot } from './attachments';
 import { LAMINATES } from '~/core/materials/laminates';
 import { bowOfGradient, bowOfMismatch } from '../warp';
 import { bondEndurance, doseRate_1_s, laminateEndurance, type Life } from '../dose';
@@ -93,28 +94,28 @@ export class Watch {
     const { attached, solder } = this.solver;
     for (let p = 0; p < this.pads.length; p++) {
       const watch = this.pads[p]!;
-      let coldest_K = Infinity;
+      const { spots } = attached.pads[p]!;
       let hottest_K = 0;
-      let allMolten = true;
-      let anySolid = Infinity;
-      let anyLiquid = Infinity;
-      let lastLiquid = 0;
-      for (const s of attached.pads[p]!.spots) {
-        const { curve } = attached.spots[s]!;
+      let mean_K = 0;
+      let meanBefore_K = 0;
+      for (const s of spots) {
+        const { share } = attached.spots[s]!;
         const now_K = solder.temperature_K[s]!;
-        const before_K = solder.before_K[s]!;
-        coldest_K = Math.min(coldest_K, now_K);
         hottest_K = Math.max(hottest_K, now_K);
-        anySolid = Math.min(anySolid, crossing(time_s, step_s, before_K, now_K, curve.solidus_K));
-        const melted = crossing(time_s, step_s, before_K, now_K, curve.liquidus_K);
-        anyLiquid = Math.min(anyLiquid, melted);
-        if (now_K < curve.liquidus_K) allMolten = false;
-        else lastLiquid = Math.max(lastLiquid, melted);
+        mean_K += share * now_K;
+        meanBefore_K += share * solder.before_K[s]!;
       }
-      watch.solidus_s ??= Number.isFinite(anySolid) ? anySolid : null;
-      watch.liquidus_s ??= Number.isFinite(anyLiquid) ? anyLiquid : null;
-      if (allMolten) {
-        watch.fullMelt_s ??= Number.isFinite(lastLiquid) ? lastLiquid : time_s;
+      const { curve } = attached.spots[spots[0]!]!;
+      const reached = (before_K: number, now_K: number, level_K: number): number | null => {
+        const at_s = crossing(time_s, step_s, before_K, now_K, level_K);
+        return Number.isFinite(at_s) ? at_s : null;
+      };
+      watch.solidus_s ??= reached(meanBefore_K, mean_K, curve.solidus_K);
+      watch.liquidus_s ??= reached(meanBefore_K, mean_K, curve.liquidus_K);
+      const coldHalf_K = coldHalfOf(attached.spots, spots, solder.temperature_K);
+      if (coldHalf_K >= curve.liquidus_K) {
+        const before_K = coldHalfOf(attached.spots, spots, solder.before_K);
+        watch.fullMelt_s ??= reached(before_K, coldHalf_K, curve.liquidus_K) ?? time_s;
         watch.aboveLiquidus_s += step_s;
       }
       watch.peak_K = Math.max(watch.peak_K, hottest_K);
@@ -213,6 +214,42 @@ export class Watch {
     );
   }
 }
+
+/**
+ * Mean temperature of the colder half of a pad's solder, K: what is said of a pad as a whole. Its land evens it out over
+ * less than a cell, so the coldest of its cells alone would jump as the pad moves over the grid.
+ */
+export function coldHalfOf(
+  all: readonly Pick<Spot, 'share'>[],
+  spots: readonly number[],
+  temperature_K: ArrayLike<number>,
+): number {
+  if (spots.length === 1) return temperature_K[spots[0]!]!;
+  let sum_K = 0;
+  let taken = 0;
+  let last_K = -Infinity;
+  let lastSpot = -1;
+  while (taken < 0.5 - 1e-12) {
+    // The next colder one after the last taken; pads have a handful of spots.
+    let next = -1;
+    for (const s of spots) {
+      const t = temperature_K[s]!;
+      if (t < last_K || (t === last_K && s <= lastSpot)) continue;
+      if (next < 0 || t < temperature_K[next]!) next = s;
+    }
+    if (next < 0) break;
+    const share = Math.min(all[next]!.share, 0.5 - taken);
+    sum_K += share * temperature_K[next]!;
+    taken += share;
+    last_K = temperature_K[next]!;
+    lastSpot = next;
+  }
+  return sum_K / taken;
+}
+
+/** Mean temperature of a pad's solder, K. */
+export const meanOf: typeof coldHalfOf = (all, spots, temperature_K) =>
+  spots.reduce((sum, s) => sum + all[s]!.share * temperature_K[s]!, 0);
 
 /** When a straight line over the step passes a level, infinite if it does not. */
 function crossing(time_s: number, step_s: number, before_K: number, now_K: number, level_K: number): number {

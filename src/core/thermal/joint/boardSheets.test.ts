@@ -30,7 +30,9 @@ describe('sheets of a board', () => {
 
   it('do not change in number with thickness: a board a hair thicker is the same board', () => {
     for (const count of [1, 2, 4, 6, 10]) {
-      const numbers = [0.4, 1.1, 1.6, 1.65, 3.2].map((mm) => conductingSheets(layered(count, mm * 1e-3)).length);
+      const numbers = [0.4, 1.1, 1.6, 1.65, 3.2].map(
+        (mm) => conductingSheets(layered(count, mm * 1e-3)).length,
+      );
       expect(new Set(numbers).size).toBe(1);
     }
   });

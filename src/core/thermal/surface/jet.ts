@@ -1,5 +1,4 @@
 import { airAt } from '~/core/materials/airTable';
-import { SURFACE } from '~/core/materials/surfaces';
 
 /** Where hot air leaves; a rectangle lies with its width along the board's x. */
 export type Nozzle =
@@ -15,15 +14,8 @@ export interface Jet {
   readonly standoff_m: number;
 }
 
-/** Film and the air temperature that drives it, at one place under a jet. */
-export interface JetFilm {
-  readonly film_W_m2K: number;
-  /** Share of the outlet's excess over ambient that is left in the air there. */
-  readonly warmth: number;
-}
-
 const METERED_K = 293.15;
-/** A rectangle this much longer than wide is taken as a slot. */
+/** Longer over wider from here on a rectangle is a slot. */
 const SLOT_ASPECT = 4;
 
 const outletArea_m2 = (nozzle: Nozzle): number =>
@@ -104,96 +96,42 @@ export function jetOutsideRange(jet: Jet): string[] {
   return found;
 }
 
-export function jetNumbers(jet: Jet): {
+/** Outlet and its numbers; Reynolds with the air's viscosity at the outlet, or at a film's temperature. */
+export function jetNumbers(
+  jet: Jet,
+  film_K = jet.air_K,
+): {
   reynolds: number;
   heightRatio: number;
   slot: boolean;
   across_m: number;
 } {
   const { nozzle } = jet;
-  const long_m = nozzle.shape === 'round' ? nozzle.diameter_m : Math.max(nozzle.width_m, nozzle.height_m);
-  const short_m = nozzle.shape === 'round' ? nozzle.diameter_m : Math.min(nozzle.width_m, nozzle.height_m);
-  const slot = long_m >= SLOT_ASPECT * short_m;
+  const { short_m, slot } = outline(nozzle);
   const across_m = slot ? short_m : equivalentDiameter_m(nozzle);
-  const hydraulic_m = slot ? 2 * short_m : across_m;
   const reynolds =
-    (massFlow_kg_s(jet) * hydraulic_m) / (outletArea_m2(nozzle) * airAt(jet.air_K).viscosity_Pa_s);
+    (massFlow_kg_s(jet) * hydraulic_m(jet)) / (outletArea_m2(nozzle) * airAt(film_K).viscosity_Pa_s);
   return { reynolds, heightRatio: jet.standoff_m / across_m, slot, across_m };
 }
 
-/**
- * Film under a jet as a function of place about its axis, with the constant part worked out once.
- * The film takes air properties midway between outlet and ambient, as Martin does. Stand-offs under two
- * widths are taken at two, where the correlation begins. Along its way the air cools twice over. It takes
- * still air with it: mass flow grows as 0.32 (ρₐ/ρ₀)^½ x/D (Ricou & Spalding, J. Fluid Mech. 11, 1961) over
- * stand-off and wall jet together (the latter assumed alike). And it gives heat to the board, taken at half
- * of what it would give to one at ambient (assumed: the board is on its way up).
- */
-export function jetField(jet: Jet, ambient_K: number): (x_m: number, y_m: number) => JetFilm {
-  const { reynolds, heightRatio, slot, across_m } = jetNumbers(jet);
-  const air = airAt((jet.air_K + ambient_K) / 2);
-  const height = Math.max(2, heightRatio);
-  const hydraulic_m = slot ? 2 * across_m : across_m;
-  const scale = (air.prandtl ** 0.42 * air.conductivity_W_mK) / hydraulic_m;
-  const film = (s: number): number =>
-    Math.max(0, scale * (slot ? slotLocal(reynolds, height, s) : roundLocalNusselt(reynolds, height, s)));
-  const warmth = warmthAlong(jet, ambient_K, heightRatio, across_m, slot, film);
-  const { nozzle } = jet;
-  return (x_m, y_m) => {
-    const s = distanceRatio(nozzle, across_m, slot, x_m, y_m);
-    const at = Math.min(warmth.length - 1, s / WARMTH_STEP);
-    const low = Math.min(warmth.length - 2, Math.floor(at));
-    return { film_W_m2K: film(s), warmth: warmth[low]! + (at - low) * (warmth[low + 1]! - warmth[low]!) };
-  };
+/** A rectangle this much longer than wide is taken as a slot. */
+function outline(nozzle: Nozzle): { short_m: number; slot: boolean } {
+  if (nozzle.shape === 'round') return { short_m: nozzle.diameter_m, slot: false };
+  const short_m = Math.min(nozzle.width_m, nozzle.height_m);
+  return { short_m, slot: Math.max(nozzle.width_m, nozzle.height_m) >= SLOT_ASPECT * short_m };
 }
 
-const WARMTH_STEP = 0.1;
-const WARMTH_ROWS = 600;
-
-/** Share of the excess temperature left, by distance in steps of `WARMTH_STEP` nozzle widths. */
-function warmthAlong(
-  jet: Jet,
-  ambient_K: number,
-  heightRatio: number,
-  across_m: number,
-  slot: boolean,
-  film: (s: number) => number,
-): Float64Array {
-  const thinning = Math.sqrt(jet.air_K / ambient_K);
-  const carried_W_K = massFlow_kg_s(jet) * airAt((jet.air_K + ambient_K) / 2).heat_J_kgK;
-  const long_m = jet.nozzle.shape === 'round' ? 0 : Math.max(jet.nozzle.width_m, jet.nozzle.height_m);
-  const warmth = new Float64Array(WARMTH_ROWS);
-  let given = 0;
-  for (let i = 0; i < WARMTH_ROWS; i++) {
-    const s = i * WARMTH_STEP;
-    // A rectangle's distances start at its middle and run half a width to its outline.
-    const swollen = Math.max(1, SURFACE.entrainment.value * thinning * (heightRatio + Math.max(0, s - 0.5)));
-    warmth[i] = Math.exp(-given) / swollen;
-    const dr_m = WARMTH_STEP * across_m;
-    const r_m = (s + WARMTH_STEP / 2) * across_m;
-    const ring_m2 = slot ? 2 * (long_m + Math.PI * r_m) * dr_m : 2 * Math.PI * r_m * dr_m;
-    given += (SURFACE.boardTakes.value * film(s + WARMTH_STEP / 2) * ring_m2) / (carried_W_K * swollen);
-  }
-  return warmth;
+/** Length that Nusselt and Reynolds numbers go by: the outlet's width, of a slot twice that. */
+export function hydraulic_m({ nozzle }: Pick<Jet, 'nozzle'>): number {
+  const { short_m, slot } = outline(nozzle);
+  return slot ? 2 * short_m : equivalentDiameter_m(nozzle);
 }
 
-/** Distance from the axis in nozzle widths; about a rectangle it is counted from its outline on. */
-function distanceRatio(nozzle: Nozzle, across_m: number, slot: boolean, x_m: number, y_m: number): number {
-  if (nozzle.shape === 'round') return Math.hypot(x_m, y_m) / across_m;
-  const a = nozzle.width_m / 2;
-  const b = nozzle.height_m / 2;
-  if (slot) {
-    const [along_m, away_m, half_m] =
-      a > b ? [Math.abs(x_m), Math.abs(y_m), a] : [Math.abs(y_m), Math.abs(x_m), b];
-    return Math.hypot(Math.max(0, along_m - half_m), away_m) / across_m;
-  }
-  const outside_m = Math.hypot(Math.max(0, Math.abs(x_m) - a), Math.max(0, Math.abs(y_m) - b));
-  const inside = Math.min(1, Math.max(Math.abs(x_m) / a, Math.abs(y_m) / b));
-  return 0.5 * inside + outside_m / across_m;
-}
+/** Radius of the disc with the outlet's area. */
+export const outletRadius_m = (nozzle: Nozzle): number => equivalentDiameter_m(nozzle) / 2;
 
 /** Local slot value: derivative of x·mean beyond four widths, the mean over those four within. */
-function slotLocal(reynolds: number, height: number, s: number): number {
+export function slotLocalNusselt(reynolds: number, height: number, s: number): number {
   const inner = 4;
   if (s <= inner) return slotMeanNusselt(reynolds, height, inner);
   const ds = 1e-3 * s;
