@@ -44,7 +44,7 @@ describe('copper, IEC 60028', () => {
 
 describe('track current, IPC-2221 §6.2 (figure 6-4 by its fitted equation, from memory)', () => {
   it('1 mm of 35 µm foil on a face carries about 2.4 A at a rise of 10 K', () => {
-    expect(trackCurrent_A(1e-3, 35e-6, 10, 'outer')).toBeCloseTo(2.4, 0);
+    expect(Math.abs(trackCurrent_A(1e-3, 35e-6, 10, 'outer') / 2.39 - 1)).toBeLessThan(0.01);
   });
 
   it('an inner track carries half of what an outer one does', () => {

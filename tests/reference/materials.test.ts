@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest';
+import { WIRE } from '~/core/materials/consumables';
 import { ALLOYS, ALLOY_IDS, COMPOSITIONS } from '~/core/materials/alloys';
 import { EUTECTICS } from '~/core/materials/mixtures';
 import type { Supply } from '~/core/method/bench';
@@ -23,11 +24,19 @@ describe('solder of a plated hole, worked by hand', () => {
     expect(jointVolume_m3(CAPACITOR, 1.6e-3, true) * 1e9).toBeCloseTo(barrel + 2 * fillet, 9);
   });
 
-  it('fresh solder for two joints is 1.5 mm³ each: 6.35 mm of 0.8 mm wire at 94 % metal', () => {
-    // 3 mm³ / (0.94 · π/4 · 0.8²) = 6.349 mm.
+  it('fresh solder for two joints is 1.5 mm³ each: 7.1 mm of 0.8 mm wire whose flux takes 16 % of its section', () => {
+    // 3 mm³ / (0.84 · π/4 · 0.8²) = 7.105 mm.
     const { solderWire_m, wireDiameter_m } = consumptionOf(request, rock, settingAt(340));
     expect(wireDiameter_m).toBe(0.8e-3);
-    expect(solderWire_m * 1e3).toBeCloseTo(3 / (0.94 * (Math.PI / 4) * 0.8 ** 2), 6);
+    expect(solderWire_m * 1e3).toBeCloseTo(3 / (0.84 * (Math.PI / 4) * 0.8 ** 2), 6);
+  });
+
+  it('a core of 2.5 % flux by mass takes 15 % of a lead-free wire’s section, 17 % of a leaded one’s (1.05 against 7.4 and 8.4 g/cm³)', () => {
+    const section = (solder: number): number => 0.025 / 1.05 / (0.025 / 1.05 + 0.975 / solder);
+    for (const solder of [7.4, 8.4]) {
+      expect(1 - section(solder)).toBeGreaterThan(WIRE.solderShare.range[0]);
+      expect(Math.abs(1 - section(solder) - WIRE.solderShare.value)).toBeLessThan(0.03);
+    }
   });
 
   it('braid takes up what was there and what was added, in half of its void', () => {

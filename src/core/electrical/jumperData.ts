@@ -22,7 +22,21 @@ export const JUMPER = {
   /** Thinner wire is enamelled and tins through; thicker wire has a sleeve. */
   enamelledBelow: property(0.3e-3, 'm', [0.2e-3, 0.4e-3], 0.2, 'assumed', 'common practice'),
   /** Where plastic sleeves begin to soften. */
-  sleeveLimit: property(378.15, 'K', [353, 398], 0.03, 'from-memory', 'sleeves rated 105 °C (UL 1441 style)'),
+  sleeveLimit: property(
+    378.15,
+    'K',
+    [353, 398],
+    0.03,
+    'from-memory',
+    'PVC sleeving rated 105 °C (UL 224 style, from memory)',
+  ),
   /** Tied down at least this often. */
-  secureEvery: property(20e-3, 'm', [10e-3, 30e-3], 0.3, 'from-memory', 'IPC-7721 jumper wires, from memory'),
+  secureEvery: property(
+    20e-3,
+    'm',
+    [10e-3, 30e-3],
+    0.3,
+    'from-memory',
+    'IPC-7721 jumper wires, 25 mm and at every change of direction, from memory; a little oftener here',
+  ),
 } as const;

@@ -12,7 +12,7 @@ export const WIRE_EMISSIVITY = property(
   [0.5, 0.95],
   0.15,
   'from-memory',
-  'enamels and plastics 0.8 to 0.95, Incropera table A.11',
+  'organic films and paints 0.8 to 0.95; Incropera table A.11 has Teflon 0.85',
 );
 
 /**

@@ -12,10 +12,14 @@ export interface Alloy {
   readonly conductivitySolid: Property<'W/mK'>;
   readonly conductivityLiquid: Property<'W/mK'>;
   readonly leaded: boolean;
+  /** Boards soldered with it went through a lead-free oven, and so did their parts. */
+  readonly leadFreeProcess: boolean;
 }
 
 const ISO_9453 = 'ISO 9453 / J-STD-006 melting ranges, from memory';
-const METALS = 'Smithells Metals Reference Book, tin and tin–lead tables, from memory';
+const SMITHELLS = 'Smithells Metals Reference Book, tin and tin–lead tables, from memory';
+/** Alloys that no handbook of tin and lead has. */
+const SHEETS = 'solder property collections and makers’ sheets, from memory';
 
 interface AlloyFigures {
   name: string;
@@ -26,6 +30,9 @@ interface AlloyFigures {
   latent: number;
   conductivity: [solid: number, liquid: number];
   leaded: boolean;
+  /** Melts where lead-free ovens are set for; a low-melt alloy says nothing of the oven. */
+  lowMelt?: boolean;
+  melting?: string;
 }
 
 function alloy(figures: AlloyFigures): Alloy {
@@ -35,19 +42,21 @@ function alloy(figures: AlloyFigures): Alloy {
   ];
   const [heatSolid, heatLiquid] = figures.heat;
   const [solid, liquid] = figures.conductivity;
+  const source = figures.leaded ? SMITHELLS : SHEETS;
   const melting = (value_K: number) =>
-    property(value_K, 'K', [value_K - 2, value_K + 2], 0.002, 'from-memory', ISO_9453);
+    property(value_K, 'K', [value_K - 2, value_K + 2], 0.002, 'from-memory', figures.melting ?? ISO_9453);
   return {
     name: figures.name,
     solidus: melting(figures.solidus_K),
     liquidus: melting(figures.liquidus_K),
-    density: property(figures.density, 'kg/m³', around(figures.density, 0.03), 0.01, 'from-memory', METALS),
-    heatSolid: property(heatSolid, 'J/kgK', around(heatSolid, 0.15), 0.07, 'from-memory', METALS),
-    heatLiquid: property(heatLiquid, 'J/kgK', around(heatLiquid, 0.15), 0.07, 'from-memory', METALS),
-    latentHeat: property(figures.latent, 'J/kg', around(figures.latent, 0.2), 0.1, 'from-memory', METALS),
-    conductivitySolid: property(solid, 'W/mK', around(solid, 0.2), 0.08, 'from-memory', METALS),
-    conductivityLiquid: property(liquid, 'W/mK', around(liquid, 0.25), 0.12, 'from-memory', METALS),
+    density: property(figures.density, 'kg/m³', around(figures.density, 0.03), 0.01, 'from-memory', source),
+    heatSolid: property(heatSolid, 'J/kgK', around(heatSolid, 0.15), 0.07, 'from-memory', source),
+    heatLiquid: property(heatLiquid, 'J/kgK', around(heatLiquid, 0.15), 0.07, 'from-memory', source),
+    latentHeat: property(figures.latent, 'J/kg', around(figures.latent, 0.2), 0.1, 'from-memory', source),
+    conductivitySolid: property(solid, 'W/mK', around(solid, 0.2), 0.08, 'from-memory', source),
+    conductivityLiquid: property(liquid, 'W/mK', around(liquid, 0.25), 0.12, 'from-memory', source),
     leaded: figures.leaded,
+    leadFreeProcess: !figures.leaded && !figures.lowMelt,
   };
 }
 
@@ -71,6 +80,46 @@ export const ALLOYS = {
     latent: 40000,
     conductivity: [50, 25],
     leaded: true,
+  }),
+  sn62pb36ag2: alloy({
+    name: 'Sn62Pb36Ag2 (eutectic)',
+    solidus_K: 452.15,
+    liquidus_K: 452.15,
+    density: 8410,
+    heat: [180, 215],
+    latent: 41000,
+    conductivity: [50, 25],
+    leaded: true,
+  }),
+  sn10pb90: alloy({
+    name: 'Sn10Pb90 (high-melt: balls and columns that never melt in an oven)',
+    solidus_K: 548.15,
+    liquidus_K: 575.15,
+    density: 10750,
+    heat: [140, 150],
+    latent: 28000,
+    conductivity: [36, 18],
+    leaded: true,
+  }),
+  sac0307: alloy({
+    name: 'Sn99Ag0.3Cu0.7',
+    solidus_K: 490.15,
+    liquidus_K: 500.65,
+    density: 7330,
+    heat: [231, 250],
+    latent: 58000,
+    conductivity: [60, 32],
+    leaded: false,
+  }),
+  sn965ag35: alloy({
+    name: 'Sn96.5Ag3.5 (eutectic)',
+    solidus_K: 494.15,
+    liquidus_K: 494.15,
+    density: 7370,
+    heat: [232, 250],
+    latent: 57000,
+    conductivity: [57, 32],
+    leaded: false,
   }),
   sac305: alloy({
     name: 'Sn96.5Ag3Cu0.5',
@@ -101,6 +150,19 @@ export const ALLOYS = {
     latent: 44800,
     conductivity: [19, 17],
     leaded: false,
+    lowMelt: true,
+  }),
+  sn42bi57ag1: alloy({
+    name: 'Sn42Bi57.6Ag0.4 (low-melt)',
+    solidus_K: 410.15,
+    liquidus_K: 412.15,
+    density: 8570,
+    heat: [167, 200],
+    latent: 45000,
+    conductivity: [20, 17],
+    leaded: false,
+    lowMelt: true,
+    melting: SHEETS,
   }),
   in51bi33sn16: alloy({
     name: 'In51Bi32.5Sn16.5 (removal alloy, eutectic)',
@@ -111,6 +173,8 @@ export const ALLOYS = {
     latent: 28000,
     conductivity: [18, 17],
     leaded: false,
+    lowMelt: true,
+    melting: SHEETS,
   }),
 } as const satisfies Record<string, Alloy>;
 
@@ -121,9 +185,14 @@ export const ALLOY_IDS = Object.keys(ALLOYS) as [AlloyId, ...AlloyId[]];
 export const COMPOSITIONS: Readonly<Record<AlloyId, Composition>> = {
   sn60pb40: { Sn: 0.6, Pb: 0.4 },
   sn63pb37: { Sn: 0.63, Pb: 0.37 },
+  sn62pb36ag2: { Sn: 0.62, Pb: 0.36, Ag: 0.02 },
+  sn10pb90: { Sn: 0.1, Pb: 0.9 },
+  sac0307: { Sn: 0.99, Ag: 0.003, Cu: 0.007 },
+  sn965ag35: { Sn: 0.965, Ag: 0.035 },
   sac305: { Sn: 0.965, Ag: 0.03, Cu: 0.005 },
   sn993cu07: { Sn: 0.993, Cu: 0.007 },
   sn42bi58: { Sn: 0.42, Bi: 0.58 },
+  sn42bi57ag1: { Sn: 0.42, Bi: 0.576, Ag: 0.004 },
   in51bi33sn16: { Sn: 0.165, Bi: 0.325, In: 0.51 },
 };
 

@@ -16,7 +16,7 @@ export const COPPER = {
     [3.4e6, 3.6e6],
     0.01,
     'from-memory',
-    'Incropera table A.1, 8933 kg/m³ × 397 J/kgK at 400 K',
+    'Incropera table A.1, 8933 kg/m³ × 385 and 397 J/kgK: mean of 300 and 400 K',
   ),
   /** Drill of a via in or beside a surface land. */
   viaDrill: property(0.3e-3, 'm', [0.2e-3, 0.5e-3], 0.2, 'assumed', 'common practice'),

@@ -39,7 +39,14 @@ export const EUTECTICS = [
 ] as const;
 
 export const MIXTURE = {
-  tin: property(505.05, 'K', [505, 505.1], 0.0001, 'published', 'ITS-90 fixed point of tin, 231.928 °C'),
+  tin: property(
+    505.078,
+    'K',
+    [505.07, 505.09],
+    0.00001,
+    'published',
+    'ITS-90 fixed point of tin, 231.928 °C',
+  ),
   /** One standard deviation of an estimated liquidus. */
   liquidusSpread: property(
     15,

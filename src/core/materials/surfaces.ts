@@ -16,7 +16,7 @@ export const SURFACE = {
     [0.8, 0.96],
     0.05,
     'from-memory',
-    'dark ceramic emitters, Incropera table A.11',
+    'glazed ceramic emitters; Incropera table A.11 has alumina 0.69 at 600 K as the nearest',
   ),
   emitterView: property(
     0.8,
@@ -107,13 +107,20 @@ export const SHIELDS = {
       [0.05, 0.25],
       0.3,
       'assumed',
-      'metal foil standing off its part turns the jet aside',
+      'metal foil that stands off its part turns the jet aside; laid on it without a gap it shields little',
     ),
     emissivity: property(0.06, '1', [0.03, 0.15], 0.3, 'from-memory', 'aluminium foil, Incropera table A.11'),
   },
   tape: {
     name: 'Polyimide tape',
-    film: property(0.45, '1', [0.3, 0.65], 0.2, 'assumed', 'two layers of 60 µm film with trapped air'),
+    film: property(
+      0.75,
+      '1',
+      [0.45, 0.95],
+      0.15,
+      'assumed',
+      '120 µm of film at 0.15 W/mK and up to 0.1 mm of trapped air let 0.95 to 0.57 through under 60 to 200 W/m²K',
+    ),
     emissivity: property(0.8, '1', [0.6, 0.9], 0.1, 'assumed', 'organic film'),
   },
 } as const;

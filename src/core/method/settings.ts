@@ -69,7 +69,7 @@ export const PLAN = {
   coolAgain_s: 60,
   /** A melt said this much before any was foretold, and in half of its time, is asked about (assumed). */
   surprise_s: 2,
-  /** A body is touched without harm below this (ISO 13732-1 metal, one second, from memory). */
+  /** A body is touched without harm below this (ISO 13732-1, bare metal held for a minute 51 °C, from memory; a second’s touch stands 65). */
   cool_K: 323.15,
 } as const;
 

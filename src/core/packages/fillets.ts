@@ -53,8 +53,10 @@ export const LAND_RULES = {
     [0.75, 0.9],
     0.05,
     'from-memory',
-    'IPC-7351B table 14-1, collapsing balls, from memory',
+    'IPC-7351B land approximation for collapsing balls of up to 0.50 mm: 20 % less, from memory',
   ),
+  /** The same over a ball of 0.55 mm and more. */
+  largeBallShare: property(0.75, '', [0.7, 0.85], 0.05, 'from-memory', 'IPC-7351B, 25 % less, from memory'),
   /** A tab's land over its body: along and across. */
   tabLength: property(0.9, '', [0.7, 1.1], 0.1, 'assumed', 'DPAK patterns, from memory'),
   tabWidth: property(0.85, '', [0.7, 1], 0.1, 'assumed', 'DPAK patterns, from memory'),

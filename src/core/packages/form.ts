@@ -4,6 +4,7 @@ import { airAt } from '~/core/materials/airTable';
 import { LEAD_METALS } from '~/core/materials/leads';
 import { jointVolume_m3 } from '~/core/solder/volumes';
 import { classificationPeak_K } from './classification';
+import type { MouldedBody } from './moisture';
 import { FAMILY_TRAITS, THROUGH_HOLE_RAMP, type FamilyId } from './families';
 import { leadConductance_W_K, leadPath } from './leadPath';
 import { SURFACE_TRAITS, UNDER_BODY, type JointForm, type SurfaceFamilyId } from './surfaceFamilies';
@@ -88,7 +89,31 @@ export function landShapes(part: PartPackage): LandShape[] {
   }));
 }
 
-/** A part's form; `alloy` decides which classification table its body answers to. */
+/** The mould of a surface part: its body less what it stands off the board. */
+export function mouldOf({ family, body }: SurfacePackage): MouldedBody {
+  const { gap, joint } = SURFACE_TRAITS[family];
+  return {
+    thickness_m: Math.max(body.height_m - gap.value, body.height_m / 2),
+    length_m: body.length_m,
+    width_m: body.width_m,
+    array: joint === 'ball',
+  };
+}
+
+/**
+ * Peak that a moulded body may see: what its own label says. Where nobody has read that, the tables; and as a part is
+ * rated by when it was made and not by what it stands in, only a board soldered lead-free says that it may go higher.
+ */
+function bodyPeak_K(part: SurfacePackage, alloy: AlloyId): number {
+  const { thickness_m, length_m, width_m } = mouldOf(part);
+  const footprint = part.body.shape === 'can' ? (Math.PI / 4) * length_m * width_m : length_m * width_m;
+  return (
+    part.ratedPeak_K ??
+    classificationPeak_K(!ALLOYS[alloy].leadFreeProcess, thickness_m, footprint * thickness_m)
+  );
+}
+
+/** A part's form; `alloy` decides which classification table a body without a rating of its own answers to. */
 export function formOf(part: PartPackage, alloy: AlloyId, boardThickness_m: number): PartForm {
   return isSurface(part) ? surfaceForm(part, alloy) : throughHoleForm(part, boardThickness_m);
 }
@@ -97,8 +122,7 @@ function surfaceForm(part: SurfacePackage, alloy: AlloyId): PartForm {
   const traits = SURFACE_TRAITS[part.family];
   const { body } = part;
   const volume_m3 = footprint_m2(body) * body.height_m;
-  const limit_K =
-    traits.bodyLimit?.value ?? classificationPeak_K(ALLOYS[alloy].leaded, body.height_m, volume_m3);
+  const limit_K = traits.bodyLimit?.value ?? bodyPeak_K(part, alloy);
   return {
     family: part.family,
     pads: part.lands.map((land) => surfacePad(part, land, ALLOYS[alloy].conductivitySolid.value)),

@@ -76,10 +76,29 @@ const BAKE_TABLE: readonly {
   },
 ];
 
+/** A body's mould, without balls, leads and stand-off, as the standard's tables count it. */
+export interface MouldedBody {
+  readonly thickness_m: number;
+  readonly length_m: number;
+  readonly width_m: number;
+  /** Of a ball grid array, or a package with dies stacked in it. */
+  readonly array: boolean;
+}
+
+/**
+ * The table's own row for arrays over 17 mm by 17 mm and for stacked dies: 96 h at 125 °C for levels 2 to 5a, whatever
+ * their thickness and however far past their floor life; for other temperatures it gives nothing to go by
+ * (J-STD-033 table 4-1, from memory).
+ */
+const LARGE_ARRAY = { over_m: 17e-3, at_C: 125, hours: 96 } as const;
+
+/** Above 90 °C a part may be baked no longer than this in all, or its leads no longer wet (J-STD-033 §4.2.7, from memory). */
+export const MOST_BAKE_h = 96;
+
 export type BakeAdvice =
   | { readonly kind: 'none'; readonly because: 'below 200 °C' | 'level 1' | 'floor life left' }
   | { readonly kind: 'bake'; readonly at_C: BakeTemperature; readonly hours: number }
-  | { readonly kind: 'label'; readonly because: 'level 6' | 'thicker than the table' };
+  | { readonly kind: 'label'; readonly because: 'level 6' | 'thicker than the table' | 'large array' };
 
 /** Bodies below this need no bake before local rework (J-STD-033, from memory). */
 export const DRY_REWORK_K = 473.15;
@@ -90,7 +109,7 @@ const ROUNDING_m = 1e-9;
 /** Whether a part has to be baked before it is heated to `peak_K`; level 6 and thick parts follow their label. */
 export function bakeAdvice(
   level: MoistureLevel,
-  thickness_m: number,
+  body: MouldedBody,
   exposed_s: number,
   peak_K: number,
   at_C: BakeTemperature,
@@ -100,7 +119,13 @@ export function bakeAdvice(
   if (level === '6') return { kind: 'label', because: 'level 6' };
   const over_s = exposed_s - FLOOR_LIFE_s[level];
   if (over_s <= 0) return { kind: 'none', because: 'floor life left' };
-  const thickness = BAKE_TABLE.find((t) => thickness_m <= t.upTo_m + ROUNDING_m);
+  const large = Math.min(body.length_m, body.width_m) > LARGE_ARRAY.over_m + ROUNDING_m;
+  if (body.array && large) {
+    return at_C === LARGE_ARRAY.at_C
+      ? { kind: 'bake', at_C, hours: LARGE_ARRAY.hours }
+      : { kind: 'label', because: 'large array' };
+  }
+  const thickness = BAKE_TABLE.find((t) => body.thickness_m <= t.upTo_m + ROUNDING_m);
   if (!thickness) return { kind: 'label', because: 'thicker than the table' };
   const [long, short] = thickness.levels[level]![at_C];
   return { kind: 'bake', at_C, hours: over_s > 72 * HOUR_s ? long : short };

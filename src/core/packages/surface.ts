@@ -18,7 +18,12 @@ export interface SurfacePackage {
   readonly family: SurfaceFamilyId;
   readonly lands: readonly SurfaceLand[];
   readonly body: BodyBox;
+  /** Peak on the part's own label; left out, its tables are asked. */
+  readonly ratedPeak_K?: number | undefined;
 }
+
+/** Between the standard's 0.50 and 0.55 mm. */
+const LARGE_BALL_m = 0.525e-3;
 
 /** Outline of a surface part; every family reads what it needs of it. Lengths in m. */
 export interface Outline {
@@ -110,7 +115,9 @@ export function rowLetters(row: number): string {
 
 /** A full array of balls; A1 top left, letters down, numbers to the right. */
 export function ballArray(o: Outline, rows: number, columns: number): SurfacePackage {
-  const land_m = o.landWidth_m ?? LAND_RULES.ballShare.value * o.leadWidth_m;
+  const { ballShare, largeBallShare } = LAND_RULES;
+  const share = o.leadWidth_m > LARGE_BALL_m ? largeBallShare : ballShare;
+  const land_m = o.landWidth_m ?? share.value * o.leadWidth_m;
   const lands = Array.from({ length: rows * columns }, (_, i) => {
     const r = Math.floor(i / columns);
     const c = i % columns;

@@ -39,7 +39,15 @@ const ramp = (value: number, source: string) =>
 
 const MOULD = heat(2.1e6, 'filled epoxy about 1.9e6, with lead frame and chip');
 const MOULD_CONDUCTS = inside(3, 'filled epoxy 0.8 W/mK about a copper frame');
-const PLASTIC_RAMP = ramp(3, 'J-STD-020 profile, ramp-up 3 K/s at most, from memory');
+/** A standard's limit has no range to move it in. */
+const PLASTIC_RAMP = property(
+  3,
+  'K/s',
+  [3, 3],
+  0.01,
+  'from-memory',
+  'J-STD-020 profile: mean ramp up to the peak 3 K/s at most, held here against the steepest moment, from memory',
+);
 
 const moulded = (
   name: string,

@@ -1,9 +1,10 @@
+import { RATED_PEAKS_C } from '~/core/packages/classification';
 import { FLOOR_LIFE_s, MOISTURE_LEVELS, type MoistureLevel } from '~/core/packages/moisture';
 import type { MoistureInput } from '~/schema/values/moisture';
 import { SelectField, TextField } from '~/ui/controls/Field';
 import css from './air.module.css';
 
-/** The part's moisture level and the hours since its bag was opened; both stand on its label. */
+/** The part's moisture level, the hours since its bag was opened, and its peak, as they stand on its label. */
 export function Moisture({
   value,
   onChange,
@@ -35,6 +36,19 @@ export function Moisture({
               outOfBag_h: Math.min(100_000, Math.max(0, event.target.valueAsNumber || 0)),
             })
           }
+        />
+      )}
+      {value && (
+        <SelectField<string>
+          label="Peak on its label"
+          value={value.rated_C === undefined ? '' : String(value.rated_C)}
+          onChange={(told) =>
+            onChange({ ...value, rated_C: RATED_PEAKS_C.find((rated_C) => String(rated_C) === told) })
+          }
+          options={[
+            { value: '', label: 'not known' },
+            ...RATED_PEAKS_C.map((rated_C) => ({ value: String(rated_C), label: `${rated_C} °C` })),
+          ]}
         />
       )}
     </div>

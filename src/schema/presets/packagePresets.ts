@@ -157,7 +157,7 @@ export const PACKAGE_PRESETS: readonly PackagePreset[] = [
       [20, 1.27],
     ] as const
   ).map(([side, pitch_mm]) =>
-    surface(`BGA-${side * side}, ${pitch_mm} mm`, 'JEDEC MO-192', {
+    surface(`BGA-${side * side}, ${pitch_mm} mm`, pitch_mm > 1 ? 'JEDEC MO-151' : 'JEDEC MO-192', {
       family: 'bga',
       rows: side,
       columns: side,
@@ -205,7 +205,7 @@ export const PACKAGE_PRESETS: readonly PackagePreset[] = [
     ] as const
   ).map(([diameter, pitch_mm, lead]): PackagePreset => ({
     name: `Radial can ${diameter} mm, pitch ${pitch_mm}`,
-    standard: 'IEC 60384-4 lead spacings',
+    standard: 'IEC 60717 lead spacings',
     package: {
       family: 'radial',
       pins: 2,

@@ -11,7 +11,7 @@ export function moistureInWords(answer: MoistureAnswer, given: MoistureInput | u
     case 'bake':
       return `bake ${answer.hours} h at ${answer.at_C} °C first, or the body may crack as its water boils`;
     case 'label':
-      return `bake as the part’s label says: ${answer.because}`;
+      return `bake as the part’s label says: ${answer.because === 'large array' ? 'for arrays over 17 mm the table gives 125 °C only' : answer.because}`;
     case 'level not known':
       return 'the body passes 200 °C: its moisture level decides whether it must be baked first';
   }

@@ -16,9 +16,9 @@ const REACH_m = 20e-3;
 const STEP_m = 0.25e-3;
 /**
  * Pads that stayed cooler than this, and spent less, took no part. One touch of an iron warms the pad beside it
- * to 40 or 50 °C and costs it next to nothing; preheat and long dwells on thick copper cost it more.
+ * to 30 or 40 °C and costs it next to nothing; preheat and long dwells on thick copper cost it more.
  */
-export const LEAST_PEAK_C = 40;
+export const LEAST_PEAK_C = 30;
 export const LEAST_DOSE = 1e-6;
 
 /** The pads about a dwell, each with the probe that stands for it. */

@@ -55,11 +55,11 @@ export const RECAP = {
   ),
   /** A neighbour is worked once its land is cooler than this. */
   coolEnough: property(
-    333.15,
+    328.15,
     'K',
     [318, 353],
     0.03,
     'assumed',
-    'flux does not boil off at once and a finger can rest: common practice',
+    'flux does not boil off at once; ISO 13732-1 bare metal for ten seconds is about 55 °C, from memory',
   ),
 } as const;

@@ -1,5 +1,5 @@
-import { isSurface } from '~/core/packages/form';
-import { bakeAdvice, DRY_REWORK_K } from '~/core/packages/moisture';
+import { isSurface, mouldOf } from '~/core/packages/form';
+import { bakeAdvice, DRY_REWORK_K, MOST_BAKE_h } from '~/core/packages/moisture';
 import { SURFACE_TRAITS } from '~/core/packages/surfaceFamilies';
 import { wholeCelsius } from '~/core/quantity/convert';
 import { keepsPart } from '../goals';
@@ -12,8 +12,8 @@ export function bakeSteps(phases: readonly PhaseWork[]): Step[] {
   const hottest = lives.reduce<PhaseWork | null>((a, b) => (a && a.bodyPeak_K >= b.bodyPeak_K ? a : b), null);
   if (!hottest) return [];
   const { site, moisture } = hottest.request;
-  const moulded = isSurface(site.part) && SURFACE_TRAITS[site.part.family].bodyLimit === null;
-  if (!moulded || hottest.bodyPeak_K <= DRY_REWORK_K) return [];
+  if (!isSurface(site.part) || SURFACE_TRAITS[site.part.family].bodyLimit !== null) return [];
+  if (hottest.bodyPeak_K <= DRY_REWORK_K) return [];
   const why = `The body passes 200 °C (about ${wholeCelsius(hottest.bodyPeak_K)} °C): water in it boils and cracks it (J-STD-033).`;
   if (!moisture) {
     return [
@@ -28,7 +28,7 @@ export function bakeSteps(phases: readonly PhaseWork[]): Step[] {
   }
   const advice = bakeAdvice(
     moisture.level,
-    site.part.body.height_m,
+    mouldOf(site.part),
     moisture.exposed_s,
     hottest.bodyPeak_K,
     moisture.bake_C,
@@ -42,7 +42,7 @@ export function bakeSteps(phases: readonly PhaseWork[]): Step[] {
         advice.kind === 'bake'
           ? `Bake ${advice.hours} h at ${advice.at_C} °C first`
           : 'Bake as its label says',
-      detail: `Level ${moisture.level}, ${Math.round(moisture.exposed_s / 3600)} h out of its bag.`,
+      detail: `Level ${moisture.level}, ${Math.round(moisture.exposed_s / 3600)} h out of its bag. In trays that stand it, in dry air; no part longer than ${MOST_BAKE_h} h above 90 °C in all, unless its maker says so.`,
       why,
     }),
   ];

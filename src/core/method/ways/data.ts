@@ -18,8 +18,8 @@ export const TIGHT_HOLE = {
     'm',
     [0.1e-3, 0.3e-3],
     0.3,
-    'from-memory',
-    'IPC-2222: less than about 0.2 mm over the lead holds its solder by capillarity',
+    'assumed',
+    'less than about 0.2 mm over the lead holds its solder by capillarity: common practice',
   ),
 } as const;
 

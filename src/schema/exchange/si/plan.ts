@@ -14,6 +14,7 @@ import type {
 } from '../plan/planRequest';
 import { fieldBoardOf } from './board';
 import { connectionsOf } from './connections';
+import { asLabelled } from './moisture';
 import { partOf } from './part';
 import { supplyOf } from './supplies';
 import { nozzleOf, tipOf, toolsOf } from './tools';
@@ -35,7 +36,7 @@ export function preheatOf(
 
 export function planRequestOf(input: PlanInput): PlanRequest {
   const { site } = input;
-  const part = partOf(site.package);
+  const part = asLabelled(partOf(site.package), site.moisture);
   const pins = padNamesOf(part);
   const spent = input.history.padDose;
   return {

@@ -1,4 +1,5 @@
 import { isSurface } from '~/core/packages/form';
+import { asLabelled } from '../si/moisture';
 import { partOf } from '../si/part';
 import { simulateFieldAnswer } from './simulateField';
 import { simulateHand } from './simulateHand';
@@ -10,7 +11,7 @@ import type { SimulateAnswer } from './simulateAnswer';
 /** Runs a request at the scale its load belongs to. Throws InputError where load and part do not go together. */
 export function simulate(input: SimulateInput): SimulateAnswer {
   const { load, site } = input;
-  const part = partOf(site.package);
+  const part = asLabelled(partOf(site.package), site.moisture);
   if (load.kind === 'hot-air') return simulateFieldAnswer(input, load);
   if (isSurface(part)) {
     if (load.kind === 'gun') {

@@ -4,6 +4,7 @@ import { simulateField } from '~/core/thermal/field/run';
 import type { AirLoad, FieldPart, FieldScenario, Stage } from '~/core/thermal/field/scenario';
 import type { Nozzle } from '~/core/thermal/surface/jet';
 import { fieldBoardOf } from '../si/board';
+import { asLabelled } from '../si/moisture';
 import { partOf } from '../si/part';
 import { connectionsOf } from '../si/connections';
 import { fieldAnswer } from './fieldAnswer';
@@ -24,7 +25,9 @@ export function simulateFieldAnswer(input: SimulateInput, load: HotAirLoad): Sim
 
 function fieldScenarioOf(input: SimulateInput, load: HotAirLoad): FieldScenario {
   const { site } = input;
-  const main = fieldPart(site, partOf(site.package), (pad) => connectionsOf(input, pad));
+  const main = fieldPart(site, asLabelled(partOf(site.package), site.moisture), (pad) =>
+    connectionsOf(input, pad),
+  );
   const neighbours = input.neighbours.map((n) => fieldPart(n, neighbourPart(n), () => []));
   return {
     ambient_K: kelvin(input.ambient_C),
