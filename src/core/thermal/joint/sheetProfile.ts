@@ -1,7 +1,7 @@
 import { COPPER } from '~/core/materials/copper';
 import { LAMINATES } from '~/core/materials/laminates';
 import { reliefResistance_K_W } from '../relief';
-import { effectiveFraction, type CopperRing } from '../stackup';
+import { effectiveFraction, pouredAbout, type CopperRing } from '../stackup';
 import type { ConductingSheet } from './boardSheets';
 import type { Factors, JointBoard } from './scenario';
 import { JOINT } from './settings';
@@ -33,9 +33,11 @@ export function sheetProfile(
   const layer = sheet.layer === null ? null : scenario.board.copper[sheet.layer - 1]!;
   const laminate_W_K = laminate.conductivityInPlane.value * factors.laminate * sheet.laminate_m;
   const foil_W_K = layer ? COPPER.conductivity.value * layer.thickness_m * factors.copper : 0;
-  const rings = layer ? (layer.rings ?? [{ end_m: Infinity, coverage: layer.coverage }]) : [];
-  const field_W_K = foil_W_K * effectiveFraction(coverageAt(rings, landRadius_m));
   const mine = scenario.connections.find((c) => c.kind !== 'isolated' && c.layers.includes(sheet.layer ?? 0));
+  const poured = mine?.kind === 'solid-plane' || mine?.kind === 'thermal-relief';
+  const told = layer ? (layer.rings ?? [{ end_m: Infinity, coverage: layer.coverage }]) : [];
+  const rings = layer && poured ? pouredAbout(layer) : told;
+  const field_W_K = foil_W_K * effectiveFraction(coverageAt(rings, landRadius_m));
   const outer = sheet.near_m === 0 || sheet.near_m === scenario.board.thickness_m;
   const hasLand = layer !== null && (outer || mine !== undefined);
 

@@ -98,6 +98,7 @@ export const planInput = z
     const part = partOf(input.site.package);
     const pads = padNamesOf(part);
     checkLayers(input, pads, context);
+    checkPlace(input, context);
     const refuse = (path: (string | number)[], message: string) =>
       context.addIssue({ code: 'custom', path, message, input });
     for (const pad of Object.keys(input.site.padStates)) {
@@ -156,6 +157,26 @@ export const choiceInput = z.strictObject({
   setting: settingInput,
 });
 export type ChoiceInput = z.infer<typeof choiceInput>;
+
+/** A part whose middle is beyond the board's edge stands on nothing. */
+export function checkPlace(
+  {
+    board,
+    site,
+  }: { readonly board: BoardSize; readonly site: { readonly x_mm: number; readonly y_mm: number } },
+  context: z.RefinementCtx,
+): void {
+  for (const [field, at_mm, most_mm] of [
+    ['x_mm', site.x_mm, board.length_mm],
+    ['y_mm', site.y_mm, board.width_mm],
+  ] as const) {
+    if (at_mm >= 0 && at_mm <= most_mm) continue;
+    const message = `is ${at_mm} mm, beyond the board of ${board.length_mm} × ${board.width_mm} mm; give a place on it`;
+    context.addIssue({ code: 'custom', path: ['site', field], message, input: at_mm });
+  }
+}
+
+type BoardSize = { readonly length_mm: number; readonly width_mm: number };
 
 /** Layers that are named must exist; pads that are named must be pins of the part. */
 export function checkLayers(input: WithSite, pads: readonly string[], context: z.RefinementCtx): void {

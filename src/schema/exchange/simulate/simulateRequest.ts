@@ -14,7 +14,7 @@ import { boardSide, oneOf, quantity, text } from '~/schema/values/fields';
 import { moistureInput } from '~/schema/values/moisture';
 import { anyPackage, type PackageRecord } from '~/schema/values/package';
 import { packageOf, partOf } from '../si/part';
-import { checkLayers, padName, preheatInput } from '../plan/planRequest';
+import { checkLayers, checkPlace, padName, preheatInput } from '../plan/planRequest';
 import { connectionsOf } from '../si/connections';
 import { preheatOf } from '../si/plan';
 import { tip } from '~/schema/values/toolSpec';
@@ -165,6 +165,7 @@ export const simulateInput = z
   .superRefine((input, context) => {
     const part = partOf(input.site.package);
     checkLayers(input, padNamesOf(part), context);
+    checkPlace(input, context);
     const refuse = (path: (string | number)[], message: string) =>
       context.addIssue({ code: 'custom', path, message, input });
     const { load } = input;
