@@ -366,7 +366,7 @@ test('a pad whose budget is gone is warned of before the next plan, and the boar
   };
   let seq = events.at(-1)!.seq;
   await append(seq++, { kind: 'heat-on', stepId: 'heat-1', pad: '1' });
-  await append(seq, { kind: 'heat-off', stepId: 'heat-1', pad: '1', elapsed_s: 240 });
+  await append(seq, { kind: 'heat-off', stepId: 'heat-1', pad: '1', elapsed_s: 600 });
 
   await page.goto(`/boards/${boardId}`);
   await ready(page);

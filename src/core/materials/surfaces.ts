@@ -52,6 +52,15 @@ export const SURFACE = {
     'assumed',
     'outside Martin’s ranges nobody states a scatter: taken as twice that within',
   ),
+  /** Film on a body’s sides over the film on its top. */
+  sideFilm: property(
+    0.4,
+    '1',
+    [0.3, 0.5],
+    0.2,
+    'assumed',
+    'air turns outward over the top and passes the sides in its wake: a third to a half of the top’s film',
+  ),
   /** What a jet’s axis keeps of its excess temperature past its core: this (ρ₀/ρₐ)^½ D/x. */
   axisDecay: property(
     5,

@@ -57,6 +57,16 @@ export const THROUGH_HOLE_RAMP = property(
   'wave-solder preheating allows about 4 K/s; leads that go through warm more evenly: common practice',
 );
 
+/** Across a body: wound foil, moulding compound, plastic about metal. */
+export const THROUGH_HOLE_CONDUCTS = property(
+  0.5,
+  'W/mK',
+  [0.2, 1.5],
+  0.4,
+  'assumed',
+  'between plastics (0.3) and filled epoxy (0.8), handbook order of magnitude',
+);
+
 /** How much wider a hole is drilled than its lead: what a lead is taken for where only its hole is known. */
 export const HOLE_CLEARANCE = property(
   0.25e-3,

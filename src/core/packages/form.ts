@@ -5,7 +5,7 @@ import { LEAD_METALS } from '~/core/materials/leads';
 import { jointVolume_m3 } from '~/core/solder/volumes';
 import { classificationPeak_K } from './classification';
 import type { MouldedBody } from './moisture';
-import { FAMILY_TRAITS, THROUGH_HOLE_RAMP, type FamilyId } from './families';
+import { FAMILY_TRAITS, THROUGH_HOLE_CONDUCTS, THROUGH_HOLE_RAMP, type FamilyId } from './families';
 import { leadConductance_W_K, leadPath } from './leadPath';
 import { SURFACE_TRAITS, UNDER_BODY, type JointForm, type SurfaceFamilyId } from './surfaceFamilies';
 import type { SurfaceLand, SurfacePackage } from './surface';
@@ -45,14 +45,26 @@ export interface PadForm {
 
 export interface BodyForm extends BodyBox {
   readonly capacity_J_K: number;
+  /** From the skin, which meets the air, to the core, which meets the leads; the skin holds `SKIN_SHARE` of its heat. */
+  readonly inner_W_K: number;
   readonly top_m2: number;
   readonly sides_m2: number;
   /** Film across the gap between body and board. */
   readonly gap_W_m2K: number;
-  /** Body temperature not to be passed, K. */
+  /** Temperature that its skin may not pass, K: what ratings are measured on. */
   readonly limit_K: number;
   readonly ramp_K_s: number;
 }
+
+/** Of a body's heat, what its skin holds: the outer fifth on either side (assumed). */
+export const SKIN_SHARE = 0.4;
+
+/**
+ * Skin to core so that a steady flux through the top leaves the skin as far over the mean as in a slab heated on one
+ * face, q L/3k (Incropera §5.5 in the limit of long times; Carslaw & Jaeger §3.8): 3 k A (1 − φ)²/L.
+ */
+const skinToCore_W_K = (k_W_mK: number, top_m2: number, height_m: number): number =>
+  (3 * k_W_mK * top_m2 * (1 - SKIN_SHARE) ** 2) / height_m;
 
 /** Pad names in order. */
 export const padNamesOf = (part: PartPackage): string[] =>
@@ -129,6 +141,7 @@ function surfaceForm(part: SurfacePackage, alloy: AlloyId): PartForm {
     body: {
       ...body,
       capacity_J_K: volume_m3 * traits.bodyHeat.value,
+      inner_W_K: skinToCore_W_K(traits.bodyConductivity.value, footprint_m2(body), body.height_m),
       top_m2: footprint_m2(body),
       sides_m2: sides_m2(body),
       gap_W_m2K: airAt(400).conductivity_W_mK / traits.gap.value,
@@ -203,6 +216,7 @@ function throughHoleForm(part: ThroughHolePackage, thickness_m: number): PartFor
     body: {
       ...part.body,
       capacity_J_K: bodyCapacity_J_K(part),
+      inner_W_K: skinToCore_W_K(THROUGH_HOLE_CONDUCTS.value, footprint_m2(part.body), part.body.height_m),
       top_m2: footprint_m2(part.body),
       sides_m2: bodySurface_m2(part) - footprint_m2(part.body),
       gap_W_m2K: airAt(400).conductivity_W_mK / Math.max(0.2e-3, traits.standoff.value),

@@ -3,7 +3,7 @@
  * It shares no code with the joint model. It is slow and plain on purpose: what it is held against is clever.
  */
 
-export interface Stuff {
+interface Stuff {
   readonly k_W_mK: number;
   readonly heat_J_m3K: number;
 }

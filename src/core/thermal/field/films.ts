@@ -180,6 +180,7 @@ export class Films {
     const open = shield ? SHIELDS[shield.kind].film.value : 1;
     const emits = shield ? SHIELDS[shield.kind].emissivity.value / SURFACE.maskEmissivity.value : 1;
     const surface_m2 = body.top_m2 + body.sides_m2;
+    const blown_m2 = body.top_m2 + SURFACE.sideFilm.value * body.sides_m2;
     film.hot_W_K = 0;
     film.warmth = 0;
     if (stage?.preheat && stage.preheat.side === part.side) {
@@ -197,12 +198,12 @@ export class Films {
     if (air && stage?.air?.side === part.side) {
       for (const { column, share } of body.under) {
         const at = air.film_W_m2K(column, body_K) * share;
-        air.meets(column, surface_m2 * open * at, body_K - this.ambient_K);
+        air.meets(column, blown_m2 * open * at, body_K - this.ambient_K);
         jet += at;
         seen_m2 += body.top_m2 * share * air.mouth[column]!;
       }
       const shone_W_K = emits * seen_m2 * this.nozzle_W_m2K![row(body_K)]!;
-      film.hot_W_K = surface_m2 * open * jet + shone_W_K;
+      film.hot_W_K = blown_m2 * open * jet + shone_W_K;
       film.warmth = film.hot_W_K > 0 ? shone_W_K / film.hot_W_K : 0;
     }
     film.still_W_K = surface_m2 * open * Math.max(0, natural - jet) + radiant * (surface_m2 - seen_m2);

@@ -1,4 +1,5 @@
 import { SolderState, solveDense, type SolderColumn } from './columns';
+import { SKIN_SHARE } from '~/core/packages/form';
 import type { Attachments } from './attachments';
 import type { BodyFilm, FaceFilms, Films } from './films';
 import type { FieldMesh } from './mesh';
@@ -22,7 +23,10 @@ export interface FieldEnergy {
 export class FieldSolver {
   readonly temperature_K: Float64Array;
   readonly solder: SolderState;
+  /** Skins of the bodies: what meets the air, and what ratings are held against. */
   readonly bodies_K: Float64Array;
+  /** Their insides, which leads and the gap beneath tie to the board. */
+  readonly cores_K: Float64Array;
   readonly energy: FieldEnergy = { in_J: 0, lost_J: 0 };
   /** Views of the two faces. */
   readonly top_K: Float64Array;
@@ -36,12 +40,18 @@ export class FieldSolver {
   private readonly carryY: Float64Array;
   private readonly carryZ: Float64Array;
   private readonly bodyLink_W_K: Float64Array;
+  /** Cores and skins at the end of the step. */
   private readonly predicted_K: Float64Array;
+  private readonly predictedSkin_K: Float64Array;
   private readonly solderColumns: readonly SolderColumn[];
   private readonly bodyOfSpot: Int32Array;
   private readonly dense: Float64Array;
   private readonly rhs: Float64Array;
   private readonly heat_J: Float64Array;
+  private readonly pivots: Float64Array;
+  private readonly loads: Float64Array;
+  /** Of each spot to its layers and its body. */
+  private readonly spotConductance_W_K: Float64Array;
   private readonly columnRhs: Float64Array;
   private lastStep_s = 0;
   private lastMove_K = 0;
@@ -70,7 +80,9 @@ export class FieldSolver {
     this.bodyLink_W_K = new Float64Array(cells);
     this.solder = new SolderState(attached.spots, ambient_K, melts);
     this.bodies_K = new Float64Array(attached.bodies.length).fill(ambient_K);
+    this.cores_K = new Float64Array(attached.bodies.length).fill(ambient_K);
     this.predicted_K = new Float64Array(attached.bodies.length);
+    this.predictedSkin_K = new Float64Array(attached.bodies.length);
     this.bodyOfSpot = new Int32Array(attached.spots.length);
     attached.bodies.forEach((body, b) => {
       for (const spot of body.spots) this.bodyOfSpot[spot] = b;
@@ -82,9 +94,14 @@ export class FieldSolver {
       byColumn.set(spot.column, [...(byColumn.get(spot.column) ?? []), s]);
     });
     this.solderColumns = [...byColumn].map(([column, spots]) => ({ column, spots }));
-    const most = nz + Math.max(0, ...this.solderColumns.map((c) => c.spots.length));
-    this.dense = new Float64Array(most * most);
-    this.rhs = new Float64Array(most);
+    const most = Math.max(0, ...this.solderColumns.map((c) => c.spots.length));
+    this.spotConductance_W_K = Float64Array.from(attached.spots, ({ link_W_K, lead_W_K }) =>
+      link_W_K.reduce((sum, g) => sum + g, lead_W_K),
+    );
+    this.dense = new Float64Array(nz * nz);
+    this.rhs = new Float64Array(nz);
+    this.pivots = new Float64Array(most);
+    this.loads = new Float64Array(most);
     this.columnRhs = new Float64Array(this.solderColumns.length * nz);
     this.heat_J = new Float64Array(most);
   }
@@ -128,7 +145,9 @@ export class FieldSolver {
       sum += solder.enthalpy_J[s]! - (curve.offset[0] + curve.slope[0] * ambient_K);
     }
     attached.bodies.forEach((body, b) => {
-      if (!body.fused) sum += body.capacity_J_K * (this.bodies_K[b]! - ambient_K);
+      if (body.fused) return;
+      const mean_K = SKIN_SHARE * this.bodies_K[b]! + (1 - SKIN_SHARE) * this.cores_K[b]!;
+      sum += body.capacity_J_K * (mean_K - ambient_K);
     });
     return sum;
   }
@@ -179,28 +198,36 @@ export class FieldSolver {
     }
   }
 
-  /** Each body's temperature at the end of the step if its surroundings keep their pace. */
+  /** Each body's skin and core at the end of the step if its surroundings keep their pace, solved together. */
   private predictBodies(step_s: number, hotTop_K: number, hotBottom_K: number): void {
     const { attached, mesh, temperature_K, change_K, solder, films, ambient_K } = this;
     const pace = this.lastStep_s > 0 ? step_s / this.lastStep_s : 0;
     attached.bodies.forEach((body, b) => {
       const film = films.bodies[b]!;
       const hot_K = body.faceLayer === 0 ? hotTop_K : hotBottom_K;
-      let conductance = film.hot_W_K + film.still_W_K;
-      let flow = film.hot_W_K * this.airAt(hot_K, film.warmth) + film.still_W_K * ambient_K;
+      const blown_W = film.hot_W_K * this.airAt(hot_K, film.warmth) + film.still_W_K * ambient_K;
+      let conductance = body.gap_W_K;
+      let flow_W = 0;
       for (const s of body.spots) {
         const g = attached.spots[s]!.lead_W_K;
         const now_K = solder.temperature_K[s]!;
         conductance += g;
-        flow += g * (now_K + pace * (now_K - solder.before_K[s]!));
+        flow_W += g * (now_K + pace * (now_K - solder.before_K[s]!));
       }
-      conductance += body.gap_W_K;
       for (const { column, share } of body.under) {
         const c = body.faceLayer * mesh.columns + column;
-        flow += body.gap_W_K * share * (temperature_K[c]! + pace * change_K[c]!);
+        flow_W += body.gap_W_K * share * (temperature_K[c]! + pace * change_K[c]!);
       }
-      this.predicted_K[b] =
-        (body.capacity_J_K * this.bodies_K[b]! + step_s * flow) / (body.capacity_J_K + step_s * conductance);
+      const skin_J_K = SKIN_SHARE * body.capacity_J_K;
+      const core_J_K = body.capacity_J_K - skin_J_K;
+      const inner = step_s * body.inner_W_K;
+      const skin = skin_J_K + step_s * (film.hot_W_K + film.still_W_K) + inner;
+      const core = core_J_K + step_s * conductance + inner;
+      const intoSkin_J = skin_J_K * this.bodies_K[b]! + step_s * blown_W;
+      const intoCore_J = core_J_K * this.cores_K[b]! + step_s * flow_W;
+      const determinant = skin * core - inner * inner;
+      this.predictedSkin_K[b] = (intoSkin_J * core + inner * intoCore_J) / determinant;
+      this.predicted_K[b] = (intoCore_J * skin + inner * intoSkin_J) / determinant;
     });
   }
 
@@ -273,51 +300,51 @@ export class FieldSolver {
     sweepAcross(w, capacity_J_K, inverseZ, carryZ, columns);
   }
 
-  /** Layers and solder of one column together; phases are guessed, solved and corrected until they hold. */
+  /**
+   * Layers and solder of one column together; phases are guessed, solved and corrected until they hold. Spots meet the
+   * layers and not each other, so each is eliminated into the layers, these are solved, and the spots follow from them.
+   */
   private solveColumn(index: number, step_s: number, hotTop_K: number, hotBottom_K: number): void {
     const { column, spots } = this.solderColumns[index]!;
-    const { mesh, change_K, dense, rhs, heat_J, solder, attached } = this;
+    const { mesh, change_K, dense, rhs, heat_J, pivots, loads, solder, attached } = this;
     const { nz, columns, linkZ_W_K } = mesh;
-    const m = nz + spots.length;
-    for (let i = 0; i < spots.length; i++) solder.before_K[spots[i]!] = solder.temperature_K[spots[i]!]!;
+    for (let i = 0; i < spots.length; i++) {
+      const s = spots[i]!;
+      solder.before_K[s] = solder.temperature_K[s]!;
+      loads[i] = this.loadOf(s, column, hotTop_K, hotBottom_K);
+    }
     for (let pass = 0; pass < 12; pass++) {
-      dense.fill(0, 0, m * m);
       for (let k = 0; k < nz; k++) {
         const c = k * columns + column;
-        dense[k * m + k] = this.diagonal(c, k, column, step_s);
-        if (k > 0) dense[k * m + k - 1] = -step_s * linkZ_W_K[c - columns]!;
+        for (let l = 0; l < k; l++) dense[k * nz + l] = l === k - 1 ? -step_s * linkZ_W_K[c - columns]! : 0;
+        dense[k * nz + k] = this.diagonal(c, k, column, step_s);
         rhs[k] = this.columnRhs[index * nz + k]!;
       }
       for (let i = 0; i < spots.length; i++) {
         const s = spots[i]!;
-        const spot = attached.spots[s]!;
-        const row = nz + i;
-        const at_K = solder.before_K[s]!;
-        const body_K = this.predicted_K[this.bodyOfSpot[s]!]!;
-        let sum = spot.lead_W_K;
-        let flow = spot.lead_W_K * (body_K - at_K);
-        if (spot.bodyShare > 0) {
-          const b = this.bodyOfSpot[s]!;
-          const film = this.films.bodies[b]!;
-          const hot_K = attached.bodies[b]!.faceLayer === 0 ? hotTop_K : hotBottom_K;
-          sum += spot.bodyShare * (film.hot_W_K + film.still_W_K);
-          flow += spot.bodyShare * this.filmFlow_W(film, hot_K, at_K);
-        }
+        const { link_W_K } = attached.spots[s]!;
+        const inverse =
+          1 / (solder.slope(s) + step_s * this.spotConductance_W_K[s]! + step_s * this.filmOfSpot(s));
+        const load =
+          (step_s * loads[i]! - (solder.heatAt(s, solder.before_K[s]!) - solder.enthalpy_J[s]!)) * inverse;
+        pivots[i] = inverse;
+        heat_J[i] = load;
         for (let k = 0; k < nz; k++) {
-          const g = spot.link_W_K[k]!;
-          sum += g;
-          flow += g * (this.temperature_K[k * columns + column]! - at_K);
-          dense[row * m + k] = -step_s * g;
-          dense[k * m + k]! += step_s * g;
+          const g = step_s * link_W_K[k]!;
+          if (g === 0) continue;
+          rhs[k]! += g * load;
+          dense[k * nz + k]! += g;
+          for (let l = 0; l <= k; l++) dense[k * nz + l]! -= g * step_s * link_W_K[l]! * inverse;
         }
-        dense[row * m + row] = solder.slope(s) + step_s * sum;
-        rhs[row] = step_s * flow - (solder.heatAt(s, at_K) - solder.enthalpy_J[s]!);
       }
-      solveDense(dense, rhs, m);
+      solveDense(dense, rhs, nz);
       let settled = true;
       for (let i = 0; i < spots.length; i++) {
         const s = spots[i]!;
-        solder.temperature_K[s] = solder.before_K[s]! + rhs[nz + i]!;
+        const { link_W_K } = attached.spots[s]!;
+        let moved_K = heat_J[i]!;
+        for (let k = 0; k < nz; k++) moved_K += step_s * link_W_K[k]! * rhs[k]! * pivots[i]!;
+        solder.temperature_K[s] = solder.before_K[s]! + moved_K;
         // On the line that was solved with: a phase corrected after the last pass then costs no heat.
         heat_J[i] = solder.heatAt(s, solder.temperature_K[s]);
         if (solder.correct(s, solder.temperature_K[s])) settled = false;
@@ -326,6 +353,30 @@ export class FieldSolver {
     }
     for (let k = 0; k < nz; k++) change_K[k * columns + column] = rhs[k]!;
     for (let i = 0; i < spots.length; i++) solder.enthalpy_J[spots[i]!] = heat_J[i]!;
+  }
+
+  /** Share of its body's films that a spot of a fused body takes, W/K. */
+  private filmOfSpot(s: number): number {
+    const { bodyShare } = this.attached.spots[s]!;
+    if (bodyShare === 0) return 0;
+    const film = this.films.bodies[this.bodyOfSpot[s]!]!;
+    return bodyShare * (film.hot_W_K + film.still_W_K);
+  }
+
+  /** What flows into a spot at the temperatures of the step's start, W. */
+  private loadOf(s: number, column: number, hotTop_K: number, hotBottom_K: number): number {
+    const { attached, solder, mesh } = this;
+    const spot = attached.spots[s]!;
+    const b = this.bodyOfSpot[s]!;
+    const at_K = solder.before_K[s]!;
+    let flow_W = spot.lead_W_K * (this.predicted_K[b]! - at_K);
+    if (spot.bodyShare > 0) {
+      const hot_K = attached.bodies[b]!.faceLayer === 0 ? hotTop_K : hotBottom_K;
+      flow_W += spot.bodyShare * this.filmFlow_W(this.films.bodies[b]!, hot_K, at_K);
+    }
+    for (let k = 0; k < mesh.nz; k++)
+      flow_W += spot.link_W_K[k]! * (this.temperature_K[k * mesh.columns + column]! - at_K);
+    return flow_W;
   }
 
   private accept(step_s: number, hotTop_K: number, hotBottom_K: number): void {
@@ -355,18 +406,23 @@ export class FieldSolver {
       const body = attached.bodies[b]!;
       const film = films.bodies[b]!;
       const hot_K = body.faceLayer === 0 ? hotTop_K : hotBottom_K;
-      if (body.fused) this.bodies_K[b] = this.fusedMean_K(body.spots);
-      const held_K = body.fused ? this.bodies_K[b]! : this.predicted_K[b]!;
-      const cooled_W = film.still_W_K * (held_K - ambient_K);
-      let flow_W = this.filmFlow_W(film, hot_K, held_K);
-      in_W += flow_W + cooled_W;
+      if (body.fused) this.bodies_K[b] = this.cores_K[b] = this.fusedMean_K(body.spots);
+      const skin_K = body.fused ? this.bodies_K[b]! : this.predictedSkin_K[b]!;
+      const cooled_W = film.still_W_K * (skin_K - ambient_K);
+      const blown_W = this.filmFlow_W(film, hot_K, skin_K);
+      in_W += blown_W + cooled_W;
       lost_W += cooled_W;
       if (body.fused) continue;
+      const held_K = this.predicted_K[b]!;
+      const inward_W = body.inner_W_K * (skin_K - held_K);
+      let flow_W = inward_W;
       for (const s of body.spots) flow_W += attached.spots[s]!.lead_W_K * (solder.temperature_K[s]! - held_K);
       for (const { column, share } of body.under) {
         flow_W += body.gap_W_K * share * (t[body.faceLayer * columns + column]! - held_K);
       }
-      this.bodies_K[b]! += (step_s * flow_W) / body.capacity_J_K;
+      const skin_J_K = SKIN_SHARE * body.capacity_J_K;
+      this.bodies_K[b]! += (step_s * (blown_W - inward_W)) / skin_J_K;
+      this.cores_K[b]! += (step_s * flow_W) / (body.capacity_J_K - skin_J_K);
     }
     energy.in_J += step_s * in_W;
     energy.lost_J += step_s * lost_W;

@@ -12,7 +12,7 @@ import {
 } from './jet';
 
 /** What a jet does at one place of the face under it. */
-export interface JetPlace {
+interface JetPlace {
   /** Distance from the axis (from a slot's line, a rectangle's middle and then its outline), in outlet widths. */
   readonly distance: number;
   /** Film to a face at ambient. */
