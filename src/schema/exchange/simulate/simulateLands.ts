@@ -78,7 +78,9 @@ export function simulateLands(
     peak_C: peak_C(pad.solder_K),
     aboveLiquidus_s: timeAbove_s(run.time_s, pad.solder_K, liquidus_K),
     padDose: doseCurve(
-      pad.heated ? touchedBondEndurance(input.board.laminate, pad.area_m2) : bondEndurance(input.board.laminate),
+      pad.heated
+        ? touchedBondEndurance(input.board.laminate, pad.area_m2)
+        : bondEndurance(input.board.laminate),
       run.time_s,
       pad.land_K,
     ).at(-1)!,
