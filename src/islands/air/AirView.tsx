@@ -52,7 +52,7 @@ function AirField({
 }) {
   const [state, dispatch] = useReducer(reduce, first);
   const ready = useReady();
-  const { stop, stopDrawing } = useField(sheet, state.set, dispatch);
+  const { stop, stopDrawing } = useField(sheet, state.set, state.moisture, dispatch);
   const { set, picture } = state;
   const { site, input, board } = sheet;
   const preheater = preheaterOf(request);

@@ -118,7 +118,10 @@ function Figures({
   const { answer } = state.picture!;
   const dose = Math.max(...answer.pads.map((p) => p.padDose));
   const risky = answer.neighbours.filter((n) => !n.ok);
-  const computed = `computed on the board’s grid; jet film ± ${Math.round(100 * SURFACE.jetFilm.uncertainty)} %`;
+  const film = answer.notes.some((note) => note.startsWith('Jet outside'))
+    ? SURFACE.jetFilmBeyond
+    : SURFACE.jetFilm;
+  const computed = `computed on the board’s grid; jet film ± ${Math.round(100 * film.uncertainty)} %`;
   const bowLimit_pct = 100 * (surfaceMount ? BOW_LIMIT.surfaceMount : BOW_LIMIT.other);
   const water = moistureAnswer(state.moisture ?? undefined, part, kelvin(answer.part.peak_C));
   const { maxRamp_K_s, rampLimit_K_s } = answer.part;

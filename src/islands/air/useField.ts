@@ -1,5 +1,6 @@
-import { useEffect, useRef, type Dispatch } from 'react';
+import { useEffect, useMemo, useRef, type Dispatch } from 'react';
 import type { AirSheet } from '~/schema/sheets/airSheet';
+import type { MoistureInput } from '~/schema/values/moisture';
 import { JobClient } from '~/workers/jobClient';
 import type { AirAction, AirSet } from './state';
 
@@ -18,14 +19,20 @@ const FRAMES = 80;
 export function useField(
   sheet: AirSheet,
   set: AirSet,
+  moisture: MoistureInput | null,
   dispatch: Dispatch<AirAction>,
 ): { stop: () => void; stopDrawing: () => void } {
   const solver = useRef<JobClient<'field'> | null>(null);
   const drawer = useRef<JobClient<'field-band'> | null>(null);
+  // Level and hours change words only; the peak on the label is a limit that is solved with.
+  const input = useMemo(() => {
+    const { site } = sheet.input;
+    return { ...sheet.input, site: moisture ? { ...site, moisture } : site };
+  }, [sheet, moisture?.rated_C]);
 
   useEffect(() => {
     const timer = setTimeout(() => {
-      const ask = { input: sheet.input, ...set };
+      const ask = { input, ...set };
       solver.current ??= new JobClient<'field'>();
       dispatch({ type: 'started' });
       solver.current.solve(
@@ -61,7 +68,7 @@ export function useField(
       solver.current?.cancel();
       drawer.current?.cancel();
     };
-  }, [sheet, set, dispatch]);
+  }, [input, set, dispatch]);
 
   useEffect(
     () => () => {
