@@ -19,6 +19,9 @@ import {
   TWO_LAYERS,
 } from '../support/field';
 
+/** Four slots along the sides of a large pack. */
+const HOOD: Nozzle = { shape: 'rectangle', width_m: 32e-3, height_m: 32e-3, slot_m: 2.5e-3 };
+
 /** What air may do to a board: the first law, and the same wherever on the grid it happens. */
 
 /** Heat that films give a face at one temperature, W: by the faces and bodies together, nozzle's own shine left out. */
@@ -53,6 +56,7 @@ describe('the first law: air never gives more heat than it brings', () => {
     round(12e-3),
     square(28e-3),
     { shape: 'rectangle', width_m: 28e-3, height_m: 2.5e-3 },
+    HOOD,
   ];
   it.each([5, 10, 20, 60, 120])(
     '%d L/min over a cold and a warm board, any nozzle, heat and stand-off',
@@ -134,5 +138,30 @@ describe('a wide outlet close to a large quad pack (common practice: 330 °C, 20
     );
     expect(off!).toBeGreaterThan(145);
     expect(near!).toBeGreaterThan(off! + 5);
+  });
+});
+
+describe('a hood that blows along four slots (common practice: large packs are done with one, in some minutes)', () => {
+  const heated = (nozzle: Nozzle) =>
+    simulateField(
+      field(
+        HEAVY_FOUR,
+        [surfacePart({ family: 'qfp', pins: 160, pitch_m: 0.65e-3 }, { planes: true })],
+        [stage(600, jetOver(360, nozzle, 50, 2e-3))],
+      ),
+      { pitch_m: 4e-3 },
+    );
+  it('melts every pad of a large quad pack on heavy copper between half a minute and ten', () => {
+    const melts = heated(HOOD).pads.map((pad) => pad.fullMelt_s ?? Infinity);
+    expect(Math.max(...melts)).toBeGreaterThan(30);
+    expect(Math.max(...melts)).toBeLessThan(600);
+  });
+
+  it('spares the body, against its pads, more than one open outlet of its size', () => {
+    const over = (nozzle: Nozzle): number => {
+      const run = heated(nozzle);
+      return run.bodies[0]!.peak_K - Math.min(...run.pads.map((pad) => pad.peak_K));
+    };
+    expect(over(HOOD)).toBeLessThan(over(square(32e-3)) + 25);
   });
 });

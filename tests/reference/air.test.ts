@@ -136,6 +136,33 @@ describe('a hot-air pencil’s jet', () => {
     expect(lukewarm.at(4 * 8e-3, 0).left).toBeLessThan(0.62);
   });
 
+  it('a slot’s jet keeps the root of 6 W/x past a core of six widths (plane free jet, from memory)', () => {
+    const slot = { ...jet, nozzle: { shape: 'rectangle', width_m: 28e-3, height_m: 2e-3 } } as const;
+    const left = (widths: number): number =>
+      jetOver({ ...slot, air_K: still_K + 1, standoff_m: widths * 2e-3 }, still_K).at(0, 0).left;
+    expect(left(5)).toBe(1);
+    expect(left(12)).toBeCloseTo(Math.sqrt(0.5), 2);
+    expect(left(24)).toBeCloseTo(0.5, 2);
+  });
+
+  it('a hood’s air leaves by its slots: as fast as through their area, and hottest under them', () => {
+    const hood = {
+      ...jet,
+      nozzle: { shape: 'rectangle', width_m: 30e-3, height_m: 20e-3, slot_m: 2e-3 },
+    } as const;
+    // 30 · 20 − 26 · 16 = 184 mm².
+    const round = {
+      ...jet,
+      nozzle: { shape: 'round', diameter_m: Math.sqrt((4 * 184e-6) / Math.PI) },
+    } as const;
+    expect(outletMach(hood)).toBeCloseTo(outletMach(round), 9);
+    const over = jetOver(hood, still_K);
+    const film = (x_m: number, y_m: number): number => over.at(x_m, y_m).film_W_m2K;
+    expect(film(14e-3, 0)).toBeCloseTo(film(0, 9e-3), 9);
+    expect(film(14e-3, 0)).toBeGreaterThan(1.2 * film(0, 0));
+    expect(over.at(0, 0).left).toBeGreaterThan(over.at(40e-3, 0).left);
+  });
+
   it('a square outlet of the same area gives the same film on its axis as a round one', () => {
     const side_m = Math.sqrt(Math.PI / 4) * 8e-3;
     const squared = jetOver(

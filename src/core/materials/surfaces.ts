@@ -70,6 +70,15 @@ export const SURFACE = {
     'from-memory',
     'temperature along the axis of a round free jet, core of four to five widths (Hinze, Turbulence)',
   ),
+  /** Core of a slot’s jet, in its widths: past it the axis keeps the root of this (ρ₀/ρₐ)^½ W/x. */
+  slotCore: property(
+    6,
+    '1',
+    [5, 7],
+    0.1,
+    'from-memory',
+    'temperature along the axis of a plane free jet (Rajaratnam, Turbulent Jets; Hinze)',
+  ),
   /** Way along the wall over way in free air, for what mixing leaves of a jet’s excess: it spreads in a ring. */
   wallSpread: property(
     2,

@@ -124,6 +124,9 @@ export function ToolForm({
                   {...register(`ends.${i}.b`)}
                 />
               )}
+              {kind === 'hot-air' && (
+                <TextField label="Slots, mm (hood)" inputMode="decimal" {...register(`ends.${i}.c`)} />
+              )}
               <Button
                 small
                 disabled={ends.fields.length === 1}

@@ -123,4 +123,12 @@ describe('a tool as it is typed', () => {
     );
     expect(spec).toMatchObject({ nozzles: [{ diameter_mm: 8 }, { width_mm: 12, height_mm: 18 }] });
   });
+
+  it('a hood has its slots as well, comes back from the record with them, and none so wide that they meet', () => {
+    const hood = (c: string) => toolOf({ ...air, ends: [{ ...NEW_END, a: '32', b: '32', c }] }, null);
+    const { spec } = hood('2.5');
+    expect(spec).toMatchObject({ nozzles: [{ width_mm: 32, height_mm: 32, slot_mm: 2.5 }] });
+    expect(draftOf({ name: 'x', spec }).ends).toMatchObject([{ a: '32', b: '32', c: '2.5' }]);
+    expect(() => hood('16')).toThrow(/slots meet/);
+  });
 });

@@ -12,6 +12,8 @@ export interface EndDraft {
   readonly a: string;
   /** A gun's outer diameter; a rectangle's height, empty for a round one. */
   readonly b: string;
+  /** Slots of a hood, empty where the whole outlet is open. */
+  readonly c: string;
 }
 
 /** A tool as it is typed. */
@@ -31,7 +33,7 @@ export interface ToolDraft {
   readonly clogged: string;
 }
 
-export const NEW_END: EndDraft = { shape: TIP_SHAPE_IDS[0], construction: 'cartridge', a: '', b: '' };
+export const NEW_END: EndDraft = { shape: TIP_SHAPE_IDS[0], construction: 'cartridge', a: '', b: '', c: '' };
 
 /** A tool's draft from what is known of it, or from a preset. */
 export function draftOf(tool: Pick<NewTool, 'name' | 'spec'> & Partial<NewTool>): ToolDraft {
@@ -62,6 +64,7 @@ function endsOf(spec: ToolSpec): EndDraft[] {
         construction: t.construction,
         a: String(t.width_mm),
         b: '',
+        c: '',
       }));
     case 'gun':
       return spec.nozzles.map((n) => ({ ...NEW_END, a: String(n.inner_mm), b: String(n.outer_mm) }));
@@ -69,7 +72,12 @@ function endsOf(spec: ToolSpec): EndDraft[] {
       return spec.nozzles.map((n) =>
         'diameter_mm' in n
           ? { ...NEW_END, a: String(n.diameter_mm) }
-          : { ...NEW_END, a: String(n.width_mm), b: String(n.height_mm) },
+          : {
+              ...NEW_END,
+              a: String(n.width_mm),
+              b: String(n.height_mm),
+              c: n.slot_mm === undefined ? '' : String(n.slot_mm),
+            },
       );
     case 'preheater':
       return [];
@@ -118,7 +126,11 @@ function specOf(draft: ToolDraft): unknown {
         nozzles: draft.ends.map((e) =>
           e.b.trim() === ''
             ? { diameter_mm: number(e.a) }
-            : { width_mm: number(e.a), height_mm: number(e.b) },
+            : {
+                width_mm: number(e.a),
+                height_mm: number(e.b),
+                ...(e.c.trim() === '' ? {} : { slot_mm: number(e.c) }),
+              },
         ),
       };
     case 'preheater':

@@ -51,7 +51,17 @@ const preheaterSpec = z.strictObject({
 
 export const nozzle = z.union([
   z.strictObject({ diameter_mm: quantity('mm', 1, 60) }),
-  z.strictObject({ width_mm: quantity('mm', 1, 80), height_mm: quantity('mm', 1, 80) }),
+  z
+    .strictObject({
+      width_mm: quantity('mm', 1, 80),
+      height_mm: quantity('mm', 1, 80),
+      /** A hood blows along slots so wide on its four sides; left out, all of the rectangle is open. */
+      slot_mm: quantity('mm', 0.5, 10).optional(),
+    })
+    .refine(({ width_mm, height_mm, slot_mm }) => !slot_mm || 2 * slot_mm < Math.min(width_mm, height_mm), {
+      path: ['slot_mm'],
+      error: 'is so wide that its slots meet; give less than half of the hood’s shorter side',
+    }),
 ]);
 export type NozzleRecord = z.infer<typeof nozzle>;
 

@@ -8,7 +8,9 @@ export interface SaidSetting {
   readonly tool: string;
   readonly tip: { readonly inner_mm: number } | { readonly shape: string; readonly width_mm: number } | null;
   readonly nozzle:
-    { readonly diameter_mm: number } | { readonly width_mm: number; readonly height_mm: number } | null;
+    | { readonly diameter_mm: number }
+    | { readonly width_mm: number; readonly height_mm: number; readonly slot_mm?: number | undefined }
+    | null;
   readonly setpoint_C: number;
   readonly perPad_C: Readonly<Record<string, number>>;
   readonly preheat: { readonly setpoint_C: number; readonly soak_s: number } | null;

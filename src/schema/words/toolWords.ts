@@ -27,7 +27,9 @@ export const tipWords = (
   'inner_mm' in tip ? `bore ${tip.inner_mm.toFixed(1)} mm` : `${tip.shape} ${tip.width_mm.toFixed(1)} mm`;
 
 export const nozzleWords = (n: NozzleRecord): string =>
-  'diameter_mm' in n ? `⌀ ${n.diameter_mm} mm` : `${n.width_mm} × ${n.height_mm} mm`;
+  'diameter_mm' in n
+    ? `⌀ ${n.diameter_mm} mm`
+    : `${n.width_mm} × ${n.height_mm} mm${n.slot_mm === undefined ? '' : `, four slots of ${n.slot_mm} mm`}`;
 
 /** Its tips or nozzles. */
 export function endsInWords(spec: ToolSpec): string {

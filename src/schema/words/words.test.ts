@@ -31,6 +31,9 @@ describe('a setting in words', () => {
   it('is nozzle, temperature, flow and distance for air', () => {
     expect(settingInWords(AIR)).toBe('Hot air, nozzle 18 × 18 mm, 380 °C, 43 L/min from 8 mm');
     expect(settingInWords({ ...AIR, nozzle: { diameter_mm: 8 } })).toContain('nozzle ⌀ 8 mm');
+    expect(settingInWords({ ...AIR, nozzle: { ...AIR.nozzle, slot_mm: 2.5 } })).toContain(
+      'nozzle 18 × 18 mm, four slots of 2.5 mm',
+    );
   });
 
   it('tells the warm board, a gun’s bore, and pins that the station is turned for', () => {

@@ -1,3 +1,4 @@
+import { isHood } from '~/core/thermal/surface/jet';
 import { litresPerMinute, wholeCelsius } from '~/core/quantity/convert';
 import type { Setting } from '../request';
 import { step, type Step } from './step';
@@ -25,7 +26,7 @@ const tipWords = (tip: Extract<Setting, { kind: 'hand' }>['tip']): string =>
 const nozzleWords = ({ nozzle }: Extract<Setting, { kind: 'air' }>): string =>
   nozzle.shape === 'round'
     ? `${(nozzle.diameter_m * 1e3).toFixed(0)} mm round`
-    : `${(nozzle.width_m * 1e3).toFixed(0)} × ${(nozzle.height_m * 1e3).toFixed(0)} mm`;
+    : `${(nozzle.width_m * 1e3).toFixed(0)} × ${(nozzle.height_m * 1e3).toFixed(0)} mm${isHood(nozzle) ? ' hood' : ''}`;
 
 /** A board that is warmed first, with its clock. */
 export function preheatSteps({ preheat }: Setting): Step[] {

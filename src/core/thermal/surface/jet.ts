@@ -1,9 +1,23 @@
 import { airAt } from '~/core/materials/airTable';
 
-/** Where hot air leaves; a rectangle lies with its width along the board's x. */
+/**
+ * Where hot air leaves; a rectangle lies with its width along the board's x. With slots it is a hood, which blows along
+ * the four sides of that rectangle and not from all of it.
+ */
 export type Nozzle =
   | { readonly shape: 'round'; readonly diameter_m: number }
-  | { readonly shape: 'rectangle'; readonly width_m: number; readonly height_m: number };
+  | {
+      readonly shape: 'rectangle';
+      readonly width_m: number;
+      readonly height_m: number;
+      /** Width of a hood's slots. */
+      readonly slot_m?: number | undefined;
+    };
+
+export const isHood = (
+  nozzle: Nozzle,
+): nozzle is Extract<Nozzle, { shape: 'rectangle' }> & { slot_m: number } =>
+  nozzle.shape === 'rectangle' && nozzle.slot_m !== undefined;
 
 export interface Jet {
   readonly nozzle: Nozzle;
@@ -18,11 +32,19 @@ const METERED_K = 293.15;
 /** Longer over wider from here on a rectangle is a slot. */
 const SLOT_ASPECT = 4;
 
-const outletArea_m2 = (nozzle: Nozzle): number =>
+/** Of all that a nozzle covers. */
+const mouthArea_m2 = (nozzle: Nozzle): number =>
   nozzle.shape === 'round' ? (Math.PI / 4) * nozzle.diameter_m ** 2 : nozzle.width_m * nozzle.height_m;
 
+/** Of what the air comes out of: a hood's slots meet at its corners. */
+const outletArea_m2 = (nozzle: Nozzle): number =>
+  isHood(nozzle)
+    ? mouthArea_m2(nozzle) -
+      Math.max(0, nozzle.width_m - 2 * nozzle.slot_m) * Math.max(0, nozzle.height_m - 2 * nozzle.slot_m)
+    : mouthArea_m2(nozzle);
+
 /** Diameter of the circle with the outlet's area. */
-const equivalentDiameter_m = (nozzle: Nozzle): number => Math.sqrt((4 * outletArea_m2(nozzle)) / Math.PI);
+const equivalentDiameter_m = (nozzle: Nozzle): number => Math.sqrt((4 * mouthArea_m2(nozzle)) / Math.PI);
 
 export const massFlow_kg_s = (jet: Jet): number => jet.flow_m3_s * airAt(METERED_K).density_kg_m3;
 
@@ -117,6 +139,7 @@ export function jetNumbers(
 /** A rectangle this much longer than wide is taken as a slot. */
 function outline(nozzle: Nozzle): { short_m: number; slot: boolean } {
   if (nozzle.shape === 'round') return { short_m: nozzle.diameter_m, slot: false };
+  if (isHood(nozzle)) return { short_m: nozzle.slot_m, slot: true };
   const short_m = Math.min(nozzle.width_m, nozzle.height_m);
   return { short_m, slot: Math.max(nozzle.width_m, nozzle.height_m) >= SLOT_ASPECT * short_m };
 }
@@ -127,7 +150,7 @@ export function hydraulic_m({ nozzle }: Pick<Jet, 'nozzle'>): number {
   return slot ? 2 * short_m : equivalentDiameter_m(nozzle);
 }
 
-/** Radius of the disc with the outlet's area. */
+/** Radius of the disc with the area that a nozzle covers. */
 export const outletRadius_m = (nozzle: Nozzle): number => equivalentDiameter_m(nozzle) / 2;
 
 /** Local slot value: derivative of x·mean beyond four widths, the mean over those four within. */

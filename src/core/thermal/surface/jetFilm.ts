@@ -2,6 +2,7 @@ import { airAt } from '~/core/materials/airTable';
 import { SURFACE } from '~/core/materials/surfaces';
 import {
   hydraulic_m,
+  isHood,
   jetNumbers,
   massFlow_kg_s,
   outletRadius_m,
@@ -41,6 +42,7 @@ const LEAST_HEIGHT = 2;
  * outlet: the gradient under it grows from V/D to V/2H, and a laminar film with its root (assumed, under the outlet).
  * The axis keeps the outlet's temperature along its core, then `5 (ρ₀/ρₐ)^½ D/x` of it (Hinze, from memory); along the
  * wall a jet spreads in a ring and mixes as over twice the way in free air (Goldstein and others 1990, from memory).
+ * A slot's jet mixes with the root of its way, past a core of six widths (plane free jet; from memory).
  */
 export function jetOver(jet: Jet, ambient_K: number): JetOver {
   const { nozzle } = jet;
@@ -71,12 +73,19 @@ export function jetOver(jet: Jet, ambient_K: number): JetOver {
     },
     at(x_m, y_m) {
       const distance = distanceRatio(nozzle, across_m, slot, x_m, y_m);
-      const outside = Math.max(0, distance - 0.5);
-      const way = heightRatio + SURFACE.wallSpread.value * outside;
+      // Under a hood air that has come off the slots has nowhere to take still air from.
+      const sheltered = isHood(nozzle) && isUnder(nozzle, x_m, y_m);
+      const outside = sheltered ? 0 : Math.max(0, distance - 0.5);
+      const way = heightRatio + (slot ? 1 : SURFACE.wallSpread.value) * outside;
       return {
         distance,
         film_W_m2K: cold(distance) * (1 + (squeeze - 1) * Math.max(0, 1 - 2 * outside)),
-        left: Math.min(1, (SURFACE.axisDecay.value * thinning) / Math.max(way, 1e-9)),
+        left: Math.min(
+          1,
+          slot
+            ? Math.sqrt((SURFACE.slotCore.value * thinning) / way)
+            : (SURFACE.axisDecay.value * thinning) / way,
+        ),
         mouth: mouthSeen(Math.hypot(x_m, y_m), radius_m, jet.standoff_m),
       };
     },
@@ -95,9 +104,25 @@ export function mouthSeen(away_m: number, radius_m: number, standoff_m: number):
   return 0.5 * (1 - (a + h - r) / Math.sqrt((a + h + r) ** 2 - 4 * a * r));
 }
 
+const isUnder = (nozzle: { width_m: number; height_m: number }, x_m: number, y_m: number): boolean =>
+  Math.abs(x_m) <= nozzle.width_m / 2 && Math.abs(y_m) <= nozzle.height_m / 2;
+
+/** From the middle line of a hood's slots, m, either way. */
+function fromSlots_m(
+  nozzle: { width_m: number; height_m: number; slot_m: number },
+  x_m: number,
+  y_m: number,
+): number {
+  const dx_m = Math.abs(x_m) - (nozzle.width_m - nozzle.slot_m) / 2;
+  const dy_m = Math.abs(y_m) - (nozzle.height_m - nozzle.slot_m) / 2;
+  if (dx_m > 0 && dy_m > 0) return Math.hypot(dx_m, dy_m);
+  return dx_m <= 0 && dy_m <= 0 ? Math.min(-dx_m, -dy_m) : Math.max(dx_m, dy_m);
+}
+
 /** Distance from the axis in outlet widths; about a rectangle it is counted from its outline on. */
 function distanceRatio(nozzle: Nozzle, across_m: number, slot: boolean, x_m: number, y_m: number): number {
   if (nozzle.shape === 'round') return Math.hypot(x_m, y_m) / across_m;
+  if (isHood(nozzle)) return fromSlots_m(nozzle, x_m, y_m) / across_m;
   const a = nozzle.width_m / 2;
   const b = nozzle.height_m / 2;
   if (slot) {

@@ -23,7 +23,7 @@ const tipAnswer = z.union([
 
 const nozzleAnswer = z.union([
   z.strictObject({ diameter_mm: z.number() }),
-  z.strictObject({ width_mm: z.number(), height_mm: z.number() }),
+  z.strictObject({ width_mm: z.number(), height_mm: z.number(), slot_mm: z.number().optional() }),
 ]);
 
 const preheatAnswer = z.strictObject({

@@ -1,7 +1,7 @@
 import type { AirStation, Bench, GunTool, IronTool, Preheater } from '~/core/method/bench';
 import { cubicMetresPerSecond, kelvin, metres, millimetres } from '~/core/quantity/convert';
 import type { HollowTip, SolidTip } from '~/core/thermal/joint/scenario';
-import type { Nozzle } from '~/core/thermal/surface/jet';
+import { isHood, type Nozzle } from '~/core/thermal/surface/jet';
 import type {
   BenchToolInput,
   HollowRecord,
@@ -97,7 +97,12 @@ const hollowOf = (n: HollowRecord): HollowTip => ({
 export const nozzleOf = (n: NozzleRecord): Nozzle =>
   'diameter_mm' in n
     ? { shape: 'round', diameter_m: metres(n.diameter_mm) }
-    : { shape: 'rectangle', width_m: metres(n.width_mm), height_m: metres(n.height_mm) };
+    : {
+        shape: 'rectangle',
+        width_m: metres(n.width_mm),
+        height_m: metres(n.height_mm),
+        ...(n.slot_mm === undefined ? {} : { slot_m: metres(n.slot_mm) }),
+      };
 
 /** A length or flow that went to SI and back is what it was. */
 export const asWritten = (value: number): number => Number(value.toPrecision(9));
@@ -113,4 +118,5 @@ export const nozzleRecordOf = (nozzle: Nozzle): NozzleRecord =>
     : {
         width_mm: asWritten(millimetres(nozzle.width_m)),
         height_mm: asWritten(millimetres(nozzle.height_m)),
+        ...(isHood(nozzle) ? { slot_mm: asWritten(millimetres(nozzle.slot_m)) } : {}),
       };

@@ -2,7 +2,6 @@ import { cubicMetresPerSecond, kelvin, metres, radians } from '~/core/quantity/c
 import { padNamesOf, type PartPackage } from '~/core/packages/form';
 import { simulateField } from '~/core/thermal/field/run';
 import type { AirLoad, FieldPart, FieldScenario, Stage } from '~/core/thermal/field/scenario';
-import type { Nozzle } from '~/core/thermal/surface/jet';
 import { fieldBoardOf } from '../si/board';
 import { asLabelled } from '../si/moisture';
 import { partOf } from '../si/part';
@@ -11,6 +10,7 @@ import { fieldAnswer } from './fieldAnswer';
 import { neighbourPart } from './simulateNeighbours';
 import type { SimulateAnswer } from './simulateAnswer';
 import type { SimulateInput } from './simulateRequest';
+import { outletOf } from './simulateRequest';
 
 export type HotAirLoad = Extract<SimulateInput['load'], { kind: 'hot-air' }>;
 
@@ -112,14 +112,7 @@ function airLoad(
   load: HotAirLoad,
   now: { air_C: number; flow_L_min: number; standoff_mm: number },
 ): AirLoad {
-  const nozzle: Nozzle =
-    load.nozzle_mm !== undefined
-      ? { shape: 'round', diameter_m: metres(load.nozzle_mm) }
-      : {
-          shape: 'rectangle',
-          width_m: metres(load.nozzleWidth_mm!),
-          height_m: metres(load.nozzleHeight_mm!),
-        };
+  const nozzle = outletOf(load)!;
   return {
     jet: {
       nozzle,

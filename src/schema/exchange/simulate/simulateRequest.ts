@@ -14,6 +14,7 @@ import { boardSide, oneOf, quantity, text } from '~/schema/values/fields';
 import { moistureInput } from '~/schema/values/moisture';
 import { anyPackage, type PackageRecord } from '~/schema/values/package';
 import { packageOf, partOf } from '../si/part';
+import { nozzleOf } from '../si/tools';
 import { checkLayers, checkPlace, padName, preheatInput } from '../plan/planRequest';
 import { connectionsOf } from '../si/connections';
 import { preheatOf } from '../si/plan';
@@ -68,6 +69,8 @@ const hotAirLoad = z
     nozzle_mm: quantity('mm', 1, 60).optional(),
     nozzleWidth_mm: quantity('mm', 1, 80).optional(),
     nozzleHeight_mm: quantity('mm', 1, 80).optional(),
+    /** A hood's: it blows along slots so wide on the four sides of that rectangle. */
+    nozzleSlot_mm: quantity('mm', 0.5, 10).optional(),
     /** Changes at times after the air is on; `off` turns it off. */
     schedule: z
       .array(
@@ -91,6 +94,18 @@ const hotAirLoad = z
       context.addIssue({ code: 'custom', path: [path], message, input: load });
     if (!round && !sides)
       refuse('nozzle_mm', 'is missing; give nozzle_mm, or nozzleWidth_mm and nozzleHeight_mm');
+    const slot_mm = load.nozzleSlot_mm;
+    if (
+      slot_mm !== undefined &&
+      sides &&
+      2 * slot_mm >= Math.min(load.nozzleWidth_mm!, load.nozzleHeight_mm!)
+    )
+      refuse(
+        'nozzleSlot_mm',
+        `is ${slot_mm} mm, so wide that its slots meet; give less than half of the shorter side`,
+      );
+    if (slot_mm !== undefined && !sides)
+      refuse('nozzleSlot_mm', 'stands alone; give nozzleWidth_mm and nozzleHeight_mm of the hood too');
     if (round && part) refuse('nozzle_mm', 'stands beside a width and height; give one or the other');
     checkOutlet(load, refuse);
     load.schedule.forEach((entry, i) => {
@@ -111,17 +126,24 @@ interface Outlet {
   readonly nozzle_mm?: number | undefined;
   readonly nozzleWidth_mm?: number | undefined;
   readonly nozzleHeight_mm?: number | undefined;
+  readonly nozzleSlot_mm?: number | undefined;
+}
+
+/** The nozzle that a load names; null where it names none whole. */
+export function outletOf({
+  nozzle_mm,
+  nozzleWidth_mm,
+  nozzleHeight_mm,
+  nozzleSlot_mm,
+}: Omit<Outlet, 'air_C' | 'flow_L_min'>): Nozzle | null {
+  if (nozzle_mm !== undefined) return nozzleOf({ diameter_mm: nozzle_mm });
+  if (nozzleWidth_mm === undefined || nozzleHeight_mm === undefined) return null;
+  return nozzleOf({ width_mm: nozzleWidth_mm, height_mm: nozzleHeight_mm, slot_mm: nozzleSlot_mm });
 }
 
 /** No pump drives air through an outlet near the speed of sound. */
 function checkOutlet(load: Outlet, refuse: (path: string, message: string) => void): void {
-  const { nozzle_mm, nozzleWidth_mm, nozzleHeight_mm } = load;
-  const nozzle: Nozzle | null =
-    nozzle_mm !== undefined
-      ? { shape: 'round', diameter_m: metres(nozzle_mm) }
-      : nozzleWidth_mm !== undefined && nozzleHeight_mm !== undefined
-        ? { shape: 'rectangle', width_m: metres(nozzleWidth_mm), height_m: metres(nozzleHeight_mm) }
-        : null;
+  const nozzle = outletOf(load);
   if (!nozzle) return;
   const mach = outletMach({
     nozzle,

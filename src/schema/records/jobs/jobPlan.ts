@@ -17,7 +17,7 @@ const tip = z.union([
 ]);
 const nozzle = z.union([
   z.object({ diameter_mm: z.number() }),
-  z.object({ width_mm: z.number(), height_mm: z.number() }),
+  z.object({ width_mm: z.number(), height_mm: z.number(), slot_mm: z.number().optional() }),
 ]);
 
 /** The setting of one phase, and what it was foretold to come to. */
