@@ -3,6 +3,7 @@ import type { PartPackage } from '~/core/packages/form';
 import { SURFACE } from '~/core/materials/surfaces';
 import { BOW_LIMIT } from '~/core/thermal/warp';
 import type { FieldBandAnswer } from '~/schema/exchange/simulate/fieldBand';
+import { JET_OUTSIDE, type SimulateAnswer } from '~/schema/exchange/simulate/simulateAnswer';
 import { moistureAnswer } from '~/schema/exchange/si/moisture';
 import { moistureInWords } from '~/schema/words/moistureWords';
 import { Button, KeyCap } from '~/ui/controls/Button';
@@ -49,18 +50,25 @@ export function Reading({
   );
 }
 
+/** Whether the jet leaves the ranges that its film was measured in: a verdict is then no more than a chance. */
+const beyondMeasured = ({ notes }: Pick<SimulateAnswer, 'notes'>): boolean =>
+  notes.some((note) => note.startsWith(JET_OUTSIDE));
+
+/** What is said where some pad stays solid. */
+export function solidLine(answer: Pick<SimulateAnswer, 'pads' | 'notes'>): string {
+  const solid = answer.pads.filter((p) => p.fullMelt_s === null).length;
+  const what =
+    solid === answer.pads.length
+      ? 'Nothing melts through in this time'
+      : `${solid} of ${answer.pads.length} pads stay solid: do not lift`;
+  return beyondMeasured(answer)
+    ? `${what}, by nominal values. Nobody has measured such a jet: go by the draws.`
+    : `${what}.`;
+}
+
 function verdictOf(state: AirState): { kind: 'good' | 'bad'; line: string } {
   const { answer, lift } = state.picture!;
-  if (!lift) {
-    const solid = answer.pads.filter((p) => p.fullMelt_s === null).length;
-    return {
-      kind: 'bad',
-      line:
-        solid === answer.pads.length
-          ? 'Nothing melts through in this time.'
-          : `${solid} of ${answer.pads.length} pads stay solid: do not lift.`,
-    };
-  }
+  if (!lift) return { kind: 'bad', line: solidLine(answer) };
   if (lift.to_s !== null && lift.to_s < lift.from_s) {
     return {
       kind: 'bad',
@@ -118,9 +126,7 @@ function Figures({
   const { answer } = state.picture!;
   const dose = Math.max(...answer.pads.map((p) => p.padDose));
   const risky = answer.neighbours.filter((n) => !n.ok);
-  const film = answer.notes.some((note) => note.startsWith('Jet outside'))
-    ? SURFACE.jetFilmBeyond
-    : SURFACE.jetFilm;
+  const film = beyondMeasured(answer) ? SURFACE.jetFilmBeyond : SURFACE.jetFilm;
   const computed = `computed on the board’s grid; jet film ± ${Math.round(100 * film.uncertainty)} %`;
   const bowLimit_pct = 100 * (surfaceMount ? BOW_LIMIT.surfaceMount : BOW_LIMIT.other);
   const water = moistureAnswer(state.moisture ?? undefined, part, kelvin(answer.part.peak_C));

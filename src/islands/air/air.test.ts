@@ -10,7 +10,7 @@ import {
 } from '~/schema/exchange/simulate/airField';
 import { planRequestOf } from '~/schema/exchange/si/plan';
 import { airAsk, airInput, AIR_SETTING, airSheetOf } from '../../../tests/support/airField';
-import { expectationOf } from './Reading';
+import { expectationOf, solidLine } from './Reading';
 import { reduce, start, type AirState } from './state';
 
 const SHEET = airSheetOf();
@@ -168,5 +168,24 @@ describe('hot-air sheet', () => {
     const state = reduce(done(first()), { type: 'set', setting: { ...AIR_SETTING, flow_L_min: 20 } });
     expect(state.picture).toBe(picture);
     expect(state.pictured).not.toBe(state.set);
+  });
+});
+
+describe('pads that stay solid', () => {
+  const pads = (melts: (number | null)[]) =>
+    melts.map((fullMelt_s, i) => ({
+      pad: `${i + 1}`,
+      fullMelt_s,
+    })) as unknown as FieldPicture['answer']['pads'];
+
+  it('are told plainly within what a jet was measured in', () => {
+    expect(solidLine({ pads: pads([null, null]), notes: [] })).toBe('Nothing melts through in this time.');
+    expect(solidLine({ pads: pads([20, null]), notes: [] })).toBe('1 of 2 pads stay solid: do not lift.');
+  });
+
+  // Rule broken: findings M4, an extrapolated film said "never" as if that were known.
+  it('are a chance and no verdict beyond it', () => {
+    const notes = ['Jet outside its correlation: stand-off is 0.3 nozzle widths, under 2.'];
+    expect(solidLine({ pads: pads([null]), notes })).toMatch(/by nominal values.*go by the draws/);
   });
 });

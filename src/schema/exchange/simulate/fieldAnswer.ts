@@ -6,7 +6,7 @@ import { jetOutsideRange } from '~/core/thermal/surface/jet';
 import type { MoistureInput } from '~/schema/values/moisture';
 import { moistureAnswer } from '../si/moisture';
 import { inCelsius } from './histories';
-import type { SimulateAnswer } from './simulateAnswer';
+import { JET_OUTSIDE, type SimulateAnswer } from './simulateAnswer';
 import { neighbourAnswer } from './simulateNeighbours';
 
 /** What was asked about a board under air, beside its scenario. */
@@ -71,8 +71,7 @@ const jointPeak_K = (run: FieldRun, ref: string): number =>
 function notesOf(scenario: FieldScenario): string[] {
   const found = new Set<string>();
   for (const { air } of scenario.stages) {
-    if (air)
-      for (const reason of jetOutsideRange(air.jet)) found.add(`Jet outside its correlation: ${reason}.`);
+    if (air) for (const reason of jetOutsideRange(air.jet)) found.add(`${JET_OUTSIDE}: ${reason}.`);
   }
   return [...found];
 }

@@ -1,5 +1,8 @@
 import type { MoistureAnswer } from '../si/moisture';
 
+/** How a note begins that a jet leaves the ranges its film was measured in. */
+export const JET_OUTSIDE = 'Jet outside its correlation';
+
 /** The command line's answer to "what happens if": bench units, null where it never happened. */
 export interface SimulateAnswer {
   readonly outcome: 'done' | 'not-converged';
