@@ -179,7 +179,8 @@ function usual(spec: SurfaceSpec, pins: number, sidePins: number): Usual {
         width: rows * pitch + 1,
         height: 1.7,
         over: 0,
-        lead: 0.5 * pitch,
+        // Balls of arrays: 0.75 mm at 1.27, 0.6 at 1.0, 0.5 at 0.8, 0.3 at 0.5 (JEDEC MO-151 and MO-192, from memory).
+        lead: 0.6 * pitch,
         foot: 0,
       };
     }
@@ -203,7 +204,9 @@ export function outlineOf(spec: SurfaceSpec): Outline {
   const alongRow_m = (pins / 2 - 1) * pitch_m + (u.ends ?? 0) * mm;
   const square = spec.sidePins === undefined && SQUARE.has(spec.family);
   const usualWidth_m = square ? length_m : u.width === undefined ? alongRow_m : u.width * mm;
-  const lead_m = pins > 2 ? Math.min(u.lead * mm, 0.55 * pitch_m) : u.lead * mm;
+  // Leads side by side leave a gap; balls stand closer.
+  const most_m = (spec.family === 'bga' ? 0.65 : 0.55) * pitch_m;
+  const lead_m = pins > 2 ? Math.min(u.lead * mm, most_m) : u.lead * mm;
   return {
     pins,
     sidePins,
