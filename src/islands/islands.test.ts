@@ -239,6 +239,16 @@ describe('run', () => {
     expect(refused.unsent).toEqual([]);
     expect(standing(refused, [{ id: 'set' }, { id: 'flux' }]).stepIndex).toBe(0);
   });
+
+  it('a clock is not slowed by answers that come late, and follows one that was set', () => {
+    const told = (state: RunViewState, skew_ms: number): RunViewState =>
+      runReduce(state, { type: 'caught-up', events: state.events, skew_ms });
+    const opened = runReduce(empty, { type: 'opened', events: empty.events, skew_ms: -800 });
+    expect(opened.skew_ms).toBe(-800);
+    expect(told(opened, -2_300).skew_ms).toBe(-800);
+    expect(told(opened, -750).skew_ms).toBe(-750);
+    expect(told(opened, -3_600_000).skew_ms).toBe(-3_600_000);
+  });
 });
 
 describe('placing a site', () => {

@@ -162,6 +162,21 @@ describe('entries of a job', () => {
     expect(again.events.filter((e) => e.kind === 'step-done')).toHaveLength(1);
   });
 
+  it('a press stands at when it was pressed, however late it came, and never before the last entry', async () => {
+    const db = freshDatabase();
+    const { job } = await openJob(db);
+    const append = (clientId: string, now_ms: number, ago_ms: number): number => {
+      const { lastSeq } = getJob(db, 'job-1').job;
+      const event = { kind: 'note', text: 'x' } as const;
+      const request = { clientId, afterSeq: lastSeq, by: 'MK', event, ago_ms };
+      return appendEvent(db, 'job-1', request, now_ms, exposureFor(db)).events.at(-1)!.at_ms;
+    };
+    expect(job.lastSeq).toBe(1);
+    expect(append('late', 3_000_000, 1_500)).toBe(2_998_500);
+    expect(append('later', 3_001_000, 60_000)).toBe(2_998_500);
+    expect(append('at-once', 3_002_000, 0)).toBe(3_002_000);
+  });
+
   it('a second screen that is behind is told, and writes nothing', async () => {
     const db = freshDatabase();
     const { job } = await openJob(db);

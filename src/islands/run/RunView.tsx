@@ -28,6 +28,12 @@ import { useOutbox } from './useOutbox';
 import { useRunning } from './useRunning';
 import css from './run.module.css';
 
+/** When the server's answer with this page began to come in: a slow page must not slow its clock. */
+function answeredAt_ms(): number {
+  const [page] = performance.getEntriesByType('navigation') as PerformanceNavigationTiming[];
+  return page && page.responseStart > 0 ? performance.timeOrigin + page.responseStart : Date.now();
+}
+
 /** One job, one step at a time: an instruction, a target, a clock; every press is an entry in the record. */
 export function RunView({ sheet }: { sheet: RunSheet }) {
   const { job, site, round } = sheet;
@@ -47,7 +53,7 @@ export function RunView({ sheet }: { sheet: RunSheet }) {
   const lands = useRef<HTMLDivElement>(null);
   useOutbox(job.id, state, dispatch);
   useEffect(() => {
-    dispatch({ type: 'caught-up', events: sheet.events, skew_ms: sheet.now_ms - Date.now() });
+    dispatch({ type: 'opened', events: sheet.events, skew_ms: sheet.now_ms - answeredAt_ms() });
   }, [sheet]);
 
   const at = standing(state, steps);

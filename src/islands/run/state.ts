@@ -34,6 +34,7 @@ export type RunAction =
       readonly skew_ms: number;
     }
   | { readonly type: 'caught-up'; readonly events: readonly RunEvent[]; readonly skew_ms: number }
+  | { readonly type: 'opened'; readonly events: readonly RunEvent[]; readonly skew_ms: number }
   | { readonly type: 'refused'; readonly error: unknown; readonly events: readonly RunEvent[] | null }
   | { readonly type: 'offline' }
   | { readonly type: 'restored'; readonly unsent: readonly Unsent[] }
@@ -41,6 +42,13 @@ export type RunAction =
   | { readonly type: 'where'; readonly where: string }
   | { readonly type: 'open'; readonly what: RunViewState['open'] }
   | MarkingAction;
+
+/** Further apart than this, a clock was set and no answer was late. */
+const CLOCK_SET_ms = 5000;
+
+/** An answer that comes late tells a skew too small and never too large: the largest told holds, unless a clock was set. */
+const steadied = (known_ms: number, told_ms: number): number =>
+  Math.abs(told_ms - known_ms) > CLOCK_SET_ms ? told_ms : Math.max(known_ms, told_ms);
 
 export function reduce(state: RunViewState, action: RunAction): RunViewState {
   switch (action.type) {
@@ -51,11 +59,18 @@ export function reduce(state: RunViewState, action: RunAction): RunViewState {
         ...state,
         events: action.events,
         unsent: state.unsent.filter((u) => u.clientId !== action.clientId),
-        skew_ms: action.skew_ms,
+        skew_ms: steadied(state.skew_ms, action.skew_ms),
         offline: false,
       };
+    case 'opened':
+      return { ...state, events: action.events, skew_ms: action.skew_ms };
     case 'caught-up':
-      return { ...state, events: action.events, skew_ms: action.skew_ms, offline: false };
+      return {
+        ...state,
+        events: action.events,
+        skew_ms: steadied(state.skew_ms, action.skew_ms),
+        offline: false,
+      };
     case 'refused':
       return {
         ...state,

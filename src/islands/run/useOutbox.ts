@@ -1,5 +1,6 @@
 import { useEffect, useRef, type Dispatch } from 'react';
 import type { RunEvent } from '~/core/record/runEvents';
+import { MOST_AGO_ms } from '~/schema/values/ago';
 import type { AppendRequest } from '~/schema/records/jobs/runEvent';
 import { ApiError, getJson, postJson } from '~/ui/api';
 import { refreshRail } from '~/islands/rail/railStore';
@@ -20,6 +21,10 @@ const CATCH_UP_ms = 4000;
 export function useOutbox(jobId: string, state: RunViewState, dispatch: Dispatch<RunAction>): void {
   const key = `ithermon-unsent-${jobId}`;
   const sending = useRef(false);
+  const skew = useRef(state.skew_ms);
+  useEffect(() => {
+    skew.current = state.skew_ms;
+  }, [state.skew_ms]);
   const restored = useRef(false);
   const url = `/api/jobs/${jobId}/events`;
 
@@ -40,7 +45,13 @@ export function useOutbox(jobId: string, state: RunViewState, dispatch: Dispatch
     let timer: ReturnType<typeof setTimeout> | undefined;
     const send = (): void => {
       sending.current = true;
-      const body: AppendRequest = { clientId: next.clientId, afterSeq, by: next.by, event: next.event };
+      const body: AppendRequest = {
+        clientId: next.clientId,
+        afterSeq,
+        by: next.by,
+        event: next.event,
+        ago_ms: Math.min(MOST_AGO_ms, Math.max(0, Math.round(Date.now() + skew.current - next.at_ms))),
+      };
       postJson<EventsAnswer>(url, body).then(
         ({ events, now_ms }) => {
           sending.current = false;

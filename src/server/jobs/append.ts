@@ -55,7 +55,9 @@ export function appendEvent(
     const why =
       refusal(runState(steps, events), steps, request.event, events) ?? siteTaken(db, job, request.event);
     if (why) throw new Conflict(why, { events });
-    const row = toRow(job, 0, request.event, request, now_ms);
+    // As it was pressed, and never before what was written last.
+    const pressed_ms = Math.max(now_ms - (request.ago_ms ?? 0), events.at(-1)?.at_ms ?? 0);
+    const row = toRow(job, 0, request.event, request, Math.min(pressed_ms, now_ms));
     appendRows(db, job, [row], rowChange(request.event, now_ms));
     // What was planned counts as used once anything was heated.
     if (

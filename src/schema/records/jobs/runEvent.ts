@@ -1,3 +1,4 @@
+import { MOST_AGO_ms } from '~/schema/values/ago';
 import { z } from 'zod';
 import { AWAITS, type RunEvent, type RunEventBody } from '~/core/record/runEvents';
 import { OUTCOMES } from '~/core/record/outcomes';
@@ -82,6 +83,8 @@ export const appendRequest = z.strictObject({
   afterSeq: wholeNumber(0, 100_000),
   by: initials,
   event: writableEvent,
+  /** How long before it was sent it was pressed: a slow network or a stopped server must not shift its clock. */
+  ago_ms: wholeNumber(0, MOST_AGO_ms).optional(),
 });
 export type AppendRequest = z.infer<typeof appendRequest>;
 
