@@ -82,6 +82,17 @@ describe('the first law: air never gives more heat than it brings', () => {
   );
 });
 
+describe('air at the room’s own temperature', () => {
+  it('warms nothing and breaks nothing', () => {
+    const load = jetOver(AMBIENT_K - 273.15, round(8e-3), 40, 8e-3);
+    const run = simulateField(
+      field(TWO_LAYERS, [surfacePart({ family: 'soic', pins: 8 })], [stage(5, load)]),
+    );
+    expect(run.outcome).toBe('done');
+    for (const pad of run.pads) expect(Math.abs(pad.peak_K - AMBIENT_K)).toBeLessThan(0.01);
+  });
+});
+
 describe('a part moved with its nozzle over the grid', () => {
   const KINDS: readonly [Parameters<typeof surfacePart>[0], Nozzle, number][] = [
     [{ family: 'soic', pins: 8 }, round(8e-3), 40],

@@ -20,6 +20,23 @@ export const COPPER = {
   ),
   /** Drill of a via in or beside a surface land. */
   viaDrill: property(0.3e-3, 'm', [0.2e-3, 0.5e-3], 0.2, 'assumed', 'common practice'),
+  /** A plane or pour that somebody says a pin is on: how solid it is about the pin, and how far. */
+  pourCoverage: property(
+    0.9,
+    '1',
+    [0.7, 1],
+    0.08,
+    'assumed',
+    'pours have clearances and holes: common practice',
+  ),
+  pourReach: property(
+    6e-3,
+    'm',
+    [3e-3, 20e-3],
+    0.4,
+    'assumed',
+    'a small pour about a power pin: common practice',
+  ),
   plating: property(
     25e-6,
     'm',

@@ -117,12 +117,9 @@ export function mouldOf({ family, body }: SurfacePackage): MouldedBody {
  * rated by when it was made and not by what it stands in, only a board soldered lead-free says that it may go higher.
  */
 function bodyPeak_K(part: SurfacePackage, alloy: AlloyId): number {
-  const { thickness_m, length_m, width_m } = mouldOf(part);
-  const footprint = part.body.shape === 'can' ? (Math.PI / 4) * length_m * width_m : length_m * width_m;
-  return (
-    part.ratedPeak_K ??
-    classificationPeak_K(!ALLOYS[alloy].leadFreeProcess, thickness_m, footprint * thickness_m)
-  );
+  const { thickness_m } = mouldOf(part);
+  const volume_m3 = footprint_m2(part.body) * thickness_m;
+  return part.ratedPeak_K ?? classificationPeak_K(!ALLOYS[alloy].leadFreeProcess, thickness_m, volume_m3);
 }
 
 /** A part's form; `alloy` decides which classification table a body without a rating of its own answers to. */

@@ -40,26 +40,24 @@ export function effectiveFraction(coverage: number): number {
   return blend * plane + (1 - blend) * tracks;
 }
 
-/** A plane or pour that somebody says a pin is on: so solid, this far about the pin (assumed: pours have clearances). */
-const POUR = { coverage: 0.9, within_m: 6e-3 } as const;
-
 /**
  * Copper about a pin that is on a plane or pour of a layer: solid near it, whatever the layer has on average; farther
  * out as the layer is. Rings as they are known, or the whole layer as one.
  */
 export function pouredAbout(layer: CopperLayer): readonly CopperRing[] {
   const rings = layer.rings ?? [{ end_m: Infinity, coverage: layer.coverage }];
+  const [solid, within_m] = [COPPER.pourCoverage.value, COPPER.pourReach.value];
   return rings.flatMap((ring, i): CopperRing[] => {
     const from_m = rings[i - 1]?.end_m ?? 0;
-    if (from_m >= POUR.within_m || ring.coverage >= POUR.coverage) return [ring];
-    const solid = { end_m: Math.min(ring.end_m, POUR.within_m), coverage: POUR.coverage };
-    return ring.end_m > POUR.within_m ? [solid, ring] : [solid];
+    if (from_m >= within_m || ring.coverage >= solid) return [ring];
+    const near = { end_m: Math.min(ring.end_m, within_m), coverage: solid };
+    return ring.end_m > within_m ? [near, ring] : [near];
   });
 }
 
 /** Coverage right about a pin, by whether it is on a plane or pour of that layer. */
 export const coverageAbout = (coverage: number, poured: boolean): number =>
-  poured ? Math.max(coverage, POUR.coverage) : coverage;
+  poured ? Math.max(coverage, COPPER.pourCoverage.value) : coverage;
 
 /** Sheet conductance of one copper layer away from the joint, W/K per square. */
 const layerConductance_W_K = (layer: CopperLayer): number =>

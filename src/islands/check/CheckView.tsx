@@ -60,8 +60,9 @@ export function CheckView({ sheet }: { sheet: CheckSheet }) {
   };
   const go = (to: number): boolean => {
     const inside = Math.min(checks.length - 1, Math.max(0, to));
-    // A reading under way says itself where the probes go next.
-    if (checks.length > 0 && state.sending === null) dispatch({ type: 'go', to: inside });
+    // A reading that is not kept yet says itself where the probes go next.
+    const free = state.sending === null && state.held.length === 0;
+    if (checks.length > 0 && free) dispatch({ type: 'go', to: inside });
     return checks.length > 0;
   };
 
@@ -90,7 +91,6 @@ export function CheckView({ sheet }: { sheet: CheckSheet }) {
       return;
     }
     dispatch({ type: 'send' });
-    if (state.sending === null) record(value_Ohm);
   };
   useEffect(() => {
     if (!mayFollow(state)) return;
@@ -118,7 +118,9 @@ export function CheckView({ sheet }: { sheet: CheckSheet }) {
   /** In the field itself only what cannot be typed moves along the list. */
   const onEntryKey = (event: KeyboardEvent): void => {
     const step = event.key === 'ArrowDown' ? 1 : event.key === 'ArrowUp' ? -1 : 0;
-    if (event.key === 'Enter' && state.entry.trim() === '') go(state.at + 1);
+    if (event.key === 'Enter' && state.entry.trim() === '' && state.held.length > 0)
+      dispatch({ type: 'retry' });
+    else if (event.key === 'Enter' && state.entry.trim() === '') go(state.at + 1);
     else if (event.key === 'Enter') take();
     else if (step !== 0) go(state.at + step);
     else if (event.key === 'Escape') entry.current?.blur();
@@ -211,6 +213,14 @@ export function CheckView({ sheet }: { sheet: CheckSheet }) {
               Enter on an empty field leaves a check out for now; the arrows go up and down the list.
             </p>
             <ErrorNote error={state.error} />
+            {state.error !== null && state.held.length > 0 && (
+              <p role="status">
+                Not kept yet: {state.held.join(', ')}.{' '}
+                <Button small onClick={() => dispatch({ type: 'retry' })}>
+                  Try again <KeyCap of="Enter" />
+                </Button>
+              </p>
+            )}
             {reading && (
               <p className={css['read']} data-verdict={reading.verdict} role="status">
                 <span aria-hidden="true">{VERDICT_SHAPES[reading.verdict]}</span> {ohms(reading.value_Ohm)},{' '}

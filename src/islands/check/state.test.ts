@@ -69,10 +69,8 @@ describe('the readings of a checklist', () => {
     const refused = reduce(typed, { type: 'refuse', fault: 'no reading' });
     expect(refused).toMatchObject({ entry: '0.x', fault: 'no reading' });
     expect(reduce(refused, { type: 'type', entry: '0.2' }).fault).toBeNull();
-    const failed = reduce(reduce(typed, { type: 'send' }), { type: 'failed', error: new Error('offline') });
-    expect(failed).toMatchObject({ entry: '0.x', sending: null });
     expect(reduce(refused, { type: 'go', to: 2 })).toMatchObject({ at: 2, entry: '', fault: null });
-    const taken = reduce(reduce(typed, { type: 'send' }), {
+    const taken = reduce(reduce(reduce(typed, { type: 'send' }), { type: 'send-held' }), {
       type: 'taken',
       reading: reading('r', CHECKS[0]!, 1),
       finding: null,
@@ -86,33 +84,41 @@ describe('the readings of a checklist', () => {
 describe('readings entered faster than they are kept', () => {
   const entered = (state: CheckState, entry: string): CheckState =>
     reduce(reduce(state, { type: 'type', entry }), { type: 'send' });
-  const twice = entered(entered(START, '0.2'), 'OL');
+  const underWay = reduce(entered(START, '0.2'), { type: 'send-held' });
+  const twice = entered(underWay, 'OL');
+  const takenAs = (state: CheckState, verdict: 'good' | 'bad'): CheckState =>
+    reduce(state, {
+      type: 'taken',
+      reading: { ...reading('r', CHECKS[0]!, 0.2), verdict },
+      finding: null,
+      next: verdict === 'good' ? 1 : 0,
+    });
 
   it('wait for the one before, and none is lost', () => {
     expect(twice).toMatchObject({ sending: '0.2', held: ['OL'], entry: '' });
     expect(mayFollow(twice)).toBe(false);
-    const good = reduce(twice, {
-      type: 'taken',
-      reading: reading('r', CHECKS[0]!, 0.2),
-      finding: null,
-      next: 1,
+    expect(mayFollow(takenAs(twice, 'good'))).toBe(true);
+    expect(reduce(takenAs(twice, 'good'), { type: 'send-held' })).toMatchObject({
+      at: 1,
+      sending: 'OL',
+      held: [],
     });
-    expect(mayFollow(good)).toBe(true);
-    expect(reduce(good, { type: 'send-held' })).toMatchObject({ at: 1, sending: 'OL', held: [] });
   });
 
-  it('are asked about where the one before is not good', () => {
-    const bad = { ...reading('r', CHECKS[0]!, 9), verdict: 'bad' } as const;
-    const asked = reduce(twice, { type: 'taken', reading: bad, finding: null, next: 0 });
+  it('are told and not recorded where the one before is not good: whose they are only the hand knows', () => {
+    const asked = takenAs(entered(twice, '12'), 'bad');
     expect(asked).toMatchObject({ at: 0, entry: 'OL', held: [], sending: null });
-    expect(asked.fault).toMatch(/not recorded/);
+    expect(asked.fault).toMatch(/^OL, 12 came before .* not recorded/);
+    expect(mayFollow(reduce(asked, { type: 'type', entry: '' }))).toBe(false);
   });
 
-  it('stay behind one that could not be kept', () => {
-    const failed = reduce(twice, { type: 'failed', error: new Error('offline') });
-    expect(failed).toMatchObject({ entry: '0.2', held: ['OL'], sending: null });
+  it('stay in their order behind one that could not be kept, and what is being typed stays typed', () => {
+    const typing = reduce(twice, { type: 'type', entry: '4k' });
+    const failed = reduce(typing, { type: 'failed', error: new Error('offline') });
+    expect(failed).toMatchObject({ entry: '4k', held: ['0.2', 'OL'], sending: null });
     expect(mayFollow(failed)).toBe(false);
-    expect(entered(failed, '0.2')).toMatchObject({ sending: '0.2', held: ['OL'], error: null });
+    expect(mayFollow(reduce(failed, { type: 'retry' }))).toBe(true);
+    expect(reduce(failed, { type: 'send' }).held).toEqual(['0.2', 'OL', '4k']);
   });
 });
 

@@ -13,7 +13,7 @@ export interface CheckState {
   readonly findings: readonly FindingRecord[];
   /** The reading under way to the record, as it was typed; null where none is. */
   readonly sending: string | null;
-  /** Readings entered while another was under way: each is for the check after it. */
+  /** Entered and not sent yet, in their order: each is for the check after the one before. */
   readonly held: readonly string[];
   readonly error: unknown;
 }
@@ -24,6 +24,7 @@ export type CheckAction =
   | { readonly type: 'refuse'; readonly fault: string }
   | { readonly type: 'send' }
   | { readonly type: 'send-held' }
+  | { readonly type: 'retry' }
   | {
       readonly type: 'taken';
       readonly reading: ContinuityReadingRecord;
@@ -41,9 +42,9 @@ export function reduce(state: CheckState, action: CheckAction): CheckState {
     case 'refuse':
       return { ...state, fault: action.fault };
     case 'send':
-      return state.sending === null
-        ? { ...state, sending: state.entry, entry: '', fault: null, error: null }
-        : { ...state, held: [...state.held, state.entry], entry: '', fault: null };
+      return { ...state, held: [...state.held, state.entry], entry: '', fault: null, error: null };
+    case 'retry':
+      return { ...state, error: null };
     case 'send-held':
       return { ...state, sending: state.held[0] ?? null, held: state.held.slice(1) };
     case 'taken': {
@@ -54,27 +55,28 @@ export function reduce(state: CheckState, action: CheckAction): CheckState {
         at: action.next,
         sending: null,
       };
-      const [first, ...rest] = state.held;
-      // The probes stay on a check that is not good: whose the next reading is, only the hand knows.
+      const [first] = state.held;
+      // The probes stay on a check that is not good: whose the readings after it are, only the hand knows.
       return first === undefined || action.reading.verdict === 'good'
         ? after
-        : { ...after, entry: first, held: rest, fault: WHOSE };
+        : { ...after, entry: state.entry || first, held: [], fault: notRecorded(state.held) };
     }
     case 'failed':
-      return { ...state, entry: state.sending ?? state.entry, sending: null, error: action.error };
+      return {
+        ...state,
+        held: state.sending === null ? state.held : [state.sending, ...state.held],
+        sending: null,
+        error: action.error,
+      };
   }
 }
 
-const WHOSE =
-  'Entered before the last one was judged, and not recorded: press Enter if it is for these probes, or clear it';
+const notRecorded = (held: readonly string[]): string =>
+  `${held.join(', ')} came before the last reading was judged and is not recorded: press Enter if it is for these probes`;
 
-/** A reading that waited, and may now be recorded: nothing is under way, failed or asked about before it. */
+/** Whether the first reading that waits may be recorded: nothing is under way, and nothing failed before it. */
 export const mayFollow = (state: CheckState): boolean =>
-  state.held.length > 0 &&
-  state.sending === null &&
-  state.error === null &&
-  state.fault === null &&
-  state.entry === '';
+  state.held.length > 0 && state.sending === null && state.error === null;
 
 /** The newest reading of a check; null where none was taken. */
 export const readingOf = (

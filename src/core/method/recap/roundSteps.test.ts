@@ -122,7 +122,7 @@ describe('the steps of one part of many', () => {
 
   it('wait for a warm neighbour with a clock, where the time in all counts it', () => {
     expect(ids({ wait_s: 72 })[0]).toBe('cool-neighbour');
-    expect(detail('cool-neighbour', { wait_s: 72 })).toContain('a finger can rest');
+    expect(detail('cool-neighbour', { wait_s: 72 })).toContain('does not boil off at once');
   });
 
   it('the last has no pause, and its cleaning is for all that was worked', () => {

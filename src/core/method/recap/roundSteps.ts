@@ -84,7 +84,7 @@ function cooling({ ref, wait_s }: RoundPlace): Added[] {
   const wait = added(
     'cool-neighbour',
     `Let the place of ${ref} cool`,
-    'Its neighbour was just under the iron: until flux does not boil off at once and a finger can rest.',
+    'Its neighbour was just under the iron: until flux on it does not boil off at once.',
     'Worked on while it is warm, its lands take the heat of both.',
   );
   return [{ ...wait, kind: 'wait', wait_s }];

@@ -3,6 +3,7 @@ import type { FieldMesh } from './mesh';
 
 /** Columns this close in their distance from the axis are one ring: a fraction of any cell. */
 const RINGS_PER_WIDTH = 32;
+const LEAST_EXCESS_K = 1e-6;
 
 /**
  * The air of a jet on its way over a face. It gives up what the face and the bodies on it take, ring after ring about
@@ -82,7 +83,9 @@ export class AirAlong {
    * air has not given away before. A ring takes from the air as it leaves the ring, so nothing is given twice.
    */
   follow(): Float64Array {
-    const carried_W = this.jet.carried_W_K * this.of.excess_K;
+    // Air at the room's own temperature brings nothing: a trace of excess keeps its share a number.
+    const excess_K = this.of.excess_K || LEAST_EXCESS_K;
+    const carried_W = this.jet.carried_W_K * excess_K;
     let kept = 1;
     let from = 0;
     for (const end of this.ringEnds) {
@@ -90,7 +93,7 @@ export class AirAlong {
       let back = 0;
       for (let i = from; i < end; i++) {
         const c = this.order[i]!;
-        taken += this.taken_W_K[c]! * this.dilution[c]! * this.of.excess_K;
+        taken += this.taken_W_K[c]! * this.dilution[c]! * excess_K;
         back += this.against_W[c]!;
       }
       kept = (kept + back / carried_W) / (1 + taken / carried_W);
