@@ -3,10 +3,14 @@
 export const seconds = (value_s: number | null, digits = 1): string =>
   value_s === null ? 'never' : `${value_s.toFixed(value_s >= 100 ? 0 : digits)} s`;
 
+/** Nobody times a melt that comes sooner: a hand and an eye take this long (common practice). */
+const AT_ONCE_s = 0.5;
+
 /** A range of seconds with the unit once. */
 export const secondsRange = (from_s: number | null, to_s: number | null): string => {
   if (from_s === null) return 'not in reach';
   if (to_s === null) return `from ${from_s.toFixed(1)} s`;
+  if (to_s <= AT_ONCE_s) return `under ${AT_ONCE_s} s`;
   const [from, to] = [from_s.toFixed(1), to_s.toFixed(1)];
   return from === to ? `${from} s` : `${from}–${to} s`;
 };

@@ -35,10 +35,23 @@ export const BRAID = {
     'from-memory',
     'half of the void fills: common practice',
   ),
+  /** Each land takes a fresh piece: what was heated is stiff and is cut off. */
+  perLand: property(2e-3, 'm', [1e-3, 4e-3], 0.4, 'assumed', 'a bit of fresh braid to a land: common practice'),
+  trimmed: property(10e-3, 'm', [5e-3, 20e-3], 0.4, 'assumed', 'the spent end cut off after: common practice'),
 } as const;
 
 export const FLUX = {
-  film: property(0.3e-3, 'm', [0.1e-3, 0.6e-3], 0.4, 'assumed', 'a brushed or dispensed film over each land'),
+  /** Under a body that hides its joints. */
+  film: property(0.3e-3, 'm', [0.1e-3, 0.6e-3], 0.4, 'assumed', 'a brushed or dispensed film under the body'),
+  perLand: property(
+    4e-9,
+    'm³',
+    [2e-9, 8e-9],
+    0.4,
+    'assumed',
+    'a 44-pin pack takes 0.1 to 0.3 mL from a needle: common practice',
+  ),
+  once: property(20e-9, 'm³', [10e-9, 50e-9], 0.4, 'assumed', 'a drop runs beside every site: common practice'),
 } as const;
 
 export const PASTE = {
@@ -93,8 +106,10 @@ export const SOLVENT = {
     'assumed',
     'a wetted brush leaves about a millimetre over what it cleans: common practice',
   ),
+  /** Wetted, brushed, rinsed and blotted, and once more where it is sticky. */
+  passes: property(4, '1', [2, 6], 0.3, 'assumed', 'a few millilitres to a site: common practice'),
   /** Around a part as well as under it. */
-  margin_m2: property(2e-4, 'm²', [1e-4, 6e-4], 0.4, 'assumed', 'some 14 by 14 mm about the site'),
+  margin_m2: property(6e-4, 'm²', [3e-4, 12e-4], 0.4, 'assumed', 'some 25 by 25 mm about the site'),
 } as const;
 
 /** Sheet that shields: what one job takes. */

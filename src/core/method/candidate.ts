@@ -1,4 +1,5 @@
 import type { PinForecast } from './limits/forecast';
+import type { Habit } from './limits/habits';
 import type { Stop } from './limits/stop';
 import type { NeighbourHeat } from './limits/neighbours';
 import type { AirSetting, HandSetting, Setting } from './request';
@@ -10,12 +11,24 @@ export interface Candidate {
   readonly feasible: boolean;
   /** Longest dwell of the pins when all goes to plan, or time under air; null where a pin never melts in time. */
   readonly time_s: number | null;
+  /** With a bad contact under a cold tip, on the hardest touch; left out for air and where that touch will not do at all. */
+  readonly atWorst?: AtWorst;
+  /** What a practised hand would object to; air has no such habits here. */
+  readonly against?: readonly Habit[];
   /** Worst pad dose plus worst laminate dose, shares of their budgets. */
   readonly damage: number;
   readonly binding: Binding | null;
   /** Steepest rise of the body against what it stands; only air can shock one. */
   readonly rampRatio?: number;
   readonly neighbours?: readonly NeighbourHeat[];
+}
+
+/** A touch at the pessimistic tenth of contact and tip. */
+interface AtWorst {
+  /** Whether it is off before the longest dwell ends. */
+  readonly inTime: boolean;
+  /** How long it then lasts past what a hand can time. */
+  readonly late_s: number;
 }
 
 /** The limit that stops a setting, and by how much. */

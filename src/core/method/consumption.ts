@@ -1,12 +1,13 @@
 import { ALLOYS } from '~/core/materials/alloys';
-import { FLOOD, FLUX, PASTE, COVER, SOLVENT, WIRE } from '~/core/materials/consumables';
-import { formOf, isSurface, landShapes } from '~/core/packages/form';
+import { BRAID, COVER, FLOOD, FLUX, PASTE, SOLVENT, WIRE } from '~/core/materials/consumables';
+import { formOf, isSurface, landShapes, pitchOf_m, type PartPackage } from '~/core/packages/form';
+import { SURFACE_TRAITS } from '~/core/packages/surfaceFamilies';
 import { braidLength_m, wireLength_m } from '~/core/solder/volumes';
 import { mixture, type Mixture } from '~/core/solder/mixture';
 import type { Supply } from './bench';
 import { groundOf } from './air/airScenario';
 import type { Method } from './ways/method';
-import { floodedMixture, lowMeltOf } from './ways/flood';
+import { floodedMixture, lowMeltOf, lowMeltPerPad_m3 } from './ways/flood';
 import type { PhaseRequest, Setting } from './request';
 
 /** What a phase uses up. */
@@ -55,7 +56,7 @@ export function consumptionOf(request: PhaseRequest, method: Method, setting: Se
   const pasted = phase === 'fit' && setting.kind === 'air';
   const wire_m3 = pasted ? 0 : phase === 'fit' ? held_m3 : fresh_m3;
   const lowMelt_kg = method.needs.lowMelt
-    ? FLOOD.lowMeltShare.value * held_m3 * ALLOYS[lowMeltOf(request)].density.value
+    ? lowMeltPerPad_m3(request) * pads.length * ALLOYS[lowMeltOf(request)].density.value
     : 0;
   // A removal leaves what was there and what was added; both are taken up before anything is fitted.
   const wicked_m3 =
@@ -68,9 +69,11 @@ export function consumptionOf(request: PhaseRequest, method: Method, setting: Se
   const shielded = setting.kind === 'air' && setting.shielded;
   const amounts = {
     solderWire_m: method.needs.lowMelt ? 0 : wireLength_m(wire_m3, wireDiameter_m),
-    braid_m: wicked_m3 > 0 ? braidLength_m(wicked_m3, braidWidth_m) : 0,
-    flux_m3: land_m2 * FLUX.film.value,
-    solvent_m3: SOLVENT.perArea.value * (ground_m2 + SOLVENT.margin_m2.value),
+    braid_m: wicked_m3 > 0 ? usedBraid_m(wicked_m3, braidWidth_m, pads.length) : 0,
+    flux_m3:
+      FLUX.once.value +
+      (isHidden(site.part) ? ground_m2 * FLUX.film.value : pads.length * FLUX.perLand.value),
+    solvent_m3: SOLVENT.perArea.value * SOLVENT.passes.value * (ground_m2 + SOLVENT.margin_m2.value),
     paste_kg: pasted
       ? (land_m2 * PASTE.metalHeight.value * ALLOYS[site.alloy].density.value) / PASTE.metalShare.value
       : 0,
@@ -86,6 +89,12 @@ export function consumptionOf(request: PhaseRequest, method: Method, setting: Se
     lines: linesOf(request, amounts, wire, braidWidth_m),
   };
 }
+
+/** Braid that drinks a volume, a fresh bit to each land, and the end that is cut off. */
+const usedBraid_m = (wicked_m3: number, width_m: number, lands: number): number =>
+  braidLength_m(wicked_m3, width_m) + BRAID.perLand.value * lands + BRAID.trimmed.value;
+
+const isHidden = (part: PartPackage): boolean => isSurface(part) && SURFACE_TRAITS[part.family].hidden;
 
 function freshPerPad_m3(request: PhaseRequest, method: Method): number {
   if (method.heat.kind === 'air') return 0;
@@ -124,16 +133,11 @@ export function braidWidthFor({ site, supplies }: PhaseRequest): number {
   const shapes = landShapes(site.part);
   const wanted_m =
     isSurface(site.part) && shapes.length > 3
-      ? 2 * pitch_m(shapes)
+      ? 2 * pitchOf_m(site.part)
       : Math.max(...shapes.map((s) => Math.min(s.width_m, s.height_m)));
   const stocked = supplies.flatMap((s) => (s.kind === 'braid' ? [s.width_m] : []));
   const widths = stocked.length > 0 ? stocked : BRAID_WIDTHS_m;
   return widths.reduce((a, b) => (Math.abs(b - wanted_m) < Math.abs(a - wanted_m) - 1e-9 ? b : a));
-}
-
-function pitch_m(shapes: readonly { readonly x_m: number; readonly y_m: number }[]): number {
-  const [first, ...others] = shapes;
-  return Math.min(...others.map((s) => Math.hypot(s.x_m - first!.x_m, s.y_m - first!.y_m)));
 }
 
 function mixtureFor(

@@ -7,8 +7,12 @@ export const PLAN = {
   reaction_s: 0.7,
   /** No dwell is planned longer: let it cool and try another way (common practice). */
   longestDwell_s: 12,
+  /** A hand times touches of up to this share of the longest well: four seconds of twelve (common practice). */
+  timedShare: 1 / 3,
   /** A tip drawn over many joints is given longer: each has it only in turn (common practice). */
   longestSweep_s: 30,
+  /** With a low-melt alloy in every joint all of it stays liquid for minutes: that is what it is for (common practice). */
+  longestLowMelt_s: 120,
   /** Held this many times the slowest draw's melt, something is not as planned: stop and look (assumed). */
   patience: 2,
   /** No stop comes before a hand can follow it (assumed). */
@@ -142,6 +146,10 @@ export const REMEDY = {
 
 /** Weights that put unlike costs of a method on one scale: one land's whole budget is 1. Each is a judgement (assumed). */
 export const RANK = {
+  /** A second that a touch lasts past what a hand can time, with a bad contact: it is pulled early then, or held on. */
+  perLateSecond: 0.01,
+  /** Each habit of the trade that a setting goes against. */
+  perHabit: 0.03,
   /** A hundred minutes of hands weigh as much as a land. */
   perMinute: 0.004,
   /** Losing a part that is meant to live, by what it is worth; the loss of the job comes on top. */

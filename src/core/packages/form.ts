@@ -53,6 +53,8 @@ export interface BodyForm extends BodyBox {
   readonly gap_W_m2K: number;
   /** Temperature that its skin may not pass, K: what ratings are measured on. */
   readonly limit_K: number;
+  /** The same for the seconds of one touch, K. */
+  readonly touchLimit_K: number;
   readonly ramp_K_s: number;
 }
 
@@ -101,6 +103,12 @@ export function landShapes(part: PartPackage): LandShape[] {
   }));
 }
 
+/** Distance between the middles of its first land and the nearest other; infinite for one land alone, m. */
+export function pitchOf_m(part: PartPackage): number {
+  const [first, ...others] = landShapes(part);
+  return Math.min(Infinity, ...others.map((s) => Math.hypot(s.x_m - first!.x_m, s.y_m - first!.y_m)));
+}
+
 /** The mould of a surface part: its body less what it stands off the board. */
 export function mouldOf({ family, body }: SurfacePackage): MouldedBody {
   const { gap, joint } = SURFACE_TRAITS[family];
@@ -143,6 +151,7 @@ function surfaceForm(part: SurfacePackage, alloy: AlloyId): PartForm {
       sides_m2: sides_m2(body),
       gap_W_m2K: airAt(400).conductivity_W_mK / traits.gap.value,
       limit_K,
+      touchLimit_K: traits.touchLimit?.value ?? limit_K,
       ramp_K_s: traits.rampLimit.value,
     },
   };
@@ -218,6 +227,7 @@ function throughHoleForm(part: ThroughHolePackage, thickness_m: number): PartFor
       sides_m2: bodySurface_m2(part) - footprint_m2(part.body),
       gap_W_m2K: airAt(400).conductivity_W_mK / Math.max(0.2e-3, traits.standoff.value),
       limit_K: traits.bodyLimit.value,
+      touchLimit_K: traits.bodyLimit.value,
       ramp_K_s: THROUGH_HOLE_RAMP.value,
     },
   };

@@ -22,6 +22,8 @@ export interface SurfaceTraits {
   readonly bodyConductivity: Property<'W/mK'>;
   /** Body limit where the classification tables do not apply. */
   readonly bodyLimit: Property<'K'> | null;
+  /** What the body stands for the seconds of one touch of a tip, where that is more. */
+  readonly touchLimit: Property<'K'> | null;
   /** Ramp the body stands. */
   readonly rampLimit: Property<'K/s'>;
   /** Joints that cannot be seen once the part is down. */
@@ -65,6 +67,7 @@ const moulded = (
   bodyDensity: bodyDensity(joint === 'tab' ? 3300 : 2300),
   bodyConductivity: MOULD_CONDUCTS,
   bodyLimit: null,
+  touchLimit: null,
   rampLimit: PLASTIC_RAMP,
   hidden: joint === 'leadless' || joint === 'ball',
 });
@@ -111,6 +114,14 @@ export const SURFACE_TRAITS = {
       'from-memory',
       'reflow-rated to 260 °C, typical data sheets',
     ),
+    touchLimit: property(
+      573.15,
+      'K',
+      [553, 603],
+      0.03,
+      'from-memory',
+      'chips pass ten seconds whole in solder at 260 to 270 °C (IEC 60068-2-58, Td) and three seconds of a tip at 350 °C on a termination (data sheets, common practice)',
+    ),
     rampLimit: ramp(3, 'ceramic chip capacitors 2 to 4 K/s: common practice'),
     hidden: false,
   },
@@ -132,6 +143,7 @@ export const SURFACE_TRAITS = {
       'from-memory',
       'reflow-rated cans 230 to 250 °C, typical data sheets',
     ),
+    touchLimit: null,
     rampLimit: ramp(3, 'as moulded parts'),
     hidden: false,
   },

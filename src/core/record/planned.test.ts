@@ -30,6 +30,10 @@ describe('a plan beside what was done', () => {
     expect(verdicts()).toEqual(['not done']);
   });
 
+  it('does not call a melt late for the half second that a finger takes', () => {
+    expect(verdicts(dwell('heat-1', 3.5, 4.5))).toEqual(['as planned']);
+  });
+
   it('keeps every try of a step, and marks one held past its stop', () => {
     const lines = compareHeats([heat('heat-1')], [dwell('heat-1', null, 7), dwell('heat-1', 2, 3)]);
     expect(lines.map((l) => [l.melt, l.pastStop])).toEqual([

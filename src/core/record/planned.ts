@@ -1,3 +1,4 @@
+import { PLAN } from '~/core/method/settings';
 import type { Dwell } from './runState';
 
 /** What a plan said of one heating. */
@@ -40,5 +41,6 @@ function meltVerdict({ melt_s }: PlannedHeat, dwell: Dwell | null): MeltVerdict 
   if (!dwell) return 'not done';
   if (dwell.melted_s === null) return 'not seen';
   if (melt_s.p10 !== null && dwell.melted_s < melt_s.p10) return 'sooner';
-  return melt_s.p90 !== null && dwell.melted_s > melt_s.p90 ? 'later' : 'as planned';
+  // A key comes after what the eye saw: a melt is late only past what the hand took to say so.
+  return melt_s.p90 !== null && dwell.melted_s - PLAN.reaction_s > melt_s.p90 ? 'later' : 'as planned';
 }

@@ -1,3 +1,4 @@
+import { celsius, kelvin } from '~/core/quantity/convert';
 import type { Preheat } from '~/core/thermal/preheat';
 import { usualPreheat } from '../bench';
 import { handSettingOf, type Candidate } from '../candidate';
@@ -5,6 +6,7 @@ import { ask, type Working } from '../plan/pieces/piece';
 import type { Progress } from '../progress';
 import type { HandSetting, PhaseRequest } from '../request';
 import { frontier, preference } from '../limits/frontier';
+import { wetting_K } from '../limits/habits';
 import { PLAN } from '../settings';
 import type { PinForecast } from '../limits/forecast';
 import { tryOut, turnedByPin, type HandHeat } from './handTrial';
@@ -17,20 +19,32 @@ export function settingsOnBench(
 ): HandSetting[] {
   return heat.toolsOf(request).flatMap((tool) =>
     tool.tips.flatMap((tip) => {
-      const [low, high] = tool.setpointRange_K;
-      const from_K = Math.max(low, PLAN.leastSetpoint_K);
-      const count = Math.max(0, Math.floor((high - from_K) / PLAN.setpointStep_K + 1e-9));
-      return Array.from({ length: count + 1 }, (_, i): HandSetting => ({
+      return setpointsOf_K(tool.setpointRange_K).map((setpoint_K): HandSetting => ({
         kind: 'hand',
         tool,
         tip,
-        setpoint_K: from_K + i * PLAN.setpointStep_K,
+        setpoint_K,
         preheat,
         fluxed: true,
         freshSolder: heat.freshSolder,
       }));
     }),
   );
+}
+
+/** Set temperatures that are tried: round figures as a hand sets them, and both ends of the station's range, K. */
+export function setpointsOf_K([low, high]: readonly [number, number]): number[] {
+  const [from_C, to_C] = [celsius(Math.max(low, PLAN.leastSetpoint_K)), celsius(high)];
+  const first = Math.ceil(from_C / PLAN.setpointStep_K - 1e-6);
+  const last = Math.floor(to_C / PLAN.setpointStep_K + 1e-6);
+  const round_C = Array.from(
+    { length: Math.max(0, last - first + 1) },
+    (_, i) => (first + i) * PLAN.setpointStep_K,
+  );
+  // A station that stands at one temperature has that one, colder than any that is tried or not.
+  const ends_C = [Math.min(from_C, to_C), to_C];
+  const all = [...new Set([...round_C, ...ends_C].map((t) => Math.round(10 * t) / 10))];
+  return all.sort((a, b) => a - b).map(kelvin);
 }
 
 /**
@@ -75,13 +89,33 @@ export function* searchByHand(
   preheat: Preheat | null,
   worthIt: (setting: HandSetting) => boolean = () => true,
 ): Working<Candidate[]> {
-  const tips = tipsOf(settingsOnBench(request, heat, preheat).filter(worthIt));
+  const all = settingsOnBench(request, heat, preheat).filter(worthIt);
+  const wetting = all.filter(({ setpoint_K }) => setpoint_K >= wetting_K(request));
+  const found = yield* searchAmong(request, heat, wetting);
+  // Colder than what wets a joint only where a limit forbids everything else.
+  if (wetting.length === all.length || found.some((c) => c.feasible)) return found;
+  return [
+    ...found,
+    ...(yield* searchAmong(
+      request,
+      heat,
+      all.filter((s) => !wetting.includes(s)),
+    )),
+  ];
+}
+
+function* searchAmong(
+  request: PhaseRequest,
+  heat: HandHeat,
+  all: readonly HandSetting[],
+): Working<Candidate[]> {
+  const tips = tipsOf(all);
   const coarse = yield* ask(
     request,
     tips.map((settings) =>
       ladder(
         heat,
-        settings.filter((_, i) => i % 2 === 0),
+        settings.filter((_, i) => i % 2 === 0 || i === settings.length - 1),
       ),
     ),
     { shown: ({ length }) => ({ stage: 'search', done: length, of: tips.length }) },

@@ -1,7 +1,9 @@
+import { PESSIMISTIC_CONTACT } from '~/core/thermal/joint/draws';
 import type { HandTool } from '../bench';
 import { handSettingOf, type Binding, type Candidate } from '../candidate';
 import type { HandSetting, PhaseRequest } from '../request';
 import { isTurned } from '../limits/frontier';
+import { against, type TipRange } from '../limits/habits';
 import { PLAN } from '../settings';
 import { allowanceFor, forecastTouch, type PinForecast } from '../limits/forecast';
 import type { Touch } from './touch';
@@ -15,6 +17,8 @@ export interface HandHeat {
   /** In the order of work, the hardest last. */
   readonly touchesOf: (request: PhaseRequest, setting: HandSetting) => readonly Touch[];
   readonly freshSolder: boolean;
+  /** Tips that it is done with; null where a tool has its own. */
+  readonly tipFor?: (request: PhaseRequest) => TipRange;
 }
 
 /** Tries one setting on every touch, but for those known by name. Touches that the model cannot tell apart share one run. */
@@ -25,9 +29,8 @@ export function tryOut(
   known: ReadonlyMap<string, PinForecast> = new Map(),
 ): Candidate {
   const runs = new Map<string, PinForecast>();
-  let liquidus_K = 0;
-  const pins = heat.touchesOf(request, setting).map((touch) => {
-    liquidus_K = touch.liquidus_K;
+  const touches = heat.touchesOf(request, setting);
+  const pins = touches.map((touch) => {
     const forecast =
       known.get(touch.name) ??
       runs.get(touch.likeness) ??
@@ -35,7 +38,20 @@ export function tryOut(
     runs.set(touch.likeness, forecast);
     return { ...forecast, pad: touch.name, pads: touch.pads };
   });
-  return gathered(setting, pins, liquidus_K);
+  const hardest = touches.at(-1)!;
+  const candidate = gathered(setting, pins, hardest.liquidus_K);
+  return {
+    ...candidate,
+    against: against(request, setting, heat.tipFor?.(request) ?? null),
+    ...(isLate(pins.at(-1)!) ? {} : { atWorst: atWorst(request, hardest) }),
+  };
+}
+
+function atWorst(request: PhaseRequest, touch: Touch): NonNullable<Candidate['atWorst']> {
+  const { off_s } = forecastTouch(touch, allowanceFor(request, touch.pads), { factors: PESSIMISTIC_CONTACT });
+  const inTime = off_s !== null && off_s <= touch.longest_s;
+  const timed_s = PLAN.timedShare * touch.longest_s;
+  return { inTime, late_s: Math.max(0, (inTime ? off_s : touch.longest_s) - timed_s) };
 }
 
 /** One setting's touches as a candidate. */
@@ -84,7 +100,15 @@ function bindingOf(pin: PinForecast, liquidus_K: number): Binding {
 export const turnedByPin = (of: readonly Candidate[]): Candidate[] =>
   of.length === 0
     ? []
-    : [turned(of, gentler), turned(of, quicker)].filter((c): c is Candidate => c !== null && isTurned(c));
+    : [gentler, quicker]
+        .map(
+          (order) =>
+            turned(
+              of.filter(({ against }) => !against?.length),
+              order,
+            ) ?? turned(of, order),
+        )
+        .filter((c): c is Candidate => c !== null && isTurned(c));
 
 const gentler = (a: PinForecast, b: PinForecast): number =>
   step(a.padDoseAtOff) - step(b.padDoseAtOff) || a.off_s! - b.off_s!;
@@ -95,9 +119,11 @@ function turned(
   of: readonly Candidate[],
   order: (a: PinForecast, b: PinForecast) => number,
 ): Candidate | null {
+  if (of.length === 0) return null;
   const base = handSettingOf(of[0]!);
   const perPad_K: Record<string, number> = {};
   const pins: PinForecast[] = [];
+  let hardest = of[0]!;
   for (let i = 0; i < of[0]!.pins.length; i++) {
     const able = of.filter((c) => !isLate(c.pins[i]!)).sort((a, b) => order(a.pins[i]!, b.pins[i]!));
     const best = able[0];
@@ -105,11 +131,17 @@ function turned(
     const pin = best.pins[i]!;
     perPad_K[pin.pad] = handSettingOf(best).setpoint_K;
     pins.push(pin);
+    if (i === of[0]!.pins.length - 1) hardest = best;
   }
   // The temperature of most pins is the station's; the others are turned to.
   const counts = new Map<number, number>();
   for (const t of Object.values(perPad_K)) counts.set(t, (counts.get(t) ?? 0) + 1);
   const setpoint_K = [...counts].reduce((a, b) => (b[1] > a[1] ? b : a))[0];
   const others = Object.fromEntries(Object.entries(perPad_K).filter(([, t]) => t !== setpoint_K));
-  return gathered({ ...base, setpoint_K, perPad_K: others }, pins, 0);
+  const used = of.filter((c) => Object.values(perPad_K).includes(handSettingOf(c).setpoint_K));
+  return {
+    ...gathered({ ...base, setpoint_K, perPad_K: others }, pins, 0),
+    against: [...new Set(used.flatMap((c) => c.against ?? []))],
+    ...(hardest.atWorst ? { atWorst: hardest.atWorst } : {}),
+  };
 }

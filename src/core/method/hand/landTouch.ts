@@ -66,7 +66,7 @@ export function landTouch(
     board: scenario.board,
     laminate: request.board.laminate,
     land_m2: smallest_m2,
-    longest_s: stance === 'swept' ? PLAN.longestSweep_s : PLAN.longestDwell_s,
+    longest_s: longest_s(stance, extra.melting !== undefined),
     liquidus_K: meltingOf(scenario).liquidus_K,
     run: (options) => {
       const run = touchRunOf(simulateSurface(scenario, options));
@@ -76,6 +76,11 @@ export function landTouch(
     },
     peaksNear: (neighbours, duration_s) => peaksNear(request, scenario, pads, neighbours, duration_s),
   };
+}
+
+function longest_s(stance: Stance, lowMelt: boolean): number {
+  if (stance !== 'swept') return PLAN.longestDwell_s;
+  return lowMelt ? PLAN.longestLowMelt_s : PLAN.longestSweep_s;
 }
 
 /** Lands that are heated taken together: the hottest land, the coldest solder, the last to melt. */

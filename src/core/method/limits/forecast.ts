@@ -54,7 +54,7 @@ export function allowanceFor(request: PhaseRequest, pads: readonly string[]): Al
     padDose: shareOf(spent) * (pads.some((pad) => isHurt(site.padStates[pad])) ? PLAN.hurtShare : 1),
     laminateDose: shareOf(laminateDose),
     body_K: bodyCounts(request.goal, request.phase)
-      ? formOf(site.part, site.alloy, request.board.thickness_m).body.limit_K
+      ? formOf(site.part, site.alloy, request.board.thickness_m).body.touchLimit_K
       : Infinity,
   };
 }

@@ -60,12 +60,32 @@ describe.each([1, 2, 3, 4, 5])('the frontier of scattered settings, seed %i', (s
 });
 
 describe('the order of preference', () => {
-  it('takes damages that cannot be told apart by time, and times that cannot by the cooler tool', () => {
-    const slow = candidate(0.0401, 9);
-    const quick = candidate(0.0499, 4.1, { setting: settingAt(400) });
-    const cooler = candidate(0.0449, 4.4, { setting: settingAt(340) });
-    const dear = candidate(0.06, 1);
-    expect(preference([dear, slow, quick, cooler])).toEqual([cooler, quick, slow, dear]);
+  const timed = (late_s: number) => ({ inTime: true, late_s });
+
+  it('takes damages that cannot be told apart by what a hand can time, and then by the cooler tool', () => {
+    const slow = candidate(0.0401, 9, { atWorst: timed(5) });
+    const quick = candidate(0.0499, 2.1, { setting: settingAt(400), atWorst: timed(0) });
+    const cooler = candidate(0.0449, 3.4, { setting: settingAt(340), atWorst: timed(0.4) });
+    const dear = candidate(0.06, 1, { atWorst: timed(0) });
+    expect(preference([dear, slow, quick, cooler])).toEqual([cooler, quick, dear, slow]);
+  });
+
+  it('does not buy a tenth of a per cent with four times the dwell', () => {
+    const long = candidate(0.028, 9.5, { setting: settingAt(280), atWorst: timed(6) });
+    const short = candidate(0.029, 2.6, { setting: settingAt(300), atWorst: timed(0) });
+    expect(preference([long, short])[0]).toBe(short);
+  });
+
+  it('puts what a habit speaks against behind all else', () => {
+    const cold = candidate(0.001, 2, { setting: settingAt(240), against: ['too-cold-to-wet'] });
+    const wetting = candidate(0.03, 2, { setting: settingAt(320) });
+    expect(preference([cold, wetting])).toEqual([wetting, cold]);
+  });
+
+  it('never prefers what another beats in both damage and time', () => {
+    const beaten = candidate(0.0153, 4.3, { setting: settingAt(260) });
+    const better = candidate(0.0148, 2.3, { setting: settingAt(280) });
+    expect(preference([beaten, better])[0]).toBe(better);
   });
 
   it('counts a soak as the minutes it takes', () => {

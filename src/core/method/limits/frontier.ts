@@ -17,47 +17,67 @@ export function frontier(candidates: readonly Candidate[]): Candidate[] {
 }
 
 /**
- * The order in which to trust candidates: damage first, but damages that the estimate cannot tell
- * apart go by time, and times that a hand cannot tell apart by the cooler tool. A soak costs its minutes.
- * One temperature for all pins comes before any that is turned between them.
+ * The order in which to trust candidates. First what no habit of the trade speaks against, one temperature for all pins,
+ * and what nothing of its kind beats in both damage and time. Then by cost: damage to the step that the estimate can
+ * tell apart, a soak's minutes, and the seconds that a touch may last past what a hand can time. What costs alike goes by
+ * the cooler tool.
  */
 export function preference(candidates: readonly Candidate[]): Candidate[] {
-  const cost = ({ damage, setting }: Candidate): number =>
-    Math.floor(damage / PLAN.damageResolution) * PLAN.damageResolution +
-    RANK.perMinute * ((setting.preheat?.soak_s ?? 0) / 60);
   const able = candidates.filter((c) => c.feasible);
-  const quickest = new Map<number, number>();
-  for (const c of able) quickest.set(cost(c), Math.min(quickest.get(cost(c)) ?? Infinity, c.time_s!));
-  const late = (c: Candidate): number => Math.floor((c.time_s! - quickest.get(cost(c))!) / resolution_s(c));
+  const unbeaten = new Set(kindsOf(able).flatMap(frontier));
+  const late = lateness(able);
+  const cost = new Map(able.map((c) => [c, costOf(c) + late(c)]));
   return able.sort(
     (a, b) =>
       Number(isTurned(a)) - Number(isTurned(b)) ||
-      cost(a) - cost(b) ||
-      late(a) - late(b) ||
+      habitsAgainst(a) - habitsAgainst(b) ||
+      Number(unbeaten.has(b)) - Number(unbeaten.has(a)) ||
+      Math.round((cost.get(a)! - cost.get(b)!) * 1e6) ||
       heat_K(a) - heat_K(b) ||
       a.time_s! - b.time_s!,
   );
 }
 
-const resolution_s = ({ setting }: Candidate): number =>
-  setting.kind === 'air' ? PLAN.airResolution_s : PLAN.timeResolution_s;
+const costOf = ({ damage, setting }: Candidate): number =>
+  Math.floor(damage / PLAN.damageResolution) * PLAN.damageResolution +
+  RANK.perMinute * ((setting.preheat?.soak_s ?? 0) / 60);
+
+/**
+ * What a candidate's time costs. A hand is timed by the clock: whole seconds past what it can time. Under air only the
+ * others count: the steps by which it is slower than the quickest that costs as much.
+ */
+function lateness(able: readonly Candidate[]): (c: Candidate) => number {
+  const quickest = new Map<number, number>();
+  for (const c of able) quickest.set(costOf(c), Math.min(quickest.get(costOf(c)) ?? Infinity, c.time_s!));
+  return (c) =>
+    c.setting.kind === 'hand'
+      ? RANK.perLateSecond * Math.floor(c.atWorst?.late_s ?? 0)
+      : // Less than a step of damage in all: it only parts what costs alike.
+        1e-5 * Math.floor((c.time_s! - quickest.get(costOf(c))!) / PLAN.airResolution_s);
+}
+
+const habitsAgainst = ({ against }: Candidate): number => against?.length ?? 0;
+
 const heat_K = ({ setting }: Candidate): number =>
   setting.kind === 'air' ? setting.air_K : setting.setpoint_K;
+
+/** Candidates that may be held against each other: warmed and turned alike, with as much of habit against them. */
+function kindsOf(candidates: readonly Candidate[]): Candidate[][] {
+  const kinds = new Map<string, Candidate[]>();
+  for (const c of candidates) kinds.set(kindOf(c), [...(kinds.get(kindOf(c)) ?? []), c]);
+  return [...kinds.values()];
+}
+
+const kindOf = (c: Candidate): string =>
+  c.setting.kind === 'air' ? 'air' : `${c.setting.preheat !== null} ${isTurned(c)} ${habitsAgainst(c)}`;
 
 /** Whether the station is turned between its pins: a trouble that is taken where one temperature will not do. */
 export const isTurned = ({ setting }: Candidate): boolean =>
   setting.kind === 'hand' && Object.keys(setting.perPad_K ?? {}).length > 0;
 
-/**
- * The frontier among settings of the same warmth as one of them, turned between pins as it is: a soak is another kind
- * of time, and turning another kind of trouble.
- */
-export const frontierAbout = (candidates: readonly Candidate[], about: Candidate): Candidate[] => {
-  const warmed = (c: Candidate): boolean => c.setting.preheat !== null;
-  return about.setting.kind === 'air'
-    ? frontier(candidates)
-    : frontier(candidates.filter((c) => warmed(c) === warmed(about) && isTurned(c) === isTurned(about)));
-};
+/** The frontier among settings of the same kind as one of them: a soak is another kind of time, turning another trouble. */
+export const frontierAbout = (candidates: readonly Candidate[], about: Candidate): Candidate[] =>
+  frontier(candidates.filter((c) => kindOf(c) === kindOf(about)));
 
 /** The candidate that fails by least: shortest lateness first, then the hottest of the coldest solder. */
 export function nearestMiss(candidates: readonly Candidate[]): Candidate {

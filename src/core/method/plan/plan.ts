@@ -13,13 +13,13 @@ import { tryMethods, warmed } from './phases/tryMethods';
 import type { Working } from './pieces/piece';
 import { serially } from './pieces/solve';
 import type { Progress } from '../progress';
-import { rank, uncompared, type Ranked } from './rank';
+import { rank, uncompared, withUnproven, type Ranked } from './rank';
 import type { PhaseRequest, PlanRequest, Setting } from '../request';
 import { stepsFor } from '../steps/frame';
 import type { Step } from '../steps/step';
 
 /** Names the equations and data a plan was made with; raised whenever either changes its answers. */
-export const MODEL_VERSION = 'plan-10';
+export const MODEL_VERSION = 'plan-11';
 
 export interface FoundPlan {
   readonly outcome: 'found';
@@ -153,13 +153,15 @@ function* planPhase(request: PhaseRequest): Working<PhaseResult> {
 
 /** The first method in rank that keeps its promises when drawn. */
 function* firstProven(request: PhaseRequest, ranked: readonly Ranked[]): Working<PhasePlan | null> {
+  const failed = new Set<Ranked>();
   for (const one of ranked) {
     if (!one.feasible) break;
     const proven =
       one.method.heat.kind === 'air'
         ? yield* proveAir(request, one, ranked)
         : yield* proveByHand(request, one.method.heat, one, ranked);
-    if (proven) return proven;
+    if (proven) return { ...proven, methods: withUnproven(ranked, failed) };
+    failed.add(one);
   }
   return null;
 }

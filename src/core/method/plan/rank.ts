@@ -3,6 +3,7 @@ import type { Candidate } from '../candidate';
 import { keepsPart } from '../goals';
 import type { Method, Rule } from '../ways/method';
 import { nearestMiss, preference } from '../limits/frontier';
+import type { Habit } from '../limits/habits';
 import type { PhaseRequest } from '../request';
 import { PLAN, RANK } from '../settings';
 import { padNamesOf } from '~/core/packages/form';
@@ -24,6 +25,8 @@ export interface Price {
   readonly damage: number;
   /** Chance of a hurt land by the technician's own record, shrunk toward what is usual. */
   readonly harm: number;
+  /** Habits of the trade that its setting goes against. */
+  readonly habits: number;
   /** Chance that the part is lost, times what that weighs for this goal. */
   readonly part: number;
   readonly minutes: number;
@@ -69,7 +72,8 @@ export function rank(request: PhaseRequest, list: readonly Tried[]): Ranked[] {
     ...t,
     price: t.allowed && t.best ? priceOf(request, t.method, t.best) : null,
   }));
-  const order = (t: (typeof priced)[number]): number => (t.price ? 0 : t.allowed ? 1 : 2);
+  const order = (t: (typeof priced)[number]): number =>
+    t.price ? (t.method.lastResort?.(request) ? 1 : 0) : t.allowed ? 2 : 3;
   const sorted = [...priced].sort(
     (a, b) => order(a) - order(b) || (a.price?.total ?? 0) - (b.price?.total ?? 0),
   );
@@ -86,15 +90,18 @@ export function priceOf(request: PhaseRequest, method: Method, best: Candidate):
   const minutes = minutesFor(method, best, pads);
   const harm = harmChance(request, method);
   const part = (1 - method.survival) * partWeight(request);
+  const habits = RANK.perHabit * (best.against?.length ?? 0);
   return {
     damage: best.damage,
     harm,
+    habits,
     part,
     minutes,
     // Damages that the estimate cannot tell apart are the same.
     total:
       Math.floor(best.damage / PLAN.damageResolution) * PLAN.damageResolution +
       harm +
+      habits +
       part +
       RANK.perMinute * minutes,
   };
@@ -139,8 +146,11 @@ function reasonsFor(
     ];
   }
   const { price } = t;
+  const last = t.method.lastResort?.(request);
   const own = request.record.find((r) => r.method === t.method.id);
   const lines = [
+    last ?? '',
+    ...(t.best.against ?? []).map((habit) => HABIT_WORDS[habit]),
     `Spends ${percent(price.damage)} of the worst pad’s budget in ${whole(t.best.time_s!)} s ${t.best.setting.kind === 'air' ? 'under air' : 'at most per touch'}; about ${minutesWords(price.minutes)} in all.`,
     own && own.jobs > 0
       ? `Your own record with it on such parts: ${own.harmed} of ${own.jobs} hurt a land.`
@@ -151,10 +161,36 @@ function reasonsFor(
     t.best.rampRatio !== undefined && t.best.rampRatio > 1.2
       ? `Its body rises ${t.best.rampRatio.toFixed(1)} times as fast as it should.`
       : '',
-    first && first !== t && first.price ? behind(price, first.price, first.method.name) : '',
+    first && first !== t && first.price && !last
+      ? behind(price, first.price, first.method.name, request.record.length > 0)
+      : '',
   ];
   return [...said, ...lines.filter((line) => line !== '')];
 }
+
+/** What a practised hand would say of a setting that is taken all the same. */
+const HABIT_WORDS: Readonly<Record<Habit, string>> = {
+  'too-cold-to-wet': 'Its tip stands colder than wets a joint well: everything hotter meets a limit.',
+  'tip-too-wide': 'Its tip is wider than one pin wants and reaches over the next.',
+  'tip-too-fine': 'Its tip is a needle for such a joint: it carries little heat.',
+};
+
+/** Methods that looked able and were not stand behind those that are, with that as their reason. */
+export function withUnproven(ranked: readonly Ranked[], failed: ReadonlySet<Ranked>): Ranked[] {
+  const told = ranked.map((one) => (failed.has(one) ? unproven(one) : one));
+  return [...told.filter((one) => one.feasible), ...told.filter((one) => !one.feasible)];
+}
+
+const unproven = (one: Ranked): Ranked => ({
+  ...one,
+  feasible: false,
+  reasons: [
+    ...one.reasons,
+    one.method.heat.kind === 'air'
+      ? 'By superposition a setting of it would do; run whole and drawn, none keeps every limit.'
+      : 'At nominal values a setting of it would do; none stays sure once contact, tip and copper vary.',
+  ],
+});
 
 /** What stands in the way of the setting that comes nearest. */
 function atBest(candidates: readonly Candidate[]): string {
@@ -164,10 +200,11 @@ function atBest(candidates: readonly Candidate[]): string {
 }
 
 /** What puts a method behind the first one: the largest of the differences. */
-function behind(own: Price, first: Price, name: string): string {
+function behind(own: Price, first: Price, name: string, recorded: boolean): string {
   const gaps = [
     [own.damage - first.damage, `spends ${percent(own.damage - first.damage)} more`],
-    [own.harm - first.harm, `hurts lands more often by the record`],
+    [own.harm - first.harm, recorded ? 'hurts lands more often by the record' : 'is likelier to hurt a land'],
+    [own.habits - first.habits, 'goes against more of the trade’s habits'],
     [own.part - first.part, `is likelier to lose the part`],
     [
       RANK.perMinute * (own.minutes - first.minutes),

@@ -134,6 +134,10 @@ export const cutThenPins: Method = {
   hands_s: { once: 30, perPad: 10 },
   heat: EACH_STUB,
   suits: (request) => hasHoles(request) && pinsOf(request) > 1,
+  lastResort: ({ site }) =>
+    site.part.family === 'radial'
+      ? 'A can that sits flat leaves no room for cutters at its leads, and cut open it spills: only where no lead can be freed.'
+      : null,
   rules: (request) => [
     ...noIron(request),
     ...lossOfPart(request, keepsPart(request.goal)),
@@ -144,7 +148,10 @@ export const cutThenPins: Method = {
       id: 'cut',
       kind: 'do',
       title: 'Cut the body away',
-      detail: 'Flush cutters at each pin, no levering; leave the stubs standing.',
+      detail:
+        request.site.part.family === 'radial'
+          ? 'Lean the can, cutters into the gap, one lead, then the other; no levering. Wipe up what spills.'
+          : 'Flush cutters at each pin, no levering; leave the stubs standing.',
       why: 'The part is given up so that each pin can be taken alone and no land is pulled.',
       cautions: ['eyes'],
     }),

@@ -42,3 +42,39 @@ export const STROKE = {
   /** Slower than this the lands under the tip are held, not passed. */
   slowest: property(1e-3, 'm/s', [0.7e-3, 1.5e-3], 0.4, 'assumed', 'drag soldering by hand, common practice'),
 } as const;
+
+/** What a practised hand sets and takes where nothing forbids it. */
+export const HABITS = {
+  overLiquidus: property(
+    100,
+    'K',
+    [80, 130],
+    0.15,
+    'assumed',
+    'a tip is set 100 to 120 K over the liquidus to wet and make a joint: common practice',
+  ),
+  widestOverLand: property(
+    2,
+    '1',
+    [1.5, 3],
+    0.25,
+    'assumed',
+    'a tip about as wide as its land is long: common practice',
+  ),
+  finestOverLand: property(
+    0.5,
+    '1',
+    [0.3, 0.7],
+    0.25,
+    'assumed',
+    'no needle on a plain joint: common practice',
+  ),
+  finePitch: property(
+    1.2e-3,
+    'm',
+    [1e-3, 1.27e-3],
+    0.1,
+    'assumed',
+    'under it a tip for one pin is no wider than the pitch: common practice',
+  ),
+} as const;

@@ -50,14 +50,21 @@ export const floodAndSweep: Method = {
 export const lowMeltOf = (request: PhaseRequest): AlloyId =>
   request.supplies.flatMap((s) => (s.kind === 'low-melt' ? [s.alloy] : []))[0] ?? 'in51bi33sn16';
 
-/** What the joints become once flooded: as much low-melt alloy as the joint itself holds, times over. */
+/** Low-melt alloy fed to each joint: what bridges to the next lead, and through a hole some of what stands in it. */
+export function lowMeltPerPad_m3(request: PhaseRequest): number {
+  return hasHoles(request) ? FLOOD.lowMeltShare.value * jointSolder_m3(request) : FLOOD.perLead.value;
+}
+
+const jointSolder_m3 = ({ site, board }: PhaseRequest): number =>
+  formOf(site.part, site.alloy, board.thickness_m).pads[0]!.solder_m3;
+
+/** What the joints become once flooded: the same volumes that the heat model floods them with. */
 export function floodedMixture(request: PhaseRequest): Mixture {
-  const { part, alloy } = request.site;
-  const joint_m3 = formOf(part, alloy, request.board.thickness_m).pads[0]!.solder_m3;
+  const { alloy } = request.site;
   const low = lowMeltOf(request);
   return mixture([
-    { alloy, mass_kg: joint_m3 * ALLOYS[alloy].density.value },
-    { alloy: low, mass_kg: FLOOD.lowMeltShare.value * joint_m3 * ALLOYS[low].density.value },
+    { alloy, mass_kg: jointSolder_m3(request) * ALLOYS[alloy].density.value },
+    { alloy: low, mass_kg: lowMeltPerPad_m3(request) * ALLOYS[low].density.value },
   ]);
 }
 

@@ -2,6 +2,7 @@ import { isSurface } from '~/core/packages/form';
 import type { HandTool } from '../bench';
 import { holeTouch, throughHole } from '../hand/holeTouch';
 import type { HandHeat } from '../hand/handTrial';
+import { tipForOne } from '../limits/habits';
 import { padOrder, type PhaseRequest } from '../request';
 import { step, type Step } from '../steps/step';
 import { GUN } from './data';
@@ -17,6 +18,7 @@ export const EACH_HOLE: HandHeat = {
   toolsOf: (request) => request.irons,
   touchesOf: (request, setting) => padOrder(request).map((pad) => holeTouch(request, setting, pad)),
   freshSolder: true,
+  tipFor: ({ site }) => tipForOne(site.part),
 };
 
 /** The same on stubs, once the body is cut away. */

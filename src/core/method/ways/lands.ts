@@ -3,6 +3,7 @@ import type { SurfaceFamilyId } from '~/core/packages/surfaceFamilies';
 import type { MeltingRange } from '~/core/solder/mixture';
 import { landTouch, type Stance } from '../hand/landTouch';
 import type { HandHeat } from '../hand/handTrial';
+import { tipForOne, tipForStroke } from '../limits/habits';
 import { padOrder, type PhaseRequest } from '../request';
 import { EACH_HOLE, hasHoles } from './hole';
 import { forbids, type Rule } from './method';
@@ -22,6 +23,14 @@ export const EACH_LAND: HandHeat = {
   toolsOf: (request) => request.irons,
   touchesOf: (request, setting) => padOrder(request).map((pad) => landTouch(request, setting, [pad], 'one')),
   freshSolder: true,
+  tipFor: ({ site }) => tipForOne(site.part),
+};
+
+/** A tip drawn along a row, and a stroke to a row. */
+export const ALONG_ROWS: HandHeat = {
+  ...EACH_LAND,
+  key: 'iron, along rows',
+  tipFor: ({ site }) => tipForStroke(site.part),
 };
 
 /** A tip on every joint in turn, through holes or on lands. */
@@ -52,4 +61,5 @@ export const allLands = (
     }),
   ],
   freshSolder: true,
+  ...(stance === 'swept' ? { tipFor: ({ site }: PhaseRequest) => tipForStroke(site.part) } : {}),
 });

@@ -64,6 +64,8 @@ export interface Method {
   /** Whether it is for parts of this kind at all; one that is not is not listed. */
   suits(request: PhaseRequest): boolean;
   rules(request: PhaseRequest): readonly Rule[];
+  /** Why it is done only where nothing else will do; null or left out where it stands with the others. */
+  lastResort?(request: PhaseRequest): string | null;
   /** The work itself, between the station's setting and what follows every such phase. */
   work(request: PhaseRequest, setting: Setting, bands: readonly PinBand[]): Step[];
 }

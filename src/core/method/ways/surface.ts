@@ -6,7 +6,7 @@ import { padOrder, type PhaseRequest, type Setting } from '../request';
 import { pinsInWords, strokeStep, touchSteps, type HeatWords } from '../steps/heatSteps';
 import { oppositeOf, sidesOf } from '../steps/sides';
 import { step, type Step } from '../steps/step';
-import { allLands, EACH_JOINT, EACH_LAND, isFamily, noIron } from './lands';
+import { allLands, ALONG_ROWS, EACH_JOINT, EACH_LAND, isFamily, noIron } from './lands';
 import {
   forbids,
   hurtForbids,
@@ -277,7 +277,7 @@ export const drag: Method = {
   survival: 0.98,
   harm: 0.02,
   hands_s: { once: 60, perPad: 1 },
-  heat: EACH_LAND,
+  heat: ALONG_ROWS,
   suits: (request) =>
     isFamily(request, 'soic', 'ssop', 'tsop', 'soj', 'plcc', 'qfp') &&
     padNamesOf(request.site.part).length > 3,

@@ -59,7 +59,6 @@ export function foundAnswerOf(plan: FoundPlan): FoundAnswer {
 function phaseAnswerOf(plan: PhasePlan): PhaseAnswer {
   const { bands, chosen, coolDown } = plan;
   const slowest = bands.reduce((a, b) => (b.melt_s.p50 > a.melt_s.p50 ? b : a));
-  const shortest = bands.reduce((a, b) => (b.stop_s < a.stop_s ? b : a));
   const worst = (pick: (band: PinBand) => number): number | null => finite(Math.max(...bands.map(pick)));
   return {
     phase: plan.phase,
@@ -67,7 +66,8 @@ function phaseAnswerOf(plan: PhasePlan): PhaseAnswer {
       ...optionAnswerOf(plan.method.id, chosen),
       melt_s: spreadAnswer(slowest.melt_s),
       liftFrom_s: finite(slowest.liftFrom_s),
-      stop_s: shortest.stop_s,
+      // One pin's window, from its melt to its own stop: others may stop sooner, and have melted sooner.
+      stop_s: slowest.stop_s,
       padDose: { p50: worst((b) => b.padDose.p50), p90: worst((b) => b.padDose.p90) },
       laminateDose: worst((b) => b.laminateDose.p50),
       neighboursAtRisk: plan.neighbours.filter((n) => !n.ok).map((n) => n.ref),
@@ -117,16 +117,16 @@ function noPlanAnswerOf(plan: NoPlan): NoPlanAnswer {
 
 export function optionAnswerOf(method: string, candidate: Candidate): OptionAnswer {
   const { pins } = candidate;
-  const melts = pins.map((pin) => pin.fullMelt_s ?? Infinity);
+  const slowest = pins.reduce((a, b) => ((b.fullMelt_s ?? Infinity) > (a.fullMelt_s ?? Infinity) ? b : a));
   const worst = (pick: (pin: Candidate['pins'][number]) => number): number | null =>
     finite(Math.max(...pins.map(pick)));
   return {
     method,
     ...toolAnswerOf(candidate.setting),
     preheat: preheatAnswerOf(candidate.setting),
-    melt_s: { p10: null, p50: finite(Math.max(...melts)), p90: null },
+    melt_s: { p10: null, p50: slowest.fullMelt_s, p90: null },
     liftFrom_s: candidate.time_s,
-    stop_s: finite(Math.min(...pins.map((pin) => pin.stop_s))),
+    stop_s: finite(slowest.stop_s),
     padDose: { p50: worst((pin) => pin.padDoseAtOff), p90: null },
     laminateDose: worst((pin) => pin.laminateDoseAtOff),
     partPeak_C: finite(celsius(Math.max(...pins.map((pin) => pin.bodyPeak_K)))),

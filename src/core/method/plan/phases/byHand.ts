@@ -1,10 +1,8 @@
 import { STILL_AIR } from '~/core/materials/air';
-import { PESSIMISTIC_CONTACT } from '~/core/thermal/joint/draws';
 import { arealHeat_J_m2K } from '~/core/thermal/stackup';
 import { handSettingOf, type Candidate } from '../../candidate';
 import { isSure, type PinBand } from '../../hand/bands';
 import { bandsByHand, Screen } from '../../hand/handBands';
-import { allowanceFor, forecastTouch } from '../../limits/forecast';
 import { tryOut, type HandHeat } from '../../hand/handTrial';
 import { hasCell, keepOutByHand } from '../../limits/keepOut';
 import { neighbourHeat } from '../../hand/neighbours';
@@ -33,7 +31,7 @@ export function* sureByHand(
     let left: number = PLAN.proven;
     for (const candidate of order) {
       const setting = handSettingOf(candidate);
-      if (isTurned(candidate) !== turned || !survivesBadContact(request, heat, setting)) continue;
+      if (isTurned(candidate) !== turned || candidate.atWorst?.inTime !== true) continue;
       if (left-- === 0) break;
       if (tell) yield tell(candidate);
       const bands = yield* bandsByHand(request, heat, setting, screen);
@@ -110,13 +108,3 @@ const distinct = (heat: HandHeat, request: PhaseRequest, setting: HandSetting) =
 
 /** Neighbours are read from this many touches at most: on large parts the outer pins alone would do. */
 const MOST_NEIGHBOUR_TOUCHES = 44;
-
-/**
- * One run at the pessimistic tenth of contact and tip, on the hardest touch: it only spares the draws on settings
- * that they would refuse anyway.
- */
-function survivesBadContact(request: PhaseRequest, heat: HandHeat, setting: HandSetting): boolean {
-  const touch = heat.touchesOf(request, setting).at(-1)!;
-  const forecast = forecastTouch(touch, allowanceFor(request, touch.pads), { factors: PESSIMISTIC_CONTACT });
-  return forecast.off_s !== null && forecast.off_s <= touch.longest_s;
-}

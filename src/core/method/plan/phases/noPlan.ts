@@ -4,7 +4,7 @@ import type { Phase } from '../../goals';
 import { methodOf } from '../../ways';
 import type { MethodId } from '../../ways/method';
 import type { Working } from '../pieces/piece';
-import type { Ranked } from '../rank';
+import { withUnproven, type Ranked } from '../rank';
 import { findRemedies, type Remedy } from '../remedies/remedy';
 import type { PhaseRequest } from '../../request';
 import { nearestMiss } from '../../limits/frontier';
@@ -39,25 +39,10 @@ export function* infeasible(request: PhaseRequest, ranked: readonly Ranked[]): W
     nearest: nearest?.miss ?? null,
     binding,
     remedies,
-    methods: ranked.map(unproven),
+    methods: withUnproven(ranked, new Set(ranked.filter((one) => one.feasible))),
     cautions,
   };
 }
-
-/** A method that looked able at nominal values and was not: it stays in sight with that as its reason. */
-const unproven = (one: Ranked): Ranked =>
-  one.feasible
-    ? {
-        ...one,
-        feasible: false,
-        reasons: [
-          ...one.reasons,
-          one.method.heat.kind === 'air'
-            ? 'By superposition a setting of it would do; run whole and drawn, none keeps every limit.'
-            : 'At nominal values a setting of it would do; none stays sure once contact, tip and copper vary.',
-        ],
-      }
-    : one;
 
 /** Strictly: of two alike the first in rank stays. */
 const nearer = (a: Candidate, b: Candidate): boolean => a !== b && nearestMiss([b, a]) === a;
