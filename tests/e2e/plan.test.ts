@@ -58,9 +58,9 @@ test('every way stands in rank with its reasons, and a forbidden one stays in si
   await page.goto('/sites/demo-door-7-U2/plan');
   await solved(page);
   const ways = page.getByRole('list', { name: 'Ways to do it' });
-  await ways.getByRole('button', { name: /Iron, a leg at a time/ }).click();
+  await ways.getByRole('button', { name: /^Why: Iron, a leg at a time/ }).click();
   await expect(ways).toContainText(/16 pins must be free at the same time/);
-  await ways.getByRole('button', { name: /Desoldering gun/ }).click();
+  await ways.getByRole('button', { name: /^Why: Desoldering gun/ }).click();
   await expect(ways).toContainText(/of the worst pad’s budget/);
   await page.getByText('scarce', { exact: true }).click();
   await solved(page);
@@ -125,7 +125,7 @@ test('two neighbours under one nozzle share one heat, and the plan says what tha
     },
   );
   const ways = page.getByRole('list', { name: 'Ways to do it' });
-  await ways.getByRole('button', { name: /Flood all joints/ }).click();
+  await ways.getByRole('button', { name: /^Why: Flood all joints/ }).click();
   await expect(ways).toContainText(/the others would need a heat of their own/);
 });
 

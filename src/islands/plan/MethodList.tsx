@@ -1,10 +1,14 @@
+import { ChevronDown, ChevronUp } from 'lucide-react';
 import { useState } from 'react';
 import type { MethodAnswer } from '~/schema/exchange/plan/planAnswer';
-import { Button, KeyCap } from '~/ui/controls/Button';
+import { KeyCap } from '~/ui/controls/Button';
 import { budget } from '~/ui/figures';
 import css from './plan.module.css';
 
-/** Every way to do it, ranked, with what it costs; those that may not be used stay in sight with the reason. */
+/**
+ * Every way to do it, ranked, with what it costs; those that may not be used stay in sight with the reason. A press takes
+ * a way; why it stands where it stands opens beside it.
+ */
 export function MethodList({
   methods,
   chosen,
@@ -28,19 +32,32 @@ export function MethodList({
           data-chosen={method.id === chosen || undefined}
           data-closed={!method.feasible || undefined}
         >
-          <button
-            type="button"
-            className={css['method']}
-            aria-expanded={open === method.id}
-            aria-pressed={method.id === chosen}
-            onClick={() => setOpen(open === method.id ? null : method.id)}
-          >
-            <span className="digits">{method.feasible ? i + 1 : '×'}</span>
-            <span>
-              <strong>{method.name}</strong>
-              <span className="quiet">{lineOf(method)}</span>
-            </span>
-          </button>
+          <div className={css['way']}>
+            <button
+              type="button"
+              className={css['method']}
+              disabled={method.option === null}
+              aria-pressed={method.id === chosen}
+              onClick={() => {
+                if (method.id !== chosen) onTake(method);
+              }}
+            >
+              <span className="digits">{method.feasible ? i + 1 : '×'}</span>
+              <span>
+                <strong>{method.name}</strong>
+                <span className="quiet">{lineOf(method)}</span>
+              </span>
+            </button>
+            <button
+              type="button"
+              className={css['wayWhy']}
+              aria-expanded={open === method.id}
+              aria-label={`Why: ${method.name}`}
+              onClick={() => setOpen(open === method.id ? null : method.id)}
+            >
+              {open === method.id ? <ChevronUp aria-hidden /> : <ChevronDown aria-hidden />}
+            </button>
+          </div>
           {open === method.id && (
             <div className={css['reasons']}>
               <p>{method.about}</p>
@@ -49,18 +66,6 @@ export function MethodList({
               ))}
               <p className="quiet">Usual failure: {method.failure}</p>
               <p className="quiet">Leaves: {method.leaves}</p>
-              {method.id !== chosen && method.option && (
-                <Button
-                  small
-                  onClick={() => {
-                    // Its reasons have done their work; the settings below come back into sight.
-                    setOpen(null);
-                    onTake(method);
-                  }}
-                >
-                  Take this way
-                </Button>
-              )}
             </div>
           )}
         </li>

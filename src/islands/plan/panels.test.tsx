@@ -44,18 +44,19 @@ describe('the ways to do it', () => {
         onTake={vi.fn()}
       />,
     );
-    const [first, closed] = screen.getAllByRole('button');
+    const [first, , closed] = screen.getAllByRole('button');
     expect(first!.textContent).toContain('3.0 % of a pad, 2.5 min');
     expect(closed!.textContent).toContain('At best pin 1 is late.');
   });
 
-  it('open to their reasons, their failure and what they leave, and are taken from there', () => {
+  it('are taken by one press, and open to their reasons, their failure and what they leave beside it', () => {
     const onTake = vi.fn();
     render(<MethodList methods={[method({})]} chosen={null} searching={false} onTake={onTake} />);
-    fireEvent.click(screen.getByRole('button'));
+    fireEvent.click(screen.getByRole('button', { name: /^Why: / }));
+    expect(onTake).not.toHaveBeenCalled();
     expect(screen.getByText('Usual failure: Rocked too soon.')).toBeTruthy();
     expect(screen.getByText('Leaves: Holes closed.')).toBeTruthy();
-    fireEvent.click(screen.getByRole('button', { name: 'Take this way' }));
+    fireEvent.click(screen.getByRole('button', { pressed: false }));
     expect(onTake).toHaveBeenCalledWith(method({}));
   });
 

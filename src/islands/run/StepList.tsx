@@ -1,7 +1,11 @@
 import { useEffect, useRef } from 'react';
 import type { RunState } from '~/core/record/runState';
 import type { JobStep } from '~/schema/records/jobs/jobPlan';
+import { passedInWords } from '~/schema/words/words';
 import css from './run.module.css';
+
+/** What a step was passed on: a clock that was ended early, a gate that was overridden. */
+const said = (at: RunState, step: JobStep): string => passedInWords(at.done.get(step.id)?.passed).trim();
 
 /** The whole job as one column; where it stands is marked by word and weight. */
 export function StepList({ steps, at }: { steps: readonly JobStep[]; at: RunState }) {
@@ -23,7 +27,10 @@ export function StepList({ steps, at }: { steps: readonly JobStep[]; at: RunStat
             <span className="digits" aria-hidden="true">
               {at.done.has(step.id) ? '✓' : here ? '▸' : i + 1}
             </span>
-            {step.title}
+            <span>
+              {step.title}
+              {said(at, step) && <span className="quiet"> {said(at, step)}</span>}
+            </span>
           </li>
         );
       })}

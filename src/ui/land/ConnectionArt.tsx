@@ -60,7 +60,8 @@ export function ConnectionArt({ id, connections, x, y, radius, outward }: ArtPro
       )}
       {tracks.flatMap((track, t) =>
         Array.from({ length: track.count }, (_, i) => {
-          const width = Math.max(track.width_mm, radius * 0.12);
+          // Drawn no wider than its pad is: the picture would lie across the next pad, and the figure stands beside it.
+          const width = Math.min(Math.max(track.width_mm, radius * 0.12), radius * 1.6);
           const turn = (t + i) * 40 * (i % 2 === 0 ? 1 : -1);
           return (
             <rect

@@ -117,16 +117,20 @@ function noPlanAnswerOf(plan: NoPlan): NoPlanAnswer {
 
 export function optionAnswerOf(method: string, candidate: Candidate): OptionAnswer {
   const { pins } = candidate;
-  const slowest = pins.reduce((a, b) => ((b.fullMelt_s ?? Infinity) > (a.fullMelt_s ?? Infinity) ? b : a));
+  // None where nothing was left of the search that could be told by pin.
+  const slowest = pins.reduce<(typeof pins)[number] | null>(
+    (a, b) => (a && (a.fullMelt_s ?? Infinity) >= (b.fullMelt_s ?? Infinity) ? a : b),
+    null,
+  );
   const worst = (pick: (pin: Candidate['pins'][number]) => number): number | null =>
     finite(Math.max(...pins.map(pick)));
   return {
     method,
     ...toolAnswerOf(candidate.setting),
     preheat: preheatAnswerOf(candidate.setting),
-    melt_s: { p10: null, p50: slowest.fullMelt_s, p90: null },
+    melt_s: { p10: null, p50: slowest?.fullMelt_s ?? null, p90: null },
     liftFrom_s: candidate.time_s,
-    stop_s: finite(slowest.stop_s),
+    stop_s: slowest && finite(slowest.stop_s),
     padDose: { p50: worst((pin) => pin.padDoseAtOff), p90: null },
     laminateDose: worst((pin) => pin.laminateDoseAtOff),
     partPeak_C: finite(celsius(Math.max(...pins.map((pin) => pin.bodyPeak_K)))),
