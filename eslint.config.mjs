@@ -4,7 +4,8 @@ import globals from 'globals';
 import tseslint from 'typescript-eslint';
 
 export default tseslint.config(
-  { ignores: ['dist', '.astro', 'node_modules', 'data', 'docs'] },
+  // Kernels are AssemblyScript: their compiler checks them.
+  { ignores: ['dist', '.astro', 'node_modules', 'data', 'docs', 'kernels'] },
   ...tseslint.configs.strictTypeChecked.map((config) => ({ ...config, files: ['**/*.ts', '**/*.tsx'] })),
   {
     files: ['**/*.ts', '**/*.tsx'],

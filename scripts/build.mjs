@@ -1,10 +1,13 @@
-// Builds the pages with the server's entry, then its planner's threads and the command line beside them, all of them whole
+// Compiles the kernels, builds the pages with the server's entry, then its planner's threads and the command line beside them, all of them whole
 // but for what is native; then compresses what is served.
 import { spawnSync } from 'node:child_process';
 import { cpSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { brotliCompressSync, constants, gzipSync } from 'node:zlib';
 import { bundle } from './bundle.mjs';
+import { writeKernels } from './kernels.mjs';
+
+await writeKernels();
 
 const astro = spawnSync(process.execPath, ['node_modules/astro/astro.js', 'build'], {
   stdio: ['ignore', 'ignore', 'inherit'],

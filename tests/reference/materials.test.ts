@@ -39,16 +39,42 @@ describe('solder of a plated hole, worked by hand', () => {
     }
   });
 
-  it('braid takes up what was there and what was added, in half of its void', () => {
+  it('braid takes up what was there and what was added, in half of its void, a bit to each land and the end cut off', () => {
     // Two joints of 1.289 mm³ and 1.5 mm³ fresh; 1.5 mm braid, 0.5 mm thick, 60 % void, half of it useful.
     const { braid_m, braidWidth_m } = consumptionOf(request, rock, settingAt(340));
     const volume = 2 * (jointVolume_m3(CAPACITOR, 1.6e-3, true) * 1e9 + 1.5);
-    expect(braid_m * 1e3).toBeCloseTo(volume / (0.5 * 0.6 * braidWidth_m * 1e3 * 0.5), 6);
+    expect(braid_m * 1e3).toBeCloseTo(volume / (0.5 * 0.6 * braidWidth_m * 1e3 * 0.5) + 2 * 2 + 10, 6);
   });
 
-  it('flux is a 0.3 mm film over each land: pin one square, pin two round, 1.8 mm, make 1.74 µL', () => {
+  it('flux is a drop to the site and four microlitres to a pin', () => {
     const { flux_m3 } = consumptionOf(request, rock, settingAt(340));
-    expect(flux_m3 * 1e9).toBeCloseTo((1.8 ** 2 + (Math.PI / 4) * 1.8 ** 2) * 0.3, 9);
+    expect(flux_m3 * 1e9).toBeCloseTo(20 + 2 * 4, 9);
+  });
+});
+
+describe('what such work takes (common practice)', () => {
+  const wick = methodOf('joint-by-joint');
+  const taken = (family: Parameters<typeof surfaceRequest>[0]) =>
+    consumptionOf(inPhase(surfaceRequest(family)), wick, settingAt(340));
+
+  it('a 44-pin pack takes 0.1 to 0.3 mL of flux', () => {
+    const { flux_m3 } = taken({ family: 'qfp', pins: 44, pitch_m: 0.8e-3 });
+    expect(flux_m3 * 1e6).toBeGreaterThan(0.1);
+    expect(flux_m3 * 1e6).toBeLessThan(0.3);
+  });
+
+  it('twenty-eight lands take more than half a hand of braid, and a site a few millilitres of solvent', () => {
+    const { braid_m, solvent_m3 } = taken({ family: 'soj', pins: 28 });
+    expect(braid_m * 1e3).toBeGreaterThan(50);
+    expect(solvent_m3 * 1e6).toBeGreaterThan(2);
+    expect(solvent_m3 * 1e6).toBeLessThan(10);
+  });
+
+  it('low-melt alloy is reckoned with what the heat model floods: about half a gram for 28 leads', () => {
+    const request = inPhase(surfaceRequest({ family: 'soic', pins: 28 }));
+    const { lowMelt_kg } = consumptionOf(request, methodOf('low-melt-flood'), settingAt(300));
+    expect(lowMelt_kg * 1e3).toBeGreaterThan(0.3);
+    expect(lowMelt_kg * 1e3).toBeLessThan(1);
   });
 });
 

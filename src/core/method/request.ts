@@ -178,13 +178,26 @@ export const likeness = (request: PlanRequest, pad: string): string =>
     boardUnder(request, [pad]).copper.map((layer) => layer.rings?.map((ring) => ring.coverage) ?? null),
   ]);
 
+type Place = ReturnType<typeof padPlaces>[number];
+/** Asked for every pad of every touch: a hundred pads are placed once, not a hundred times. */
+const placed = new WeakMap<PlanSite, ReadonlyMap<string, Place>>();
+
+function placesOf(site: PlanSite): ReadonlyMap<string, Place> {
+  const known = placed.get(site);
+  if (known) return known;
+  const at = { side: site.partSide, x_m: site.x_m, y_m: site.y_m, rotation_rad: site.rotation_rad };
+  const places = new Map(padPlaces(at, site.part).map((place) => [place.pad, place]));
+  placed.set(site, places);
+  return places;
+}
+
 /** The board as pads of the site meet it, about their middle. */
 export function boardUnder(
   { board, site }: Pick<PlanRequest, 'board' | 'site'>,
   pads: readonly string[],
 ): Board {
-  const at = { side: site.partSide, x_m: site.x_m, y_m: site.y_m, rotation_rad: site.rotation_rad };
-  const places = padPlaces(at, site.part).filter((place) => pads.includes(place.pad));
+  const of = placesOf(site);
+  const places = pads.flatMap((pad) => of.get(pad) ?? []);
   const mean = (values: readonly number[]): number => values.reduce((a, b) => a + b, 0) / values.length;
   return places.length === 0
     ? board

@@ -60,8 +60,8 @@ export const PLAN = {
   /** Dwells closer than this are the same to a hand; under air, than the second. */
   timeResolution_s: 3,
   airResolution_s: 10,
-  /** So many draws are handed out and shown at a time. */
-  batch: 25,
+  /** So many draws are handed out and shown at a time; an even number, as they are run two and two. */
+  batch: 26,
   /** Dose curves are compared on this grid. */
   gridStep_s: 0.1,
   /** A neighbour's joint must stay this far under its solidus (heat.md: kept a margin). */

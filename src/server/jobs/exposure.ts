@@ -1,3 +1,4 @@
+import { alone } from '~/core/thermal/network/prepared';
 import { isSurface, padNamesOf } from '~/core/packages/form';
 import { airScenario, airFrom_s } from '~/core/method/air/airScenario';
 import { livesAt, livesOf } from '~/core/method/limits/forecast';
@@ -107,7 +108,7 @@ function onLands(
       ? heat.touchesOf(request, setting)[0]!
       : landTouch(request, setting, [dwell.pad], 'one');
   const duration_s = Math.max(dwell.off_s!, SHORTEST_TOUCH_s);
-  const run = touch.run({ duration_s });
+  const run = alone(touch.prepare({ duration_s }));
   const lives = livesAt(touch.laminate, touch.land_m2);
   const padDose = doseCurve(lives.pad, run.time_s, run.land_K).at(-1)!;
   const laminateDose = doseCurve(lives.laminate, run.time_s, run.laminate_K).at(-1)!;
@@ -139,7 +140,7 @@ function underStroke(
   const duration_s = Math.max(off_s! * passing, SHORTEST_TOUCH_s);
   return pads.map((pad) => {
     const touch = landTouch(request, setting, [pad], 'one');
-    const run = touch.run({ duration_s });
+    const run = alone(touch.prepare({ duration_s }));
     const lives = livesAt(touch.laminate, touch.land_m2);
     return {
       kind: 'exposure',

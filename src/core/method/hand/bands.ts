@@ -1,4 +1,5 @@
-import { jointDraws } from '~/core/thermal/joint/draws';
+import { jointDraws, type Draw } from '~/core/thermal/joint/draws';
+import { alone, readAs, together, type Prepared } from '~/core/thermal/network/prepared';
 import { doseCurve } from '~/core/thermal/history';
 import { percentile, spreadOf, type Spread } from '~/core/statistics/percentile';
 import type { HandSetting, PhaseRequest } from '../request';
@@ -38,35 +39,43 @@ export interface DrawnTouch {
   readonly dwells: readonly DrawnDwell[];
 }
 
-/** Runs draws of a touch, those from one up to another of all of them. Null is a pause after each. */
+/** Runs draws of a touch, those from one up to another of all of them, two and two. Null is a pause after each pair. */
 export function* drawDwells(
   touch: Touch,
   of: { readonly draws: number; readonly seed: number; readonly from?: number; readonly to?: number },
 ): Generator<null, DrawnDwell[]> {
   const dwells: DrawnDwell[] = [];
-  for (const draw of jointDraws(touch, of.draws, of.seed).slice(of.from, of.to)) {
-    const lives = livesAt(touch.laminate, touch.land_m2, draw.padLife, draw.laminateLife);
-    let molten_s = Infinity;
-    const run = touch.run({
-      duration_s: touch.longest_s + PLAN.past_s,
-      factors: draw.factors,
-      tolerance_K: PLAN.tolerance_K,
-      // Past the melt only the doses matter, and they run on almost straight.
-      stopWhen: (time_s, _land_K, molten) => {
-        if (molten && time_s < molten_s) molten_s = time_s;
-        return time_s > molten_s + FOLLOW_s;
-      },
-    });
-    dwells.push({
-      melt_s: run.fullMelt_s ?? Infinity,
-      time_s: run.time_s,
-      pad: doseCurve(lives.pad, run.time_s, run.land_K),
-      laminate: doseCurve(lives.laminate, run.time_s, run.laminate_K),
-      body_K: run.body_K,
-    });
+  const drawn = jointDraws(touch, of.draws, of.seed).slice(of.from, of.to);
+  for (let i = 0; i < drawn.length; i += 2) {
+    const [one, other] = [drawn[i]!, drawn[i + 1]];
+    const first = drawnDwell(touch, one);
+    if (other) dwells.push(...together(first, drawnDwell(touch, other)));
+    else dwells.push(alone(first));
     yield null;
   }
   return dwells;
+}
+
+function drawnDwell(touch: Touch, draw: Draw): Prepared<DrawnDwell> {
+  const lives = livesAt(touch.laminate, touch.land_m2, draw.padLife, draw.laminateLife);
+  let molten_s = Infinity;
+  const prepared = touch.prepare({
+    duration_s: touch.longest_s + PLAN.past_s,
+    factors: draw.factors,
+    tolerance_K: PLAN.tolerance_K,
+    // Past the melt only the doses matter, and they run on almost straight.
+    stopWhen: (time_s, _land_K, molten) => {
+      if (molten && time_s < molten_s) molten_s = time_s;
+      return time_s > molten_s + FOLLOW_s;
+    },
+  });
+  return readAs(prepared, (run) => ({
+    melt_s: run.fullMelt_s ?? Infinity,
+    time_s: run.time_s,
+    pad: doseCurve(lives.pad, run.time_s, run.land_K),
+    laminate: doseCurve(lives.laminate, run.time_s, run.laminate_K),
+    body_K: run.body_K,
+  }));
 }
 
 /** Some draws of one touch of a setting, as a piece of a plan. */

@@ -1,3 +1,4 @@
+import { alone } from '~/core/thermal/network/prepared';
 import type { HandHeat } from './handTrial';
 import type { HandSetting, PhaseRequest } from '../request';
 import { PLAN } from '../settings';
@@ -18,7 +19,8 @@ export interface TouchCurves {
 export function curvesOf(request: PhaseRequest, heat: HandHeat, setting: HandSetting): TouchCurves[] {
   const known = new Map<string, Omit<TouchCurves, 'pad'>>();
   return heat.touchesOf(request, setting).map((touch) => {
-    const run = known.get(touch.likeness) ?? touch.run({ duration_s: touch.longest_s + PLAN.past_s });
+    const run =
+      known.get(touch.likeness) ?? alone(touch.prepare({ duration_s: touch.longest_s + PLAN.past_s }));
     known.set(touch.likeness, run);
     return {
       pad: touch.name,

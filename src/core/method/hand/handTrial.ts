@@ -5,7 +5,7 @@ import type { HandSetting, PhaseRequest } from '../request';
 import { isTurned } from '../limits/frontier';
 import { against, type TipRange } from '../limits/habits';
 import { PLAN } from '../settings';
-import { allowanceFor, forecastTouch, type PinForecast } from '../limits/forecast';
+import { allowanceFor, forecastBoth, forecastTouch, type PinForecast } from '../limits/forecast';
 import type { Touch } from './touch';
 
 /** What a method does with a tool in the hand: with which tools, and which touches a setting comes to. */
@@ -30,28 +30,32 @@ export function tryOut(
 ): Candidate {
   const runs = new Map<string, PinForecast>();
   const touches = heat.touchesOf(request, setting);
+  const hardest = touches.at(-1)!;
+  const forecastOf = (touch: Touch): PinForecast =>
+    known.get(touch.name) ??
+    runs.get(touch.likeness) ??
+    forecastTouch(touch, allowanceFor(request, touch.pads));
+  let worst: PinForecast | null = null;
+  if (!known.has(hardest.name)) {
+    const [nominal, badly] = forecastBoth(hardest, allowanceFor(request, hardest.pads), PESSIMISTIC_CONTACT);
+    runs.set(hardest.likeness, nominal);
+    worst = badly;
+  }
   const pins = touches.map((touch) => {
-    const forecast =
-      known.get(touch.name) ??
-      runs.get(touch.likeness) ??
-      forecastTouch(touch, allowanceFor(request, touch.pads));
+    const forecast = forecastOf(touch);
     runs.set(touch.likeness, forecast);
     return { ...forecast, pad: touch.name, pads: touch.pads };
   });
-  const hardest = touches.at(-1)!;
-  const candidate = gathered(setting, pins, hardest.liquidus_K);
   return {
-    ...candidate,
+    ...gathered(setting, pins, hardest.liquidus_K),
     against: against(request, setting, heat.tipFor?.(request) ?? null),
-    ...(isLate(pins.at(-1)!) ? {} : { atWorst: atWorst(request, hardest) }),
+    ...(worst ? { atWorst: atWorst(worst, hardest) } : {}),
   };
 }
 
-function atWorst(request: PhaseRequest, touch: Touch): NonNullable<Candidate['atWorst']> {
-  const { off_s } = forecastTouch(touch, allowanceFor(request, touch.pads), { factors: PESSIMISTIC_CONTACT });
-  const inTime = off_s !== null && off_s <= touch.longest_s;
-  const timed_s = PLAN.timedShare * touch.longest_s;
-  return { inTime, late_s: Math.max(0, (inTime ? off_s : touch.longest_s) - timed_s) };
+function atWorst({ off_s }: PinForecast, { longest_s }: Touch): NonNullable<Candidate['atWorst']> {
+  const inTime = off_s !== null && off_s <= longest_s;
+  return { inTime, late_s: Math.max(0, (inTime ? off_s : longest_s) - PLAN.timedShare * longest_s) };
 }
 
 /** One setting's touches as a candidate. */

@@ -5,7 +5,7 @@ import type { ThroughHolePackage } from '~/core/packages/throughHole';
 import type { MeltingRange } from '~/core/solder/mixture';
 import { JOINT } from '~/core/thermal/joint/settings';
 import { meltingOf, type JointScenario } from '~/core/thermal/joint/scenario';
-import { simulateJoint, type Probe } from '~/core/thermal/joint/simulate';
+import { preparedJoint, simulateJoint, type Probe } from '~/core/thermal/joint/simulate';
 import {
   boardUnder,
   likeness,
@@ -16,10 +16,10 @@ import {
   type PlanSite,
 } from '../request';
 import { PLAN } from '../settings';
-import type { Touch, TouchRun } from './touch';
+import type { Touch } from './touch';
 
 /** What was done to a pin before it is heated. */
-export interface Prepared {
+export interface Done {
   readonly melting?: MeltingRange | undefined;
   /** Cut off at the body. */
   readonly stub?: boolean | undefined;
@@ -30,7 +30,7 @@ export function scenarioFor(
   request: PlanRequest,
   setting: HandSetting,
   pad: string,
-  { melting, stub }: Prepared = {},
+  { melting, stub }: Done = {},
 ): JointScenario {
   const { site } = request;
   return {
@@ -63,19 +63,10 @@ export const ironOf = (setting: HandSetting, touch: string): JointScenario['iron
  * A tip on one pin. A gun's suction chills the barrel at once, so all of it must be over liquidus by a margin
  * as it starts (common practice; `JOINT.suctionMargin_K`).
  */
-export function holeTouch(
-  request: PlanRequest,
-  setting: HandSetting,
-  pad: string,
-  prepared: Prepared = {},
-): Touch {
-  const scenario = scenarioFor(request, setting, pad, prepared);
+export function holeTouch(request: PlanRequest, setting: HandSetting, pad: string, done: Done = {}): Touch {
+  const scenario = scenarioFor(request, setting, pad, done);
   const { part } = scenario;
   const meltMargin_K = setting.tip.shape === 'hollow' ? JOINT.suctionMargin_K : 0;
-  const run: Touch['run'] = (options) => {
-    const whole: TouchRun = simulateJoint(scenario, { ...options, meltMargin_K });
-    return whole;
-  };
   return {
     name: pad,
     pads: [pad],
@@ -85,7 +76,7 @@ export function holeTouch(
     land_m2: (Math.PI / 4) * (part.landDiameter_m ** 2 - part.holeDiameter_m ** 2),
     longest_s: PLAN.longestDwell_s,
     liquidus_K: meltingOf(scenario).liquidus_K + meltMargin_K,
-    run,
+    prepare: (options) => preparedJoint(scenario, { ...options, meltMargin_K }),
     peaksNear: (neighbours, duration_s) => {
       if (neighbours.length === 0) return [];
       const probes = neighbours.map((n) => neighbourProbe(request, pad, n));

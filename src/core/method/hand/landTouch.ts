@@ -9,7 +9,13 @@ import { PLAN } from '../settings';
 import { guestOf, LEAST_GUEST_DISTANCE_m } from '~/core/thermal/joint/guests';
 import { meltingOf } from '~/core/thermal/joint/scenario';
 import { lowest } from '~/core/thermal/joint/simulate';
-import { simulateSurface, type SurfaceRun, type SurfaceScenario } from '~/core/thermal/joint/surface';
+import { readAs } from '~/core/thermal/network/prepared';
+import {
+  preparedSurface,
+  simulateSurface,
+  type SurfaceRun,
+  type SurfaceScenario,
+} from '~/core/thermal/joint/surface';
 import {
   boardUnder,
   likeness,
@@ -68,12 +74,13 @@ export function landTouch(
     land_m2: smallest_m2,
     longest_s: longest_s(stance, extra.melting !== undefined),
     liquidus_K: meltingOf(scenario).liquidus_K,
-    run: (options) => {
-      const run = touchRunOf(simulateSurface(scenario, options));
-      if (stance !== 'swept') return run;
-      const life = touchedBondEndurance(request.board.laminate, smallest_m2);
-      return { ...run, land_K: underSweep(run, 1 / pads.length, life) };
-    },
+    prepare: (options) =>
+      readAs(preparedSurface(scenario, options), (whole) => {
+        const run = touchRunOf(whole);
+        if (stance !== 'swept') return run;
+        const life = touchedBondEndurance(request.board.laminate, smallest_m2);
+        return { ...run, land_K: underSweep(run, 1 / pads.length, life) };
+      }),
     peaksNear: (neighbours, duration_s) => peaksNear(request, scenario, pads, neighbours, duration_s),
   };
 }

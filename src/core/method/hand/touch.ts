@@ -1,6 +1,7 @@
 import type { LaminateId } from '~/core/materials/laminates';
 import type { Board } from '~/core/thermal/stackup';
 import type { Factors } from '~/core/thermal/joint/scenario';
+import type { Prepared } from '~/core/thermal/network/prepared';
 import type { Neighbour } from '../request';
 
 /** What one touch of a hot tip does, whatever it stands on; temperatures in K at the times in `time_s`. */
@@ -41,7 +42,8 @@ export interface Touch {
   readonly longest_s: number;
   /** Where all its solder is liquid. */
   readonly liquidus_K: number;
-  run(options: TouchOptions): TouchRun;
+  /** Ready to run, alone or beside another of its kind. */
+  prepare(options: TouchOptions): Prepared<TouchRun>;
   /** Peak under each neighbour if the touch lasts that long, K. */
   peaksNear(neighbours: readonly Neighbour[], duration_s: number): number[];
 }

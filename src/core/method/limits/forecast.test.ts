@@ -1,3 +1,4 @@
+import { alone } from '~/core/thermal/network/prepared';
 import { describe, expect, it } from 'vitest';
 import {
   GUN,
@@ -36,7 +37,7 @@ function touches(): Touch[] {
 }
 
 const meltOf = (touch: Touch, tolerance_K: number): number | null =>
-  touch.run({ duration_s: touch.longest_s + PLAN.past_s, tolerance_K }).fullMelt_s;
+  alone(touch.prepare({ duration_s: touch.longest_s + PLAN.past_s, tolerance_K })).fullMelt_s;
 
 describe('the forecast of a touch', () => {
   it('melts as a run with steps many times finer does: a few hundredths, of what is uncertain by tenths', () => {

@@ -8,7 +8,8 @@ import { bodyCounts } from '../goals';
 import type { PhaseRequest } from '../request';
 import { PLAN } from '../settings';
 import { stopOf, type Allowance, type Stop } from './stop';
-import type { Touch } from '../hand/touch';
+import { alone, readAs, together, type Prepared } from '~/core/thermal/network/prepared';
+import type { Touch, TouchRun } from '../hand/touch';
 
 /** One touch at nominal values. */
 export interface PinForecast extends Stop {
@@ -63,28 +64,41 @@ export function allowanceFor(request: PhaseRequest, pads: readonly string[]): Al
 const shareOf = (spent: number): number => Math.max(PLAN.leastShare, PLAN.dwellShare * (1 - spent));
 
 /** Runs one touch until the iron would leave it, and reads its melt, its doses and its stop. */
-export function forecastTouch(
+export const forecastTouch = (touch: Touch, allowance: Allowance): PinForecast =>
+  alone(forecast(touch, allowance));
+
+/** The same at nominal values and with other factors, side by side. */
+export const forecastBoth = (
   touch: Touch,
   allowance: Allowance,
-  options: { readonly factors?: Factors } = {},
-): PinForecast {
-  const lives = livesAt(touch.laminate, touch.land_m2);
+  factors: Factors,
+): [nominal: PinForecast, other: PinForecast] =>
+  together(forecast(touch, allowance), forecast(touch, allowance, factors));
+
+function forecast(touch: Touch, allowance: Allowance, factors?: Factors): Prepared<PinForecast> {
   let molten_s = Infinity;
-  const liquidusMargin_s = PLAN.settle_s + PLAN.reaction_s;
-  const run = touch.run({
+  const prepared = touch.prepare({
     duration_s: touch.longest_s + PLAN.past_s,
-    factors: options.factors,
+    factors,
     tolerance_K: PLAN.tolerance_K,
     stopWhen: (time_s, _land_K, molten) => {
       if (molten && time_s < molten_s) molten_s = time_s;
-      return time_s >= molten_s + liquidusMargin_s;
+      return time_s >= molten_s + AFTER_MELT_s;
     },
   });
+  return readAs(prepared, (run) => forecastOf(run, touch, allowance));
+}
+
+/** From the melt until the iron has left. */
+const AFTER_MELT_s = PLAN.settle_s + PLAN.reaction_s;
+
+function forecastOf(run: TouchRun, touch: Touch, allowance: Allowance): PinForecast {
+  const lives = livesAt(touch.laminate, touch.land_m2);
   const pad = doseCurve(lives.pad, run.time_s, run.land_K);
   const laminate = doseCurve(lives.laminate, run.time_s, run.laminate_K);
   const dwell = { time_s: run.time_s, pad, laminate, body_K: run.body_K };
   const stop = stopOf(dwell, allowance, touch.longest_s);
-  const off_s = run.fullMelt_s === null ? null : run.fullMelt_s + liquidusMargin_s;
+  const off_s = run.fullMelt_s === null ? null : run.fullMelt_s + AFTER_MELT_s;
   const held_s = off_s ?? stop.stop_s;
   return {
     pad: touch.name,

@@ -1,11 +1,20 @@
-import { integrate, type EnergyAccount, type Integration } from '../network/integrate';
+import type { EnergyAccount, Integration } from '../network/integrate';
+import { alone, type Prepared } from '../network/prepared';
 import { NetworkBuilder, type ThermalNetwork } from '../network/network';
 import { SOLVER } from '../network/settings';
 import { soaked, type FaceFilm, type Soaked } from '../preheat';
 import { firstReached_s } from '../history';
 import { addBarrel, type SolderPlace } from './barrel';
 import { addGuest, type Guest } from './guests';
-import { RingBuilder, holeMesh, mix, ringSpot, type RingField, type Surroundings } from './rings';
+import {
+  RingBuilder,
+  holeMesh,
+  mix,
+  ringSpot,
+  type RingField,
+  type RingSpot,
+  type Surroundings,
+} from './rings';
 import { meltingOf, NOMINAL, type Factors, type JointScenario } from './scenario';
 import { addTip, contact_W_K, sectorsUnder, touch } from './tip';
 
@@ -120,7 +129,11 @@ export function surroundingsOf(
 }
 
 /** Runs one joint from touch-down. Throws only on a network with non-finite or non-positive data. */
-export function simulateJoint(scenario: JointScenario, options: RunOptions): JointRun {
+export const simulateJoint = (scenario: JointScenario, options: RunOptions): JointRun =>
+  alone(preparedJoint(scenario, options));
+
+/** A joint ready to run: its network, what is asked of it, and how its run is read. */
+export function preparedJoint(scenario: JointScenario, options: RunOptions): Prepared<JointRun> {
   const model = buildJoint(scenario, options.factors, options.guests);
   const { place, solder } = model;
   const probes = (options.probes ?? []).map((probe) => ringSpot(model.rings, probe.distance_m, probe.face));
@@ -137,25 +150,36 @@ export function simulateJoint(scenario: JointScenario, options: RunOptions): Joi
   const stop = options.stopWhen;
   const margin_K = options.meltMargin_K ?? 0;
   const molten_K = model.liquidus_K + margin_K;
-  const molten = (temperature_K: Float64Array): boolean => {
-    for (const { node } of solder) if (temperature_K[node]! < molten_K) return false;
+  const molten = (at_K: (node: number) => number): boolean => {
+    for (const { node } of solder) if (at_K(node) < molten_K) return false;
     return true;
   };
-  const run = integrate(model.network, {
-    duration_s: options.duration_s,
-    tracked,
-    tolerance_K: options.tolerance_K,
-    maxStep_s: options.maxStep_s,
-    stopWhen: stop && ((time_s, _step_s, t) => stop(time_s, t[place.land]!, molten(t))),
-  });
+  return {
+    network: model.network,
+    options: {
+      duration_s: options.duration_s,
+      tracked,
+      tolerance_K: options.tolerance_K,
+      maxStep_s: options.maxStep_s,
+      stopWhen: stop && ((time_s, _step_s, at_K) => stop(time_s, at_K(place.land), molten(at_K))),
+    },
+    read: (run) => jointRunOf(run, model, probes, margin_K),
+  };
+}
 
+function jointRunOf(
+  run: Integration,
+  { place, rings, solder, liquidus_K }: JointModel,
+  probes: readonly RingSpot[],
+  margin_K: number,
+): JointRun {
   const [tip_K, land_K, farLand_K, body_K] = run.tracked_K as [
     Float64Array,
     Float64Array,
     Float64Array,
     Float64Array,
   ];
-  const landRows = run.tracked_K.slice(4, 4 + model.rings.sheets.length);
+  const landRows = run.tracked_K.slice(4, 4 + rings.sheets.length);
   const solderRows = run.tracked_K.slice(4 + landRows.length, 4 + landRows.length + solder.length);
   const guestRows = run.tracked_K.slice(4 + landRows.length + solder.length).slice(0, place.guests.length);
   const probeRows = run.tracked_K.slice(4 + landRows.length + solder.length + guestRows.length);
@@ -164,7 +188,11 @@ export function simulateJoint(scenario: JointScenario, options: RunOptions): Joi
   const last = melts.reduce((best, time, i) => (time > melts[best]! ? i : best), 0);
   const coldestSolder_K = lowest(solderRows);
   const fullMelt_s =
-    margin_K > 0 ? firstReached_s(run.time_s, coldestSolder_K, molten_K) : never >= 0 ? null : melts[last]!;
+    margin_K > 0
+      ? firstReached_s(run.time_s, coldestSolder_K, liquidus_K + margin_K)
+      : never >= 0
+        ? null
+        : melts[last]!;
   return {
     outcome: run.outcome,
     time_s: run.time_s,
@@ -172,7 +200,7 @@ export function simulateJoint(scenario: JointScenario, options: RunOptions): Joi
     land_K,
     farLand_K,
     body_K,
-    laminate_K: throughThickness(landRows, model.rings),
+    laminate_K: throughThickness(landRows, rings),
     coldestSolder_K,
     solder: solder.map(({ where }, i) => ({ where, history_K: solderRows[i]! })),
     guests_K: guestRows,

@@ -7,7 +7,8 @@ import { formOf, type PadForm } from '~/core/packages/form';
 import type { SurfacePackage } from '~/core/packages/surface';
 import type { MeltingRange } from '~/core/solder/mixture';
 import { SOLVER } from '../network/settings';
-import { integrate, type EnergyAccount, type Integration } from '../network/integrate';
+import type { EnergyAccount, Integration } from '../network/integrate';
+import { alone, type Prepared } from '../network/prepared';
 import { NetworkBuilder } from '../network/network';
 import { soaked, type Preheat } from '../preheat';
 import type { Board } from '../stackup';
@@ -81,10 +82,14 @@ const FOLLOWED_PADS = 4;
  * do not warm each other through the board, only through the part (at 1 to 10 s the board carries heat a
  * few millimetres, and what a neighbour gains is on the safe side of the melt).
  */
-export function simulateSurface(
+export const simulateSurface = (scenario: SurfaceScenario, options: SurfaceOptions): SurfaceRun =>
+  alone(preparedSurface(scenario, options));
+
+/** The same, ready to run. */
+export function preparedSurface(
   scenario: SurfaceScenario,
   { duration_s, factors = NOMINAL, tolerance_K, stopWhen }: SurfaceOptions,
-): SurfaceRun {
+): Prepared<SurfaceRun> {
   const { board, part } = scenario;
   const melting = meltingOf(scenario);
   const net = new NetworkBuilder();
@@ -187,42 +192,45 @@ export function simulateSurface(
   const network = net.done();
   const worked = placed.filter((p) => p.heated);
   const molten_K = Math.max(melting.liquidus_K, melting.solidus_K + SOLVER.eutecticSmear_K);
-  const run = integrate(network, {
-    duration_s,
-    tracked,
-    tolerance_K,
-    stopWhen:
-      stopWhen &&
-      ((time_s, _step_s, t) =>
-        stopWhen(
-          time_s,
-          worked.reduce((hottest, p) => Math.max(hottest, t[p.land]!), 0),
-          worked.every((p) => t[p.solder]! >= molten_K),
-        )),
-  });
   const melted = (times: Float64Array, i: number): number | null => {
     const at_s = times[i]!;
     return Number.isNaN(at_s) ? null : at_s;
   };
   return {
-    outcome: run.outcome,
-    time_s: run.time_s,
-    tip_K: run.tracked_K[0]!,
-    body_K: run.tracked_K[1]!,
-    bodyLimit_K: form.body.limit_K,
-    pads: placed.map(({ pad, like, heated }, i) => ({
-      pad: pad.pad,
-      like,
-      heated,
-      solidus_s: melted(run.solidus_s, i),
-      liquidus_s: melted(run.liquidus_s, i),
-      solder_K: run.tracked_K[2 + 3 * i]!,
-      land_K: run.tracked_K[3 + 3 * i]!,
-      farFace_K: run.tracked_K[4 + 3 * i]!,
-      area_m2: pad.width_m * pad.height_m,
-    })),
-    guests: guestRows(guests, run.tracked_K.slice(2 + 3 * placed.length), board_K),
-    energy: run.energy,
+    network,
+    options: {
+      duration_s,
+      tracked,
+      tolerance_K,
+      stopWhen:
+        stopWhen &&
+        ((time_s, _step_s, at_K) =>
+          stopWhen(
+            time_s,
+            worked.reduce((hottest, p) => Math.max(hottest, at_K(p.land)), 0),
+            worked.every((p) => at_K(p.solder) >= molten_K),
+          )),
+    },
+    read: (run) => ({
+      outcome: run.outcome,
+      time_s: run.time_s,
+      tip_K: run.tracked_K[0]!,
+      body_K: run.tracked_K[1]!,
+      bodyLimit_K: form.body.limit_K,
+      pads: placed.map(({ pad, like, heated }, i) => ({
+        pad: pad.pad,
+        like,
+        heated,
+        solidus_s: melted(run.solidus_s, i),
+        liquidus_s: melted(run.liquidus_s, i),
+        solder_K: run.tracked_K[2 + 3 * i]!,
+        land_K: run.tracked_K[3 + 3 * i]!,
+        farFace_K: run.tracked_K[4 + 3 * i]!,
+        area_m2: pad.width_m * pad.height_m,
+      })),
+      guests: guestRows(guests, run.tracked_K.slice(2 + 3 * placed.length), board_K),
+      energy: run.energy,
+    }),
   };
 }
 

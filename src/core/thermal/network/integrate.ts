@@ -1,19 +1,9 @@
-import {
-  MUSHY,
-  enthalpyCurve,
-  liquidShare,
-  meltAt,
-  meltOfHeat,
-  type EnthalpyCurve,
-  type Melt,
-} from './enthalpy';
-import type { HeaterNode, ThermalNetwork } from './network';
+import { CompiledStepper } from './compiled';
+import type { ThermalNetwork } from './network';
+import { PlainStepper } from './plain';
 import { Recorder } from './recorder';
 import { SOLVER } from './settings';
-import { StageMatrix } from './stageMatrix';
-
-/** Alexander's two-stage, stiffly accurate, L-stable SDIRK (SIAM J. Numer. Anal. 14, 1977). */
-const GAMMA = 1 - Math.SQRT1_2;
+import type { LaneResult, Stepper, StepLimits } from './stepper';
 
 export interface Integration {
   readonly outcome: 'done' | 'stopped' | 'not-converged';
@@ -35,350 +25,92 @@ export interface EnergyAccount {
   readonly relativeResidual: number;
 }
 
-export interface IntegrationOptions {
+export interface IntegrationOptions extends Partial<StepLimits> {
   readonly duration_s: number;
   readonly tracked: readonly number[];
-  readonly tolerance_K?: number;
-  readonly maxStep_s?: number;
-  /** Called after each step with all temperatures; true ends the run there. */
-  readonly stopWhen?: (time_s: number, step_s: number, temperature_K: Float64Array) => boolean;
+  /** Asked after each step, with the temperature of any node; true ends the run there. */
+  readonly stopWhen?:
+    ((time_s: number, step_s: number, at_K: (node: number) => number) => boolean) | undefined;
 }
 
-type HeaterState = 'off' | 'band' | 'full';
+/** A network and what is asked of it. */
+export interface Asked {
+  readonly network: ThermalNetwork;
+  readonly options: IntegrationOptions;
+}
+
+/** Integrates a thermal network from its initial temperatures. */
+export function integrate(network: ThermalNetwork, options: IntegrationOptions): Integration {
+  return run((limits) => new CompiledStepper([network, network], limits), [options])[0]!;
+}
 
 /**
- * Integrates a thermal network from its initial temperatures.
- * On each step the solder's phases and the heaters' states are guessed, the then linear system is
- * solved exactly, and the guess is corrected until it holds, so the energy balance closes to rounding.
+ * Two networks side by side, for little more than one costs. They take the same steps, short enough for both; duration and
+ * limits are those of the first. Where they differ in shape they go one after the other.
  */
-export function integrate(network: ThermalNetwork, options: IntegrationOptions): Integration {
-  return new Integrator(network, options).run();
+export function integrateTogether(first: Asked, second: Asked): [Integration, Integration] {
+  const pair = [first.network, second.network] as const;
+  if (!CompiledStepper.alike(...pair))
+    return [integrate(first.network, first.options), integrate(second.network, second.options)];
+  const options = [first.options, second.options];
+  return run((limits) => new CompiledStepper(pair, limits), options) as [Integration, Integration];
 }
 
-class Integrator {
-  private readonly size: number;
-  private readonly matrix: StageMatrix;
-  private readonly curves: readonly EnthalpyCurve[];
-  /** Liquid share of each melting node, how fast it last moved, and where it is taken to be within a step. */
-  private readonly share: Float64Array;
-  private readonly shareRate_1_s: Float64Array;
-  private readonly halfway: Float64Array;
-  /** What each wetting lets through of its links, and where it is taken to be within a step. */
-  private readonly wetted: Float64Array;
-  private readonly wettedHalfway: Float64Array;
-  /** Place among the melting nodes of what each wetting waits for, −1 where it begins at once. */
-  private readonly waitsFor: Int32Array;
-  private readonly phases: Melt[];
-  private readonly heaterStates: HeaterState[];
-  private readonly source_W: Float64Array;
-  private readonly slope: Float64Array;
-  /** One over each slope, for the error estimate. */
-  private readonly perSlope: Float64Array;
-  private readonly offset: Float64Array;
-  private readonly enthalpy: Float64Array;
-  private readonly base: Float64Array;
-  private readonly rate1: Float64Array;
-  private readonly rate2: Float64Array;
-  private readonly stage1: Float64Array;
-  private readonly temperature: Float64Array;
-  private solves = 0;
+/** The same in plain code, for any number of networks that step together. */
+export const integratePlainly = (asked: readonly Asked[]): Integration[] =>
+  run(
+    (limits) =>
+      new PlainStepper(
+        asked.map((a) => a.network),
+        limits,
+      ),
+    asked.map((a) => a.options),
+  );
 
-  constructor(
-    private readonly network: ThermalNetwork,
-    private readonly options: IntegrationOptions,
-  ) {
-    const { size, melting, heaters } = network;
-    const zeros = () => new Float64Array(size);
-    this.size = size;
-    this.matrix = new StageMatrix(network);
-    this.curves = melting.map((lump) => enthalpyCurve(lump, SOLVER.eutecticSmear_K));
-    this.share = new Float64Array(melting.length);
-    this.shareRate_1_s = new Float64Array(melting.length);
-    this.halfway = new Float64Array(melting.length);
-    this.wetted = Float64Array.from(network.wettings, ({ dryShare }) => dryShare);
-    this.wettedHalfway = Float64Array.from(this.wetted);
-    this.waitsFor = Int32Array.from(network.wettings, ({ waitsFor }) =>
-      melting.findIndex(({ node }) => node === waitsFor),
-    );
-    this.phases = melting.map((lump, i) => meltAt(this.curves[i]!, network.initial_K[lump.node]!));
-    this.heaterStates = heaters.map(() => 'band');
-    this.source_W = zeros();
-    this.slope = Float64Array.from(network.capacity_J_K);
-    this.perSlope = this.slope.map((slope) => 1 / slope);
-    this.offset = zeros();
-    this.enthalpy = zeros();
-    this.base = zeros();
-    this.rate1 = zeros();
-    this.rate2 = zeros();
-    this.stage1 = zeros();
-    this.temperature = Float64Array.from(network.initial_K);
-    for (const link of network.ambient) {
-      this.source_W[link.node]! += link.conductance_W_K * link.temperature_K;
-    }
-    this.applyPhases();
-    this.evaluateEnthalpy(this.temperature, this.enthalpy);
-  }
-
-  run(): Integration {
-    const { duration_s, tolerance_K = SOLVER.tolerance_K, maxStep_s = SOLVER.maxStep_s } = this.options;
-    const record = new Recorder(this.options.tracked, this.temperature);
-    const account = { in_J: 0, lost_J: 0 };
-    const start_J = this.enthalpy.reduce((sum, h) => sum + h, 0);
-    const solidus_s = new Float64Array(this.curves.length).fill(NaN);
-    const liquidus_s = new Float64Array(this.curves.length).fill(NaN);
-    const saved = Float64Array.from(this.temperature);
-    let time_s = 0;
-    let step_s = Math.min(SOLVER.firstStep_s, maxStep_s);
-    let steps = 0;
-    let outcome: Integration['outcome'] = 'done';
-
-    this.matrix.follow(this.share, this.wetted);
-    while (time_s < duration_s * (1 - 1e-12)) {
-      const left = duration_s - time_s;
-      const taken_s = Math.min(step_s, left);
-      saved.set(this.temperature);
-      this.foresee(taken_s);
-      const error_K = this.step(taken_s);
-      if (error_K > 2 * tolerance_K && taken_s > SOLVER.minStep_s) {
-        this.temperature.set(saved);
-        this.rate2.fill(0);
-        step_s = taken_s / 2;
-        continue;
-      }
-      if (!Number.isFinite(error_K) || steps >= SOLVER.maxSteps) {
-        outcome = 'not-converged';
-        break;
-      }
-      this.noteCrossings(time_s, taken_s, solidus_s, liquidus_s);
-      this.acceptStep(taken_s, account);
-      time_s += taken_s;
-      steps++;
-      record.add(time_s, this.temperature);
-      if (this.options.stopWhen?.(time_s, taken_s, this.temperature)) {
-        outcome = 'stopped';
-        break;
-      }
-      if (error_K < tolerance_K / 3) step_s = Math.min(2 * step_s, maxStep_s);
-    }
-
-    const stored_J = this.enthalpy.reduce((sum, h) => sum + h, -start_J);
-    const scale = Math.max(Math.abs(account.in_J), Math.abs(stored_J), Math.abs(account.lost_J), 1e-30);
-    this.matrix.release();
-    return {
+function run(
+  stepperOf: (limits: StepLimits) => Stepper,
+  options: readonly IntegrationOptions[],
+): Integration[] {
+  const { duration_s, tolerance_K = SOLVER.tolerance_K, maxStep_s = SOLVER.maxStep_s } = options[0]!;
+  const stepper = stepperOf({ tolerance_K, maxStep_s });
+  const lanes = options.map(({ tracked }, lane) => {
+    const at_K = (node: number): number => stepper.at_K(lane, node);
+    return { at_K, record: new Recorder(tracked, at_K) };
+  });
+  const ended = new Array<Integration | null>(options.length).fill(null);
+  const counts = options.map(() => true);
+  const end = (lane: number, outcome: Integration['outcome']): void => {
+    const { steps, solves } = stepper;
+    counts[lane] = false;
+    ended[lane] = {
       outcome,
-      ...record.done(),
-      solidus_s,
-      liquidus_s,
-      energy: {
-        ...account,
-        stored_J,
-        relativeResidual: Math.abs(account.in_J - stored_J - account.lost_J) / scale,
-      },
+      ...lanes[lane]!.record.done(),
+      ...accountOf(stepper.resultOf(lane)),
       steps,
-      solves: this.solves,
+      solves,
     };
+  };
+  while (counts.includes(true)) {
+    const over = stepper.time_s >= duration_s * (1 - 1e-12);
+    if (over || stepper.steps >= SOLVER.maxSteps || !stepper.advance(duration_s, counts)) {
+      counts.forEach((counting, lane) => {
+        if (counting) end(lane, over ? 'done' : 'not-converged');
+      });
+      break;
+    }
+    const { time_s, taken_s } = stepper;
+    lanes.forEach(({ record, at_K }, lane) => {
+      if (!counts[lane]) return;
+      record.add(time_s, at_K);
+      if (options[lane]!.stopWhen?.(time_s, taken_s, at_K)) end(lane, 'stopped');
+    });
   }
-
-  /** Takes one step into `temperature`; returns its error estimate in K, infinite if it cycled. */
-  private step(step_s: number): number {
-    const stage_s = GAMMA * step_s;
-    const perStage_1_s = 1 / stage_s;
-    const rest_s = (1 - GAMMA) * step_s;
-    const { size, rate1, rate2, base, enthalpy, slope, perSlope, offset, temperature } = this;
-    base.set(enthalpy);
-    this.guessPhases(stage_s, rate2);
-    if (!this.solveStage(stage_s)) return Infinity;
-    this.stage1.set(temperature);
-    for (let i = 0; i < size; i++) {
-      const rate_W = (offset[i]! + slope[i]! * temperature[i]! - enthalpy[i]!) * perStage_1_s;
-      rate1[i] = rate_W;
-      base[i] = enthalpy[i]! + rest_s * rate_W;
-    }
-    this.guessPhases(stage_s, rate1);
-    if (!this.solveStage(stage_s)) return Infinity;
-    let worst = 0;
-    for (let i = 0; i < size; i++) {
-      const rate_W = (offset[i]! + slope[i]! * temperature[i]! - base[i]!) * perStage_1_s;
-      rate2[i] = rate_W;
-      const error = Math.abs(rest_s * (rate1[i]! - rate_W)) * perSlope[i]!;
-      if (!(error <= worst)) worst = error;
-    }
-    return worst;
-  }
-
-  /** Where the solder's phases will likely be if its heat goes on flowing as it last did. */
-  private guessPhases(stage_s: number, rate_W: Float64Array): void {
-    const { melting } = this.network;
-    let changed = false;
-    for (let i = 0; i < melting.length; i++) {
-      const { node } = melting[i]!;
-      const phase = meltOfHeat(this.curves[i]!, this.base[node]! + stage_s * rate_W[node]!);
-      if (phase === this.phases[i]) continue;
-      this.phases[i] = phase;
-      changed = true;
-    }
-    if (!changed) return;
-    this.applyPhases();
-    this.matrix.outdate();
-  }
-
-  /**
-   * Solves `H(T) + stage·(K T − q) = base` for T; false if phases and control never settled.
-   * Only the matrix's variable rows depend on the guess, so only they are solved again.
-   */
-  private solveStage(stage_s: number): boolean {
-    const { temperature, matrix } = this;
-    for (let pass = 0; pass < SOLVER.maxPhasePasses; pass++) {
-      matrix.prepare(stage_s, this.slope, this.gainOf);
-      if (pass === 0) {
-        this.layRightHandSide(stage_s, 0, matrix.firstVariable);
-        matrix.eliminateHead(temperature);
-      }
-      this.layRightHandSide(stage_s, matrix.firstVariable, this.size);
-      matrix.solveTail(temperature);
-      this.solves++;
-      if (!this.correctGuess()) {
-        matrix.solveHead(temperature);
-        return true;
-      }
-    }
-    return false;
-  }
-
-  private layRightHandSide(stage_s: number, from: number, to: number): void {
-    const { temperature, base, offset, source_W } = this;
-    const perStage_1_s = 1 / stage_s;
-    for (let i = from; i < to; i++) temperature[i] = (base[i]! - offset[i]!) * perStage_1_s + source_W[i]!;
-    const { heaters } = this.network;
-    for (let i = 0; i < heaters.length; i++) {
-      const heater = heaters[i]!;
-      if (heater.node < from || heater.node >= to) continue;
-      const state = this.heaterStates[i];
-      if (state === 'full') temperature[heater.node]! += heater.limit_W;
-      if (state === 'band') temperature[heater.node]! += heater.gain_W_K * heater.setpoint_K;
-    }
-  }
-
-  /** Matches phases and heater states to the temperatures; true if any of them changed. */
-  private correctGuess(): boolean {
-    let changed = false;
-    const { melting, heaters } = this.network;
-    for (let i = 0; i < melting.length; i++) {
-      const phase = meltAt(this.curves[i]!, this.temperature[melting[i]!.node]!);
-      if (phase !== this.phases[i]) {
-        // Never jump over the melting range in one correction: it is where Newton would cycle.
-        this.phases[i] = Math.abs(phase - this.phases[i]!) === 2 ? MUSHY : phase;
-        changed = true;
-      }
-    }
-    for (let i = 0; i < heaters.length; i++) {
-      const heater = heaters[i]!;
-      const wanted_W = heater.gain_W_K * (heater.setpoint_K - this.temperature[heater.node]!);
-      const state = wanted_W <= 0 ? 'off' : wanted_W >= heater.limit_W ? 'full' : 'band';
-      if (state !== this.heaterStates[i]) {
-        this.heaterStates[i] = state;
-        changed = true;
-      }
-    }
-    if (changed) {
-      this.applyPhases();
-      this.matrix.outdate();
-    }
-    return changed;
-  }
-
-  private applyPhases(): void {
-    const { melting } = this.network;
-    for (let i = 0; i < melting.length; i++) {
-      const { node } = melting[i]!;
-      const slope = this.curves[i]!.slope[this.phases[i]!];
-      this.slope[node] = slope;
-      this.perSlope[node] = 1 / slope;
-      this.offset[node] = this.curves[i]!.offset[this.phases[i]!];
-    }
-  }
-
-  /** What a heater's control adds to its diagonal. */
-  private readonly gainOf = (heater: number): number =>
-    this.heaterStates[heater] === 'band' ? this.network.heaters[heater]!.gain_W_K : 0;
-
-  private acceptStep(step_s: number, account: { in_J: number; lost_J: number }): void {
-    const first_s = (1 - GAMMA) * step_s;
-    const second_s = GAMMA * step_s;
-    const { stage1, temperature } = this;
-    for (const heater of this.network.heaters) {
-      account.in_J +=
-        first_s * power_W(heater, stage1[heater.node]!) +
-        second_s * power_W(heater, temperature[heater.node]!);
-    }
-    for (const { node, conductance_W_K, temperature_K } of this.network.ambient) {
-      account.lost_J +=
-        conductance_W_K *
-        (first_s * (stage1[node]! - temperature_K) + second_s * (temperature[node]! - temperature_K));
-    }
-    this.evaluateEnthalpy(this.temperature, this.enthalpy);
-    const { melting } = this.network;
-    for (let w = 0; w < this.wetted.length; w++) this.wetted[w] = this.wettedAfter(w, step_s);
-    for (let i = 0; i < melting.length; i++) {
-      const share = liquidShare(this.curves[i]!, temperature[melting[i]!.node]!);
-      this.shareRate_1_s[i] = (share - this.share[i]!) / step_s;
-      this.share[i] = share;
-    }
-  }
-
-  /**
-   * Conductances follow the melt and the wetting; within a step they are held as they will be halfway through it, if the melt goes on
-   * as it last did: held as they were at its start, what a melt opens would open a step too late.
-   */
-  private foresee(step_s: number): void {
-    let moved = false;
-    for (let i = 0; i < this.share.length; i++) {
-      const share = Math.min(1, Math.max(0, this.share[i]! + 0.5 * step_s * this.shareRate_1_s[i]!));
-      moved ||= share !== this.halfway[i];
-      this.halfway[i] = share;
-    }
-    for (let w = 0; w < this.wetted.length; w++) {
-      const wetted = this.wettedAfter(w, 0.5 * step_s);
-      moved ||= wetted !== this.wettedHalfway[w];
-      this.wettedHalfway[w] = wetted;
-    }
-    if (moved) this.matrix.follow(this.halfway, this.wettedHalfway);
-  }
-
-  /** What a wetting will let through after a time, with the melt it waits for as `foresee` takes it to be. */
-  private wettedAfter(index: number, time_s: number): number {
-    const { dryShare, over_s } = this.network.wettings[index]!;
-    const lump = this.waitsFor[index]!;
-    const melt = lump < 0 ? 1 : this.halfway[lump]!;
-    return Math.min(1, this.wetted[index]! + ((1 - dryShare) * melt * time_s) / over_s);
-  }
-
-  private evaluateEnthalpy(temperature: Float64Array, into: Float64Array): void {
-    for (let i = 0; i < this.size; i++) into[i] = this.offset[i]! + this.slope[i]! * temperature[i]!;
-  }
-
-  /** Melt times by linear interpolation of enthalpy within the step just taken. */
-  private noteCrossings(
-    time_s: number,
-    step_s: number,
-    solidus_s: Float64Array,
-    liquidus_s: Float64Array,
-  ): void {
-    const { melting } = this.network;
-    for (let i = 0; i < melting.length; i++) {
-      const { node } = melting[i]!;
-      const { solidus_J, liquidus_J } = this.curves[i]!;
-      const before = this.enthalpy[node]!;
-      const after = this.offset[node]! + this.slope[node]! * this.temperature[node]!;
-      if (Number.isNaN(solidus_s[i]!)) solidus_s[i] = time_s + step_s * crossed(solidus_J, before, after);
-      if (Number.isNaN(liquidus_s[i]!)) liquidus_s[i] = time_s + step_s * crossed(liquidus_J, before, after);
-    }
-  }
+  stepper.release();
+  return ended.map((one) => one!);
 }
 
-/** Share of a step at which a level was crossed upward; 0 where it was over it before, NaN where it is not yet. */
-const crossed = (level: number, before: number, after: number): number =>
-  after < level ? NaN : before >= level ? 0 : (level - before) / (after - before);
-
-const power_W = (heater: HeaterNode, temperature_K: number): number =>
-  Math.min(heater.limit_W, Math.max(0, heater.gain_W_K * (heater.setpoint_K - temperature_K)));
+function accountOf({ solidus_s, liquidus_s, in_J, stored_J, lost_J }: LaneResult) {
+  const scale = Math.max(Math.abs(in_J), Math.abs(stored_J), Math.abs(lost_J), 1e-30);
+  const relativeResidual = Math.abs(in_J - stored_J - lost_J) / scale;
+  return { solidus_s, liquidus_s, energy: { in_J, stored_J, lost_J, relativeResidual } };
+}

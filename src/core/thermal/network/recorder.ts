@@ -10,14 +10,14 @@ export class Recorder {
 
   constructor(
     private readonly tracked: readonly number[],
-    initial: Float64Array,
+    at_K: (node: number) => number,
   ) {
     this.width = tracked.length + 1;
     this.values = new Float64Array(STEPS * this.width);
-    this.add(0, initial);
+    this.add(0, at_K);
   }
 
-  add(time_s: number, temperature_K: Float64Array): void {
+  add(time_s: number, at_K: (node: number) => number): void {
     const { tracked, width } = this;
     let at = this.steps++ * width;
     if (at === this.values.length) {
@@ -26,7 +26,7 @@ export class Recorder {
       this.values = larger;
     }
     this.values[at++] = time_s;
-    for (let i = 0; i < tracked.length; i++) this.values[at++] = temperature_K[tracked[i]!]!;
+    for (let i = 0; i < tracked.length; i++) this.values[at++] = at_K(tracked[i]!);
   }
 
   /** One row per tracked node, in the order asked for. */

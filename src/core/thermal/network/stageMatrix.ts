@@ -1,6 +1,7 @@
-import { recalledElimination, type Elimination } from './elimination';
+import type { Elimination } from './elimination';
 import { borrowedFactor, returnFactor, type Factor } from './factor';
 import type { ThermalNetwork } from './network';
+import type { Shape } from './shape';
 
 /**
  * The matrix of one implicit stage, C/stage + K: conduction and losses by the melt of the last accepted
@@ -19,11 +20,9 @@ export class StageMatrix {
   /** Place of each node's diagonal and of each edge among the matrix's values. */
   private readonly diagonalAt: Int32Array;
   private readonly edgeAt: Int32Array;
-  /** Melting node (by its place in the network's list) at each end of each link, or −1. */
   private readonly edgeMelt: Int32Array;
-  /** Wetting (by its place in the network's list) of each link, or −1. */
   private readonly edgeWetting: Int32Array;
-  private readonly variableEdges: number[] = [];
+  private readonly variableEdges: readonly number[];
   private readonly fixedValues: Float64Array;
   private readonly fixedConduction: Float64Array;
   /** Conduction and losses on the diagonal, W/K, without capacity and control. */
@@ -31,27 +30,15 @@ export class StageMatrix {
   private factoredStage_s = 0;
   private stale = true;
 
-  constructor(private readonly network: ThermalNetwork) {
-    const { size, edges, melting, heaters, wettings } = network;
-    const meltOf = new Int32Array(size).fill(-1);
-    melting.forEach((lump, index) => (meltOf[lump.node] = index));
-    this.edgeMelt = new Int32Array(2 * edges.length);
-    edges.forEach((edge, i) => {
-      this.edgeMelt[2 * i] = meltOf[edge.from]!;
-      this.edgeMelt[2 * i + 1] = meltOf[edge.to]!;
-    });
-    this.edgeWetting = new Int32Array(edges.length).fill(-1);
-    wettings.forEach((wetting, w) => {
-      for (const edge of wetting.edges) this.edgeWetting[edge] = w;
-    });
-    let firstVariable = size;
-    for (const { node } of heaters) firstVariable = Math.min(firstVariable, node);
-    for (const { node } of melting) firstVariable = Math.min(firstVariable, node);
-    edges.forEach((edge, i) => {
-      if (this.isVariable(i)) firstVariable = Math.min(firstVariable, edge.from, edge.to);
-    });
+  constructor(
+    private readonly network: ThermalNetwork,
+    { elimination, firstVariable, variableEdges, edgeMelt, edgeWetting }: Shape,
+  ) {
+    const { size } = network;
     this.firstVariable = firstVariable;
-    const elimination = recalledElimination({ size, edges, split: firstVariable });
+    this.edgeMelt = edgeMelt;
+    this.edgeWetting = edgeWetting;
+    this.variableEdges = variableEdges;
     this.elimination = elimination;
     this.values = new Float64Array(size + elimination.row.length);
     this.diagonalAt = elimination.pivot;
@@ -65,16 +52,11 @@ export class StageMatrix {
   /** Links that never change go in once. */
   private layFixedLinks(): void {
     const { edges, ambient } = this.network;
+    const variable = new Set(this.variableEdges);
     edges.forEach((edge, i) => {
-      if (this.isVariable(i)) this.variableEdges.push(i);
-      else this.addLink(this.fixedValues, this.fixedConduction, i, edge.solid_W_K);
+      if (!variable.has(i)) this.addLink(this.fixedValues, this.fixedConduction, i, edge.solid_W_K);
     });
     for (const link of ambient) this.fixedConduction[link.node]! += link.conductance_W_K;
-  }
-
-  private isVariable(index: number): boolean {
-    const { solid_W_K, liquid_W_K } = this.network.edges[index]!;
-    return solid_W_K !== liquid_W_K || this.edgeWetting[index]! >= 0;
   }
 
   /** Conductances follow the melt, by share of each melting node, and what is wetted; they are held within a step. */

@@ -1,0 +1,88 @@
+import { describe, expect, it } from 'vitest';
+import {
+  planeOn,
+  reliefOn,
+  scenario,
+  settingAt,
+  surfaceRequest,
+  trackOn,
+  TWO_LAYER,
+} from '../../../../tests/support/samples';
+import { landTouch } from '~/core/method/hand/landTouch';
+import { preparedJoint } from '../joint/simulate';
+import type { JointScenario } from '../joint/scenario';
+import { NOMINAL } from '../joint/scenario';
+import { integrate, integratePlainly, integrateTogether, type Asked, type Integration } from './integrate';
+
+/** The compiled kernel against the plain code, which is its reference: the same steps to the same figures. */
+
+const joint = (it: JointScenario, contact = 1): Asked =>
+  preparedJoint(it, { duration_s: 4, factors: { ...NOMINAL, contact } });
+const chip = surfaceRequest({ family: 'chip', code: '0805' });
+const both = ['1', '2'];
+
+const CASES: readonly (readonly [string, Asked])[] = [
+  ['a pin on a track', joint(scenario(360, trackOn(4)))],
+  ['a pin on a plane that never melts through', joint(scenario(300, planeOn(2)))],
+  ['a relief on a warm board', joint(scenario(340, reliefOn(2), { board: TWO_LAYER }))],
+  ['a lead-free joint, dry', joint(scenario(380, trackOn(1), { alloy: 'sac305' }))],
+  ['a chip between two tips', landTouch(chip, settingAt(320), both, 'each').prepare({ duration_s: 3 })],
+  ['a chip under a swept tip', landTouch(chip, settingAt(320), both, 'swept').prepare({ duration_s: 3 })],
+];
+
+/** Largest difference of anything told of two runs, as a share. */
+function apart(a: Integration, b: Integration): number {
+  const share = (x: number, y: number): number =>
+    Object.is(x, y) || x === y ? 0 : Math.abs(x - y) / Math.max(Math.abs(x), Math.abs(y));
+  const rows = (run: Integration) => [run.time_s, run.solidus_s, run.liquidus_s, ...run.tracked_K];
+  const { in_J, stored_J, lost_J } = a.energy;
+  const sums = [
+    share(in_J, b.energy.in_J),
+    share(stored_J, b.energy.stored_J),
+    share(lost_J, b.energy.lost_J),
+  ];
+  return rows(a).reduce(
+    (worst, row, i) => row.reduce((most, x, k) => Math.max(most, share(x, rows(b)[i]![k]!)), worst),
+    Math.max(...sums),
+  );
+}
+
+describe('the compiled network', () => {
+  it.each(CASES)('takes the steps of the plain one: %s', (_, { network, options }) => {
+    const fast = integrate(network, options);
+    const [plain] = integratePlainly([{ network, options }]);
+    expect([fast.steps, fast.solves, fast.outcome]).toEqual([plain!.steps, plain!.solves, plain!.outcome]);
+    expect(fast.time_s).toHaveLength(plain!.time_s.length);
+    expect(apart(fast, plain!)).toBeLessThan(1e-10);
+    expect(fast.energy.relativeResidual).toBeLessThan(1e-9);
+  });
+
+  it('runs two side by side as the plain code does, neither touching the other', () => {
+    const pair = [joint(scenario(360, trackOn(4)), 0.6), joint(scenario(360, trackOn(4)), 2)] as const;
+    const fast = integrateTogether(...pair);
+    const plain = integratePlainly(pair);
+    fast.forEach((run, lane) => expect(apart(run, plain[lane]!)).toBeLessThan(1e-10));
+    const alone = integrate(pair[0].network, pair[0].options);
+    const melt = (run: Integration): number => Math.max(...run.liquidus_s);
+    expect(melt(fast[0]) / melt(alone)).toBeCloseTo(1, 1);
+    expect(melt(fast[1])).toBeGreaterThan(melt(fast[0]));
+  });
+
+  it('ends each lane where its own question is answered', () => {
+    const asked = (contact: number): Asked => {
+      const { network, options } = joint(scenario(360, trackOn(4)), contact);
+      return { network, options: { ...options, stopWhen: (time_s) => time_s > contact } };
+    };
+    const [short, long] = integrateTogether(asked(0.5), asked(2));
+    expect(short.outcome).toBe('stopped');
+    expect(short.time_s.at(-1)!).toBeLessThan(1);
+    expect(long.time_s.at(-1)!).toBeGreaterThan(2);
+  });
+
+  it('runs networks of unlike shape one after the other', () => {
+    const [one, other] = [joint(scenario(360, trackOn(4))), CASES[4]![1]];
+    const [a, b] = integrateTogether(one, other);
+    expect(apart(a, integrate(one.network, one.options))).toBe(0);
+    expect(apart(b, integrate(other.network, other.options))).toBe(0);
+  });
+});
