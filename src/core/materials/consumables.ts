@@ -36,8 +36,22 @@ export const BRAID = {
     'half of the void fills: common practice',
   ),
   /** Each land takes a fresh piece: what was heated is stiff and is cut off. */
-  perLand: property(2e-3, 'm', [1e-3, 4e-3], 0.4, 'assumed', 'a bit of fresh braid to a land: common practice'),
-  trimmed: property(10e-3, 'm', [5e-3, 20e-3], 0.4, 'assumed', 'the spent end cut off after: common practice'),
+  perLand: property(
+    2e-3,
+    'm',
+    [1e-3, 4e-3],
+    0.4,
+    'assumed',
+    'a bit of fresh braid to a land: common practice',
+  ),
+  trimmed: property(
+    10e-3,
+    'm',
+    [5e-3, 20e-3],
+    0.4,
+    'assumed',
+    'the spent end cut off after: common practice',
+  ),
 } as const;
 
 export const FLUX = {
@@ -51,7 +65,14 @@ export const FLUX = {
     'assumed',
     'a 44-pin pack takes 0.1 to 0.3 mL from a needle: common practice',
   ),
-  once: property(20e-9, 'm³', [10e-9, 50e-9], 0.4, 'assumed', 'a drop runs beside every site: common practice'),
+  once: property(
+    20e-9,
+    'm³',
+    [10e-9, 50e-9],
+    0.4,
+    'assumed',
+    'a drop runs beside every site: common practice',
+  ),
 } as const;
 
 export const PASTE = {

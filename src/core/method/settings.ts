@@ -13,7 +13,7 @@ export const PLAN = {
   longestSweep_s: 30,
   /** With a low-melt alloy in every joint all of it stays liquid for minutes: that is what it is for (common practice). */
   longestLowMelt_s: 120,
-  /** Held this many times the slowest draw's melt, something is not as planned: stop and look (assumed). */
+  /** Held this many times as long as nine melts in ten take, something is not as planned: stop and look (assumed). */
   patience: 2,
   /** No stop comes before a hand can follow it (assumed). */
   leastStop_s: 2,

@@ -17,6 +17,8 @@ export interface FamilyTraits {
   readonly leadInBody: Property<'m'>;
   /** What a lead is moulded or pressed into; null where it is joined to metal in there. */
   readonly moulding: Property<'W/mK'> | null;
+  /** Where that gives way about a pin and lets it lean or sink; null where it does not before the solder's own heat. */
+  readonly softens: Property<'K'> | null;
   readonly polarised: boolean;
 }
 
@@ -26,6 +28,19 @@ const bodyHeat = (value: number) =>
   property(value, 'J/m³K', [0.6 * value, 1.4 * value], 0.2, 'assumed', BODIES);
 const limit = (value_K: number, source: string) =>
   property(value_K, 'K', [value_K - 20, value_K + 20], 0.02, 'assumed', source);
+/**
+ * Of the plastic that holds a pin, for the seconds of a touch: where it flows. Parts for wave soldering stand ten seconds
+ * of solder at 260 °C on their pins, so softening alone is no end of them.
+ */
+const softening = (value_K: number, source: string) =>
+  property(
+    value_K,
+    'K',
+    [value_K - 55, value_K + 40],
+    0.04,
+    'from-memory',
+    `${source} (handbook, from memory)`,
+  );
 const leadLength = (value: number) =>
   property(value, 'm', [0.3 * value, 2 * value], 0.3, 'assumed', 'common practice');
 
@@ -87,6 +102,7 @@ export const FAMILY_TRAITS = {
     standoff: leadLength(1.0e-3),
     leadInBody: leadLength(4.0e-3),
     moulding: null,
+    softens: null,
     polarised: true,
   },
   axial: {
@@ -98,6 +114,7 @@ export const FAMILY_TRAITS = {
     standoff: leadLength(5.0e-3),
     leadInBody: leadLength(1.0e-3),
     moulding: null,
+    softens: null,
     polarised: false,
   },
   dip: {
@@ -109,6 +126,7 @@ export const FAMILY_TRAITS = {
     standoff: leadLength(2.5e-3),
     leadInBody: leadLength(2.0e-3),
     moulding: EPOXY,
+    softens: null,
     polarised: true,
   },
   dipSocket: {
@@ -120,6 +138,7 @@ export const FAMILY_TRAITS = {
     standoff: leadLength(0.5e-3),
     leadInBody: leadLength(4.0e-3),
     moulding: PLASTIC,
+    softens: softening(498.15, 'glass-filled polyester (PBT melts at 223 °C)'),
     polarised: true,
   },
   header: {
@@ -131,6 +150,7 @@ export const FAMILY_TRAITS = {
     standoff: leadLength(0.5e-3),
     leadInBody: leadLength(8.0e-3),
     moulding: PLASTIC,
+    softens: softening(503.15, 'glass-filled polyester and nylon (PBT melts at 223 °C, PA 66 at 260 °C)'),
     polarised: true,
   },
   jack: {
@@ -142,6 +162,10 @@ export const FAMILY_TRAITS = {
     standoff: leadLength(0.5e-3),
     leadInBody: leadLength(6.0e-3),
     moulding: PLASTIC,
+    softens: softening(
+      493.15,
+      'polyester of jacks (PBT melts at 223 °C; acetal, in old ones, at 165 to 175 °C)',
+    ),
     polarised: true,
   },
   transformer: {
@@ -156,6 +180,7 @@ export const FAMILY_TRAITS = {
     standoff: leadLength(0.5e-3),
     leadInBody: leadLength(5.0e-3),
     moulding: PLASTIC,
+    softens: softening(498.15, 'bobbins of glass-filled polyester (PBT melts at 223 °C)'),
     polarised: true,
   },
   to220: {
@@ -167,6 +192,7 @@ export const FAMILY_TRAITS = {
     standoff: leadLength(3.5e-3),
     leadInBody: leadLength(1.5e-3),
     moulding: null,
+    softens: null,
     polarised: true,
   },
 } as const satisfies Record<string, FamilyTraits>;

@@ -20,6 +20,12 @@ export interface LeadPath {
    * capacitor or a power tab.
    */
   readonly intoMoulding_W_K: number | null;
+  /** The moulding itself: what it conducts and holds, and how far it goes to midway to the next lead. */
+  readonly moulding: {
+    readonly conductivity_W_mK: number;
+    readonly volumetricHeat_J_m3K: number;
+    readonly reach_m: number;
+  } | null;
 }
 
 export function leadPath(part: ThroughHolePackage): LeadPath {
@@ -36,6 +42,11 @@ export function leadPath(part: ThroughHolePackage): LeadPath {
     inBody_m,
     intoMoulding_W_K:
       traits.moulding === null ? null : (2 * Math.PI * traits.moulding.value * inBody_m) / Math.log(reach),
+    moulding: traits.moulding && {
+      conductivity_W_mK: traits.moulding.value,
+      volumetricHeat_J_m3K: traits.bodyHeat.value,
+      reach_m: (reach * leadDiameter_m) / 2,
+    },
   };
 }
 

@@ -110,7 +110,7 @@ export function WindowsPanel({
                   <dd>
                     <Figure
                       right
-                      from={`Share of draws not molten through at ${seconds(pin.stop_s)}; the stop is set ${pin.stopBecause === 'past every melt' ? pin.stopBecause : `by the ${pin.stopBecause}`}`}
+                      from={`Share of draws not molten through at ${seconds(pin.stop_s)}; the stop is set ${pin.stopBecause === 'well past the melt' ? pin.stopBecause : `by the ${pin.stopBecause}`}`}
                     >
                       {chance(pin.chanceSolidAtStop, pin.draws)}
                     </Figure>

@@ -144,6 +144,6 @@ function stopAmong(seen: readonly Drawn[], slowest_s: number, longest_s: number)
   if (byHarm) return byHarm;
   const patient_s = AIR.patience * slowest_s + AIR.settle_s + AIR.reaction_s;
   return patient_s < longest_s
-    ? { stop_s: patient_s, because: 'past every melt' }
+    ? { stop_s: patient_s, because: 'well past the melt' }
     : { stop_s: longest_s, because: 'longest dwell' };
 }

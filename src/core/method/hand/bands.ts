@@ -75,6 +75,7 @@ function drawnDwell(touch: Touch, draw: Draw): Prepared<DrawnDwell> {
     pad: doseCurve(lives.pad, run.time_s, run.land_K),
     laminate: doseCurve(lives.laminate, run.time_s, run.laminate_K),
     body_K: run.body_K,
+    plastic_K: run.plastic_K,
   }));
 }
 
@@ -111,8 +112,8 @@ const FOLLOW_s = 1.2;
 export function bandOf(touch: Touch, dwells: readonly DrawnDwell[], allowance: Allowance): PinBand {
   const limits = dwells.map((d) => stopOf(d, allowance, touch.longest_s));
   const melts = dwells.map((d) => d.melt_s).sort((a, b) => a - b);
-  const stop = patientStop(stopAmong(dwells, limits, touch.longest_s), melts.at(-1)!);
   const melt_s = spreadOf(melts);
+  const stop = patientStop(stopAmong(dwells, limits, touch.longest_s), melt_s.p90);
   const holds = dwells
     .flatMap((d, i) => (d.melt_s <= stop.stop_s ? [limits[i]!.stop_s - d.melt_s] : []))
     .sort((a, b) => a - b);
@@ -144,10 +145,13 @@ function stopAmong(dwells: readonly DrawnDwell[], limits: readonly Stop[], longe
   return harmed[tenth - 1] ?? { stop_s: longest_s, because: 'longest dwell' };
 }
 
-/** Where every draw has long melted, waiting on is no use: what is under the iron is not what was planned. */
-function patientStop(stop: Stop, slowest_s: number): Stop {
-  const patient_s = Math.max(PLAN.leastStop_s, PLAN.patience * slowest_s);
-  return patient_s < stop.stop_s ? { stop_s: patient_s, because: 'past every melt' } : stop;
+/**
+ * Where nine draws in ten have long melted, waiting on is no use: what is under the iron is not what was planned, and a tip
+ * that is cleaned and fluxed anew does more than another five seconds on the land (common practice).
+ */
+function patientStop(stop: Stop, late_s: number): Stop {
+  const patient_s = Math.max(PLAN.leastStop_s, PLAN.patience * late_s);
+  return patient_s < stop.stop_s ? { stop_s: patient_s, because: 'well past the melt' } : stop;
 }
 
 /**
@@ -155,7 +159,7 @@ function patientStop(stop: Stop, slowest_s: number): Stop {
  * and its tenths are known to what a hand can time.
  */
 export function isSettled(band: PinBand, dwells: readonly DrawnDwell[]): boolean {
-  if (band.because !== 'past every melt' || band.chanceSolidAtStop > 0) return false;
+  if (band.because !== 'well past the melt' || band.chanceSolidAtStop > 0) return false;
   const melts = dwells.map((d) => d.melt_s).sort((a, b) => a - b);
   return [0.1, 0.5, 0.9].every((share) => {
     const spread = Math.sqrt((share * (1 - share)) / melts.length);

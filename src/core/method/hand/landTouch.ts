@@ -106,6 +106,7 @@ function touchRunOf(run: SurfaceRun): TouchRun {
     laminate_K: highest(worked.map((pad) => pad.land_K.map((t, i) => (t + pad.farFace_K[i]!) / 2))),
     coldestSolder_K: lowest(worked.map((pad) => pad.solder_K)),
     body_K: run.body_K,
+    plastic_K: null,
     fullMelt_s: never.length ? null : last.liquidus_s,
     lastToMelt: `pad ${last.pad}`,
   };

@@ -14,6 +14,8 @@ export interface TouchRun {
   readonly laminate_K: Float64Array;
   readonly coldestSolder_K: Float64Array;
   readonly body_K: Float64Array;
+  /** Plastic about the pin; null where its body holds it otherwise. */
+  readonly plastic_K: Float64Array | null;
   /** When all the solder that must be liquid is; null if it never is. */
   readonly fullMelt_s: number | null;
   /** Where it was last to melt, or still solid at the end. */

@@ -1,5 +1,6 @@
 import { isHurt } from '~/core/record/padStates';
-import { formOf } from '~/core/packages/form';
+import { FAMILY_TRAITS, type FamilyId } from '~/core/packages/families';
+import { formOf, isSurface } from '~/core/packages/form';
 import { laminateEndurance, lasting, touchedBondEndurance, type Life } from '~/core/thermal/dose';
 import { doseCurve, valueAt } from '~/core/thermal/history';
 import type { Factors, JointScenario } from '~/core/thermal/joint/scenario';
@@ -49,16 +50,18 @@ export const livesOf = ({ part, board }: Pick<JointScenario, 'part' | 'board'>):
 export function allowanceFor(request: PhaseRequest, pads: readonly string[]): Allowance {
   const { padDose, laminateDose } = request.history;
   const { site } = request;
+  const counts = bodyCounts(request.goal, request.phase);
   const spent = Math.max(...pads.map((pad) => padDose[pad] ?? 0));
   return {
     // A hurt land has lost some of its bond already: it is given less of what is reckoned to be left.
     padDose: shareOf(spent) * (pads.some((pad) => isHurt(site.padStates[pad])) ? PLAN.hurtShare : 1),
     laminateDose: shareOf(laminateDose),
-    body_K: bodyCounts(request.goal, request.phase)
-      ? formOf(site.part, site.alloy, request.board.thickness_m).body.touchLimit_K
-      : Infinity,
+    body_K: counts ? formOf(site.part, site.alloy, request.board.thickness_m).body.touchLimit_K : Infinity,
+    plastic_K: counts && !isSurface(site.part) ? softening_K(site.part.family) : Infinity,
   };
 }
+
+const softening_K = (family: FamilyId): number => FAMILY_TRAITS[family].softens?.value ?? Infinity;
 
 /** What one dwell may take of a life of which so much is spent. */
 const shareOf = (spent: number): number => Math.max(PLAN.leastShare, PLAN.dwellShare * (1 - spent));
@@ -96,7 +99,7 @@ function forecastOf(run: TouchRun, touch: Touch, allowance: Allowance): PinForec
   const lives = livesAt(touch.laminate, touch.land_m2);
   const pad = doseCurve(lives.pad, run.time_s, run.land_K);
   const laminate = doseCurve(lives.laminate, run.time_s, run.laminate_K);
-  const dwell = { time_s: run.time_s, pad, laminate, body_K: run.body_K };
+  const dwell = { time_s: run.time_s, pad, laminate, body_K: run.body_K, plastic_K: run.plastic_K };
   const stop = stopOf(dwell, allowance, touch.longest_s);
   const off_s = run.fullMelt_s === null ? null : run.fullMelt_s + AFTER_MELT_s;
   const held_s = off_s ?? stop.stop_s;

@@ -9,13 +9,20 @@ function straight(end_s: number, pad_1_s: number, laminate_1_s: number, body_K_s
     pad: time_s.map((t) => pad_1_s * t),
     laminate: time_s.map((t) => laminate_1_s * t),
     body_K: time_s.map((t) => 300 + body_K_s * t),
+    plastic_K: time_s.map((t) => 300 + 2 * body_K_s * t),
   };
 }
 
-const allowance = (padDose: number, laminateDose = Infinity, body_K = Infinity): Allowance => ({
+const allowance = (
+  padDose: number,
+  laminateDose = Infinity,
+  body_K = Infinity,
+  plastic_K = Infinity,
+): Allowance => ({
   padDose,
   laminateDose,
   body_K,
+  plastic_K,
 });
 
 describe('the earliest limit of a dwell', () => {
@@ -48,6 +55,7 @@ describe('the earliest limit of a dwell', () => {
     expect(stopOf(dwell, allowance(0.4, 0.4, 500), 12).because).toBe('laminate budget');
     expect(stopOf(dwell, allowance(0.1, 0.4, 500), 12).because).toBe('pad budget');
     expect(stopOf(dwell, allowance(0.4, 1, 320), 12).because).toBe('part limit');
+    expect(stopOf(dwell, allowance(0.4, 1, 320, 330), 12).because).toBe('plastic limit');
   });
 
   it('goes on from a dose as from a limit', () => {

@@ -3,7 +3,13 @@ import { firstReached_s, valueAt } from '~/core/thermal/history';
 /** How long one touch may be held, and why no longer. */
 export interface Stop {
   readonly stop_s: number;
-  readonly because: 'pad budget' | 'laminate budget' | 'part limit' | 'longest dwell' | 'past every melt';
+  readonly because:
+    | 'pad budget'
+    | 'laminate budget'
+    | 'part limit'
+    | 'plastic limit'
+    | 'longest dwell'
+    | 'well past the melt';
 }
 
 /** Budget that one touch may spend at its pads, as shares of the whole. */
@@ -12,6 +18,8 @@ export interface Allowance {
   readonly laminateDose: number;
   /** Body temperature not to be passed; infinite where the part is given up. */
   readonly body_K: number;
+  /** The same for the plastic about a pin. */
+  readonly plastic_K: number;
 }
 
 /** One touch held from touch-down: doses so far as shares of a life, and the body's temperature, over time. */
@@ -20,6 +28,8 @@ export interface Dwell {
   readonly pad: Float64Array;
   readonly laminate: Float64Array;
   readonly body_K: Float64Array;
+  /** Plastic about the pin; null where its body holds it otherwise. */
+  readonly plastic_K: Float64Array | null;
 }
 
 /**
@@ -31,6 +41,10 @@ export function stopOf(dwell: Dwell, allowance: Allowance, longest_s: number): S
     ['pad budget', reached_s(dwell.time_s, dwell.pad, allowance.padDose)],
     ['laminate budget', reached_s(dwell.time_s, dwell.laminate, allowance.laminateDose)],
     ['part limit', reached_s(dwell.time_s, dwell.body_K, allowance.body_K)],
+    [
+      'plastic limit',
+      dwell.plastic_K ? reached_s(dwell.time_s, dwell.plastic_K, allowance.plastic_K) : Infinity,
+    ],
   ];
   let stop: Stop = { stop_s: longest_s, because: 'longest dwell' };
   for (const [because, at_s] of limits) {

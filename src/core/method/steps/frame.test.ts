@@ -31,7 +31,7 @@ const band = (pad: string, pads: readonly string[], melt_s: number): PinBand => 
   pads,
   draws: 200,
   stop_s: 3 * melt_s,
-  because: 'past every melt',
+  because: 'well past the melt',
   melt_s: spread(melt_s),
   liftFrom_s: melt_s + 0.5,
   holdAfterMelt_s: melt_s,

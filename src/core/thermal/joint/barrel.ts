@@ -20,6 +20,8 @@ export interface Barrel {
   readonly solder: readonly SolderPlace[];
   /** The part's body; of a pin that was cut, the end of its stub. */
   readonly body: number;
+  /** Plastic about the pin where it enters a moulding; null where there is none. */
+  readonly sleeve: number | null;
   readonly landLinks: readonly LandLink[];
 }
 
@@ -178,11 +180,11 @@ export function addBarrel(
 
   const farLead = plated ? farFillet(above) : above.lead;
   const bodyLead = scenario.face === 'solder-side' ? farLead : near.lead;
-  const body = addBody(net, scenario, bodyLead, rise_m, board_K, factors);
-  return { nearFillet: near.solder, solder, body, landLinks };
+  const { body, sleeve } = addBody(net, scenario, bodyLead, rise_m, board_K, factors);
+  return { nearFillet: near.solder, solder, body, sleeve, landLinks };
 }
 
-/** Adds the lead beyond the board and the body it goes into; returns the node that speaks for the body. */
+/** Adds the lead beyond the board and the body it goes into, with the plastic about it where it enters a moulding. */
 function addBody(
   net: NetworkBuilder,
   { part, ambient_K, stub }: JointScenario,
@@ -190,7 +192,7 @@ function addBody(
   rise_m: number,
   board_K: number,
   factors: Factors,
-): number {
+): Pick<Barrel, 'body' | 'sleeve'> {
   const path = leadPath(part);
   const { section_m2, conductivity_W_mK, standoff_m, inBody_m } = path;
   const piece = (length_m: number) => net.node(section_m2 * length_m * path.volumetricHeat_J_m3K, board_K);
@@ -199,17 +201,32 @@ function addBody(
 
   const outer = piece(Math.max(standoff_m, LEAST_STANDOFF_m));
   join(fillet, outer, standoff_m / 2 + rise_m / 2);
-  if (stub) return outer;
+  if (stub) return { body: outer, sleeve: null };
   const body = net.node(bodyCapacity_J_K(part), board_K);
   net.toAir(body, STILL_AIR.partSurface.value * factors.film * bodySurface_m2(part), ambient_K);
-  if (path.intoMoulding_W_K === null) {
+  const { moulding } = path;
+  if (moulding === null) {
     join(outer, body, standoff_m / 2 + inBody_m);
-    return body;
+    return { body, sleeve: null };
   }
-  const inner = piece(inBody_m);
-  join(outer, inner, standoff_m / 2 + inBody_m / 2);
-  net.link(inner, body, path.intoMoulding_W_K);
-  return body;
+  // The moulding about a lead as a cylinder, its heat lumped; the sleeve in it is what holds the pin.
+  const lead_m = part.leadDiameter_m / 2;
+  const outside_m = Math.min(lead_m + JOINT.sleeve_m, moulding.reach_m);
+  const middle_m = Math.sqrt((lead_m ** 2 + outside_m ** 2) / 2);
+  const across_W_K = (length_m: number, from_m: number, to_m: number): number =>
+    (2 * Math.PI * moulding.conductivity_W_mK * length_m) / Math.log(to_m / from_m);
+  const collar_m = Math.min(JOINT.collar_m, inBody_m / 2);
+  const rest_m = inBody_m - collar_m;
+  const collar = piece(collar_m);
+  const inner = piece(rest_m);
+  const sleeve_m3 = Math.PI * (outside_m ** 2 - lead_m ** 2) * collar_m;
+  const sleeve = net.node(sleeve_m3 * moulding.volumetricHeat_J_m3K, board_K);
+  join(outer, collar, (standoff_m + collar_m) / 2);
+  join(collar, inner, inBody_m / 2);
+  net.link(collar, sleeve, across_W_K(collar_m, lead_m, middle_m));
+  net.link(sleeve, body, across_W_K(collar_m, middle_m, moulding.reach_m));
+  net.link(inner, body, across_W_K(rest_m, lead_m, moulding.reach_m));
+  return { body, sleeve };
 }
 
 /** Joins two rows of lumps, each the whole turn: sector to sector where both are in sectors, else each to the one. */

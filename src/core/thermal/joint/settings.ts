@@ -29,6 +29,10 @@ export const JOINT = {
   clearance_m: 0.25e-3,
   /** Lead standing proud of the solder side (common practice, 1 to 1.5 mm). */
   protrusion_m: 1.2e-3,
+  /** Of a lead in a moulding, the piece that is hottest, next to the board, is followed apart (assumed). */
+  collar_m: 1e-3,
+  /** Plastic about it that has to hold for a pin to stand: its mean temperature is watched (assumed). */
+  sleeve_m: 0.3e-3,
   /** Still air in an unplated hole, W/mK (Incropera table A.4, 350 K). */
   airConductivity_W_mK: 0.03,
   /** Liquidus by this much where suction starts: its air chills the wall at once (assumed). */

@@ -27,6 +27,8 @@ export interface JointModel {
     readonly heater: number;
     readonly face: number;
     readonly body: number;
+    /** Plastic about the pin; null where its body holds it otherwise. */
+    readonly sleeve: number | null;
     readonly land: number;
     readonly farLand: number;
     /** In the order of the guests given. */
@@ -48,6 +50,8 @@ export interface JointRun {
   /** Every solder lump from the iron's face to the far one. */
   readonly solder: readonly { readonly where: SolderPlace['where']; readonly history_K: Float64Array }[];
   readonly body_K: Float64Array;
+  /** Plastic about the pin where it enters its moulding; null where there is none. */
+  readonly plastic_K: Float64Array | null;
   /** Both faces at a distance from the joint, in the order of `RunOptions.probes`. */
   readonly probes_K: readonly Float64Array[];
   /** Bodies of the guests, in the order of `RunOptions.guests`. */
@@ -108,6 +112,7 @@ export function buildJoint(
     place: {
       ...tip,
       body: barrel.body,
+      sleeve: barrel.sleeve,
       land: rings.land[0]!,
       farLand: rings.node[0]![rings.sheets.length - 1]!,
       guests: bodies,
@@ -146,6 +151,7 @@ export function preparedJoint(scenario: JointScenario, options: RunOptions): Pre
     ...solder.map((s) => s.node),
     ...place.guests,
     ...probes.flatMap((p) => [p.inner, p.outer]),
+    ...(place.sleeve === null ? [] : [place.sleeve]),
   ];
   const stop = options.stopWhen;
   const margin_K = options.meltMargin_K ?? 0;
@@ -200,6 +206,7 @@ function jointRunOf(
     land_K,
     farLand_K,
     body_K,
+    plastic_K: place.sleeve === null ? null : run.tracked_K.at(-1)!,
     laminate_K: throughThickness(landRows, rings),
     coldestSolder_K,
     solder: solder.map(({ where }, i) => ({ where, history_K: solderRows[i]! })),

@@ -20,6 +20,9 @@ export interface SimulateAnswer {
     readonly limit_C: number;
     readonly maxRamp_K_s: number;
     readonly rampLimit_K_s?: number;
+    /** Plastic about the heated pin where it enters a moulding, and where that gives way. */
+    readonly plasticPeak_C?: number;
+    readonly plasticLimit_C?: number;
     /** Moulded bodies alone: whether to bake before this heat (J-STD-033). */
     readonly moisture?: MoistureAnswer;
   };

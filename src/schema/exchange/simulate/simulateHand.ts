@@ -45,7 +45,7 @@ export function simulateHand(
     guests,
   });
   const lives = livesOf(scenario);
-  const partLimit_K = FAMILY_TRAITS[part.family].bodyLimit.value;
+  const { bodyLimit, softens } = FAMILY_TRAITS[part.family];
   const nearPeak_C = peak_C(run.land_K);
   const farPeak_C = peak_C(run.farLand_K);
   const alloy = ALLOYS[site.alloy];
@@ -77,8 +77,11 @@ export function simulateHand(
     ],
     part: {
       peak_C: peak_C(run.body_K),
-      limit_C: celsius(partLimit_K),
+      limit_C: celsius(bodyLimit.value),
       maxRamp_K_s: steepestRise_K_s(run.time_s, run.body_K),
+      ...(run.plastic_K && softens
+        ? { plasticPeak_C: peak_C(run.plastic_K), plasticLimit_C: celsius(softens.value) }
+        : {}),
     },
     board: {
       peakTop_C: ironOnTop ? nearPeak_C : farPeak_C,
@@ -99,6 +102,7 @@ export function simulateHand(
       coldestSolder: inCelsius(run.coldestSolder_K),
       tip: inCelsius(run.tip_K),
       body: inCelsius(run.body_K),
+      ...(run.plastic_K ? { plastic: inCelsius(run.plastic_K) } : {}),
       ...Object.fromEntries(input.neighbours.map((n, i) => [`body:${n.ref}`, inCelsius(run.guests_K[i]!)])),
     },
   };
