@@ -15,20 +15,32 @@ const astro = spawnSync(process.execPath, ['node_modules/astro/astro.js', 'build
 });
 if (astro.status !== 0) process.exit(astro.status ?? 1);
 
-await bundle({
+/** Programs of their own, whole but for what is native. */
+const program = (options) =>
+  bundle({
+    outdir: 'dist',
+    outExtension: { '.js': '.mjs' },
+    packages: 'bundle',
+    external: ['better-sqlite3', 'sharp'],
+    // Packages of the older kind ask for Node's own modules by require.
+    banner: {
+      js: "import { createRequire as requireOf } from 'node:module'; const require = requireOf(import.meta.url);",
+    },
+    ...options,
+  });
+await program({
   entryPoints: {
     plan: 'src/server/plans/planner/plan.thread.ts',
     pieces: 'src/server/plans/planner/piece.thread.ts',
-    cli: 'src/cli/main.ts',
   },
-  outdir: 'dist',
-  outExtension: { '.js': '.mjs' },
-  packages: 'bundle',
-  external: ['better-sqlite3', 'sharp'],
-  // Packages of the older kind ask for Node's own modules by require.
-  banner: {
-    js: "import { createRequire as requireOf } from 'node:module'; const require = requireOf(import.meta.url);",
-  },
+});
+// The command line in parts: a command loads its own.
+await program({
+  entryPoints: { cli: 'src/cli/main.ts' },
+  splitting: true,
+  chunkNames: 'cli/[name]-[hash]',
+  minifySyntax: true,
+  minifyWhitespace: true,
 });
 writeFileSync(
   'dist/serve.mjs',
