@@ -1,5 +1,5 @@
 import { imports } from './bench/files';
-import { bandInWorker, bandTimes, boardRuns, jointRuns, yardstick } from './bench/model';
+import { bandInWorker, bandTimes, boardRuns, jointRuns, kernels, yardstick } from './bench/model';
 import { plans } from './bench/plans';
 import { served } from './bench/server';
 import { print } from './bench/table';
@@ -14,6 +14,7 @@ if (process.argv[2] === 'band') {
   // Joint runs come after the long ones: a shared core takes seconds to come up to its pace.
   boardRuns();
   jointRuns();
+  kernels();
   await bandInWorker();
   await plans();
   imports();

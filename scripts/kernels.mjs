@@ -2,7 +2,7 @@
 import { readFileSync, writeFileSync } from 'node:fs';
 import { main } from 'assemblyscript/asc';
 
-const KERNELS = ['network'];
+const KERNELS = ['network', 'field'];
 const INTO = 'src/core/thermal/compiled/bytes.ts';
 const OPTIONS = ['-O3', '--noAssert', '--runtime', 'stub', '--enable', 'simd', '--initialMemory', '4'];
 

@@ -2,8 +2,11 @@ import { Worker } from 'node:worker_threads';
 import { bandOf, drawDwells } from '~/core/method/hand/bands';
 import { allowanceFor } from '~/core/method/limits/forecast';
 import { holeTouch } from '~/core/method/hand/holeTouch';
-import { simulateField } from '~/core/thermal/field/run';
-import { simulateJoint } from '~/core/thermal/joint/simulate';
+import { simulateField, type FieldOptions } from '~/core/thermal/field/run';
+import { compiledMemory } from '~/core/thermal/field/compiledLoops';
+import { plainMemory } from '~/core/thermal/field/plainLoops';
+import { preparedJoint, simulateJoint } from '~/core/thermal/joint/simulate';
+import { integratePlainly, integrateTogether } from '~/core/thermal/network/integrate';
 import { field, HEAVY_FOUR, insulated, jetOver, square, stage, surfacePart } from '../../tests/support/field';
 import { inPhase, planRequest, reliefOn, scenario, settingAt, trackOn } from '../../tests/support/samples';
 import { drain, report, timed } from './table';
@@ -42,15 +45,9 @@ const HOT_AIR = field(
   [stage(300, jetOver(380, square(18e-3), 40, 5e-3))],
 );
 
-/** Typed arrays that a run holds: its mesh and its solver. */
-function heldBytes(pitch_m: number): number {
-  const solver = insulated(HOT_AIR.board, pitch_m, 3);
-  const of = (owner: object): number =>
-    Object.values(owner)
-      .filter((value): value is Float64Array => ArrayBuffer.isView(value) && value.byteOffset === 0)
-      .reduce((sum, array) => sum + array.byteLength, 0);
-  return of(solver) + of(solver.mesh);
-}
+/** Bytes that a run's cells take: its mesh and its solver lie in one memory. */
+const heldBytes = (pitch_m: number): number =>
+  insulated(HOT_AIR.board, pitch_m, 3).temperature_K.buffer.byteLength;
 
 /** The board of heat.md, 160 × 100 mm in three layers under hot air for 300 s, as its cells shrink. */
 export function boardRuns(): void {
@@ -69,6 +66,34 @@ export function boardRuns(): void {
       times,
     );
   }
+}
+
+/** Compiled kernels beside the plain code that they are held to, in one run: old to new. */
+export function kernels(): void {
+  const { network, options } = preparedJoint(scenario(360, trackOn(4)), { duration_s: 10 });
+  const asked = { network, options };
+  const plainly = (): unknown => integratePlainly([asked, asked]);
+  const fast = (): unknown => integrateTogether(asked, asked);
+  ratio('two joints of 10 s, plain code : side by side in lanes', 60, plainly, fast);
+  const board = (memoryFor: FieldOptions['memoryFor']): unknown =>
+    simulateField(HOT_AIR, { pitch_m: 1e-3, memoryFor });
+  ratio(
+    'board of 48k cells under air, plain loops : compiled',
+    4,
+    () => board(plainMemory),
+    () => board(compiledMemory),
+  );
+}
+
+/** Each in turn with the other, so that a machine's changing pace meets both. */
+function ratio(name: string, times: number, old: () => unknown, fresh: () => unknown): void {
+  const [before, after]: [number[], number[]] = [[], []];
+  for (let i = 0; i < times; i++) {
+    before.push(...timed(1, old));
+    after.push(...timed(1, fresh));
+  }
+  const [slow, quick] = [Math.min(...before), Math.min(...after)];
+  report(`${name}: ${(slow / quick).toFixed(1)} : 1`, '–', after);
 }
 
 /** The same code in a worker thread, as the server runs it. */

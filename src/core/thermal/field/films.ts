@@ -80,7 +80,7 @@ export class Films {
     private readonly ambient_K: number,
     private readonly factors: FieldFactors,
   ) {
-    const zeros = (): Float64Array => new Float64Array(mesh.columns);
+    const zeros = (): Float64Array => mesh.memory.array(mesh.columns);
     const face = (): FaceFilms => ({ hot_W_K: zeros(), warmth: zeros(), still_W_K: zeros() });
     this.faces = { top: face(), bottom: face() };
     this.bodies = bodyPlaces.map(() => ({ hot_W_K: 0, warmth: 0, still_W_K: 0 }));

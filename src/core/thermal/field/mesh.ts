@@ -1,4 +1,6 @@
 import { polygonContains } from 'd3-polygon';
+import { compiledMemory } from './compiledLoops';
+import type { FieldMemory, Grid } from './loops';
 import { COPPER } from '~/core/materials/copper';
 import { LAMINATES } from '~/core/materials/laminates';
 import { FIELD } from './settings';
@@ -48,6 +50,8 @@ export interface FieldMesh {
   readonly layerOfCopper: readonly number[];
   /** Depth of each layer's middle, m. */
   readonly depth_m: readonly number[];
+  /** Where its arrays lie, and all that belong to a run over it. */
+  readonly memory: FieldMemory;
 }
 
 export function fieldMesh(
@@ -55,6 +59,7 @@ export function fieldMesh(
   pitch_m: number,
   nz: number,
   factors: BoardFactors = { copper: 1, laminate: 1 },
+  memoryFor: (grid: Grid) => FieldMemory = compiledMemory,
 ): FieldMesh {
   const nx = Math.max(2, Math.round(board.length_m / pitch_m));
   const ny = Math.max(2, Math.round(board.width_m / pitch_m));
@@ -75,7 +80,8 @@ export function fieldMesh(
     }
   }
 
-  const capacity_J_K = new Float64Array(columns * nz);
+  const memory = memoryFor({ nx, ny, nz, columns });
+  const capacity_J_K = memory.array(columns * nz);
   const sheet_W_K = new Float64Array(columns * nz);
   const area_m2 = dx_m * dy_m;
   for (let k = 0; k < nz; k++) {
@@ -102,9 +108,9 @@ export function fieldMesh(
     }
   });
 
-  const linkX_W_K = new Float64Array(columns * nz);
-  const linkY_W_K = new Float64Array(columns * nz);
-  const linkZ_W_K = new Float64Array(columns * (nz - 1));
+  const linkX_W_K = memory.array(columns * nz);
+  const linkY_W_K = memory.array(columns * nz);
+  const linkZ_W_K = memory.array(columns * (nz - 1));
   const harmonic = (a: number, b: number): number => (2 * a * b) / (a + b);
   for (let k = 0; k < nz; k++) {
     for (let c = 0; c < columns; c++) {
@@ -135,6 +141,7 @@ export function fieldMesh(
     linkZ_W_K,
     layerOfCopper,
     depth_m,
+    memory,
   };
 }
 

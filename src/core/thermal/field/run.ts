@@ -2,6 +2,7 @@ import { inOneGo } from '~/core/stepwise';
 import type { EnergyAccount } from '../network/integrate';
 import { attach, type Attachments } from './attachments';
 import { Films } from './films';
+import type { FieldMemory, Grid } from './loops';
 import { fieldMesh, layersFor, type FieldMesh } from './mesh';
 import { NOMINAL_FIELD, ramped_K, type FieldFactors, type FieldScenario, type Stage } from './scenario';
 import { FIELD } from './settings';
@@ -20,9 +21,17 @@ export interface FieldOptions {
   /** No melting, and films held as they stand at this temperature: everything is linear in the sources. */
   readonly linearAt_K?: number | undefined;
   /** Holds both sources at these temperatures while films stay as the stages have them: a unit response. */
-  readonly sourcesAt_K?: { readonly air: number; readonly preheat: number } | undefined;
+  readonly sourcesAt_K?:
+    | {
+        readonly air: number;
+        readonly preheat: number; /** Where its arrays lie; left out, in the compiled kernel's memory. */
+        readonly memoryFor?: ((grid: Grid) => FieldMemory) | undefined;
+      }
+    | undefined;
   /** Asked after each step; true ends the run there. */
   readonly stopWhen?: ((time_s: number, watch: Watch) => boolean) | undefined;
+  /** Where its arrays lie; left out, in the compiled kernel's memory. */
+  readonly memoryFor?: ((grid: Grid) => FieldMemory) | undefined;
 }
 
 interface Frame {
@@ -87,6 +96,7 @@ export function* runField(
     options.pitch_m ?? FIELD.pitch_m,
     options.layers ?? layersFor(scenario.board),
     factors,
+    options.memoryFor,
   );
   if (mesh.columns * mesh.nz > FIELD.maxCells) {
     throw new Error(`the grid would have ${mesh.columns * mesh.nz} cells; ${FIELD.maxCells} are allowed`);

@@ -1,9 +1,9 @@
 import { SolderState, solveDense, type SolderColumn } from './columns';
 import { SKIN_SHARE } from '~/core/packages/form';
 import type { Attachments } from './attachments';
-import type { BodyFilm, FaceFilms, Films } from './films';
+import type { BodyFilm, Films } from './films';
+import type { FaceSource } from './loops';
 import type { FieldMesh } from './mesh';
-import { pass, sweepAcross, sweepAlong } from './sweeps';
 
 /** Energy since the start, J. */
 export interface FieldEnergy {
@@ -32,6 +32,8 @@ export class FieldSolver {
   readonly top_K: Float64Array;
   readonly bottom_K: Float64Array;
   private readonly change_K: Float64Array;
+  private readonly topChange_K: Float64Array;
+  private readonly bottomChange_K: Float64Array;
   /** One over each pivot, and what a neighbour's value is carried with, by direction. */
   private readonly inverseX: Float64Array;
   private readonly inverseY: Float64Array;
@@ -67,17 +69,19 @@ export class FieldSolver {
   ) {
     const { columns, nz } = mesh;
     const cells = columns * nz;
-    this.temperature_K = new Float64Array(cells).fill(ambient_K);
+    this.temperature_K = mesh.memory.array(cells).fill(ambient_K);
     this.top_K = this.temperature_K.subarray(0, columns);
     this.bottom_K = this.temperature_K.subarray((nz - 1) * columns);
-    this.change_K = new Float64Array(cells);
-    this.inverseX = new Float64Array(cells);
-    this.inverseY = new Float64Array(cells);
-    this.inverseZ = new Float64Array(cells);
-    this.carryX = new Float64Array(cells);
-    this.carryY = new Float64Array(cells);
-    this.carryZ = new Float64Array(cells);
-    this.bodyLink_W_K = new Float64Array(cells);
+    this.change_K = mesh.memory.array(cells);
+    this.topChange_K = this.change_K.subarray(0, columns);
+    this.bottomChange_K = this.change_K.subarray((nz - 1) * columns);
+    this.inverseX = mesh.memory.array(cells);
+    this.inverseY = mesh.memory.array(cells);
+    this.inverseZ = mesh.memory.array(cells);
+    this.carryX = mesh.memory.array(cells);
+    this.carryY = mesh.memory.array(cells);
+    this.carryZ = mesh.memory.array(cells);
+    this.bodyLink_W_K = mesh.memory.array(cells);
     this.solder = new SolderState(attached.spots, ambient_K, melts);
     this.bodies_K = new Float64Array(attached.bodies.length).fill(ambient_K);
     this.cores_K = new Float64Array(attached.bodies.length).fill(ambient_K);
@@ -186,16 +190,11 @@ export class FieldSolver {
   }
 
   private factorThrough(step_s: number): void {
-    const { mesh, inverseZ, carryZ } = this;
-    const { linkZ_W_K, columns, nz } = mesh;
-    for (let k = 0; k < nz; k++) {
-      for (let column = 0; column < columns; column++) {
-        const c = k * columns + column;
-        const back = k > 0 ? step_s * linkZ_W_K[c - columns]! * carryZ[c - columns]! : 0;
-        inverseZ[c] = 1 / (this.diagonal(c, k, column, step_s) - back);
-        carryZ[c] = k < nz - 1 ? step_s * linkZ_W_K[c]! * inverseZ[c] : 0;
-      }
-    }
+    const { mesh, inverseZ, carryZ, bodyLink_W_K } = this;
+    const { top, bottom } = this.films.faces;
+    const { capacity_J_K, linkZ_W_K } = mesh;
+    const of = { capacity_J_K, linkZ_W_K, bodyLink_W_K, top, bottom };
+    mesh.memory.loops.factorThrough({ inverse: inverseZ, carry: carryZ }, of, mesh, step_s);
   }
 
   /** Each body's skin and core at the end of the step if its surroundings keep their pace, solved together. */
@@ -245,13 +244,11 @@ export class FieldSolver {
   /** Puts dt (q − K T) into `change_K`. */
   private layResidual(step_s: number, hotTop_K: number, hotBottom_K: number): void {
     const { mesh, temperature_K: t, change_K: r, films, attached, solder } = this;
-    const { linkX_W_K, linkY_W_K, linkZ_W_K, nx, columns, nz } = mesh;
-    r.fill(0);
-    pass(t, r, linkX_W_K, 1, step_s);
-    pass(t, r, linkY_W_K, nx, step_s);
-    pass(t, r, linkZ_W_K, columns, step_s);
-    this.layFace(films.faces.top, 0, step_s, hotTop_K);
-    this.layFace(films.faces.bottom, (nz - 1) * columns, step_s, hotBottom_K);
+    const { columns, nz } = mesh;
+    const { loops } = mesh.memory;
+    loops.residual(t, r, mesh, mesh, step_s);
+    loops.face(this.top_K, this.topChange_K, films.faces.top, step_s, this.sourceAt(hotTop_K));
+    loops.face(this.bottom_K, this.bottomChange_K, films.faces.bottom, step_s, this.sourceAt(hotBottom_K));
     for (let b = 0; b < attached.bodies.length; b++) {
       const body = attached.bodies[b]!;
       for (const { column, share } of body.under) {
@@ -268,23 +265,18 @@ export class FieldSolver {
     }
   }
 
-  private layFace(film: FaceFilms, base: number, step_s: number, hot_K: number): void {
-    const { temperature_K: t, change_K: r, ambient_K } = this;
-    const { hot_W_K, warmth, still_W_K } = film;
-    const excess_K = hot_K - ambient_K;
-    for (let column = 0; column < this.mesh.columns; column++) {
-      const rise_K = t[base + column]! - ambient_K;
-      const hot_W = hot_W_K[column]! * (warmth[column]! * excess_K - rise_K);
-      r[base + column]! += step_s * (hot_W - still_W_K[column]! * rise_K);
-    }
-  }
+  private readonly sourceAt = (hot_K: number): FaceSource => ({
+    excess_K: hot_K - this.ambient_K,
+    ambient_K: this.ambient_K,
+  });
 
   private solveX(): void {
-    sweepAlong(this.change_K, this.inverseX, this.carryX);
+    this.mesh.memory.loops.sweepAlong(this.change_K, this.inverseX, this.carryX, this.mesh.nx);
   }
 
   private solveY(): void {
-    sweepAcross(this.change_K, this.mesh.capacity_J_K, this.inverseY, this.carryY, this.mesh.nx);
+    const { memory, capacity_J_K, nx } = this.mesh;
+    memory.loops.sweepAcross(this.change_K, capacity_J_K, this.inverseY, this.carryY, nx);
   }
 
   /** Every column as if it had no solder; the right-hand sides of those that do are put aside first. */
@@ -297,7 +289,7 @@ export class FieldSolver {
         columnRhs[i * nz + k] = capacity_J_K[c]! * w[c]!;
       }
     }
-    sweepAcross(w, capacity_J_K, inverseZ, carryZ, columns);
+    this.mesh.memory.loops.sweepAcross(w, capacity_J_K, inverseZ, carryZ, columns);
   }
 
   /**
@@ -381,27 +373,13 @@ export class FieldSolver {
 
   private accept(step_s: number, hotTop_K: number, hotBottom_K: number): void {
     const { mesh, temperature_K: t, change_K: w, films, attached, solder, ambient_K, energy } = this;
-    const { columns, nz } = mesh;
-    let largest = 0;
-    for (let c = 0; c < t.length; c++) {
-      const moved_K = w[c]!;
-      t[c]! += moved_K;
-      const size_K = Math.abs(moved_K);
-      // Written so that a value that is not a number is kept, not lost.
-      if (!(size_K <= largest)) largest = size_K;
-    }
-    let in_W = 0;
-    let lost_W = 0;
-    for (let face = 0; face < 2; face++) {
-      const film = face === 0 ? films.faces.top : films.faces.bottom;
-      const base = face === 0 ? 0 : (nz - 1) * columns;
-      const excess_K = (face === 0 ? hotTop_K : hotBottom_K) - ambient_K;
-      for (let column = 0; column < columns; column++) {
-        const rise_K = t[base + column]! - ambient_K;
-        in_W += film.hot_W_K[column]! * (film.warmth[column]! * excess_K - rise_K);
-        lost_W += film.still_W_K[column]! * rise_K;
-      }
-    }
+    const { columns } = mesh;
+    const { loops } = mesh.memory;
+    const largest = loops.accept(t, w);
+    const above = loops.flows(this.top_K, films.faces.top, this.sourceAt(hotTop_K));
+    const below = loops.flows(this.bottom_K, films.faces.bottom, this.sourceAt(hotBottom_K));
+    let in_W = above.in_W + below.in_W;
+    let lost_W = above.lost_W + below.lost_W;
     for (let b = 0; b < attached.bodies.length; b++) {
       const body = attached.bodies[b]!;
       const film = films.bodies[b]!;
