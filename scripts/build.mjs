@@ -7,7 +7,7 @@ import { brotliCompressSync, constants, gzipSync } from 'node:zlib';
 import { bundle } from './bundle.mjs';
 import { writeKernels } from './kernels.mjs';
 
-await writeKernels();
+writeKernels();
 
 const astro = spawnSync(process.execPath, ['node_modules/astro/astro.js', 'build'], {
   stdio: ['ignore', 'ignore', 'inherit'],

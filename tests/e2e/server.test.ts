@@ -254,6 +254,12 @@ test.describe('the command line', () => {
     expect(cold.remedies.find((r) => r.kind === 'preheat')?.works).toBe(true);
   });
 
+  const HOT_AIR = {
+    kind: 'hot-air',
+    airRange_C: [100, 480],
+    flowRange_L_min: [10, 120],
+    nozzles: [{ diameter_mm: 8 }, { width_mm: 18, height_mm: 18 }],
+  };
   for (const [family, rest] of FAMILIES) {
     test(`plan takes every goal for ${family}`, () => {
       for (const goal of ['remove-keep-part', 'remove-sacrifice-part', 'reflow', 'fit']) {
@@ -262,15 +268,8 @@ test.describe('the command line', () => {
           goal,
           neighbours: [],
           board: { ...PLAN_EXAMPLE.board, length_mm: 60, width_mm: 50 },
-          bench: [
-            ...PLAN_EXAMPLE.bench,
-            {
-              kind: 'hot-air',
-              airRange_C: [100, 480],
-              flowRange_L_min: [10, 120],
-              nozzles: [{ diameter_mm: 8 }, { width_mm: 18, height_mm: 18 }],
-            },
-          ],
+          // Air is planned once for each family: it asks the same of every goal, and takes as long as all the others.
+          bench: goal === 'remove-keep-part' ? [...PLAN_EXAMPLE.bench, HOT_AIR] : PLAN_EXAMPLE.bench,
           site: { ...PLAN_EXAMPLE.site, x_mm: 30, y_mm: 25, package: { family, ...rest }, connections: {} },
         });
         expect(stderr.toString()).toBe('');

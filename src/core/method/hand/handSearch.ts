@@ -33,7 +33,7 @@ export function settingsOnBench(
 }
 
 /** Set temperatures that are tried: round figures as a hand sets them, and both ends of the station's range, K. */
-export function setpointsOf_K([low, high]: readonly [number, number]): number[] {
+function setpointsOf_K([low, high]: readonly [number, number]): number[] {
   const [from_C, to_C] = [celsius(Math.max(low, PLAN.leastSetpoint_K)), celsius(high)];
   const first = Math.ceil(from_C / PLAN.setpointStep_K - 1e-6);
   const last = Math.floor(to_C / PLAN.setpointStep_K + 1e-6);

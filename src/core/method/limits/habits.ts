@@ -7,8 +7,7 @@ import { HABITS } from '../ways/data';
  * What a practised hand would not set while anything else will do. The heat model has no objection to any of it: a joint
  * that melts at 240 °C is not yet wetted, and a tip that reaches over two pins bridges them.
  */
-export const HABIT_IDS = ['too-cold-to-wet', 'tip-too-wide', 'tip-too-fine'] as const;
-export type Habit = (typeof HABIT_IDS)[number];
+export type Habit = 'too-cold-to-wet' | 'tip-too-wide' | 'tip-too-fine';
 
 /** Widths of tip that a heat is done with, m. */
 export interface TipRange {

@@ -1,4 +1,4 @@
-import { MUSHY, meltAt, type Melt } from '../network/enthalpy';
+import { MUSHY, meltAt } from '../network/enthalpy';
 import type { Spot } from './attachments';
 
 /** One column with solder on it: its layers and its spots are solved together, exactly. */
@@ -12,7 +12,10 @@ export class SolderState {
   readonly enthalpy_J: Float64Array;
   readonly temperature_K: Float64Array;
   readonly before_K: Float64Array;
-  readonly melt: Melt[];
+  readonly melt: Uint8Array;
+  /** Three to a spot, by phase: its enthalpy is a straight line on each. */
+  private readonly slopes: Float64Array;
+  private readonly offsets: Float64Array;
 
   constructor(
     readonly spots: readonly Spot[],
@@ -21,17 +24,20 @@ export class SolderState {
   ) {
     this.temperature_K = new Float64Array(spots.length).fill(start_K);
     this.before_K = Float64Array.from(this.temperature_K);
-    this.melt = spots.map((spot) => (melts ? meltAt(spot.curve, start_K) : 0));
+    this.melt = Uint8Array.from(spots, (spot) => (melts ? meltAt(spot.curve, start_K) : 0));
+    this.slopes = Float64Array.from(spots.flatMap(({ curve }) => curve.slope));
+    this.offsets = Float64Array.from(spots.flatMap(({ curve }) => curve.offset));
     this.enthalpy_J = Float64Array.from(spots, (_, s) => this.heatAt(s, start_K));
   }
 
   slope(s: number): number {
-    return this.spots[s]!.curve.slope[this.melt[s]!];
+    return this.slopes[3 * s + this.melt[s]!]!;
   }
 
   /** Enthalpy on the present phase's line. */
   heatAt(s: number, temperature_K: number): number {
-    return this.spots[s]!.curve.offset[this.melt[s]!] + this.slope(s) * temperature_K;
+    const at = 3 * s + this.melt[s]!;
+    return this.offsets[at]! + this.slopes[at]! * temperature_K;
   }
 
   /** Moves the phase to a temperature; true if it changed. Never over the melting range in one go. */

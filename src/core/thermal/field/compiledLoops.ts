@@ -36,7 +36,7 @@ const PER_COLUMN = 10;
 
 /** A memory of the kernel's own for one board, with all its arrays in it. */
 export function compiledMemory({ columns, nz }: Grid): FieldMemory {
-  const kernel = instanceOf<Kernel>(FIELD);
+  const kernel = instanceOf(FIELD) as unknown as Kernel;
   kernel.reserve(columns * nz * PER_CELL + columns * PER_COLUMN + 2 * (PER_CELL + PER_COLUMN));
   const { buffer } = kernel.memory;
   return {

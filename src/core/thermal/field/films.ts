@@ -6,18 +6,9 @@ import { characteristic_m } from '../preheat';
 import { preheaterFilm_W_m2K } from '../surface/preheater';
 import { naturalFilm_W_m2K, pairEmissivity, radiantFilm_W_m2K, type Facing } from '../surface/stillAir';
 import type { BodyPlace } from './attachments';
+import type { FaceFilms } from './loops';
 import type { FieldMesh } from './mesh';
 import type { FieldFactors, FieldPart, Shield, Side, Stage } from './scenario';
-
-/**
- * What meets one face, by column: hot air or a preheater (`hot`, W/K, with its temperature as a share
- * `warmth` of the source's excess over ambient), and still air with radiation (`still`, W/K).
- */
-export interface FaceFilms {
-  readonly hot_W_K: Float64Array;
-  readonly warmth: Float64Array;
-  readonly still_W_K: Float64Array;
-}
 
 /** The same for one body. */
 export interface BodyFilm {

@@ -1,5 +1,3 @@
-import type { FaceFilms } from './films';
-
 /**
  * The loops over whole arrays that a step of the board spends its time in. Cells are in rows, rows in layers; a link that
  * leaves the board is zero, so that rows and layers follow each other without a break.
@@ -56,7 +54,7 @@ export interface FieldLoops {
   ): { readonly top_K: number; readonly bottom_K: number };
 }
 
-export interface Links {
+interface Links {
   readonly linkX_W_K: Float64Array;
   readonly linkY_W_K: Float64Array;
   readonly linkZ_W_K: Float64Array;
@@ -80,4 +78,14 @@ export interface FaceSource {
 export interface FieldMemory {
   array(length: number): Float64Array;
   readonly loops: FieldLoops;
+}
+
+/**
+ * What meets one face, by column: hot air or a preheater (`hot`, W/K, with its temperature as a share
+ * `warmth` of the source's excess over ambient), and still air with radiation (`still`, W/K).
+ */
+export interface FaceFilms {
+  readonly hot_W_K: Float64Array;
+  readonly warmth: Float64Array;
+  readonly still_W_K: Float64Array;
 }

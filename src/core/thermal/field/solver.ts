@@ -52,8 +52,12 @@ export class FieldSolver {
   private readonly heat_J: Float64Array;
   private readonly pivots: Float64Array;
   private readonly loads: Float64Array;
-  /** Of each spot to its layers and its body. */
+  /** Of each spot to its layers, as many to a spot; to its body; to all of them. */
+  private readonly spotLinks_W_K: Float64Array;
+  private readonly spotLead_W_K: Float64Array;
   private readonly spotConductance_W_K: Float64Array;
+  private readonly spotColumn: Int32Array;
+  private readonly spotShare: Float64Array;
   private readonly columnRhs: Float64Array;
   private lastStep_s = 0;
   private lastMove_K = 0;
@@ -99,6 +103,10 @@ export class FieldSolver {
     });
     this.solderColumns = [...byColumn].map(([column, spots]) => ({ column, spots }));
     const most = Math.max(0, ...this.solderColumns.map((c) => c.spots.length));
+    this.spotLinks_W_K = Float64Array.from(attached.spots.flatMap(({ link_W_K }) => Array.from(link_W_K)));
+    this.spotLead_W_K = Float64Array.from(attached.spots, ({ lead_W_K }) => lead_W_K);
+    this.spotColumn = Int32Array.from(attached.spots, ({ column }) => column);
+    this.spotShare = Float64Array.from(attached.spots, ({ bodyShare }) => bodyShare);
     this.spotConductance_W_K = Float64Array.from(attached.spots, ({ link_W_K, lead_W_K }) =>
       link_W_K.reduce((sum, g) => sum + g, lead_W_K),
     );
@@ -208,7 +216,7 @@ export class FieldSolver {
       let conductance = body.gap_W_K;
       let flow_W = 0;
       for (const s of body.spots) {
-        const g = attached.spots[s]!.lead_W_K;
+        const g = this.spotLead_W_K[s]!;
         const now_K = solder.temperature_K[s]!;
         conductance += g;
         flow_W += g * (now_K + pace * (now_K - solder.before_K[s]!));
@@ -256,11 +264,11 @@ export class FieldSolver {
         r[c]! += step_s * body.gap_W_K * share * (this.predicted_K[b]! - t[c]!);
       }
     }
-    for (let s = 0; s < attached.spots.length; s++) {
-      const spot = attached.spots[s]!;
-      for (let k = 0; k < nz; k++) {
-        const c = k * columns + spot.column;
-        r[c]! += step_s * spot.link_W_K[k]! * (solder.temperature_K[s]! - t[c]!);
+    const { spotLinks_W_K, spotColumn } = this;
+    for (let s = 0, at = 0; s < spotColumn.length; s++) {
+      const now_K = solder.temperature_K[s]!;
+      for (let k = 0, c = spotColumn[s]!; k < nz; k++, at++, c += columns) {
+        r[c] = r[c]! + step_s * spotLinks_W_K[at]! * (now_K - t[c]!);
       }
     }
   }
@@ -298,23 +306,22 @@ export class FieldSolver {
    */
   private solveColumn(index: number, step_s: number, hotTop_K: number, hotBottom_K: number): void {
     const { column, spots } = this.solderColumns[index]!;
-    const { mesh, change_K, dense, rhs, heat_J, pivots, loads, solder, attached } = this;
+    const { mesh, change_K, dense, rhs, heat_J, pivots, loads, solder } = this;
     const { nz, columns, linkZ_W_K } = mesh;
     for (let i = 0; i < spots.length; i++) {
       const s = spots[i]!;
       solder.before_K[s] = solder.temperature_K[s]!;
       loads[i] = this.loadOf(s, column, hotTop_K, hotBottom_K);
     }
+    const { spotLinks_W_K } = this;
     for (let pass = 0; pass < 12; pass++) {
-      for (let k = 0; k < nz; k++) {
-        const c = k * columns + column;
+      for (let k = 0, c = column; k < nz; k++, c += columns) {
         for (let l = 0; l < k; l++) dense[k * nz + l] = l === k - 1 ? -step_s * linkZ_W_K[c - columns]! : 0;
         dense[k * nz + k] = this.diagonal(c, k, column, step_s);
         rhs[k] = this.columnRhs[index * nz + k]!;
       }
       for (let i = 0; i < spots.length; i++) {
         const s = spots[i]!;
-        const { link_W_K } = attached.spots[s]!;
         const inverse =
           1 / (solder.slope(s) + step_s * this.spotConductance_W_K[s]! + step_s * this.filmOfSpot(s));
         const load =
@@ -322,20 +329,22 @@ export class FieldSolver {
         pivots[i] = inverse;
         heat_J[i] = load;
         for (let k = 0; k < nz; k++) {
-          const g = step_s * link_W_K[k]!;
+          const g = step_s * spotLinks_W_K[s * nz + k]!;
           if (g === 0) continue;
-          rhs[k]! += g * load;
-          dense[k * nz + k]! += g;
-          for (let l = 0; l <= k; l++) dense[k * nz + l]! -= g * step_s * link_W_K[l]! * inverse;
+          rhs[k] = rhs[k]! + g * load;
+          dense[k * nz + k] = dense[k * nz + k]! + g;
+          const passed = g * step_s * inverse;
+          for (let l = 0; l <= k; l++)
+            dense[k * nz + l] = dense[k * nz + l]! - passed * spotLinks_W_K[s * nz + l]!;
         }
       }
       solveDense(dense, rhs, nz);
       let settled = true;
       for (let i = 0; i < spots.length; i++) {
         const s = spots[i]!;
-        const { link_W_K } = attached.spots[s]!;
         let moved_K = heat_J[i]!;
-        for (let k = 0; k < nz; k++) moved_K += step_s * link_W_K[k]! * rhs[k]! * pivots[i]!;
+        const into_K = step_s * pivots[i]!;
+        for (let k = 0; k < nz; k++) moved_K += into_K * spotLinks_W_K[s * nz + k]! * rhs[k]!;
         solder.temperature_K[s] = solder.before_K[s]! + moved_K;
         // On the line that was solved with: a phase corrected after the last pass then costs no heat.
         heat_J[i] = solder.heatAt(s, solder.temperature_K[s]);
@@ -349,7 +358,7 @@ export class FieldSolver {
 
   /** Share of its body's films that a spot of a fused body takes, W/K. */
   private filmOfSpot(s: number): number {
-    const { bodyShare } = this.attached.spots[s]!;
+    const bodyShare = this.spotShare[s]!;
     if (bodyShare === 0) return 0;
     const film = this.films.bodies[this.bodyOfSpot[s]!]!;
     return bodyShare * (film.hot_W_K + film.still_W_K);
@@ -357,17 +366,18 @@ export class FieldSolver {
 
   /** What flows into a spot at the temperatures of the step's start, W. */
   private loadOf(s: number, column: number, hotTop_K: number, hotBottom_K: number): number {
-    const { attached, solder, mesh } = this;
-    const spot = attached.spots[s]!;
+    const { attached, solder, mesh, spotLinks_W_K, temperature_K } = this;
+    const { nz, columns } = mesh;
     const b = this.bodyOfSpot[s]!;
     const at_K = solder.before_K[s]!;
-    let flow_W = spot.lead_W_K * (this.predicted_K[b]! - at_K);
-    if (spot.bodyShare > 0) {
+    const bodyShare = this.spotShare[s]!;
+    let flow_W = this.spotLead_W_K[s]! * (this.predicted_K[b]! - at_K);
+    if (bodyShare > 0) {
       const hot_K = attached.bodies[b]!.faceLayer === 0 ? hotTop_K : hotBottom_K;
-      flow_W += spot.bodyShare * this.filmFlow_W(this.films.bodies[b]!, hot_K, at_K);
+      flow_W += bodyShare * this.filmFlow_W(this.films.bodies[b]!, hot_K, at_K);
     }
-    for (let k = 0; k < mesh.nz; k++)
-      flow_W += spot.link_W_K[k]! * (this.temperature_K[k * mesh.columns + column]! - at_K);
+    for (let k = 0, c = column; k < nz; k++, c += columns)
+      flow_W += spotLinks_W_K[s * nz + k]! * (temperature_K[c]! - at_K);
     return flow_W;
   }
 
@@ -394,7 +404,7 @@ export class FieldSolver {
       const held_K = this.predicted_K[b]!;
       const inward_W = body.inner_W_K * (skin_K - held_K);
       let flow_W = inward_W;
-      for (const s of body.spots) flow_W += attached.spots[s]!.lead_W_K * (solder.temperature_K[s]! - held_K);
+      for (const s of body.spots) flow_W += this.spotLead_W_K[s]! * (solder.temperature_K[s]! - held_K);
       for (const { column, share } of body.under) {
         flow_W += body.gap_W_K * share * (t[body.faceLayer * columns + column]! - held_K);
       }
@@ -410,7 +420,7 @@ export class FieldSolver {
   /** A fused body is at the mean of its spots, each by its share. */
   private fusedMean_K(spots: readonly number[]): number {
     let mean_K = 0;
-    for (const s of spots) mean_K += this.attached.spots[s]!.bodyShare * this.solder.temperature_K[s]!;
+    for (const s of spots) mean_K += this.spotShare[s]! * this.solder.temperature_K[s]!;
     return mean_K;
   }
 }

@@ -112,17 +112,20 @@ export class Watch {
         meanBefore_K += share * solder.before_K[s]!;
       }
       const { curve } = attached.spots[spots[0]!]!;
-      const reached = (before_K: number, now_K: number, level_K: number): number | null => {
-        const at_s = crossing(time_s, step_s, before_K, now_K, level_K);
-        return Number.isFinite(at_s) ? at_s : null;
-      };
-      watch.solidus_s ??= reached(meanBefore_K, mean_K, curve.solidus_K);
-      watch.liquidus_s ??= reached(meanBefore_K, mean_K, curve.liquidus_K);
-      const coldHalf_K = coldHalfOf(attached.spots, spots, solder.temperature_K);
-      if (coldHalf_K >= curve.liquidus_K) {
-        const before_K = coldHalfOf(attached.spots, spots, solder.before_K);
-        watch.fullMelt_s ??= reached(before_K, coldHalf_K, curve.liquidus_K) ?? time_s;
-        watch.aboveLiquidus_s += step_s;
+      // Below its solidus nothing of a pad's melt is of note yet.
+      if (hottest_K >= curve.solidus_K) {
+        const reached = (before_K: number, now_K: number, level_K: number): number | null => {
+          const at_s = crossing(time_s, step_s, before_K, now_K, level_K);
+          return Number.isFinite(at_s) ? at_s : null;
+        };
+        watch.solidus_s ??= reached(meanBefore_K, mean_K, curve.solidus_K);
+        watch.liquidus_s ??= reached(meanBefore_K, mean_K, curve.liquidus_K);
+        const coldHalf_K = coldHalfOf(attached.spots, spots, solder.temperature_K);
+        if (coldHalf_K >= curve.liquidus_K) {
+          const before_K = coldHalfOf(attached.spots, spots, solder.before_K);
+          watch.fullMelt_s ??= reached(before_K, coldHalf_K, curve.liquidus_K) ?? time_s;
+          watch.aboveLiquidus_s += step_s;
+        }
       }
       watch.peak_K = Math.max(watch.peak_K, hottest_K);
       if (hottest_K > FIELD.doseFloor_K) watch.dose += step_s * doseRate_1_s(this.bondLife, hottest_K);

@@ -8,7 +8,7 @@ import type { LaneResult, Stepper, StepLimits } from './stepper';
 
 let kernel: Kernel | null = null;
 /** A stepper has the kernel to itself until it is released. */
-let owner: CompiledStepper | null = null;
+let taken = false;
 
 /** Two networks of one shape in the lanes of the compiled kernel. One alone lies in both. */
 export class CompiledStepper implements Stepper {
@@ -21,17 +21,17 @@ export class CompiledStepper implements Stepper {
     private readonly networks: readonly [ThermalNetwork, ThermalNetwork],
     private readonly limits: StepLimits,
   ) {
-    if (owner) throw new Error('the kernel runs one pair at a time');
+    if (taken) throw new Error('the kernel runs one pair at a time');
     const [first, second] = networks;
     const shape = shapeOf(first);
     this.shape = shape;
-    kernel ??= instanceOf<Kernel>(NETWORK);
+    kernel ??= instanceOf(NETWORK) as unknown as Kernel;
     this.kernel = kernel;
     const { numbers, temperatureAt } = lay(kernel, shape, [first, second]);
     this.numbers = numbers;
     this.temperatureAt = temperatureAt;
     kernel.begin(Math.min(SOLVER.firstStep_s, limits.maxStep_s));
-    owner = this;
+    taken = true;
   }
 
   /** Whether two networks can lie side by side. */
@@ -81,6 +81,6 @@ export class CompiledStepper implements Stepper {
   }
 
   release(): void {
-    owner = null;
+    taken = false;
   }
 }

@@ -90,22 +90,25 @@ function run(
       solves,
     };
   };
-  while (counts.includes(true)) {
-    const over = stepper.time_s >= duration_s * (1 - 1e-12);
-    if (over || stepper.steps >= SOLVER.maxSteps || !stepper.advance(duration_s, counts)) {
-      counts.forEach((counting, lane) => {
-        if (counting) end(lane, over ? 'done' : 'not-converged');
+  try {
+    while (counts.includes(true)) {
+      const over = stepper.time_s >= duration_s * (1 - 1e-12);
+      if (over || stepper.steps >= SOLVER.maxSteps || !stepper.advance(duration_s, counts)) {
+        counts.forEach((counting, lane) => {
+          if (counting) end(lane, over ? 'done' : 'not-converged');
+        });
+        break;
+      }
+      const { time_s, taken_s } = stepper;
+      lanes.forEach(({ record, at_K }, lane) => {
+        if (!counts[lane]) return;
+        record.add(time_s, at_K);
+        if (options[lane]!.stopWhen?.(time_s, taken_s, at_K)) end(lane, 'stopped');
       });
-      break;
     }
-    const { time_s, taken_s } = stepper;
-    lanes.forEach(({ record, at_K }, lane) => {
-      if (!counts[lane]) return;
-      record.add(time_s, at_K);
-      if (options[lane]!.stopWhen?.(time_s, taken_s, at_K)) end(lane, 'stopped');
-    });
+  } finally {
+    stepper.release();
   }
-  stepper.release();
   return ended.map((one) => one!);
 }
 

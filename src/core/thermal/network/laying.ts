@@ -75,7 +75,7 @@ const asIs = (value: number): number => value;
 /** The column of each entry, as bytes of its pivot. */
 function columnsOf({ size, columnAt, row }: Elimination): Int32Array {
   const columns = new Int32Array(row.length);
-  for (let p = 0; p < size; p++) columns.fill(p << PAIR, columnAt[p]!, columnAt[p + 1]!);
+  for (let p = 0; p < size; p++) columns.fill(p << PAIR, columnAt[p], columnAt[p + 1]);
   return columns;
 }
 
