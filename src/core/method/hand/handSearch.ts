@@ -48,8 +48,9 @@ function setpointsOf_K([low, high]: readonly [number, number]): number[] {
 }
 
 /**
- * Cold, and over each preheater where cold will not do or costs much: with the tips that were best cold, as warmth
- * helps all alike, or with all where none would do. What is known cold may be told at once.
+ * Cold, and over each preheater where cold will not do, costs much, or leaves a bad contact longer than a hand can time:
+ * with the tips that were best cold, as warmth helps all alike, or with all where none would do. What is known cold may be
+ * told at once.
  */
 export function* searchWarmToo(
   request: PhaseRequest,
@@ -57,14 +58,17 @@ export function* searchWarmToo(
   tell: (cold: readonly Candidate[]) => Progress | null = () => null,
 ): Working<Candidate[]> {
   const cold = yield* searchByHand(request, heat, null);
-  const best = Math.min(...cold.filter((c) => c.feasible).map((c) => c.damage));
-  if (best <= PLAN.warmFrom) return cold;
+  const [best] = preference(cold);
+  if (best && best.damage <= PLAN.warmFrom && (best.atWorst?.late_s ?? 0) < LATE_s) return cold;
   const word = tell(cold);
   if (word) yield word;
   const tips = new Set(ofNote(cold).map((c) => tipOf(handSettingOf(c))));
   const worthIt = (setting: HandSetting): boolean => tips.size === 0 || tips.has(tipOf(setting));
   return [...cold, ...(yield* searchPreheated(request, heat, worthIt))];
 }
+
+/** A touch that lasts so much past what a hand can time is worth a soak. */
+const LATE_s = 1;
 
 /** Over each preheater of the bench at its usual setting. */
 export function* searchPreheated(

@@ -27,6 +27,8 @@ export interface Price {
   readonly harm: number;
   /** Habits of the trade that its setting goes against. */
   readonly habits: number;
+  /** What a touch lasts past what a hand can time. */
+  readonly late: number;
   /** Chance that the part is lost, times what that weighs for this goal. */
   readonly part: number;
   readonly minutes: number;
@@ -91,10 +93,12 @@ export function priceOf(request: PhaseRequest, method: Method, best: Candidate):
   const harm = harmChance(request, method);
   const part = (1 - method.survival) * partWeight(request);
   const habits = RANK.perHabit * (best.against?.length ?? 0);
+  const late = RANK.perLateSecond * Math.floor(best.atWorst?.late_s ?? 0);
   return {
     damage: best.damage,
     harm,
     habits,
+    late,
     part,
     minutes,
     // Damages that the estimate cannot tell apart are the same.
@@ -102,6 +106,7 @@ export function priceOf(request: PhaseRequest, method: Method, best: Candidate):
       Math.floor(best.damage / PLAN.damageResolution) * PLAN.damageResolution +
       harm +
       habits +
+      late +
       part +
       RANK.perMinute * minutes,
   };
@@ -205,6 +210,7 @@ function behind(own: Price, first: Price, name: string, recorded: boolean): stri
     [own.damage - first.damage, `spends ${percent(own.damage - first.damage)} more`],
     [own.harm - first.harm, recorded ? 'hurts lands more often by the record' : 'is likelier to hurt a land'],
     [own.habits - first.habits, 'goes against more of the trade’s habits'],
+    [own.late - first.late, 'may last longer than a hand can time'],
     [own.part - first.part, `is likelier to lose the part`],
     [
       RANK.perMinute * (own.minutes - first.minutes),
