@@ -18,6 +18,7 @@ import { addFinding, findingsOf } from '~/server/store/repositories/findings';
 import { appendEvent } from '~/server/jobs/append';
 import { getJob, siteHistory } from '~/server/store/repositories/jobs';
 import { sitesOf } from '~/server/store/repositories/sites';
+import { listSupplies } from '~/server/store/repositories/supplies';
 
 const SETTING = {
   toolId: 'iron-cartridge',
@@ -64,6 +65,37 @@ function write(db: Db, event: WritableEvent, now_ms = 3_000_000, afterSeq = getJ
     exposureFor(db),
   );
 }
+
+describe('what a job takes from stock', () => {
+  it('is that of the half that was heated: the fit that never came takes no wire', async () => {
+    const db = freshDatabase();
+    withCapacitor(db);
+    const replace = acceptPlan.parse({
+      ...accepted(keyOf(db, 'replace')),
+      goal: 'replace',
+      choices: [
+        { phase: 'remove', method: 'leg-at-a-time', setting: SETTING },
+        { phase: 'fit', method: 'joint-by-joint', setting: SETTING },
+      ],
+    });
+    const { job } = await acceptJob(db, replace, () => 2_000_000, 'job-1');
+    const planned = (phase: string, supplyId: string | null): number =>
+      job.plan.uses.reduce((sum, u) => sum + (u.phase === phase && u.supplyId === supplyId ? u.amount : 0), 0);
+    const wire = job.plan.consumption.find((line) => line.kind === 'wire')!.supplyId;
+    expect(planned('fit', wire)).toBeGreaterThan(0);
+    const left = (): number => listSupplies(db).find((s) => s.id === wire)!.left;
+    const before = left();
+
+    upToHeat(db, job.plan.steps);
+    const heat = job.plan.steps.find((step) => step.kind === 'heat')!;
+    const pad = heat.pad!;
+    write(db, { kind: 'heat-on', stepId: heat.id, pad });
+    write(db, { kind: 'melted', stepId: heat.id, pad, elapsed_s: 1.2 });
+    write(db, { kind: 'heat-off', stepId: heat.id, pad, elapsed_s: 2.4 });
+    write(db, { kind: 'closed', outcome: 'part-done', cause: '' });
+    expect(before - left()).toBeCloseTo(planned('remove', wire), 6);
+  });
+});
 
 describe('accepting a plan', () => {
   it('writes the job with its inputs, its plan and its opening entry', async () => {

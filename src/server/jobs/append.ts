@@ -2,6 +2,7 @@ import type { RunEvent, RunEventBody } from '~/core/record/runEvents';
 import { refusal } from '~/core/record/refusal';
 import { runState, type Dwell, type RunState } from '~/core/record/runState';
 import type { JobRecord } from '~/schema/records/jobs/job';
+import type { JobPlan } from '~/schema/records/jobs/jobPlan';
 import type { AppendRequest, RunEventRow } from '~/schema/records/jobs/runEvent';
 import { restate } from '~/server/boards/restate';
 import type { Db } from '~/server/store/db';
@@ -59,19 +60,25 @@ export function appendEvent(
     const pressed_ms = Math.max(now_ms - (request.ago_ms ?? 0), events.at(-1)?.at_ms ?? 0);
     const row = toRow(job, 0, request.event, request, Math.min(pressed_ms, now_ms));
     appendRows(db, job, [row], rowChange(request.event, now_ms));
-    // What was planned counts as used once anything was heated.
-    if (
-      request.event.kind === 'closed' &&
-      !wasClosedBefore(events) &&
-      runState(steps, events).dwells.length > 0
-    )
-      bookUse(db, { id: job.id, by: request.by }, job.plan.consumption, now_ms);
+    if (request.event.kind === 'closed' && !wasClosedBefore(events))
+      bookUse(db, { id: job.id, by: request.by }, usedBy(job.plan, runState(steps, events)), now_ms);
     if (request.event.kind === 'closed' && request.event.outcome === 'parked') park(db, job, request, now_ms);
     if (CHANGES_WORK.has(request.event.kind)) restate(db, job.boardId);
     return true;
   });
   if (fresh) addCosts(db, jobId, request, now_ms, costOf);
   return getJob(db, jobId);
+}
+
+/** What was planned for a half of a job counts as used once anything of that half was heated. */
+function usedBy(
+  { uses, consumption, steps }: JobPlan,
+  { dwells }: RunState,
+): JobPlan['consumption'] | JobPlan['uses'] {
+  if (dwells.length === 0) return [];
+  if (uses.length === 0) return consumption;
+  const heated = new Set(dwells.map(({ stepId }) => steps.find((step) => step.id === stepId)?.phase));
+  return uses.filter(({ phase }) => heated.has(phase));
 }
 
 /** Heatings that ended and whose cost is not in the record: the last one, and any that was interrupted. */

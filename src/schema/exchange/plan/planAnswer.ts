@@ -171,6 +171,13 @@ const stockLineAnswer = z.strictObject({
 });
 export type StockLineAnswer = z.infer<typeof stockLineAnswer>;
 
+/** What one half of a job takes from stock, in the unit of its line. */
+const stockUse = z.strictObject({
+  phase: z.enum(PHASES),
+  supplyId: z.string().nullable(),
+  amount: z.number(),
+});
+
 const coolDownAnswer = z.strictObject({
   how: z.string(),
   clock_s: z.number(),
@@ -220,6 +227,8 @@ export const foundAnswer = z.strictObject({
   ...phaseFields,
   then: z.array(phaseAnswer).default([]),
   consumption: z.array(stockLineAnswer).default([]),
+  /** The same by the half of the job that takes it: one that is never done takes nothing. */
+  uses: z.array(stockUse).default([]),
   /** Of the part that lives on; null where it goes or a fresh one comes. */
   partCycles: z
     .strictObject({ before: z.number(), after: z.number(), most: z.number(), over: z.boolean() })

@@ -50,6 +50,9 @@ export function foundAnswerOf(plan: FoundPlan): FoundAnswer {
     ...first,
     then,
     consumption: plan.consumption.map(stockLineAnswerOf),
+    uses: plan.phases.flatMap(({ phase, materials }) =>
+      materials.lines.map(stockLineAnswerOf).map(({ supplyId, amount }) => ({ phase, supplyId, amount })),
+    ),
     partCycles: plan.partCycles,
     cautions: cautionsAnswer(plan.cautions),
     steps: plan.steps.map(stepAnswerOf),

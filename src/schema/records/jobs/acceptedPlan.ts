@@ -15,6 +15,7 @@ export const acceptedPlan = (
     site: { ref, side, family: part.family },
     phases: phasesIn(answer),
     consumption: answer.consumption,
+    uses: answer.uses,
     cautions: answer.cautions,
     steps,
   });

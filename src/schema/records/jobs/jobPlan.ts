@@ -118,6 +118,16 @@ export const jobPlan = z.object({
   site: z.object({ ref: z.string(), side: z.enum(['top', 'bottom']), family: z.string() }),
   phases: z.array(phase).min(1),
   consumption: z.array(stockLine),
+  /** By the half of the job that takes it; plans of before have it for the whole alone. */
+  uses: z
+    .array(
+      z.object({
+        phase: z.enum(['remove', 'reflow', 'fit']),
+        supplyId: z.string().nullable(),
+        amount: z.number(),
+      }),
+    )
+    .default([]),
   cautions: z.array(z.object({ id: z.string(), text: z.string() })),
   steps: z.array(jobStep).min(1).max(2500),
 });

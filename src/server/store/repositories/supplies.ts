@@ -112,6 +112,8 @@ export function bookUse(
   uses.forEach(({ supplyId, amount }, i) => {
     const left = supplyId === null ? undefined : stock.get(supplyId);
     if (supplyId === null || left === undefined || left <= 0 || amount <= 0) return;
+    // Both halves of a job may take from one line.
+    stock.set(supplyId, left - Math.min(amount, left));
     db.insert(supplyMoves)
       .values({
         id: `${job.id}-use-${i + 1}`,
