@@ -80,7 +80,10 @@ describe('what a job takes from stock', () => {
     });
     const { job } = await acceptJob(db, replace, () => 2_000_000, 'job-1');
     const planned = (phase: string, supplyId: string | null): number =>
-      job.plan.uses.reduce((sum, u) => sum + (u.phase === phase && u.supplyId === supplyId ? u.amount : 0), 0);
+      job.plan.uses.reduce(
+        (sum, u) => sum + (u.phase === phase && u.supplyId === supplyId ? u.amount : 0),
+        0,
+      );
     const wire = job.plan.consumption.find((line) => line.kind === 'wire')!.supplyId;
     expect(planned('fit', wire)).toBeGreaterThan(0);
     const left = (): number => listSupplies(db).find((s) => s.id === wire)!.left;
