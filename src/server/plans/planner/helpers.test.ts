@@ -4,6 +4,7 @@ import { planeOn, planRequest, surfaceRequest, trackOn } from '../../../../tests
 import { planInPieces, type Plan } from '~/core/method/plan/plan';
 import type { Progress } from '~/core/method/progress';
 import type { PlanRequest } from '~/core/method/request';
+import { PLAN } from '~/core/method/settings';
 import { Helpers, type Helper } from './helpers';
 import type { FromHelper, ToHelper } from './pieceProtocol';
 import { solvePieces } from './solvePieces';
@@ -88,7 +89,7 @@ describe('a plan whose pieces are solved side by side', () => {
     await planned(hard, helpersOf([], 2), seen);
     const searched = seen.filter((p) => p.stage === 'search');
     expect(searched.at(-1)!.done).toBe(searched.at(-1)!.of);
-    expect(seen.filter((p) => p.stage === 'band').map((p) => p.band.draws)).toContain(25);
+    expect(seen.filter((p) => p.stage === 'band').map((p) => p.band.draws)).toContain(PLAN.batch);
   });
 
   it('is given up at once, and what was under way is not taken for the next', async () => {
