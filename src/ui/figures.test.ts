@@ -6,7 +6,9 @@ describe('figures as a person reads them', () => {
     expect(seconds(null)).toBe('never');
     expect(seconds(3.14)).toBe('3.1 s');
     expect(secondsRange(0.52, 1.3)).toBe('0.5–1.3 s');
-    expect(secondsRange(0.21, 0.24)).toBe('0.2 s');
+    // What no hand can time is told as that, and not to the hundredth.
+    expect(secondsRange(0.21, 0.24)).toBe('under 0.5 s');
+    expect(secondsRange(0.71, 0.74)).toBe('0.7 s');
     expect(secondsRange(0.7, null)).toBe('from 0.7 s');
     expect(secondsRange(null, null)).toBe('not in reach');
   });
