@@ -37,6 +37,8 @@ export const PLAN = {
   acceptableHarm: 0.1,
   /** Where the best cold setting spends more than this the board is tried warm as well (assumed). */
   warmFrom: 0.05,
+  /** A touch that a bad contact stretches so far past what a hand can time is tried warm too (assumed). */
+  warmFromLate_s: 1,
   /** Damages closer than this share of the budget are the same within the estimate. */
   damageResolution: 0.01,
   setpointStep_K: 20,
@@ -57,8 +59,7 @@ export const PLAN = {
   timed_s: 0.2,
   /** So many settings of a method are drawn before the next method is tried. */
   proven: 6,
-  /** Dwells closer than this are the same to a hand; under air, than the second. */
-  timeResolution_s: 3,
+  /** Times under air closer than this are the same. */
   airResolution_s: 10,
   /** So many draws are handed out and shown at a time; an even number, as they are run two and two. */
   batch: 26,

@@ -18,8 +18,8 @@ export function settingsOnBench(
   preheat: Preheat | null,
 ): HandSetting[] {
   return heat.toolsOf(request).flatMap((tool) =>
-    tool.tips.flatMap((tip) => {
-      return setpointsOf_K(tool.setpointRange_K).map((setpoint_K): HandSetting => ({
+    tool.tips.flatMap((tip) =>
+      setpointsOf_K(tool.setpointRange_K).map((setpoint_K): HandSetting => ({
         kind: 'hand',
         tool,
         tip,
@@ -27,8 +27,8 @@ export function settingsOnBench(
         preheat,
         fluxed: true,
         freshSolder: heat.freshSolder,
-      }));
-    }),
+      })),
+    ),
   );
 }
 
@@ -59,16 +59,13 @@ export function* searchWarmToo(
 ): Working<Candidate[]> {
   const cold = yield* searchByHand(request, heat, null);
   const [best] = preference(cold);
-  if (best && best.damage <= PLAN.warmFrom && (best.atWorst?.late_s ?? 0) < LATE_s) return cold;
+  if (best && best.damage <= PLAN.warmFrom && (best.atWorst?.late_s ?? 0) < PLAN.warmFromLate_s) return cold;
   const word = tell(cold);
   if (word) yield word;
   const tips = new Set(ofNote(cold).map((c) => tipOf(handSettingOf(c))));
   const worthIt = (setting: HandSetting): boolean => tips.size === 0 || tips.has(tipOf(setting));
   return [...cold, ...(yield* searchPreheated(request, heat, worthIt))];
 }
-
-/** A touch that lasts so much past what a hand can time is worth a soak. */
-const LATE_s = 1;
 
 /** Over each preheater of the bench at its usual setting. */
 export function* searchPreheated(

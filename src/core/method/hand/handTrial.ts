@@ -17,7 +17,7 @@ export interface HandHeat {
   /** In the order of work, the hardest last. */
   readonly touchesOf: (request: PhaseRequest, setting: HandSetting) => readonly Touch[];
   readonly freshSolder: boolean;
-  /** Tips that it is done with; null where a tool has its own. */
+  /** Tips that it is done with; left out where a tool brings its own. */
   readonly tipFor?: (request: PhaseRequest) => TipRange;
 }
 
