@@ -1,7 +1,8 @@
 import type { CentroidColumns } from '~/formats/placement/centroid';
 import type { ImportChoices, ImportFile } from '~/formats/import/importFiles';
 import type { ImportGround } from '~/formats/import/collected';
-import type { ImportPreview, ImportProgress } from '~/formats/import/importPlan';
+import type { ImportPreview } from '~/formats/import/importPlan';
+import type { ImportProgress } from '~/formats/import/importProgress';
 import type { FieldBandAnswer } from '~/schema/exchange/simulate/fieldBand';
 import type { FoundAnswer, OptionAnswer, PinAnswer, PlanAnswer } from '~/schema/exchange/plan/planAnswer';
 import type { Phase } from '~/core/method/goals';

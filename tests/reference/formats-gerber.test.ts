@@ -1,11 +1,11 @@
 import { describe, expect, it } from 'vitest';
 import { evaluate, macroShapes } from '~/formats/gerber/macro';
 import { readGerber, type Artwork } from '~/formats/gerber/read';
-import { frameFor, paint, shares } from '~/core/artwork/paint';
+import { copperAt, frameFor, paint, shares } from '~/core/artwork/paint';
 
 /**
  * Gerber Layer Format Specification (RS-274X and X2), from memory; areas by plane geometry. Everything
- * is painted on a 20 × 20 mm frame of 0.1 mm pixels, so areas are good to some tenths of a per cent.
+ * is painted on a 20 × 20 mm frame of 0.05 mm pixels, so areas are good to some tenths of a per cent.
  */
 
 const HEAD = '%FSLAX46Y46*%\n%MOMM*%\n';
@@ -112,8 +112,7 @@ describe('polarity, repeats, blocks and turns', () => {
     expect(Math.abs(areaOf(`${shape}%LS2*%\n${place}`) - 28)).toBeLessThan(0.4);
     const at = (extra: string) => {
       const image = paint(readGerber(file(shape + extra + place)).objects, FRAME);
-      return (x_mm: number, y_mm: number): number =>
-        image[Math.floor(y_mm * 10) * FRAME.nx + Math.floor(x_mm * 10)]!;
+      return (x_mm: number, y_mm: number): number => copperAt(image, FRAME, x_mm * 1e-3, y_mm * 1e-3);
     };
     expect(at('')(13.5, 10.5)).toBe(1);
     expect(at('%LMX*%\n')(6.5, 10.5)).toBe(1);

@@ -9,9 +9,9 @@ export interface Frame {
   readonly pixel_m: number;
 }
 
-/** Pixels of a board's copper; a track of 0.15 mm is then some pixels wide. Coarser where there would be too many. */
-const PIXEL_m = 0.1e-3;
-const MOST_PIXELS = 8_000_000;
+/** Pixels of a board's copper: a track or a gap of 0.1 mm is two of them wide. Coarser where there would be too many. */
+const PIXEL_m = 0.05e-3;
+const MOST_PIXELS = 24_000_000;
 
 export function frameFor(x_m: number, y_m: number, width_m: number, height_m: number): Frame {
   const pixel_m = Math.max(PIXEL_m, Math.sqrt((width_m * height_m) / MOST_PIXELS));
@@ -22,6 +22,14 @@ export function frameFor(x_m: number, y_m: number, width_m: number, height_m: nu
     ny: Math.max(1, Math.ceil(height_m / pixel_m - 1e-9)),
     pixel_m,
   };
+}
+
+/** 1 where a place is copper; beyond the picture there is none. */
+export function copperAt(image: Uint8Array, frame: Frame, x_m: number, y_m: number): 0 | 1 {
+  const column = Math.floor((x_m - frame.x_m) / frame.pixel_m);
+  const row = Math.floor((y_m - frame.y_m) / frame.pixel_m);
+  if (column < 0 || column >= frame.nx || row < 0 || row >= frame.ny) return 0;
+  return image[row * frame.nx + column] === 1 ? 1 : 0;
 }
 
 /**

@@ -4,7 +4,10 @@ import { HOLE_CLEARANCE, type FamilyId } from './families';
 import type { ThroughHolePackage } from './throughHole';
 
 /** A land as an import found it on the board, seen from the part's side; sizes are 0 where the file does not say. */
-export type SeenLand = Omit<LandShape, 'lead_m' | 'round'>;
+export interface SeenLand extends Omit<LandShape, 'lead_m' | 'round'> {
+  /** How its sides stand on the board seen from the same side, where the file says so. */
+  readonly turn_rad?: number;
+}
 
 /** What a part most likely is, and where its centre and turn put it. */
 export interface Recognised {

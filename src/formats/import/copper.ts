@@ -1,9 +1,12 @@
-import { copperClassAt, trackWidthAt, type PadOnCopper } from '~/core/artwork/copperAt';
+import { connectionAt, REACH_m, type CopperConnection } from '~/core/artwork/connectionAt';
+import type { Land } from '~/core/artwork/landShape';
 import type { Frame } from '~/core/artwork/paint';
 import { millimetres } from '~/core/quantity/convert';
+import { layersOf } from '~/schema/exchange/si/connections';
 import { usualRelief, type ConnectionRecord } from '~/schema/values/connection';
 import type { Construction } from '~/schema/values/construction';
 import { planeOfNet, trackLayer, usualTrack } from '~/schema/presets/usualCopper';
+import type { LandsOnBoard } from './landsOnBoard';
 
 /** A layer's picture, where an import brought one. */
 export interface PaintedLayer {
@@ -14,9 +17,10 @@ export interface PaintedLayer {
 
 export interface PadToJoin {
   readonly net: string;
-  readonly holed: boolean;
   readonly side: 'top' | 'bottom';
-  readonly place: PadOnCopper;
+  readonly land: Land;
+  /** Null for a surface pad. */
+  readonly hole_m: number | null;
 }
 
 /**
@@ -27,29 +31,65 @@ export function connectionsFor(
   pad: PadToJoin,
   construction: Construction,
   painted: readonly PaintedLayer[],
+  lands: LandsOnBoard,
 ): ConnectionRecord[] {
   const count = construction.copperLayers.length;
+  const stand = { holed: pad.hole_m !== null, side: pad.side };
   const own = pad.side === 'top' ? 1 : count;
-  const seen = painted.filter((p) => pad.holed || p.layer === own);
-  const found: ConnectionRecord[] = [];
-  const reliefs: number[] = [];
-  const solids: number[] = [];
-  for (const { layer, image, frame } of seen) {
-    const kind = copperClassAt(image, frame, pad.place);
-    if (kind === 'track') {
-      const width_mm = Math.round(100 * millimetres(trackWidthAt(image, frame, pad.place))) / 100;
-      found.push({ kind, width_mm: Math.min(20, Math.max(0.05, width_mm)), count: 1, layers: [layer] });
-    }
-    if (kind === 'thermal-relief') reliefs.push(layer);
-    if (kind === 'solid-plane') solids.push(layer);
-  }
+  const seen = painted.filter((p) => stand.holed || p.layer === own);
+  const near = seen.length > 0 ? lands.near(pad.land, REACH_m) : [];
+  const found = together(
+    seen.map(({ layer, image, frame }) => {
+      const others = near.filter(({ face }) => face === null || layer === (face === 'top' ? 1 : count));
+      return recordOf(connectionAt(image, frame, { ...pad.land, hole_m: pad.hole_m, others }), layer);
+    }),
+  );
   const plane = planeOfNet(pad.net, construction);
-  if (plane !== null && !seen.some((p) => p.layer === plane)) reliefs.push(plane);
-  if (reliefs.length > 0) found.push(usualRelief(reliefs));
-  if (solids.length > 0) found.push({ kind: 'solid-plane', layers: solids });
-  const unseen = !seen.some((p) => p.layer === trackLayer(pad, count));
-  if (unseen && pad.net !== '' && (found.length === 0 || !pad.holed)) {
-    found.push(usualTrack(pad, count));
-  }
+  if (plane !== null && !seen.some((p) => p.layer === plane)) found.push(usualRelief([plane]));
+  const unseen = !seen.some((p) => p.layer === trackLayer(stand, count));
+  if (unseen && pad.net !== '' && (found.length === 0 || !stand.holed)) found.push(usualTrack(stand, count));
   return found.length > 0 ? found : [{ kind: 'isolated' }];
+}
+
+const twentieth = (value: number): number => Math.round(20 * value) / 20;
+/** As the record takes it, to the pixel it was read at. */
+const within = (most_mm: number, value_m: number): number =>
+  Math.min(most_mm, Math.max(0.05, twentieth(millimetres(value_m))));
+
+function recordOf(seen: CopperConnection, layer: number): ConnectionRecord {
+  const layers = [layer];
+  switch (seen.kind) {
+    case 'isolated':
+      return { kind: 'isolated' };
+    case 'track':
+      return {
+        kind: 'track',
+        width_mm: within(20, seen.width_m),
+        count: Math.min(12, seen.count),
+        layers,
+      };
+    case 'thermal-relief':
+      return {
+        kind: 'thermal-relief',
+        spokes: Math.min(12, seen.spokes),
+        spokeWidth_mm: within(5, seen.spokeWidth_m),
+        spokeLength_mm: within(5, seen.spokeLength_m),
+        layers,
+        pourShare: twentieth(seen.pourShare),
+      };
+    case 'solid-plane':
+      return { kind: 'solid-plane', layers, pourShare: twentieth(seen.pourShare) };
+  }
+}
+
+/** Layers that a pad meets alike are told once; a layer that it does not meet is not told. */
+function together(list: readonly ConnectionRecord[]): ConnectionRecord[] {
+  const byKind = new Map<string, ConnectionRecord>();
+  for (const one of list) {
+    if (one.kind === 'isolated') continue;
+    const key = JSON.stringify({ ...one, layers: [] });
+    const before = byKind.get(key);
+    byKind.set(key, before ? { ...one, layers: [...layersOf(before), ...layersOf(one)] } : one);
+  }
+  return [...byKind.values()];
 }

@@ -106,6 +106,23 @@ describe('artwork', () => {
     expect(supply.connections.some((c) => c.kind === 'track' && c.layers!.includes(1))).toBe(true);
   });
 
+  // Rule broken: findings F1 (files), copper beyond a clearance gap was taken for the pad's own.
+  it('reads every ground pad’s drawn spokes off the pour, and no pour into a pad that only lies in it', () => {
+    const last = construction.copperLayers.length;
+    const holed = preview.sites.flatMap(({ site }) => ('holeDiameter_mm' in site.package ? site.pads : []));
+    const onLast = (pad: (typeof holed)[number]) =>
+      pad.connections.find((c) => 'layers' in c && c.layers!.includes(last));
+    const ground = holed.filter((pad) => pad.net === 'GND');
+    expect(ground.length).toBeGreaterThan(4);
+    for (const pad of ground)
+      expect(onLast(pad), pad.name).toMatchObject({
+        kind: 'thermal-relief',
+        spokeWidth_mm: 0.3,
+        spokeLength_mm: 0.3,
+      });
+    for (const pad of holed.filter((p) => p.net !== 'GND')) expect(onLast(pad), pad.name).toBeUndefined();
+  });
+
   it('without a netlist tells the parts by the pins it names', () => {
     const alone = read([TOP]);
     expect(siteIn(alone, 'U7').package.family).toBe('qfp');

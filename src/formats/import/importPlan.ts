@@ -6,6 +6,7 @@ import { partsOfArtwork, readFile, type ImportChoices, type ImportFile } from '.
 import type { ReadFile } from './collected';
 import type { Collected, ImportGround } from './collected';
 import { coverageOf, paintLayer, shiftOntoBoard, type PlannedLayer } from './importLayers';
+import type { ImportProgress } from './importProgress';
 import { planSites, type LeftOut, type PlannedSite } from './importSites';
 
 /** What an import would make, what stands in its way, and what was not understood. */
@@ -20,12 +21,6 @@ export interface ImportPreview {
   readonly profile: BoardProfile | null;
   /** Size of the edge that was drawn, mm, to be held against what is told of the board. */
   readonly edge_mm: readonly [length: number, width: number] | null;
-}
-
-export interface ImportProgress {
-  readonly doing: string;
-  readonly done: number;
-  readonly of: number;
 }
 
 /** Plans an import step by step; a caller stops it by asking no further. Nothing is written. */
@@ -55,7 +50,7 @@ export function* planImport(
     layers.push({ layer, file: name, ...coverageOf(made.image, made.frame, ground.construction) });
   }
   const size = edge && extentOf(edge);
-  const { sites, leftOut } = planSites(read, ground, shift_m, painted);
+  const { sites, leftOut } = yield* planSites(read, ground, shift_m, painted);
   return {
     files: read.files,
     sites,

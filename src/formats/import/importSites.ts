@@ -1,12 +1,15 @@
-import { padNamesOf } from '~/core/packages/form';
-import { padPlaces, type Placement } from '~/core/packages/placement';
-import { recogniseAll, type Recognised, type SeenLand } from '~/core/packages/recognise';
+import type { Land } from '~/core/artwork/landShape';
+import { landShapes, padNamesOf, type LandShape } from '~/core/packages/form';
+import { onBoard, type Placement } from '~/core/packages/placement';
+import { recogniseAll, type Recognised } from '~/core/packages/recognise';
 import { millimetres, radians } from '~/core/quantity/convert';
 import { partOf } from '~/schema/exchange/si/part';
 import type { AnyPackageInput } from '~/schema/values/package';
 import type { NewSite } from '~/schema/records/site/site';
 import type { CentroidRow } from '~/formats/placement/centroid';
 import { connectionsFor, type PaintedLayer } from './copper';
+import { landOnBoard, landsOnBoard, type LandsOnBoard } from './landsOnBoard';
+import type { ImportProgress } from './importProgress';
 import { packageNamed } from './footprint';
 import type { Collected, ImportGround } from './collected';
 import { inputOf } from './packageInput';
@@ -20,18 +23,30 @@ export interface PlannedSite {
   readonly others: readonly NewSite[];
 }
 
+/** Parts looked at between two words of progress. */
+const AT_A_TIME = 20;
+
 export interface LeftOut {
   readonly ref: string;
   readonly why: string;
 }
 
-/** Sites for every part that is recognised, and why the others are left out. */
-export function planSites(
+/** The board that files are laid on: what is known of it, where they lie on it, and what they show of its copper. */
+interface Laid {
+  readonly ground: ImportGround;
+  readonly shift_m: readonly [number, number];
+  readonly painted: readonly PaintedLayer[];
+  readonly lands: LandsOnBoard;
+}
+
+/** Sites for every part that is recognised, and why the others are left out; part by part. */
+export function* planSites(
   read: Collected,
   ground: ImportGround,
   shift_m: readonly [number, number],
   painted: readonly PaintedLayer[],
-): { sites: PlannedSite[]; leftOut: LeftOut[] } {
+): Generator<ImportProgress, { sites: PlannedSite[]; leftOut: LeftOut[] }> {
+  const laid: Laid = { ground, shift_m, painted, lands: landsOnBoard(read.parts, shift_m) };
   const sites: PlannedSite[] = [];
   const leftOut: LeftOut[] = [];
   const taken = new Set(ground.taken);
@@ -48,7 +63,8 @@ export function planSites(
       sites.push(planned);
     }
   };
-  for (const part of read.parts) {
+  for (const [done, part] of read.parts.entries()) {
+    if (done % AT_A_TIME === 0) yield { doing: `looking at ${part.ref}`, done, of: read.parts.length };
     const row = rowOf.get(part.ref);
     const [found, ...others] = recogniseAll(part.lands);
     if (!found) {
@@ -57,8 +73,8 @@ export function planSites(
     }
     const side = row?.side ?? part.side;
     offer({
-      site: siteOf(part, found, side, row, ground, shift_m, painted),
-      others: others.map((other) => siteOf(part, other, side, row, ground, shift_m, painted)),
+      site: siteOf(part, found, side, row, laid),
+      others: others.map((other) => siteOf(part, other, side, row, laid)),
       misfit_mm: millimetres(found.misfit_m),
       from: part.lands.some((land) => land.hole_m !== null) || painted.length === 0 ? 'netlist' : 'artwork',
     });
@@ -73,7 +89,7 @@ export function planSites(
     const named = packageNamed(row.footprint);
     if (named)
       offer({
-        site: siteOfRow(row, named, ground, shift_m, painted),
+        site: siteOfRow(row, named, laid),
         misfit_mm: 0,
         from: 'table',
         others: [],
@@ -105,10 +121,9 @@ function siteOf(
   found: Recognised,
   side: 'top' | 'bottom',
   row: CentroidRow | undefined,
-  ground: ImportGround,
-  [dx, dy]: readonly [number, number],
-  painted: readonly PaintedLayer[],
+  laid: Laid,
 ): NewSite {
+  const [dx, dy] = laid.shift_m;
   const input = inputOf(found.part);
   // Lands of a part below were turned over to be looked at; its place is turned back.
   const flipped = part.side === 'bottom';
@@ -118,27 +133,22 @@ function siteOf(
     y_m: found.y_m + dy,
     rotation_rad: radians(degreesOf(found.rotation_rad)),
   };
-  const byPad = new Map(part.lands.map((land) => [land.pad, land]));
-  return siteAt(part.ref, row?.value ?? '', input, at, ground, painted, (pad) => ({
+  const byPad = new Map(part.lands.map((land) => [land.pad, landOnBoard(part, land, laid.shift_m)]));
+  return siteAt(part.ref, row?.value ?? '', input, at, laid, (pad) => ({
     net: part.nets.get(pad) ?? '',
     land: byPad.get(pad),
   }));
 }
 
-function siteOfRow(
-  row: CentroidRow,
-  input: AnyPackageInput,
-  ground: ImportGround,
-  [dx, dy]: readonly [number, number],
-  painted: readonly PaintedLayer[],
-): NewSite {
+function siteOfRow(row: CentroidRow, input: AnyPackageInput, laid: Laid): NewSite {
+  const [dx, dy] = laid.shift_m;
   const at: Placement = {
     side: row.side ?? 'top',
     x_m: row.x_m! + dx,
     y_m: row.y_m! + dy,
     rotation_rad: radians(row.rotation_deg ?? 0),
   };
-  return siteAt(row.ref, row.value, input, at, ground, painted, () => ({ net: '', land: undefined }));
+  return siteAt(row.ref, row.value, input, at, laid, () => ({ net: '', land: undefined }));
 }
 
 function siteAt(
@@ -146,13 +156,11 @@ function siteAt(
   value: string,
   input: AnyPackageInput,
   at: Placement,
-  ground: ImportGround,
-  painted: readonly PaintedLayer[],
-  known: (pad: string) => { net: string; land: SeenLand | undefined },
+  { ground, painted, lands }: Laid,
+  known: (pad: string) => { net: string; land: Land | undefined },
 ): NewSite {
   const part = partOf(input);
-  const places = new Map(padPlaces(at, part).map((place) => [place.pad, place]));
-  const holed = 'holeDiameter_mm' in input;
+  const shapes = new Map(landShapes(part).map((shape) => [shape.pad, shape]));
   return {
     ref,
     value: value.slice(0, 60),
@@ -166,28 +174,32 @@ function siteAt(
     polarity: null,
     pads: padNamesOf(part).map((pad) => {
       const { net, land } = known(pad);
-      const place = places.get(pad)!;
-      const size =
-        land && land.width_m > 0
-          ? { width_m: land.width_m, height_m: land.height_m || land.width_m }
-          : UNKNOWN_LAND;
+      const shape = shapes.get(pad)!;
       return {
         name: pad,
         net: net.slice(0, 40),
         connections: connectionsFor(
-          { net, holed, side: at.side, place: { ...place, ...edgesOf(size) } },
+          { net, side: at.side, land: landAt(at, shape, land), hole_m: shape.hole_m },
           ground.construction,
           painted,
+          lands,
         ),
       };
     }),
   };
 }
 
-/** Where a file does not tell a land's size (assumed). */
-const UNKNOWN_LAND = { width_m: 1e-3, height_m: 1e-3 };
-
-const edgesOf = ({ width_m, height_m }: typeof UNKNOWN_LAND) => ({
-  radius_m: Math.min(width_m, height_m) / 2,
-  reach_m: Math.hypot(width_m, height_m) / 2,
-});
+/**
+ * A pad's land on the board: as the files have it, and where they do not tell its size, or of a part that stands askew not
+ * how its land is turned, as the part's family has it.
+ */
+function landAt(at: Placement, shape: LandShape, seen: Land | undefined): Land {
+  const askew = Math.abs(Math.sin(2 * at.rotation_rad)) > 0.05;
+  if (seen && seen.width_m > 0 && !(askew && seen.turn_rad === 0)) return seen;
+  return {
+    ...(seen ?? onBoard(at, shape.x_m, shape.y_m)),
+    width_m: shape.width_m,
+    height_m: shape.height_m,
+    turn_rad: at.side === 'top' ? at.rotation_rad : -at.rotation_rad,
+  };
+}

@@ -1,4 +1,5 @@
 import type { SeenLand } from '~/core/packages/recognise';
+import { radians } from '~/core/quantity/convert';
 import type { NetlistPoint } from './netlist';
 
 /** One part of a netlist: its lands seen from its own side, and the net of each. */
@@ -37,6 +38,7 @@ export function partsOf(points: readonly NetlistPoint[]): NetlistPart[] {
       width_m: point.width_m,
       height_m: point.height_m,
       hole_m: point.hole?.diameter_m ?? null,
+      turn_rad: radians(below ? -point.rotation_deg : point.rotation_deg),
     }));
     return {
       ref,

@@ -5,6 +5,9 @@ const layers = z
   .array(wholeNumber(1, 16), { error: 'must be a list of copper layers, counted from 1 at the top' })
   .min(1, { error: 'is empty; name at least one copper layer' });
 
+/** Of the board within some millimetres of the pad, what its pour covers: known where an import saw its artwork. */
+const pourShare = quantity('', 0, 1).optional();
+
 /** How a pad reaches copper, in bench units. A track without layers lies on the solder side. */
 export const connection = z.discriminatedUnion(
   'kind',
@@ -22,8 +25,9 @@ export const connection = z.discriminatedUnion(
       spokeWidth_mm: quantity('mm', 0.05, 5).default(0.3),
       spokeLength_mm: quantity('mm', 0.05, 5).default(0.3),
       layers,
+      pourShare,
     }),
-    z.strictObject({ kind: z.literal('solid-plane'), layers }),
+    z.strictObject({ kind: z.literal('solid-plane'), layers, pourShare }),
   ],
   { error: 'kind must be one of isolated, track, thermal-relief, solid-plane' },
 );

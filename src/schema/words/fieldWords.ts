@@ -34,6 +34,7 @@ const FIELD_WORDS: Readonly<Record<string, string>> = {
   laminate: 'Laminate',
   weight_oz: 'Weight',
   coverage: 'Coverage',
+  pourShare: 'Copper about the pad',
   copperLayers: 'Copper layers',
   layers: 'Layers',
   diameter_mm: 'Diameter',

@@ -4,7 +4,7 @@ import type { Goal, Phase } from '~/core/method/goals';
 import type { Hazard, Worth } from '~/core/method/request';
 import { FINISHES } from '~/core/materials/finishes';
 import type { BoardRecord } from '~/schema/records/board/board';
-import type { ConnectionRecord } from '~/schema/values/connection';
+import { usualRelief, type ConnectionRecord } from '~/schema/values/connection';
 import type { Construction } from '~/schema/values/construction';
 import { familyName, isSurfaceInput, partOf } from '~/schema/exchange/si/part';
 import type { AnyPackageInput } from '~/schema/values/package';
@@ -77,13 +77,26 @@ export function connectionInWords(list: readonly ConnectionRecord[]): string {
         case 'track':
           return `${c.count > 1 ? `${c.count} tracks` : 'track'} ${c.width_mm} mm`;
         case 'thermal-relief':
-          return `relief to ${layerWords(c.layers)}`;
+          return `relief${spokeWords(c)} to ${layerWords(c.layers)}${aboutWords(c.pourShare)}`;
         case 'solid-plane':
-          return `solid plane, ${layerWords(c.layers)}`;
+          return `solid plane, ${layerWords(c.layers)}${aboutWords(c.pourShare)}`;
       }
     })
     .join(' + ');
 }
+
+/** Spokes are told where they are not as layouts usually draw them: they were measured. */
+function spokeWords(c: ReliefRecord): string {
+  const usual = usualRelief(c.layers);
+  if (USUAL_SPOKES.every((key) => c[key] === (usual as ReliefRecord)[key])) return '';
+  return `, ${c.spokes} spoke${c.spokes > 1 ? 's' : ''} of ${c.spokeWidth_mm} mm,`;
+}
+
+type ReliefRecord = Extract<ConnectionRecord, { kind: 'thermal-relief' }>;
+const USUAL_SPOKES = ['spokes', 'spokeWidth_mm', 'spokeLength_mm'] as const;
+
+const aboutWords = (share: number | undefined): string =>
+  share === undefined ? '' : `, ${Math.round(100 * share)} % copper about it`;
 
 const layerWords = (layers: readonly number[]): string =>
   `layer${layers.length > 1 ? 's' : ''} ${layers.join(', ')}`;

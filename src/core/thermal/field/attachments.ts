@@ -6,7 +6,7 @@ import type { Connection } from '../joint/scenario';
 import { enthalpyCurve, type EnthalpyCurve } from '../network/enthalpy';
 import { SOLVER } from '../network/settings';
 import { reliefResistance_K_W } from '../relief';
-import { coverageAbout, effectiveFraction, layerDepth_m } from '../stackup';
+import { conductedShare, effectiveFraction, layerDepth_m, pourIn } from '../stackup';
 import { FIELD } from './settings';
 import { coverageAt, type BoardFactors, type FieldBoard, type FieldMesh } from './mesh';
 import { overlapsOf, type Overlap } from './overlap';
@@ -181,15 +181,16 @@ function padLinks_W_K(
       const layer = board.copper[number - 1];
       if (!layer) continue;
       const foil_W_K = COPPER.conductivity.value * factors.copper * layer.thickness_m;
-      const into_W_K = copperJoint_W_K(
-        connection,
-        foil_W_K,
-        foil_W_K *
-          effectiveFraction(
-            coverageAbout(coverageAt(board, number - 1, part.x_m, part.y_m), connection.kind !== 'track'),
-          ),
-        { land_m, barrel_m: pad.hole_m === null ? land_m / 4 : pad.hole_m / 2, cell_m },
-      );
+      const coverage = coverageAt(board, number - 1, part.x_m, part.y_m);
+      const conducted =
+        connection.kind === 'track'
+          ? effectiveFraction(coverage)
+          : conductedShare({ end_m: Infinity, ...pourIn(coverage, connection.pourShare) });
+      const into_W_K = copperJoint_W_K(connection, foil_W_K, foil_W_K * conducted, {
+        land_m,
+        barrel_m: pad.hole_m === null ? land_m / 4 : pad.hole_m / 2,
+        cell_m,
+      });
       const distance_m = Math.abs(
         layerDepth_m(board, number) - (part.side === 'top' ? 0 : board.thickness_m),
       );

@@ -20,8 +20,14 @@ export type Connection =
       readonly spokeWidth_m: number;
       readonly spokeLength_m: number;
       readonly layers: readonly number[];
+      readonly pourShare?: number | undefined;
     }
-  | { readonly kind: 'solid-plane'; readonly layers: readonly number[] };
+  | {
+      readonly kind: 'solid-plane';
+      readonly layers: readonly number[];
+      /** Share of the board near the pad that this pour covers, where its artwork was seen (artwork/connectionAt). */
+      readonly pourShare?: number | undefined;
+    };
 
 export interface SolidTip {
   readonly shape: TipShapeId;

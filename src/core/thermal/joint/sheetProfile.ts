@@ -1,7 +1,7 @@
 import { COPPER } from '~/core/materials/copper';
 import { LAMINATES } from '~/core/materials/laminates';
 import { reliefResistance_K_W } from '../relief';
-import { effectiveFraction, pouredAbout, type CopperRing } from '../stackup';
+import { conductedShare, pouredAbout, type CopperRing } from '../stackup';
 import type { ConductingSheet } from './boardSheets';
 import type { Factors, JointBoard } from './scenario';
 import { JOINT } from './settings';
@@ -34,10 +34,12 @@ export function sheetProfile(
   const laminate_W_K = laminate.conductivityInPlane.value * factors.laminate * sheet.laminate_m;
   const foil_W_K = layer ? COPPER.conductivity.value * layer.thickness_m * factors.copper : 0;
   const mine = scenario.connections.find((c) => c.kind !== 'isolated' && c.layers.includes(sheet.layer ?? 0));
-  const poured = mine?.kind === 'solid-plane' || mine?.kind === 'thermal-relief';
   const told = layer ? (layer.rings ?? [{ end_m: Infinity, coverage: layer.coverage }]) : [];
-  const rings = layer && poured ? pouredAbout(layer) : told;
-  const field_W_K = foil_W_K * effectiveFraction(coverageAt(rings, landRadius_m));
+  const rings =
+    layer && (mine?.kind === 'solid-plane' || mine?.kind === 'thermal-relief')
+      ? pouredAbout(layer, mine.pourShare)
+      : told;
+  const field_W_K = foil_W_K * conductedShare(ringAt(rings, landRadius_m));
   const outer = sheet.near_m === 0 || sheet.near_m === scenario.board.thickness_m;
   const hasLand = layer !== null && (outer || mine !== undefined);
 
@@ -60,7 +62,7 @@ export function sheetProfile(
       .filter((ring) => ring.end_m > gapEnd_m)
       .map((ring) => ({
         end_m: ring.end_m,
-        sheet_W_K: laminate_W_K + foil_W_K * effectiveFraction(ring.coverage),
+        sheet_W_K: laminate_W_K + foil_W_K * conductedShare(ring),
       })),
     { end_m: Infinity, sheet_W_K: laminate_W_K },
   ];
@@ -68,7 +70,7 @@ export function sheetProfile(
   return {
     landCopper_m: hasLand ? layer.thickness_m : 0,
     land_W_K: zones[0]!.sheet_W_K,
-    fieldCopper_m: (radius_m) => (layer ? layer.thickness_m * coverageAt(rings, radius_m) : 0),
+    fieldCopper_m: (radius_m) => (layer ? layer.thickness_m * ringAt(rings, radius_m).coverage : 0),
     resistance_K_W(inner_m, outer_m) {
       let from_m = inner_m;
       let sum = 0;
@@ -84,5 +86,5 @@ export function sheetProfile(
   };
 }
 
-const coverageAt = (rings: readonly CopperRing[], radius_m: number): number =>
-  rings.find((ring) => radius_m < ring.end_m)?.coverage ?? 0;
+const ringAt = (rings: readonly CopperRing[], radius_m: number): CopperRing =>
+  rings.find((ring) => radius_m < ring.end_m) ?? { end_m: Infinity, coverage: 0 };

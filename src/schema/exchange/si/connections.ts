@@ -21,9 +21,10 @@ export function connectionOf(c: ConnectionRecord, solderLayer: number): Connecti
         spokeWidth_m: metres(c.spokeWidth_mm),
         spokeLength_m: metres(c.spokeLength_mm),
         layers: c.layers,
+        pourShare: c.pourShare,
       };
     case 'solid-plane':
-      return { kind: 'solid-plane', layers: c.layers };
+      return { kind: 'solid-plane', layers: c.layers, pourShare: c.pourShare };
   }
 }
 
