@@ -29,7 +29,10 @@ export function take(words: i32): usize {
   return here;
 }
 
-/** What flows into each cell over a step, J, from its neighbours: r = dt Σ g (t' − t). */
+/**
+ * What flows into each cell over a step, J, from its neighbours: r = dt Σ g (t' − t). Each cell gathers from all six in one pass,
+ * two cells at a time; a cell without a layer above or below, or in the first or last row, has no link there to read.
+ */
 export function residual(
   t: usize,
   r: usize,
@@ -44,34 +47,69 @@ export function residual(
   const row = WORD * nx;
   const layer = WORD * columns;
   const end = WORD * cells;
-  memory.fill(r, 0, end);
-  const dt = pair(step);
-  // Each link is crossed once: along rows first, then across rows, then through; two cells at a time where they do not meet.
-  let carried: f64 = 0;
-  for (let o: usize = 0; o < end; o += WORD) {
-    const here = load<f64>(t + o);
-    const next = o + WORD < end ? load<f64>(t + o + WORD) : here;
-    const heat = step * load<f64>(linkX + o) * (here - next);
-    store<f64>(r + o, carried - heat);
-    carried = heat;
-  }
-  across(t, r, linkY, row, end, dt, step);
-  across(t, r, linkZ, layer, end, dt, step);
+  // What has a cell before it and after it in every direction goes in pairs; the first and last layers do without one.
+  gathered(t, r, linkX, linkY, linkZ, row, layer, 0, layer, end, step);
+  gathered(t, r, linkX, linkY, linkZ, row, layer, layer, end - layer, end, step);
+  gathered(t, r, linkX, linkY, linkZ, row, layer, end - layer, end, end, step);
 }
 
-function across(t: usize, r: usize, link: usize, stride: usize, end: usize, dt: v128, step: f64): void {
-  const last = end - stride;
-  let o: usize = 0;
+function gathered(
+  t: usize,
+  r: usize,
+  linkX: usize,
+  linkY: usize,
+  linkZ: usize,
+  row: usize,
+  layer: usize,
+  from: usize,
+  to: usize,
+  end: usize,
+  step: f64,
+): void {
+  if (from >= to) return;
+  const above = from >= layer;
+  const below = to <= end - layer;
+  const dt = pair(step);
+  let o = from;
+  // The very first row has none before it, the very last none after it.
+  const paired = max(from, row);
+  for (; o < min(paired, to); o += WORD) one(t, r, linkX, linkY, linkZ, row, layer, o, end, step);
+  const last = min(to, end - row);
   for (; o + VECTOR <= last; o += VECTOR) {
-    const heat = f64x2.mul(f64x2.mul(dt, at(link + o)), f64x2.sub(at(t + o), at(t + o + stride)));
-    v128.store(r + o, f64x2.sub(at(r + o), heat));
-    v128.store(r + o + stride, f64x2.add(at(r + o + stride), heat));
+    const here = at(t + o);
+    let sum = f64x2.mul(at(linkX + o), f64x2.sub(at(t + o + WORD), here));
+    sum = f64x2.add(sum, f64x2.mul(at(linkX + o - WORD), f64x2.sub(at(t + o - WORD), here)));
+    sum = f64x2.add(sum, f64x2.mul(at(linkY + o), f64x2.sub(at(t + o + row), here)));
+    sum = f64x2.add(sum, f64x2.mul(at(linkY + o - row), f64x2.sub(at(t + o - row), here)));
+    if (below) sum = f64x2.add(sum, f64x2.mul(at(linkZ + o), f64x2.sub(at(t + o + layer), here)));
+    if (above) sum = f64x2.add(sum, f64x2.mul(at(linkZ + o - layer), f64x2.sub(at(t + o - layer), here)));
+    v128.store(r + o, f64x2.mul(dt, sum));
   }
-  for (; o < last; o += WORD) {
-    const heat = step * load<f64>(link + o) * (load<f64>(t + o) - load<f64>(t + o + stride));
-    store<f64>(r + o, load<f64>(r + o) - heat);
-    store<f64>(r + o + stride, load<f64>(r + o + stride) + heat);
-  }
+  for (; o < to; o += WORD) one(t, r, linkX, linkY, linkZ, row, layer, o, end, step);
+}
+
+/** One cell, with whatever it has about it. */
+function one(
+  t: usize,
+  r: usize,
+  linkX: usize,
+  linkY: usize,
+  linkZ: usize,
+  row: usize,
+  layer: usize,
+  o: usize,
+  end: usize,
+  step: f64,
+): void {
+  const here = load<f64>(t + o);
+  let sum: f64 = 0;
+  if (o + WORD < end) sum += load<f64>(linkX + o) * (load<f64>(t + o + WORD) - here);
+  if (o >= WORD) sum += load<f64>(linkX + o - WORD) * (load<f64>(t + o - WORD) - here);
+  if (o + row < end) sum += load<f64>(linkY + o) * (load<f64>(t + o + row) - here);
+  if (o >= row) sum += load<f64>(linkY + o - row) * (load<f64>(t + o - row) - here);
+  if (o + layer < end) sum += load<f64>(linkZ + o) * (load<f64>(t + o + layer) - here);
+  if (o >= layer) sum += load<f64>(linkZ + o - layer) * (load<f64>(t + o - layer) - here);
+  store<f64>(r + o, step * sum);
 }
 
 /** Forth and back along rows. Four rows at once: each waits for its own last cell alone. */
@@ -180,7 +218,17 @@ export function face(
   ambient: f64,
 ): void {
   const end = WORD * columns;
-  for (let o: usize = 0; o < end; o += WORD) {
+  const dt = pair(step);
+  const over = pair(excess);
+  const room = pair(ambient);
+  let o: usize = 0;
+  for (; o + VECTOR <= end; o += VECTOR) {
+    const rise = f64x2.sub(at(t + o), room);
+    const blown = f64x2.mul(at(hot + o), f64x2.sub(f64x2.mul(at(warmth + o), over), rise));
+    const gained = f64x2.sub(blown, f64x2.mul(at(still + o), rise));
+    v128.store(r + o, f64x2.add(at(r + o), f64x2.mul(dt, gained)));
+  }
+  for (; o < end; o += WORD) {
     const rise = load<f64>(t + o) - ambient;
     const blown = load<f64>(hot + o) * (load<f64>(warmth + o) * excess - rise);
     store<f64>(r + o, load<f64>(r + o) + step * (blown - load<f64>(still + o) * rise));
@@ -201,9 +249,20 @@ export function flows(
   ambient: f64,
 ): void {
   const end = WORD * columns;
-  given = 0;
-  lost = 0;
-  for (let o: usize = 0; o < end; o += WORD) {
+  const over = pair(excess);
+  const room = pair(ambient);
+  let gives = pair(0);
+  let loses = pair(0);
+  let o: usize = 0;
+  for (; o + VECTOR <= end; o += VECTOR) {
+    const rise = f64x2.sub(at(t + o), room);
+    const blown = f64x2.mul(at(hot + o), f64x2.sub(f64x2.mul(at(warmth + o), over), rise));
+    gives = f64x2.add(gives, blown);
+    loses = f64x2.add(loses, f64x2.mul(at(still + o), rise));
+  }
+  given = f64x2.extract_lane(gives, 0) + f64x2.extract_lane(gives, 1);
+  lost = f64x2.extract_lane(loses, 0) + f64x2.extract_lane(loses, 1);
+  for (; o < end; o += WORD) {
     const rise = load<f64>(t + o) - ambient;
     given += load<f64>(hot + o) * (load<f64>(warmth + o) * excess - rise);
     lost += load<f64>(still + o) * rise;
@@ -220,19 +279,24 @@ export function lostThen(): f64 {
 export function accept(t: usize, w: usize, cells: i32): f64 {
   const end = WORD * cells;
   let largest = pair(0);
+  let total = pair(0);
   let o: usize = 0;
   for (; o + VECTOR <= end; o += VECTOR) {
-    const moved = at(w + o);
-    v128.store(t + o, f64x2.add(at(t + o), moved));
-    largest = f64x2.max(largest, f64x2.abs(moved));
+    const change = at(w + o);
+    v128.store(t + o, f64x2.add(at(t + o), change));
+    largest = f64x2.pmax(largest, f64x2.abs(change));
+    // The quick maximum forgets what is no number; a sum does not.
+    total = f64x2.add(total, change);
   }
   let most = max(f64x2.extract_lane(largest, 0), f64x2.extract_lane(largest, 1));
+  let sum = f64x2.extract_lane(total, 0) + f64x2.extract_lane(total, 1);
   for (; o < end; o += WORD) {
-    const moved = load<f64>(w + o);
-    store<f64>(t + o, load<f64>(t + o) + moved);
-    most = max(most, abs(moved));
+    const change = load<f64>(w + o);
+    store<f64>(t + o, load<f64>(t + o) + change);
+    most = max(most, abs(change));
+    sum += change;
   }
-  return most;
+  return sum - sum == 0 ? most : sum - sum;
 }
 
 /** Pivots through the thickness: capacities, links, films and bodies' gaps. */
@@ -251,23 +315,36 @@ export function factorThrough(
   step: f64,
 ): void {
   const layer = WORD * columns;
+  const dt = pair(step);
+  const none = pair(0);
+  const unit = pair(1);
   for (let k = 0; k < nz; k++) {
     const first = layer * k;
-    for (let o: usize = 0; o < layer; o += WORD) {
+    let o: usize = 0;
+    for (; o + VECTOR <= <usize>layer; o += VECTOR) {
       const c = first + o;
-      let sum = load<f64>(bodyLink + c);
-      let back: f64 = 0;
-      if (k > 0) {
-        const link = load<f64>(linkZ + c - layer);
-        sum += link;
-        back = step * link * load<f64>(carry + c - layer);
-      }
-      if (k < nz - 1) sum += load<f64>(linkZ + c);
+      const before = k > 0 ? at(linkZ + c - layer) : none;
+      const onward = k < nz - 1 ? at(linkZ + c) : none;
+      let sum = f64x2.add(at(bodyLink + c), f64x2.add(before, onward));
+      if (k == 0) sum = f64x2.add(sum, f64x2.add(at(hotTop + o), at(stillTop + o)));
+      if (k == nz - 1) sum = f64x2.add(sum, f64x2.add(at(hotBottom + o), at(stillBottom + o)));
+      let pivot = f64x2.add(at(capacity + c), f64x2.mul(dt, sum));
+      if (k > 0) pivot = f64x2.sub(pivot, f64x2.mul(f64x2.mul(dt, before), at(carry + c - layer)));
+      const over = f64x2.div(unit, pivot);
+      v128.store(inverse + c, over);
+      v128.store(carry + c, f64x2.mul(f64x2.mul(dt, onward), over));
+    }
+    for (; o < <usize>layer; o += WORD) {
+      const c = first + o;
+      const before = k > 0 ? load<f64>(linkZ + c - layer) : 0;
+      const onward = k < nz - 1 ? load<f64>(linkZ + c) : 0;
+      let sum = load<f64>(bodyLink + c) + before + onward;
       if (k == 0) sum += load<f64>(hotTop + o) + load<f64>(stillTop + o);
       if (k == nz - 1) sum += load<f64>(hotBottom + o) + load<f64>(stillBottom + o);
-      const one = 1 / (load<f64>(capacity + c) + step * sum - back);
-      store<f64>(inverse + c, one);
-      store<f64>(carry + c, k < nz - 1 ? step * load<f64>(linkZ + c) * one : 0);
+      const back = k > 0 ? step * before * load<f64>(carry + c - layer) : 0;
+      const over = 1 / (load<f64>(capacity + c) + step * sum - back);
+      store<f64>(inverse + c, over);
+      store<f64>(carry + c, step * onward * over);
     }
   }
 }
@@ -276,18 +353,33 @@ export function factorThrough(
 let over: i32 = 0;
 export function means(t: usize, mean: usize, columns: i32, nz: i32, floor: f64): f64 {
   const layer = WORD * columns;
-  const share = 1.0 / <f64>(nz - 1);
-  let largest: f64 = 0;
-  over = 0;
-  for (let o: usize = 0; o < layer; o += WORD) {
-    let sum = 0.5 * (load<f64>(t + o) + load<f64>(t + o + layer * (nz - 1)));
+  const bottom = layer * (nz - 1);
+  const share = pair(1.0 / <f64>(nz - 1));
+  const half = pair(0.5);
+  const limit = pair(floor);
+  let largest = pair(0);
+  let counted = i64x2.splat(0);
+  let o: usize = 0;
+  for (; o + VECTOR <= <usize>layer; o += VECTOR) {
+    let sum = f64x2.mul(half, f64x2.add(at(t + o), at(t + o + bottom)));
+    for (let k = 1; k < nz - 1; k++) sum = f64x2.add(sum, at(t + o + layer * k));
+    sum = f64x2.mul(sum, share);
+    v128.store(mean + o, sum);
+    // A comparison that holds is minus one.
+    counted = i64x2.sub(counted, f64x2.gt(sum, limit));
+    largest = f64x2.pmax(largest, sum);
+  }
+  over = <i32>(i64x2.extract_lane(counted, 0) + i64x2.extract_lane(counted, 1));
+  let most = max(f64x2.extract_lane(largest, 0), f64x2.extract_lane(largest, 1));
+  for (; o < <usize>layer; o += WORD) {
+    let sum = 0.5 * (load<f64>(t + o) + load<f64>(t + o + bottom));
     for (let k = 1; k < nz - 1; k++) sum += load<f64>(t + o + layer * k);
-    sum *= share;
+    sum /= <f64>(nz - 1);
     store<f64>(mean + o, sum);
     if (sum > floor) over++;
-    largest = max(largest, sum);
+    most = max(most, sum);
   }
-  return largest;
+  return most;
 }
 export function countOver(): i32 {
   return over;
@@ -296,30 +388,266 @@ export function countOver(): i32 {
 let hottestTop: f64 = 0;
 let hottestBottom: f64 = 0;
 
-/** How far the upper face is over the lower one: means along rows and across them; the hottest of each face beside it. */
-export function spreads(upper: usize, lower: usize, alongX: usize, alongY: usize, nx: i32, ny: i32): void {
+/**
+ * How far the upper face is over the lower one: means along rows and across them, each cell by its share of its row or column;
+ * the hottest of each face beside it.
+ */
+export function spreads(
+  upper: usize,
+  lower: usize,
+  alongX: usize,
+  alongY: usize,
+  shareX: usize,
+  shareY: usize,
+  nx: i32,
+  ny: i32,
+): void {
   const row = WORD * nx;
-  const perColumn = 1 / <f64>ny;
   memory.fill(alongX, 0, row);
   hottestTop = 0;
   hottestBottom = 0;
+  let mostTop = pair(0);
+  let mostBottom = pair(0);
   let o: usize = 0;
   for (let j = 0; j < ny; j++) {
-    let sum: f64 = 0;
-    for (let i: usize = 0; i < row; i += WORD, o += WORD) {
+    const weight = load<f64>(shareY + WORD * j);
+    const weights = pair(weight);
+    let sums = pair(0);
+    let i: usize = 0;
+    for (; i + VECTOR <= <usize>row; i += VECTOR, o += VECTOR) {
+      const above = at(upper + o);
+      const below = at(lower + o);
+      mostTop = f64x2.pmax(mostTop, above);
+      mostBottom = f64x2.pmax(mostBottom, below);
+      const gap = f64x2.sub(above, below);
+      sums = f64x2.add(sums, f64x2.mul(gap, at(shareX + i)));
+      v128.store(alongX + i, f64x2.add(at(alongX + i), f64x2.mul(gap, weights)));
+    }
+    let sum = f64x2.extract_lane(sums, 0) + f64x2.extract_lane(sums, 1);
+    for (; i < <usize>row; i += WORD, o += WORD) {
       const above = load<f64>(upper + o);
       const below = load<f64>(lower + o);
       hottestTop = max(hottestTop, above);
       hottestBottom = max(hottestBottom, below);
-      sum += above - below;
-      store<f64>(alongX + i, load<f64>(alongX + i) + (above - below) * perColumn);
+      sum += (above - below) * load<f64>(shareX + i);
+      store<f64>(alongX + i, load<f64>(alongX + i) + (above - below) * weight);
     }
-    store<f64>(alongY + WORD * j, sum / <f64>nx);
+    store<f64>(alongY + WORD * j, sum);
   }
+  hottestTop = max(hottestTop, max(f64x2.extract_lane(mostTop, 0), f64x2.extract_lane(mostTop, 1)));
+  hottestBottom = max(
+    hottestBottom,
+    max(f64x2.extract_lane(mostBottom, 0), f64x2.extract_lane(mostBottom, 1)),
+  );
 }
 export function topThen(): f64 {
   return hottestTop;
 }
 export function bottomThen(): f64 {
   return hottestBottom;
+}
+
+/** Which columns are over their glass transition: marks them, and tells whether any was. */
+export function soften(mean: usize, softened: usize, area: usize, columns: i32, softens: f64): bool {
+  const end = WORD * columns;
+  let any = false;
+  for (let o: usize = 0; o < end; o += WORD) {
+    if (load<f64>(mean + o) <= softens || load<f64>(area + o) == 0) continue;
+    store<f64>(softened + o, 1);
+    any = true;
+  }
+  return any;
+}
+
+/** Ages the laminate of columns over the floor by a table of rates, rows `spacing` apart from the floor on; the oldest of them. */
+export function age(
+  mean: usize,
+  dose: usize,
+  area: usize,
+  rates: usize,
+  last: i32,
+  columns: i32,
+  floor: f64,
+  spacing: f64,
+  step: f64,
+): f64 {
+  const end = WORD * columns;
+  let most: f64 = 0;
+  for (let o: usize = 0; o < end; o += WORD) {
+    const over = load<f64>(mean + o) - floor;
+    if (over <= 0 || load<f64>(area + o) == 0) continue;
+    const place = min(<f64>last, over / spacing);
+    const whole = <i32>place;
+    const rate = load<f64>(rates + WORD * whole);
+    const next = load<f64>(rates + WORD * (whole + 1));
+    const spent = load<f64>(dose + o) + step * (rate + (place - <f64>whole) * (next - rate));
+    store<f64>(dose + o, spent);
+    if (spent > most) most = spent;
+  }
+  return most;
+}
+
+let zoneArea: f64 = 0;
+let zoneSum: f64 = 0;
+let restArea: f64 = 0;
+let restSum: f64 = 0;
+
+/** Areas and temperatures times areas of what has softened and of the rest; read by what follows. */
+export function zones(t: usize, softened: usize, area: usize, columns: i32): void {
+  const end = WORD * columns;
+  zoneArea = zoneSum = restArea = restSum = 0;
+  for (let o: usize = 0; o < end; o += WORD) {
+    const cell = load<f64>(area + o);
+    const soft = load<f64>(softened + o) * cell;
+    const here = load<f64>(t + o);
+    zoneArea += soft;
+    zoneSum += soft * here;
+    restArea += cell - soft;
+    restSum += (cell - soft) * here;
+  }
+}
+export function zoneAreaThen(): f64 {
+  return zoneArea;
+}
+export function zoneSumThen(): f64 {
+  return zoneSum;
+}
+export function restAreaThen(): f64 {
+  return restArea;
+}
+export function restSumThen(): f64 {
+  return restSum;
+}
+
+/** Pivots along one direction; cells that meet lie `stride` apart. */
+export function factorInPlane(
+  inverse: usize,
+  carry: usize,
+  capacity: usize,
+  link: usize,
+  stride: i32,
+  cells: i32,
+  step: f64,
+): void {
+  const back = WORD * stride;
+  const end = WORD * cells;
+  for (let o: usize = 0; o < end; o += WORD) {
+    const onward = step * load<f64>(link + o);
+    let sum = load<f64>(capacity + o) + onward;
+    if (o >= back) {
+      const before = step * load<f64>(link + o - back);
+      sum += before - before * load<f64>(carry + o - back);
+    }
+    const one = 1 / sum;
+    store<f64>(inverse + o, one);
+    store<f64>(carry + o, onward * one);
+  }
+}
+
+/** Whether any of a face has moved further than `limit` from where it was seen last. */
+export function moved(t: usize, seen: usize, columns: i32, limit: f64): bool {
+  const end = WORD * columns;
+  const most = pair(limit);
+  let o: usize = 0;
+  for (; o + VECTOR <= end; o += VECTOR) {
+    const away = f64x2.abs(f64x2.sub(at(t + o), at(seen + o)));
+    if (v128.any_true(f64x2.gt(away, most))) return true;
+  }
+  return o < end && abs(load<f64>(t + o) - load<f64>(seen + o)) > limit;
+}
+
+// Films against a face's temperature are read from tables, a row to the kelvin.
+let tableFrom: f64 = 0;
+let tableLast: f64 = 0;
+export function readTables(from: f64, rows: i32): void {
+  tableFrom = from;
+  tableLast = <f64>(rows - 1);
+}
+function row(t: f64): usize {
+  const rounded = floor(t - tableFrom + 0.5);
+  return WORD * <usize>(rounded > 0 ? min(rounded, tableLast) : 0);
+}
+
+/** A face over a preheater. */
+export function followPreheated(
+  t: usize,
+  hot: usize,
+  warmth: usize,
+  still: usize,
+  area: usize,
+  open: usize,
+  source: usize,
+  columns: i32,
+  factor: f64,
+): void {
+  const end = WORD * columns;
+  for (let o: usize = 0; o < end; o += WORD) {
+    const film = load<f64>(source + row(load<f64>(t + o)));
+    store<f64>(hot + o, factor * load<f64>(area + o) * load<f64>(open + o) * film);
+    store<f64>(warmth + o, 1);
+    store<f64>(still + o, 0);
+  }
+}
+
+/** A face in still air. */
+export function followCalm(
+  t: usize,
+  hot: usize,
+  still: usize,
+  area: usize,
+  open: usize,
+  emit: usize,
+  natural: usize,
+  radiant: usize,
+  columns: i32,
+): void {
+  const end = WORD * columns;
+  memory.fill(hot, 0, end);
+  for (let o: usize = 0; o < end; o += WORD) {
+    const r = row(load<f64>(t + o));
+    const film = load<f64>(open + o) * load<f64>(natural + r) + load<f64>(emit + o) * load<f64>(radiant + r);
+    store<f64>(still + o, load<f64>(area + o) * film);
+  }
+}
+
+/** A face under a jet: what blows on it, what the nozzle's metal shines, what the room takes; what the air meets of it. */
+export function followBlown(
+  t: usize,
+  hot: usize,
+  warmth: usize,
+  still: usize,
+  area: usize,
+  open: usize,
+  emit: usize,
+  natural: usize,
+  radiant: usize,
+  warming: usize,
+  nozzle: usize,
+  base: usize,
+  mouth: usize,
+  taken: usize,
+  against: usize,
+  columns: i32,
+  ambient: f64,
+): void {
+  const end = WORD * columns;
+  for (let o: usize = 0; o < end; o += WORD) {
+    const here = load<f64>(t + o);
+    const r = row(here);
+    const cell = load<f64>(area + o);
+    const uncovered = load<f64>(open + o);
+    const shining = load<f64>(emit + o);
+    const seen = load<f64>(mouth + o);
+    const calm = load<f64>(natural + r);
+    const jet = load<f64>(base + o) * load<f64>(warming + r);
+    const blown = cell * uncovered * jet;
+    const shone = cell * shining * seen * load<f64>(nozzle + r);
+    store<f64>(taken + o, load<f64>(taken + o) + blown);
+    store<f64>(against + o, load<f64>(against + o) + blown * (here - ambient));
+    const all = blown + shone;
+    store<f64>(hot + o, all);
+    store<f64>(warmth + o, all > 0 ? shone / all : 0);
+    const left = calm > jet ? calm - jet : 0;
+    store<f64>(still + o, cell * (uncovered * left + load<f64>(radiant + r) * shining * (1 - seen)));
+  }
 }

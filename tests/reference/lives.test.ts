@@ -226,25 +226,35 @@ describe('the weight of a board', () => {
 // curvature αΔT/t, so its sagitta over a span L is L²αΔT/8t.
 describe('bow of a gradient', () => {
   const [alpha, t_m] = [14e-6, 1.6e-3];
+  const even = (count: number, span_m: number): Float64Array => new Float64Array(count).fill(span_m / count);
+
+  it('is the same whether its span is cut evenly or not', () => {
+    const sizes_m = series(60, (i) => (i < 30 ? 1e-3 : 2e-3));
+    const cut = bowOfGradient(new Float64Array(60).fill(20), sizes_m, t_m, alpha);
+    expect(cut).toBeCloseTo(bowOfGradient(new Float64Array(90).fill(20), even(90, 0.09), t_m, alpha), 4);
+  });
 
   it('over a uniform one is the sagitta of the cap', () => {
     const span_m = 0.16;
-    const bow = bowOfGradient(new Float64Array(400).fill(20), span_m, t_m, alpha);
+    const bow = bowOfGradient(new Float64Array(400).fill(20), even(400, span_m), t_m, alpha);
     expect(bow).toBeCloseTo((span_m * alpha * 20) / (8 * t_m), 5);
   });
 
   it('goes with the span and against the thickness; a board without one is flat', () => {
-    const even = new Float64Array(200).fill(15);
-    const one = bowOfGradient(even, 0.1, t_m, alpha);
-    expect(bowOfGradient(even, 0.2, t_m, alpha)).toBeCloseTo(2 * one, 6);
-    expect(bowOfGradient(even, 0.1, 2 * t_m, alpha)).toBeCloseTo(one / 2, 6);
-    expect(bowOfGradient(new Float64Array(200), 0.1, t_m, alpha)).toBe(0);
+    const warm = new Float64Array(200).fill(15);
+    const one = bowOfGradient(warm, even(200, 0.1), t_m, alpha);
+    expect(bowOfGradient(warm, even(200, 0.2), t_m, alpha)).toBeCloseTo(2 * one, 6);
+    expect(bowOfGradient(warm, even(200, 0.1), 2 * t_m, alpha)).toBeCloseTo(one / 2, 6);
+    expect(bowOfGradient(new Float64Array(200), even(200, 0.1), t_m, alpha)).toBe(0);
   });
 
   it('turned over bows as far the other way', () => {
     const lumpy = series(120, (i) => 30 * Math.exp(-(((i - 60) / 12) ** 2)));
     const turned = lumpy.map((d) => -d);
-    expect(bowOfGradient(turned, 0.1, t_m, alpha)).toBeCloseTo(bowOfGradient(lumpy, 0.1, t_m, alpha), 12);
+    expect(bowOfGradient(turned, even(120, 0.1), t_m, alpha)).toBeCloseTo(
+      bowOfGradient(lumpy, even(120, 0.1), t_m, alpha),
+      12,
+    );
   });
 });
 

@@ -248,7 +248,7 @@ describe('a neighbour that would get too hot under air', () => {
   });
 
   it('binds the plan, and foil over it is solved as the remedy', () => {
-    const plan = planOf({ ...request, neighbours: [close(8e-3)] });
+    const plan = planOf({ ...request, neighbours: [close(9e-3)] });
     if (plan.outcome !== 'no-feasible-setting') throw new Error(plan.outcome);
     expect(plan.binding.neighbour?.ref).toBe('J1');
     const shield = plan.remedies.find((r) => r.kind === 'shield')!;

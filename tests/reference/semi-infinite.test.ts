@@ -29,10 +29,11 @@ function block(film_W_m2K: number, time_s: number, layers: number, step_s: numbe
   const mesh = fieldMesh(board, 5e-3, layers);
   const factors = { ...NOMINAL_FIELD, stillAir: 0 };
   const films = new Films(mesh, [], [], [], AMBIENT_K, factors);
-  films.faces.top.hot_W_K.fill(film_W_m2K * mesh.dx_m * mesh.dy_m);
+  films.faces.top.hot_W_K.set(mesh.area_m2.map((area_m2) => film_W_m2K * area_m2));
   films.faces.top.warmth.fill(1);
   const solver = new FieldSolver(mesh, attach(board, mesh, [], factors), films, AMBIENT_K);
-  for (let n = 0; n < Math.round(time_s / step_s); n++) solver.step(step_s, HOT_K, AMBIENT_K);
+  for (let n = 0; n < Math.round(time_s / step_s); n++)
+    solver.step(step_s, { top_K: HOT_K, bottom_K: AMBIENT_K });
   return solver;
 }
 

@@ -116,6 +116,8 @@ export const AIR = {
   step_s: 2,
   /** Unit runs take the board in three layers, as they leave out so much else; full runs take every layer. */
   responseLayers: 3,
+  /** And in cells twice as wide: what is chosen by them is run on the finest. */
+  responseFinest_m: 2e-3,
   draws: 12,
   /** Held this many times the slowest draw's melt, something is not as planned (assumed). */
   patience: 1.3,

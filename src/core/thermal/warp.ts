@@ -4,26 +4,27 @@ export const BOW_LIMIT = { surfaceMount: 0.0075, other: 0.015 } as const;
 /**
  * Bow of a free strip from its temperature difference through the thickness, as a share of its span:
  * curvature α ΔT / t along the strip, integrated twice, less the chord (Timoshenko & Woinowsky-Krieger §14,
- * free plate under a linear gradient). `difference_K` at equal distances along the span.
+ * free plate under a linear gradient). `difference_K` for each of the stretches of `sizes_m` that make the span.
  */
 export function bowOfGradient(
   difference_K: ArrayLike<number>,
-  span_m: number,
+  sizes_m: ArrayLike<number>,
   thickness_m: number,
   expansion_1_K: number,
 ): number {
-  const count = difference_K.length;
-  const dx_m = span_m / count;
+  const along_m: number[] = [0];
+  const heights_m: number[] = [0];
   let slope = 0;
-  let height_m = 0;
-  const heights: number[] = [0];
-  for (let i = 0; i < count; i++) {
-    slope += (expansion_1_K * difference_K[i]! * dx_m) / thickness_m;
-    height_m += slope * dx_m;
-    heights.push(height_m);
+  for (let i = 0; i < sizes_m.length; i++) {
+    const size_m = sizes_m[i]!;
+    slope += (expansion_1_K * difference_K[i]! * size_m) / thickness_m;
+    along_m.push(along_m[i]! + size_m);
+    heights_m.push(heights_m[i]! + slope * size_m);
   }
+  const span_m = along_m.at(-1)!;
+  const end_m = heights_m.at(-1)!;
   let worst_m = 0;
-  heights.forEach((h, i) => (worst_m = Math.max(worst_m, Math.abs(h - (height_m * i) / count))));
+  heights_m.forEach((h, i) => (worst_m = Math.max(worst_m, Math.abs(h - (end_m * along_m[i]!) / span_m))));
   return worst_m / span_m;
 }
 

@@ -27,7 +27,7 @@ export function landOnBoard(
 
 /** All lands of the files, to be asked for those near one of them. */
 export interface LandsOnBoard {
-  near(land: Land, reach_m: number): LandOnBoard[];
+  readonly near: (land: Land, reach_m: number) => LandOnBoard[];
 }
 
 export function landsOnBoard(
@@ -39,12 +39,12 @@ export function landsOnBoard(
     .filter((land) => land.width_m > 0)
     .sort((a, b) => a.x_m - b.x_m);
   const largest_m = lands.reduce((most, land) => Math.max(most, halfDiagonal_m(land)), 0);
-  const { left } = bisector((land: LandOnBoard) => land.x_m);
+  const byX = bisector((land: LandOnBoard) => land.x_m);
   return {
-    near(land, reach_m) {
+    near: (land, reach_m) => {
       const far_m = halfDiagonal_m(land) + reach_m;
       const found: LandOnBoard[] = [];
-      for (let i = left(lands, land.x_m - far_m - largest_m); i < lands.length; i++) {
+      for (let i = byX.left(lands, land.x_m - far_m - largest_m); i < lands.length; i++) {
         const other = lands[i]!;
         if (other.x_m > land.x_m + far_m + largest_m) break;
         const apart_m = Math.hypot(other.x_m - land.x_m, other.y_m - land.y_m);

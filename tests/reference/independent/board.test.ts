@@ -86,7 +86,7 @@ describe('the board model against an independent solver in three dimensions', ()
           let sum = 0;
           let count = 0;
           wanted.faces[end]![side].forEach((t, c) => {
-            if (!run.mesh.inside[c]) return;
+            if (!run.picture!.inside[c]) return;
             worst = Math.max(worst, Math.abs(face[c]! - t));
             sum += face[c]! - t;
             count++;

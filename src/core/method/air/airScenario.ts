@@ -7,6 +7,7 @@ import type {
   Shield,
   Stage,
 } from '~/core/thermal/field/scenario';
+import { halvesOf_m } from '~/core/thermal/surface/jet';
 import { matesOf, type AirSetting, type Neighbour, type PlanRequest } from '../request';
 import { AIR } from '../settings';
 import { COMMON_CHIP } from '../hand/landTouch';
@@ -115,17 +116,11 @@ export function aimOf(request: PlanRequest): { x_m: number; y_m: number } {
   return { x_m: (left + right) / 2, y_m: (low + high) / 2 };
 }
 
-/** Half of what a nozzle covers along x and y. */
-export const reachOf = ({ nozzle }: Pick<AirSetting, 'nozzle'>): readonly [number, number] =>
-  nozzle.shape === 'round'
-    ? [nozzle.diameter_m / 2, nozzle.diameter_m / 2]
-    : [nozzle.width_m / 2, nozzle.height_m / 2];
-
 /** Four strips of foil that leave the nozzle's opening free. */
 function foilAround(request: PlanRequest, setting: AirSetting): Shield[] {
   const { site, board } = request;
   const { x_m, y_m } = aimOf(request);
-  const [halfX, halfY] = reachOf(setting).map((half) => half + AIR.foilGap_m) as [number, number];
+  const [halfX, halfY] = halvesOf_m(setting.nozzle).map((half) => half + AIR.foilGap_m) as [number, number];
   const left = Math.max(0, x_m - halfX);
   const right = Math.min(board.length_m, x_m + halfX);
   const low = Math.max(0, y_m - halfY);

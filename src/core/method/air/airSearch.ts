@@ -1,6 +1,6 @@
 import { STILL_AIR, type PreheaterId } from '~/core/materials/air';
 import { characteristic_m } from '~/core/thermal/preheat';
-import { MOST_MACH, outletMach } from '~/core/thermal/surface/jet';
+import { halvesOf_m, MOST_MACH, outletMach } from '~/core/thermal/surface/jet';
 import { preheaterFilm_W_m2K } from '~/core/thermal/surface/preheater';
 import { ALLOYS } from '~/core/materials/alloys';
 import { arealHeat_J_m2K } from '~/core/thermal/stackup';
@@ -19,7 +19,7 @@ import { ask, type Working } from '../plan/pieces/piece';
 import { matesOf, padNameIn, type AirSetting, type PhaseRequest } from '../request';
 import { nearestMiss } from '../limits/frontier';
 import { AIR } from '../settings';
-import { airFrom_s, airScenario, groundOf, reachOf } from './airScenario';
+import { airFrom_s, airScenario, groundOf } from './airScenario';
 import { judgeNeighbour } from '../limits/neighbours';
 import { airCandidate } from './airCandidate';
 import { airLimits, longestAir_s, shockDamage, type AirLimits } from './airJudge';
@@ -62,7 +62,7 @@ const responsesOf = (request: PhaseRequest, arrangement: Arrangement): UnitRespo
   unitResponses(
     airScenario(request, { ...arrangement, kind: 'air', air_K: MIDDLE_AIR_K }, longestAir_s(request)),
     AIR.filmsAt_K,
-    { step_s: AIR.step_s, layers: AIR.responseLayers },
+    { step_s: AIR.step_s, layers: AIR.responseLayers, finest_m: AIR.responseFinest_m },
   );
 
 /** A jet's own film depends on its temperature a little; unit runs take it in the middle of the range. */
@@ -122,10 +122,9 @@ function soakFor_s({ board }: PhaseRequest, kind: PreheaterId): number {
 /** Nozzles of a station that cover the part, the narrowest first; where none does, its widest. */
 export function nozzlesFor(request: PhaseRequest, station: AirStation): [Nozzle, Nozzle | null] {
   const [alongX, alongY] = needed_m(request);
-  const halves = (nozzle: Nozzle) => reachOf({ nozzle });
-  const area = (nozzle: Nozzle): number => halves(nozzle)[0] * halves(nozzle)[1];
+  const area = (nozzle: Nozzle): number => 4 * halvesOf_m(nozzle)[0] * halvesOf_m(nozzle)[1];
   const sorted = [...station.nozzles].sort((a, b) => area(a) - area(b));
-  const covering = sorted.filter((n) => halves(n)[0] >= alongX && halves(n)[1] >= alongY);
+  const covering = sorted.filter((n) => halvesOf_m(n)[0] >= alongX && halvesOf_m(n)[1] >= alongY);
   return [covering[0] ?? sorted.at(-1)!, covering[1] ?? null];
 }
 

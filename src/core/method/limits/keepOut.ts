@@ -60,16 +60,17 @@ export function* keepOutUnderAir(
   const { board, site } = request;
   const cooling = [{ duration_s: AFTER_AIR_s, preheat_K: null }];
   const run = runField(airScenario(request, setting, air_s, cooling), { frames: FRAMES });
-  const { mesh, frames } = yield* relayed(run, verifying);
+  const { picture, frames } = yield* relayed(run, verifying);
+  const { nx, ny, inside } = picture!;
   let within_m = 0;
   let cold = false;
-  for (let c = 0; c < mesh.inside.length; c++) {
-    if (!mesh.inside[c]) continue;
+  for (let c = 0; c < inside.length; c++) {
+    if (!inside[c]) continue;
     const warm = frames.some((f) => Math.max(f.top_K[c]!, f.bottom_K[c]!) >= limit_K());
     cold ||= !warm;
     if (!warm) continue;
-    const x_m = (((c % mesh.nx) + 0.5) * board.length_m) / mesh.nx;
-    const y_m = ((Math.floor(c / mesh.nx) + 0.5) * board.width_m) / mesh.ny;
+    const x_m = (((c % nx) + 0.5) * board.length_m) / nx;
+    const y_m = ((Math.floor(c / nx) + 0.5) * board.width_m) / ny;
     within_m = Math.max(within_m, Math.hypot(x_m - site.x_m, y_m - site.y_m));
   }
   return { limit_K: limit_K(), within_m: cold ? within_m : null };

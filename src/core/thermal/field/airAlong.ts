@@ -1,30 +1,29 @@
 import type { JetOver } from '../surface/jetFilm';
+import { tableRow, type JetOnFace } from './loops';
 import type { FieldMesh } from './mesh';
 
 /** Columns this close in their distance from the axis are one ring: a fraction of any cell. */
 const RINGS_PER_WIDTH = 32;
 const LEAST_EXCESS_K = 1e-6;
 
+/** Where a jet's figures lie, laid anew for each. */
+export type JetArrays = Omit<JetOnFace, 'nozzle_W_m2K'>;
+
 /**
  * The air of a jet on its way over a face. It gives up what the face and the bodies on it take, ring after ring about
  * the axis, so that all of it together is never more than it brought.
  */
 export class AirAlong {
-  /** By column: film to a face at ambient, W/m²K, before shields and bodies are taken off. */
-  readonly base_W_m2K: Float64Array;
-  /** By column: how much of the nozzle's mouth it sees. */
-  readonly mouth: Float64Array;
   private readonly dilution: Float64Array;
   /** Columns from the axis outward, and where each ring of them ends. */
   private readonly order: Int32Array;
   private readonly ringEnds: Int32Array;
-  private readonly taken_W_K: Float64Array;
-  private readonly against_W: Float64Array;
   private readonly left: Float64Array;
 
   constructor(
     mesh: FieldMesh,
     private readonly jet: JetOver,
+    private readonly arrays: JetArrays,
     private readonly of: {
       readonly x_m: number;
       readonly y_m: number;
@@ -35,20 +34,17 @@ export class AirAlong {
     },
   ) {
     const { columns } = mesh;
-    this.base_W_m2K = new Float64Array(columns);
-    this.mouth = new Float64Array(columns);
+    const { base_W_m2K, mouth } = arrays;
     this.dilution = new Float64Array(columns);
-    this.taken_W_K = new Float64Array(columns);
-    this.against_W = new Float64Array(columns);
     this.left = new Float64Array(columns);
     const ring = new Int32Array(columns);
     for (let c = 0; c < columns; c++) {
       const place = jet.at(
-        ((c % mesh.nx) + 0.5) * mesh.dx_m - of.x_m,
-        (Math.floor(c / mesh.nx) + 0.5) * mesh.dy_m - of.y_m,
+        mesh.x.middles_m[c % mesh.nx]! - of.x_m,
+        mesh.y.middles_m[Math.floor(c / mesh.nx)]! - of.y_m,
       );
-      this.base_W_m2K[c] = place.film_W_m2K * of.scale;
-      this.mouth[c] = place.mouth;
+      base_W_m2K[c] = place.film_W_m2K * of.scale;
+      mouth[c] = place.mouth;
       this.dilution[c] = place.left;
       ring[c] = Math.round(place.distance * RINGS_PER_WIDTH);
     }
@@ -62,20 +58,30 @@ export class AirAlong {
     for (let c = 0; c < columns; c++) if (mesh.inside[c]) this.order[next[ring[c]!]!++] = c;
   }
 
+  /** By column: film to a face at ambient, W/m²K, before shields and bodies are taken off. */
+  get base_W_m2K(): Float64Array {
+    return this.arrays.base_W_m2K;
+  }
+
+  /** By column: how much of the nozzle's mouth it sees. */
+  get mouth(): Float64Array {
+    return this.arrays.mouth;
+  }
+
   film_W_m2K(column: number, surface_K: number): number {
-    return this.base_W_m2K[column]! * this.jet.warming(surface_K);
+    return this.arrays.base_W_m2K[column]! * this.arrays.warming[tableRow(surface_K)]!;
   }
 
   /** Forgets what it met. */
   begin(): void {
-    this.taken_W_K.fill(0);
-    this.against_W.fill(0);
+    this.arrays.taken_W_K.fill(0);
+    this.arrays.against_W.fill(0);
   }
 
   /** Meets something in a column that would take so much for each kelvin, and stands so far over ambient. */
   meets(column: number, taken_W_K: number, over_K: number): void {
-    this.taken_W_K[column]! += taken_W_K;
-    this.against_W[column]! += taken_W_K * over_K;
+    this.arrays.taken_W_K[column]! += taken_W_K;
+    this.arrays.against_W[column]! += taken_W_K * over_K;
   }
 
   /**
@@ -86,6 +92,7 @@ export class AirAlong {
     // Air at the room's own temperature brings nothing: a trace of excess keeps its share a number.
     const excess_K = this.of.excess_K || LEAST_EXCESS_K;
     const carried_W = this.jet.carried_W_K * excess_K;
+    const { taken_W_K, against_W } = this.arrays;
     let kept = 1;
     let from = 0;
     for (const end of this.ringEnds) {
@@ -93,8 +100,8 @@ export class AirAlong {
       let back = 0;
       for (let i = from; i < end; i++) {
         const c = this.order[i]!;
-        taken += this.taken_W_K[c]! * this.dilution[c]! * excess_K;
-        back += this.against_W[c]!;
+        taken += taken_W_K[c]! * this.dilution[c]! * excess_K;
+        back += against_W[c]!;
       }
       kept = (kept + back / carried_W) / (1 + taken / carried_W);
       for (let i = from; i < end; i++) {

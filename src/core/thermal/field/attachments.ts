@@ -8,7 +8,8 @@ import { SOLVER } from '../network/settings';
 import { reliefResistance_K_W } from '../relief';
 import { conductedShare, effectiveFraction, layerDepth_m, pourIn } from '../stackup';
 import { FIELD } from './settings';
-import { coverageAt, type BoardFactors, type FieldBoard, type FieldMesh } from './mesh';
+import { cellArea_m2, coverageAt, type BoardFactors, type FieldBoard, type FieldMesh } from './mesh';
+import { onBoard } from '~/core/packages/placement';
 import { overlapsOf, type Overlap } from './overlap';
 import type { FieldPart } from './scenario';
 
@@ -166,7 +167,8 @@ function padLinks_W_K(
   const k_W_mK =
     Math.sqrt(laminate.conductivityInPlane.value * laminate.conductivityThrough.value) * factors.laminate;
   const land_m = Math.sqrt((pad.width_m * pad.height_m) / Math.PI);
-  const cell_m = Math.sqrt((mesh.dx_m * mesh.dy_m) / Math.PI);
+  const at = onBoard(part, pad.x_m, pad.y_m);
+  const cell_m = Math.sqrt(cellArea_m2(mesh, at.x_m, at.y_m) / Math.PI);
   const link = new Float64Array(mesh.nz);
   const face = part.side === 'top' ? 0 : mesh.nz - 1;
   link[face]! +=

@@ -1,12 +1,12 @@
 import { SHIELDS, SURFACE } from '~/core/materials/surfaces';
 import { onBoard } from '~/core/packages/placement';
 import { jetOver } from '../surface/jetFilm';
-import { AirAlong } from './airAlong';
+import { AirAlong, type JetArrays } from './airAlong';
 import { characteristic_m } from '../preheat';
 import { preheaterFilm_W_m2K } from '../surface/preheater';
 import { naturalFilm_W_m2K, pairEmissivity, radiantFilm_W_m2K, type Facing } from '../surface/stillAir';
 import type { BodyPlace } from './attachments';
-import type { FaceFilms } from './loops';
+import { TABLE, tableRow, type CalmTables, type FaceFilms, type FaceSurface } from './loops';
 import type { FieldMesh } from './mesh';
 import type { FieldFactors, FieldPart, Shield, Side, Stage } from './scenario';
 
@@ -17,35 +17,11 @@ export interface BodyFilm {
   still_W_K: number;
 }
 
-const TABLE_FROM_K = 240;
-const TABLE_ROWS = 640;
-
-/** Still air and radiation against a face's temperature, tabulated once per run. */
-export class StillAir {
-  private readonly natural: Readonly<Record<Facing, Float64Array>>;
-  private readonly radiant: Float64Array;
-
-  constructor(ambient_K: number, length_m: number, factor: number) {
-    const table = (of: (surface_K: number) => number): Float64Array =>
-      Float64Array.from({ length: TABLE_ROWS }, (_, i) => factor * of(TABLE_FROM_K + i));
-    this.natural = {
-      up: table((t) => naturalFilm_W_m2K('up', t, ambient_K, length_m)),
-      down: table((t) => naturalFilm_W_m2K('down', t, ambient_K, length_m)),
-    };
-    this.radiant = table((t) => radiantFilm_W_m2K(SURFACE.maskEmissivity.value, t, ambient_K));
-  }
-
-  naturalAt(facing: Facing, surface_K: number): number {
-    return this.natural[facing][row(surface_K)]!;
-  }
-
-  radiantAt(surface_K: number): number {
-    return this.radiant[row(surface_K)]!;
-  }
+/** A film against a surface's temperature, W/m²K, a row to the kelvin. */
+function tabulate(into: Float64Array, film: (surface_K: number) => number): Float64Array {
+  for (let i = 0; i < into.length; i++) into[i] = film(TABLE.from_K + i);
+  return into;
 }
-
-const row = (surface_K: number): number =>
-  Math.min(TABLE_ROWS - 1, Math.max(0, Math.round(surface_K - TABLE_FROM_K)));
 
 /** Films of a whole run: laid anew at each stage, followed as faces warm. */
 export class Films {
@@ -53,14 +29,15 @@ export class Films {
   readonly bodies: BodyFilm[];
   /** The stage's air over the face it blows on. */
   private air: AirAlong | null = null;
-  private readonly open: Readonly<Record<Side, Float64Array>>;
-  private readonly emit: Readonly<Record<Side, Float64Array>>;
-  private readonly still: StillAir;
+  private readonly surfaces: Readonly<Record<Side, FaceSurface>>;
+  /** Still air and radiation, once a run: they differ by which way a face looks. */
+  private readonly calm: Readonly<Record<Side, CalmTables>>;
   private readonly length_m: number;
-  /** Film to the stage's preheater by a face's temperature, tabulated once per stage. */
-  private source_W_m2K: Float64Array | null = null;
-  /** Film to the nozzle's own metal, where all of it is seen, by a face's temperature. */
-  private nozzle_W_m2K: Float64Array | null = null;
+  /** Film to the stage's preheater. */
+  private readonly source_W_m2K: Float64Array;
+  /** Film to the nozzle's own metal, where all of it is seen. */
+  private readonly nozzle_W_m2K: Float64Array;
+  private readonly jet: JetArrays;
   private stage: Stage | null = null;
 
   constructor(
@@ -72,15 +49,34 @@ export class Films {
     private readonly factors: FieldFactors,
   ) {
     const zeros = (): Float64Array => mesh.memory.array(mesh.columns);
+    const table = (): Float64Array => mesh.memory.array(TABLE.rows);
     const face = (): FaceFilms => ({ hot_W_K: zeros(), warmth: zeros(), still_W_K: zeros() });
     this.faces = { top: face(), bottom: face() };
     this.bodies = bodyPlaces.map(() => ({ hot_W_K: 0, warmth: 0, still_W_K: 0 }));
-    this.open = { top: this.openShare('top'), bottom: this.openShare('bottom') };
-    this.emit = { top: this.emissionShare('top'), bottom: this.emissionShare('bottom') };
-    const length_m = mesh.nx * mesh.dx_m;
-    const width_m = mesh.ny * mesh.dy_m;
+    const surface = (side: Side): FaceSurface => ({
+      area_m2: mesh.area_m2,
+      open: this.openShare(side),
+      emit: this.emissionShare(side),
+    });
+    this.surfaces = { top: surface('top'), bottom: surface('bottom') };
+    const [length_m, width_m] = [mesh.x.edges_m.at(-1)!, mesh.y.edges_m.at(-1)!];
     this.length_m = characteristic_m({ length_m, width_m });
-    this.still = new StillAir(ambient_K, this.length_m, factors.stillAir);
+    const radiant = tabulate(
+      table(),
+      (t) => factors.stillAir * radiantFilm_W_m2K(SURFACE.maskEmissivity.value, t, ambient_K),
+    );
+    const natural = (facing: Facing): Float64Array =>
+      tabulate(table(), (t) => factors.stillAir * naturalFilm_W_m2K(facing, t, ambient_K, this.length_m));
+    this.calm = { top: { natural: natural('up'), radiant }, bottom: { natural: natural('down'), radiant } };
+    this.source_W_m2K = table();
+    this.nozzle_W_m2K = table();
+    this.jet = {
+      warming: table(),
+      base_W_m2K: zeros(),
+      mouth: zeros(),
+      taken_W_K: zeros(),
+      against_W: zeros(),
+    };
   }
 
   /** Lays the forced films of a stage; `follow` must be called after it. */
@@ -88,21 +84,18 @@ export class Films {
     this.stage = stage;
     this.air = null;
     const { preheat } = stage;
-    this.source_W_m2K =
-      preheat &&
-      Float64Array.from({ length: TABLE_ROWS }, (_, i) =>
-        preheaterFilm_W_m2K(
-          preheat.kind,
-          preheat.setpoint_K,
-          TABLE_FROM_K + i,
-          preheat.side === 'top' ? 'up' : 'down',
-          this.length_m,
-        ),
+    if (preheat) {
+      const facing: Facing = preheat.side === 'top' ? 'up' : 'down';
+      tabulate(this.source_W_m2K, (t) =>
+        preheaterFilm_W_m2K(preheat.kind, preheat.setpoint_K, t, facing, this.length_m),
       );
+    }
     if (!stage.air) return;
     const { jet, x_m, y_m } = stage.air;
     const air_K = jet.air_K + this.factors.airOffset_K;
-    this.air = new AirAlong(this.mesh, jetOver({ ...jet, air_K }, this.ambient_K), {
+    const over = jetOver({ ...jet, air_K }, this.ambient_K);
+    tabulate(this.jet.warming, (t) => over.warming(t));
+    this.air = new AirAlong(this.mesh, over, this.jet, {
       x_m,
       y_m,
       excess_K: air_K - this.ambient_K,
@@ -110,9 +103,7 @@ export class Films {
     });
     const nozzle_K = this.ambient_K + SURFACE.nozzleWarmth.value * (air_K - this.ambient_K);
     const pair = pairEmissivity(SURFACE.nozzleEmissivity.value, SURFACE.maskEmissivity.value);
-    this.nozzle_W_m2K = Float64Array.from({ length: TABLE_ROWS }, (_, i) =>
-      radiantFilm_W_m2K(pair, TABLE_FROM_K + i, nozzle_K),
-    );
+    tabulate(this.nozzle_W_m2K, (t) => radiantFilm_W_m2K(pair, t, nozzle_K));
   }
 
   /** Sets every film for the faces' present temperatures (K, by column) and the bodies'. */
@@ -126,46 +117,22 @@ export class Films {
 
   /** A forced film takes the place of natural convection; a preheater of any kind hides the room and its air. */
   private followFace(side: Side, face_K: Float64Array): void {
-    const { mesh, stage, still, factors } = this;
-    const { hot_W_K, warmth, still_W_K } = this.faces[side];
-    const air = stage?.air?.side === side ? this.air : null;
-    const preheat = stage?.preheat?.side === side ? stage.preheat : null;
-    const open = this.open[side];
-    const emit = this.emit[side];
-    const area_m2 = mesh.dx_m * mesh.dy_m;
-    const facing: Facing = side === 'top' ? 'up' : 'down';
-    for (let c = 0; c < mesh.columns; c++) {
-      if (!mesh.inside[c]) continue;
-      const t_K = face_K[c]!;
-      if (preheat) {
-        hot_W_K[c] = area_m2 * open[c]! * factors.preheat * this.source_W_m2K![row(t_K)]!;
-        warmth[c] = 1;
-        still_W_K[c] = 0;
-        continue;
-      }
-      const natural = still.naturalAt(facing, t_K);
-      const radiant = still.radiantAt(t_K) * emit[c]!;
-      if (!air) {
-        hot_W_K[c] = 0;
-        still_W_K[c] = area_m2 * (open[c]! * natural + radiant);
-        continue;
-      }
-      const jet = air.film_W_m2K(c, t_K);
-      const mouth = air.mouth[c]!;
-      const blown_W_K = area_m2 * open[c]! * jet;
-      const shone_W_K = area_m2 * emit[c]! * mouth * this.nozzle_W_m2K![row(t_K)]!;
-      air.meets(c, blown_W_K, t_K - this.ambient_K);
-      const hot = blown_W_K + shone_W_K;
-      hot_W_K[c] = hot;
-      // Until the air has been followed, what it does not bring.
-      warmth[c] = hot > 0 ? shone_W_K / hot : 0;
-      still_W_K[c] = area_m2 * (open[c]! * Math.max(0, natural - jet) + radiant * (1 - mouth));
-    }
+    const { stage, ambient_K, nozzle_W_m2K, source_W_m2K } = this;
+    const { loops } = this.mesh.memory;
+    const film = this.faces[side];
+    const surface = this.surfaces[side];
+    const calm = this.calm[side];
+    if (stage?.preheat?.side === side)
+      loops.followPreheated(face_K, film, surface, source_W_m2K, this.factors.preheat);
+    else if (this.air && stage?.air?.side === side)
+      loops.followBlown(face_K, film, surface, calm, { ...this.jet, nozzle_W_m2K }, ambient_K);
+    else loops.followCalm(face_K, film, surface, calm);
   }
 
   private followBody(body: BodyPlace, b: number, body_K: number): void {
-    const { stage, still, air } = this;
+    const { stage, air } = this;
     const part = this.parts[body.part]!;
+    const row = tableRow(body_K);
     const film = this.bodies[b]!;
     const shield = this.shieldOver(part);
     const open = shield ? SHIELDS[shield.kind].film.value : 1;
@@ -176,14 +143,14 @@ export class Films {
     film.warmth = 0;
     if (stage?.preheat && stage.preheat.side === part.side) {
       // Hanging into the preheater: its film over the whole body.
-      film.hot_W_K = surface_m2 * open * this.source_W_m2K![row(body_K)]!;
+      film.hot_W_K = surface_m2 * open * this.source_W_m2K[row]!;
       film.warmth = 1;
       film.still_W_K = 0;
       return;
     }
     // Small bodies lose heat a little faster than a plate: their own length stands for the board's.
-    const natural = still.naturalAt(part.side === 'top' ? 'up' : 'down', body_K);
-    const radiant = still.radiantAt(body_K) * emits;
+    const natural = this.calm[part.side].natural[row]!;
+    const radiant = this.calm[part.side].radiant[row]! * emits;
     let jet = 0;
     let seen_m2 = 0;
     if (air && stage?.air?.side === part.side) {
@@ -193,7 +160,7 @@ export class Films {
         jet += at;
         seen_m2 += body.top_m2 * share * air.mouth[column]!;
       }
-      const shone_W_K = emits * seen_m2 * this.nozzle_W_m2K![row(body_K)]!;
+      const shone_W_K = emits * seen_m2 * this.nozzle_W_m2K[row]!;
       film.hot_W_K = blown_m2 * open * jet + shone_W_K;
       film.warmth = film.hot_W_K > 0 ? shone_W_K / film.hot_W_K : 0;
     }
@@ -226,7 +193,7 @@ export class Films {
 
   /** What bodies and shields leave of the air at each column of a face. */
   private openShare(side: Side): Float64Array {
-    const share = new Float64Array(this.mesh.columns).fill(1);
+    const share = this.mesh.memory.array(this.mesh.columns).fill(1);
     for (const shield of this.shields) {
       if (shield.side === side) this.eachUnder(shield, (c) => (share[c]! *= SHIELDS[shield.kind].film.value));
     }
@@ -234,7 +201,7 @@ export class Films {
   }
 
   private emissionShare(side: Side): Float64Array {
-    const share = new Float64Array(this.mesh.columns).fill(1);
+    const share = this.mesh.memory.array(this.mesh.columns).fill(1);
     for (const shield of this.shields) {
       const left = SHIELDS[shield.kind].emissivity.value / SURFACE.maskEmissivity.value;
       if (shield.side === side) this.eachUnder(shield, (c) => (share[c]! *= left));
@@ -244,11 +211,11 @@ export class Films {
 
   /** A column is covered by what of a body's top lies over it. */
   private darkened(side: Side, share: Float64Array): Float64Array {
-    const cell_m2 = this.mesh.dx_m * this.mesh.dy_m;
     for (const body of this.bodyPlaces) {
       if (this.parts[body.part]!.side !== side) continue;
       for (const under of body.under)
-        share[under.column]! *= 1 - Math.min(1, (body.top_m2 * under.share) / cell_m2);
+        share[under.column]! *=
+          1 - Math.min(1, (body.top_m2 * under.share) / this.mesh.area_m2[under.column]!);
     }
     return share;
   }
@@ -256,8 +223,7 @@ export class Films {
   private eachUnder(shield: Shield, visit: (column: number) => void): void {
     const { mesh } = this;
     for (let c = 0; c < mesh.columns; c++) {
-      const x_m = ((c % mesh.nx) + 0.5) * mesh.dx_m;
-      const y_m = (Math.floor(c / mesh.nx) + 0.5) * mesh.dy_m;
+      const [x_m, y_m] = [mesh.x.middles_m[c % mesh.nx]!, mesh.y.middles_m[Math.floor(c / mesh.nx)]!];
       if (within(shield, x_m, y_m)) visit(c);
     }
   }

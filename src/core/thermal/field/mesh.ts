@@ -1,4 +1,5 @@
 import { polygonContains } from 'd3-polygon';
+import { cellAt, evenAxis, type Axes } from './axis';
 import { compiledMemory } from './compiledLoops';
 import type { FieldMemory, Grid } from './loops';
 import { COPPER } from '~/core/materials/copper';
@@ -33,14 +34,14 @@ export interface BoardFactors {
  * A board cut into cells, nz layers of ny rows of nx (layer 0 is the top face). Links are in W/K and
  * stand at the lower of the two cells they join; a link that leaves the board is zero.
  */
-export interface FieldMesh {
+export interface FieldMesh extends Axes {
   readonly nx: number;
   readonly ny: number;
   readonly nz: number;
-  readonly dx_m: number;
-  readonly dy_m: number;
   readonly columns: number;
   readonly inside: Uint8Array;
+  /** Of each column on the board, m²; zero beyond its outline. */
+  readonly area_m2: Float64Array;
   readonly capacity_J_K: Float64Array;
   readonly linkX_W_K: Float64Array;
   readonly linkY_W_K: Float64Array;
@@ -54,17 +55,16 @@ export interface FieldMesh {
   readonly memory: FieldMemory;
 }
 
+/** `grid` is the size of even cells, m, or how both sides are cut. */
 export function fieldMesh(
   board: FieldBoard,
-  pitch_m: number,
+  grid: number | Axes,
   nz: number,
   factors: BoardFactors = { copper: 1, laminate: 1 },
   memoryFor: (grid: Grid) => FieldMemory = compiledMemory,
 ): FieldMesh {
-  const nx = Math.max(2, Math.round(board.length_m / pitch_m));
-  const ny = Math.max(2, Math.round(board.width_m / pitch_m));
-  const dx_m = board.length_m / nx;
-  const dy_m = board.width_m / ny;
+  const { x, y } = typeof grid === 'number' ? evenAxes(board, grid) : grid;
+  const [nx, ny] = [x.count, y.count];
   const columns = nx * ny;
   const laminate = LAMINATES[board.laminate];
   const gap_m = board.thickness_m / (nz - 1);
@@ -72,25 +72,28 @@ export function fieldMesh(
   const layerOfCopper = board.copper.map((_, i) => Math.round(layerDepth_m(board, i + 1) / gap_m));
 
   const edge = board.outline?.map(([x, y]): [number, number] => [x, y]);
+  const memory = memoryFor({ nx, ny, nz, columns });
   const inside = new Uint8Array(columns);
-  for (let j = 0; j < ny; j++) {
-    for (let i = 0; i < nx; i++) {
-      const within = !edge || polygonContains(edge, [(i + 0.5) * dx_m, (j + 0.5) * dy_m]);
-      inside[j * nx + i] = within ? 1 : 0;
+  const area_m2 = memory.array(columns);
+  const cell_m2 = new Float64Array(columns);
+  for (let j = 0, c = 0; j < ny; j++) {
+    for (let i = 0; i < nx; i++, c++) {
+      const within = !edge || polygonContains(edge, [x.middles_m[i]!, y.middles_m[j]!]);
+      inside[c] = within ? 1 : 0;
+      cell_m2[c] = x.sizes_m[i]! * y.sizes_m[j]!;
+      area_m2[c] = within ? cell_m2[c]! : 0;
     }
   }
 
-  const memory = memoryFor({ nx, ny, nz, columns });
   const capacity_J_K = memory.array(columns * nz);
   const sheet_W_K = new Float64Array(columns * nz);
-  const area_m2 = dx_m * dy_m;
   for (let k = 0; k < nz; k++) {
     // The faces hold half a layer of laminate each.
     const laminate_m = k === 0 || k === nz - 1 ? gap_m / 2 : gap_m;
     const inPlane_W_K = laminate.conductivityInPlane.value * factors.laminate * laminate_m;
     const heat_J_m2K = laminate.volumetricHeat.value * laminate_m;
     for (let c = 0; c < columns; c++) {
-      capacity_J_K[k * columns + c] = heat_J_m2K * area_m2;
+      capacity_J_K[k * columns + c] = heat_J_m2K * cell_m2[c]!;
       sheet_W_K[k * columns + c] = inPlane_W_K;
     }
   }
@@ -99,42 +102,50 @@ export function fieldMesh(
     const foil_W_K = COPPER.conductivity.value * factors.copper * layer.thickness_m;
     const foil_J_m2K = COPPER.volumetricHeat.value * layer.thickness_m;
     const map = board.maps?.[index] ?? null;
-    for (let c = 0; c < columns; c++) {
-      const share = map
-        ? sample(map, ((c % nx) + 0.5) / nx, (Math.floor(c / nx) + 0.5) / ny)
-        : layer.coverage;
-      sheet_W_K[base + c]! += foil_W_K * effectiveFraction(share);
-      capacity_J_K[base + c]! += foil_J_m2K * share * area_m2;
+    const told_W_K = foil_W_K * effectiveFraction(layer.coverage);
+    for (let j = 0, c = 0; j < ny; j++) {
+      for (let i = 0; i < nx; i++, c++) {
+        const at = base + c;
+        const share = map
+          ? sample(map, x.middles_m[i]! / board.length_m, y.middles_m[j]! / board.width_m)
+          : layer.coverage;
+        sheet_W_K[at] = sheet_W_K[at]! + (map ? foil_W_K * effectiveFraction(share) : told_W_K);
+        capacity_J_K[at] = capacity_J_K[at]! + foil_J_m2K * share * cell_m2[c]!;
+      }
     }
   });
 
   const linkX_W_K = memory.array(columns * nz);
   const linkY_W_K = memory.array(columns * nz);
   const linkZ_W_K = memory.array(columns * (nz - 1));
-  const harmonic = (a: number, b: number): number => (2 * a * b) / (a + b);
-  for (let k = 0; k < nz; k++) {
-    for (let c = 0; c < columns; c++) {
-      if (!inside[c]) continue;
-      const here = k * columns + c;
-      if ((c + 1) % nx !== 0 && inside[c + 1]) {
-        linkX_W_K[here] = harmonic(sheet_W_K[here]!, sheet_W_K[here + 1]!) * (dy_m / dx_m);
-      }
-      if (c + nx < columns && inside[c + nx]) {
-        linkY_W_K[here] = harmonic(sheet_W_K[here]!, sheet_W_K[here + nx]!) * (dx_m / dy_m);
-      }
-      if (k + 1 < nz) {
-        linkZ_W_K[here] = (laminate.conductivityThrough.value * factors.laminate * area_m2) / gap_m;
+  // Half a cell each, one after the other, over the width that they share.
+  const between = (a_W_K: number, a_m: number, b_W_K: number, b_m: number): number =>
+    (2 * a_W_K * b_W_K) / (a_m * b_W_K + b_m * a_W_K);
+  const through_W_m2K = (laminate.conductivityThrough.value * factors.laminate) / gap_m;
+  for (let k = 0, here = 0; k < nz; k++) {
+    for (let j = 0, c = 0; j < ny; j++) {
+      const dy_m = y.sizes_m[j]!;
+      for (let i = 0; i < nx; i++, c++, here++) {
+        if (inside[c] === 0) continue;
+        const dx_m = x.sizes_m[i]!;
+        const own_W_K = sheet_W_K[here]!;
+        if (i + 1 < nx && inside[c + 1] !== 0)
+          linkX_W_K[here] = dy_m * between(own_W_K, dx_m, sheet_W_K[here + 1]!, x.sizes_m[i + 1]!);
+        if (j + 1 < ny && inside[c + nx] !== 0)
+          linkY_W_K[here] = dx_m * between(own_W_K, dy_m, sheet_W_K[here + nx]!, y.sizes_m[j + 1]!);
+        if (k + 1 < nz) linkZ_W_K[here] = through_W_m2K * cell_m2[c]!;
       }
     }
   }
   return {
+    x,
+    y,
     nx,
     ny,
     nz,
-    dx_m,
-    dy_m,
     columns,
     inside,
+    area_m2,
     capacity_J_K,
     linkX_W_K,
     linkY_W_K,
@@ -151,12 +162,18 @@ export function layersFor(board: FieldBoard): number {
   return copper >= FIELD.layers && copper <= FIELD.mostLayers ? copper : FIELD.layers;
 }
 
+export const evenAxes = ({ length_m, width_m }: Board, pitch_m: number): Axes => ({
+  x: evenAxis(length_m, pitch_m),
+  y: evenAxis(width_m, pitch_m),
+});
+
 /** Column that holds a place; places beyond the rectangle take its nearest column. */
-export function columnAt(mesh: FieldMesh, x_m: number, y_m: number): number {
-  const i = Math.min(mesh.nx - 1, Math.max(0, Math.floor(x_m / mesh.dx_m)));
-  const j = Math.min(mesh.ny - 1, Math.max(0, Math.floor(y_m / mesh.dy_m)));
-  return j * mesh.nx + i;
-}
+export const columnAt = ({ x, y, nx }: FieldMesh, x_m: number, y_m: number): number =>
+  cellAt(y, y_m) * nx + cellAt(x, x_m);
+
+/** Of the cell that holds a place, m². */
+export const cellArea_m2 = ({ x, y }: FieldMesh, x_m: number, y_m: number): number =>
+  x.sizes_m[cellAt(x, x_m)]! * y.sizes_m[cellAt(y, y_m)]!;
 
 /** Share of copper in one layer (from 0) at a place: as its picture shows it, else as it was told. */
 export function coverageAt(board: FieldBoard, layer: number, x_m: number, y_m: number): number {

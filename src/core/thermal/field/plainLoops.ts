@@ -1,4 +1,4 @@
-import type { FieldLoops, FieldMemory } from './loops';
+import { tableRow, type FieldLoops, type FieldMemory } from './loops';
 
 /** The loops in plain code: the reference that the compiled kernel is held to. */
 const PLAIN: FieldLoops = {
@@ -38,6 +38,16 @@ const PLAIN: FieldLoops = {
     }
     return largest;
   },
+  factorInPlane({ inverse, carry }, capacity_J_K, link_W_K, stride, step_s) {
+    for (let c = 0; c < inverse.length; c++) {
+      const link = step_s * link_W_K[c]!;
+      const back = c >= stride ? step_s * link_W_K[c - stride]! : 0;
+      const carried = c >= stride ? carry[c - stride]! : 0;
+      const one = 1 / (capacity_J_K[c]! + link + back - back * carried);
+      inverse[c] = one;
+      carry[c] = link * one;
+    }
+  },
   factorThrough(
     { inverse, carry },
     { capacity_J_K, linkZ_W_K, bodyLink_W_K, top, bottom },
@@ -70,8 +80,9 @@ const PLAIN: FieldLoops = {
     }
     return { hottest_K, over };
   },
-  spreads(top_K, bottom_K, { alongX_K, alongY_K }, { nx, ny }) {
+  spreads(top_K, bottom_K, { alongX_K, alongY_K }, { x, y }) {
     alongX_K.fill(0);
+    const [nx, ny] = [x.length, y.length];
     let [hottestTop_K, hottestBottom_K] = [0, 0];
     for (let j = 0, c = 0; j < ny; j++) {
       let sum_K = 0;
@@ -79,12 +90,78 @@ const PLAIN: FieldLoops = {
         hottestTop_K = Math.max(hottestTop_K, top_K[c]!);
         hottestBottom_K = Math.max(hottestBottom_K, bottom_K[c]!);
         const over_K = top_K[c]! - bottom_K[c]!;
-        sum_K += over_K;
-        alongX_K[i]! += over_K / ny;
+        sum_K += over_K * x[i]!;
+        alongX_K[i]! += over_K * y[j]!;
       }
-      alongY_K[j] = sum_K / nx;
+      alongY_K[j] = sum_K;
     }
     return { top_K: hottestTop_K, bottom_K: hottestBottom_K };
+  },
+  soften(mean_K, softened, area_m2, softens_K) {
+    let any = false;
+    for (let c = 0; c < mean_K.length; c++) {
+      if (mean_K[c]! <= softens_K || area_m2[c] === 0) continue;
+      softened[c] = 1;
+      any = true;
+    }
+    return any;
+  },
+  age(mean_K, dose, area_m2, { floor_K, spacing_K, rates_1_s }, step_s) {
+    const last = rates_1_s.length - 2;
+    let most = 0;
+    for (let c = 0; c < mean_K.length; c++) {
+      const over_K = mean_K[c]! - floor_K;
+      if (over_K <= 0 || area_m2[c] === 0) continue;
+      const place = Math.min(last, over_K / spacing_K);
+      const row = Math.floor(place);
+      const rate = rates_1_s[row]! + (place - row) * (rates_1_s[row + 1]! - rates_1_s[row]!);
+      dose[c]! += step_s * rate;
+      most = Math.max(most, dose[c]!);
+    }
+    return most;
+  },
+  zones(t, softened, area_m2) {
+    let [zone_m2, zone_m2K, rest_m2, rest_m2K] = [0, 0, 0, 0];
+    for (let c = 0; c < area_m2.length; c++) {
+      const soft_m2 = softened[c]! * area_m2[c]!;
+      zone_m2 += soft_m2;
+      zone_m2K += soft_m2 * t[c]!;
+      rest_m2 += area_m2[c]! - soft_m2;
+      rest_m2K += (area_m2[c]! - soft_m2) * t[c]!;
+    }
+    return { zone_m2, zone_m2K, rest_m2, rest_m2K };
+  },
+  moved: (t, seen_K, limit_K) => t.some((now_K, c) => Math.abs(now_K - seen_K[c]!) > limit_K),
+  followPreheated(t, { hot_W_K, warmth, still_W_K }, { area_m2, open }, source_W_m2K, factor) {
+    for (let c = 0; c < t.length; c++) {
+      hot_W_K[c] = factor * area_m2[c]! * open[c]! * source_W_m2K[tableRow(t[c]!)]!;
+      warmth[c] = 1;
+      still_W_K[c] = 0;
+    }
+  },
+  followCalm(t, { hot_W_K, still_W_K }, { area_m2, open, emit }, { natural, radiant }) {
+    for (let c = 0; c < t.length; c++) {
+      const row = tableRow(t[c]!);
+      hot_W_K[c] = 0;
+      still_W_K[c] = area_m2[c]! * (open[c]! * natural[row]! + emit[c]! * radiant[row]!);
+    }
+  },
+  followBlown(t, { hot_W_K, warmth, still_W_K }, { area_m2, open, emit }, calm, jet, ambient_K) {
+    for (let c = 0; c < t.length; c++) {
+      const t_K = t[c]!;
+      const row = tableRow(t_K);
+      const film = jet.base_W_m2K[c]! * jet.warming[row]!;
+      const mouth = jet.mouth[c]!;
+      const blown_W_K = area_m2[c]! * open[c]! * film;
+      const shone_W_K = area_m2[c]! * emit[c]! * mouth * jet.nozzle_W_m2K[row]!;
+      jet.taken_W_K[c]! += blown_W_K;
+      jet.against_W[c]! += blown_W_K * (t_K - ambient_K);
+      const hot = blown_W_K + shone_W_K;
+      hot_W_K[c] = hot;
+      warmth[c] = hot > 0 ? shone_W_K / hot : 0;
+      const left = Math.max(0, calm.natural[row]! - film);
+      still_W_K[c] = area_m2[c]! * (open[c]! * left + calm.radiant[row]! * emit[c]! * (1 - mouth));
+    }
   },
 };
 

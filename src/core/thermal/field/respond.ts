@@ -22,7 +22,7 @@ const EXCESS_K = 100;
 export function unitResponses(
   scenario: FieldScenario,
   filmsAt_K: number,
-  options: Pick<FieldOptions, 'pitch_m' | 'layers' | 'step_s' | 'factors'> = {},
+  options: Pick<FieldOptions, 'finest_m' | 'pitch_m' | 'layers' | 'step_s' | 'factors'> = {},
 ): UnitResponses {
   const { ambient_K } = scenario;
   const run = (air: number, preheat: number): FieldRun =>
@@ -54,7 +54,11 @@ export function superpose(responses: UnitResponses, air_K: number, preheat_K: nu
   const { ambient_K, air, preheat } = responses;
   const airExcess_K = air_K - ambient_K;
   const preheatExcess_K = preheat_K - ambient_K;
-  return air.map((row, place) =>
-    row.map((rise, i) => ambient_K + airExcess_K * rise + preheatExcess_K * preheat[place]![i]!),
-  );
+  return air.map((ofAir, place) => {
+    const ofPreheat = preheat[place]!;
+    const row = new Float64Array(ofAir.length);
+    for (let i = 0; i < row.length; i++)
+      row[i] = ambient_K + airExcess_K * ofAir[i]! + preheatExcess_K * ofPreheat[i]!;
+    return row;
+  });
 }

@@ -3,14 +3,20 @@ import type { EnergyAccount } from '../network/integrate';
 import { attach, type Attachments } from './attachments';
 import { Films } from './films';
 import type { FieldMemory, Grid } from './loops';
-import { fieldMesh, layersFor, type FieldMesh } from './mesh';
+import { fieldMesh, layersFor } from './mesh';
 import { NOMINAL_FIELD, ramped_K, type FieldFactors, type FieldScenario, type Stage } from './scenario';
+import { Picture, pictured_m, type PictureGrid } from './picture';
+import type { Sources } from './bodies';
+import { cutFor } from './cut';
 import { FIELD } from './settings';
 import { FieldSolver } from './solver';
 import { coldHalfOf, meanOf, Watch, type BoardWatch, type BodyWatch, type PadWatch } from './watch';
 
 export interface FieldOptions {
+  /** Even cells of this size; left out, the board is cut finely under its jets. */
   readonly pitch_m?: number | undefined;
+  /** Size of the cells under a jet; left out, as the settings have it. */
+  readonly finest_m?: number | undefined;
   readonly layers?: number | undefined;
   /** Given, every step is this long; else steps follow the error estimate. */
   readonly step_s?: number | undefined;
@@ -21,13 +27,7 @@ export interface FieldOptions {
   /** No melting, and films held as they stand at this temperature: everything is linear in the sources. */
   readonly linearAt_K?: number | undefined;
   /** Holds both sources at these temperatures while films stay as the stages have them: a unit response. */
-  readonly sourcesAt_K?:
-    | {
-        readonly air: number;
-        readonly preheat: number; /** Where its arrays lie; left out, in the compiled kernel's memory. */
-        readonly memoryFor?: ((grid: Grid) => FieldMemory) | undefined;
-      }
-    | undefined;
+  readonly sourcesAt_K?: { readonly air: number; readonly preheat: number } | undefined;
   /** Asked after each step; true ends the run there. */
   readonly stopWhen?: ((time_s: number, watch: Watch) => boolean) | undefined;
   /** Where its arrays lie; left out, in the compiled kernel's memory. */
@@ -36,7 +36,7 @@ export interface FieldOptions {
 
 interface Frame {
   readonly time_s: number;
-  /** By column, °K. */
+  /** By cell of the run's picture, K. */
   readonly top_K: Float32Array;
   readonly bottom_K: Float32Array;
 }
@@ -64,7 +64,10 @@ export interface FieldRun {
   readonly board: BoardWatch;
   readonly energy: EnergyAccount;
   readonly frames: readonly Frame[];
-  readonly mesh: Pick<FieldMesh, 'nx' | 'ny' | 'nz' | 'inside'>;
+  /** What its frames are told on; null where none were asked for. */
+  readonly picture: PictureGrid | null;
+  /** Cells that were solved. */
+  readonly cells: number;
   readonly steps: number;
 }
 
@@ -93,7 +96,7 @@ export function* runField(
   const factors = options.factors ?? NOMINAL_FIELD;
   const mesh = fieldMesh(
     scenario.board,
-    options.pitch_m ?? FIELD.pitch_m,
+    options.pitch_m ?? cutFor(scenario, options.finest_m),
     options.layers ?? layersFor(scenario.board),
     factors,
     options.memoryFor,
@@ -113,13 +116,15 @@ export function* runField(
   const solver = new FieldSolver(mesh, attached, films, scenario.ambient_K, options.linearAt_K === undefined);
   const watch = new Watch(solver, scenario.board, scenario.ambient_K);
   const duration_s = scenario.stages.reduce((sum, stage) => sum + stage.duration_s, 0);
+  const linear = options.linearAt_K !== undefined;
+  const picture = options.frames ? new Picture(mesh, options.pitch_m ?? pictured_m(scenario.board)) : null;
   const record = new History(
     attached,
     solver,
     duration_s,
-    options.frames ?? 0,
+    picture && { picture, count: options.frames! },
     // Which half of a pad is the colder one may change with the sources; its mean is their sum.
-    options.linearAt_K === undefined ? coldHalfOf : meanOf,
+    linear ? meanOf : coldHalfOf,
   );
   const refresh =
     options.linearAt_K === undefined
@@ -140,14 +145,8 @@ export function* runField(
     let step_s = options.step_s ?? FIELD.firstStep_s;
     while (at_s < stage.duration_s - 1e-9) {
       const taken_s = Math.min(step_s, stage.duration_s - at_s);
-      const { top_K, bottom_K } = sources(
-        scenario,
-        stage,
-        (at_s + taken_s) / stage.duration_s,
-        factors,
-        options.sourcesAt_K,
-      );
-      const error_K = solver.step(taken_s, top_K, bottom_K);
+      const share = (at_s + taken_s) / stage.duration_s;
+      const error_K = solver.step(taken_s, sources(scenario, stage, share, factors, options.sourcesAt_K));
       at_s += taken_s;
       time_s += taken_s;
       steps++;
@@ -155,7 +154,8 @@ export function* runField(
         outcome = 'not-converged';
         break run;
       }
-      watch.follow(time_s, taken_s);
+      // A unit response is asked for its histories alone: nothing of it melts, ages or bows.
+      if (!linear) watch.follow(time_s, taken_s);
       record.add(time_s);
       if (options.stopWhen?.(time_s, watch)) {
         outcome = 'stopped';
@@ -173,7 +173,8 @@ export function* runField(
     ...record.done(scenario, watch),
     board: watch.board,
     energy: account(solver),
-    mesh,
+    picture,
+    cells: mesh.columns * mesh.nz,
     steps,
   };
 }
@@ -192,7 +193,7 @@ function sources(
   share: number,
   factors: FieldFactors,
   held_K: FieldOptions['sourcesAt_K'],
-): { top_K: number; bottom_K: number } {
+): Sources {
   const at = { top: scenario.ambient_K, bottom: scenario.ambient_K };
   const { air, preheat } = stage;
   if (preheat) {
@@ -211,28 +212,26 @@ class Refresh {
     private readonly solver: FieldSolver,
     private readonly films: Films,
   ) {
-    this.seenTop_K = new Float64Array(solver.top_K.length);
-    this.seenBottom_K = new Float64Array(solver.bottom_K.length);
+    const { memory, columns } = solver.mesh;
+    this.seenTop_K = memory.array(columns);
+    this.seenBottom_K = memory.array(columns);
   }
 
   now(): void {
     const { solver } = this;
-    this.films.follow(solver.top_K, solver.bottom_K, solver.bodies_K);
+    this.films.follow(solver.top_K, solver.bottom_K, solver.bodies.skins_K);
     this.seenTop_K.set(solver.top_K);
     this.seenBottom_K.set(solver.bottom_K);
     solver.filmsChanged();
   }
 
   maybe(): void {
-    const { top_K, bottom_K } = this.solver;
-    for (let c = 0; c < top_K.length; c++) {
-      const top = Math.abs(top_K[c]! - this.seenTop_K[c]!);
-      const bottom = Math.abs(bottom_K[c]! - this.seenBottom_K[c]!);
-      if (Math.max(top, bottom) > FIELD.filmRefresh_K) {
-        this.now();
-        return;
-      }
-    }
+    const { top_K, bottom_K, mesh } = this.solver;
+    const { loops } = mesh.memory;
+    const far =
+      loops.moved(top_K, this.seenTop_K, FIELD.filmRefresh_K) ||
+      loops.moved(bottom_K, this.seenBottom_K, FIELD.filmRefresh_K);
+    if (far) this.now();
   }
 }
 
@@ -246,11 +245,11 @@ class Frozen {
 
   now(): void {
     const { solver } = this;
-    const face_K = new Float64Array(solver.mesh.columns).fill(this.at_K);
+    const face_K = solver.mesh.memory.array(solver.mesh.columns).fill(this.at_K);
     this.films.follow(
       face_K,
       face_K,
-      solver.bodies_K.map(() => this.at_K),
+      solver.bodies.skins_K.map(() => this.at_K),
     );
     solver.filmsChanged();
   }
@@ -280,7 +279,7 @@ class History {
     private readonly attached: Attachments,
     private readonly solver: FieldSolver,
     private readonly duration_s: number,
-    private readonly frameCount: number,
+    private readonly pictured: { readonly picture: Picture; readonly count: number } | null,
     private readonly padAt: typeof coldHalfOf,
   ) {
     const rows = FIELD.historyRows + 2;
@@ -298,16 +297,11 @@ class History {
     for (let p = 0; p < this.pads.length; p++) {
       this.pads[p]![row] = this.padAt(attached.spots, attached.pads[p]!.spots, solver.solder.temperature_K);
     }
-    for (let b = 0; b < this.bodies.length; b++) this.bodies[b]![row] = solver.bodies_K[b]!;
-    const due =
-      this.frameCount > 0 && time_s >= (this.frames.length * this.duration_s) / this.frameCount - 1e-9;
-    if (due) {
-      this.frames.push({
-        time_s,
-        top_K: Float32Array.from(solver.top_K),
-        bottom_K: Float32Array.from(solver.bottom_K),
-      });
-    }
+    for (let b = 0; b < this.bodies.length; b++) this.bodies[b]![row] = solver.bodies.skins_K[b]!;
+    if (!this.pictured) return;
+    const { picture, count } = this.pictured;
+    if (time_s < (this.frames.length * this.duration_s) / count - 1e-9) return;
+    this.frames.push({ time_s, top_K: picture.read(solver.top_K), bottom_K: picture.read(solver.bottom_K) });
   }
 
   done(scenario: FieldScenario, watch: Watch): Pick<FieldRun, 'time_s' | 'pads' | 'bodies' | 'frames'> {

@@ -1,7 +1,12 @@
 /** Numerical choices of the board-scale model, each with its reason. */
 export const FIELD = {
-  /** Cells of this size put the melt of a 0.5 mm pitch pack within a few per cent of 1 mm cells. */
-  pitch_m: 2e-3,
+  /** Cells under a jet and so far about it; they widen outward by this share of the way, to the coarsest. */
+  finest_m: 1e-3,
+  fineAbout_m: 5e-3,
+  widening: 0.2,
+  coarsest_m: 4e-3,
+  /** Cells of a board that no jet stands over. */
+  calm_m: 2e-3,
   /** Faces and middle at least; boards with three to six copper layers take a layer for each of them. */
   layers: 3,
   mostLayers: 6,

@@ -2,9 +2,11 @@ import type { Spot } from './attachments';
 import { LAMINATES } from '~/core/materials/laminates';
 import { bowOfGradient, bowOfMismatch } from '../warp';
 import { bondEndurance, doseRate_1_s, laminateEndurance, type Life } from '../dose';
+import type { FieldMemory, RateTable } from './loops';
 import type { FieldBoard } from './mesh';
 import type { FieldSolver } from './solver';
 import { SteepestRise } from '../ramp';
+import { ragged, type Ragged } from './ragged';
 import { FIELD } from './settings';
 
 /** What one pad went through. */
@@ -37,16 +39,21 @@ export class Watch {
   readonly bodies: BodyWatch[];
   readonly board: BoardWatch;
   private readonly bondLife: Life;
-  private readonly laminateRate: (temperature_K: number) => number;
+  private readonly laminateRates: RateTable;
   private readonly laminateDose: Float64Array;
   private readonly bodyRise: readonly SteepestRise[];
   private readonly mean_K: Float64Array;
   /** Columns that were over their glass transition at some time. */
-  private readonly softened: Uint8Array;
+  private readonly softened: Float64Array;
   private readonly softens_K: number;
   private everSoft = false;
   readonly alongX_K: Float64Array;
   readonly alongY_K: Float64Array;
+  /** Each cell's share of its row and column, where the loops can read them. */
+  private readonly shares: { readonly x: Float64Array; readonly y: Float64Array };
+  private readonly spots: Ragged;
+  private readonly spotShare: Float64Array;
+  private readonly solidus_K: Float64Array;
   private soft = false;
 
   constructor(
@@ -66,18 +73,27 @@ export class Watch {
     this.bodies = attached.bodies.map(() => ({ peak_K: ambient_K, maxRamp_K_s: 0 }));
     this.board = { peakTop_K: ambient_K, peakBottom_K: ambient_K, laminateDose: 0, bowHot: 0, bowLeft: 0 };
     this.bondLife = bondEndurance(fieldBoard.laminate);
-    this.laminateRate = tabulatedRate_1_s(laminateEndurance(fieldBoard.laminate));
-    this.laminateDose = new Float64Array(mesh.columns);
+    this.laminateRates = rateTable(laminateEndurance(fieldBoard.laminate), mesh.memory);
+    this.laminateDose = mesh.memory.array(mesh.columns);
     this.mean_K = mesh.memory.array(mesh.columns);
-    this.softened = new Uint8Array(mesh.columns);
+    this.softened = mesh.memory.array(mesh.columns);
     this.softens_K = LAMINATES[fieldBoard.laminate].glassTransition.value;
-    this.bodyRise = Array.from(solver.bodies_K, (start_K) => {
+    this.bodyRise = Array.from(solver.bodies.skins_K, (start_K) => {
       const rise = new SteepestRise();
       rise.add(0, start_K);
       return rise;
     });
     this.alongX_K = mesh.memory.array(mesh.nx);
     this.alongY_K = mesh.memory.array(mesh.ny);
+    this.shares = { x: mesh.memory.array(mesh.nx), y: mesh.memory.array(mesh.ny) };
+    this.shares.x.set(mesh.x.shares);
+    this.shares.y.set(mesh.y.shares);
+    this.spots = ragged(attached.pads.map((pad) => pad.spots));
+    this.spotShare = Float64Array.from(attached.spots, ({ share }) => share);
+    this.solidus_K = Float64Array.from(
+      attached.pads,
+      (pad) => attached.spots[pad.spots[0]!]!.curve.solidus_K,
+    );
   }
 
   /** Called after each step, `time_s` at its end. */
@@ -89,55 +105,60 @@ export class Watch {
 
   /** Hottest joint or body as things stand. */
   hottestNow_K(): number {
-    const { bodies_K, solder } = this.solver;
+    const { bodies, solder } = this.solver;
     let hottest_K = 0;
-    for (const body of bodies_K) hottest_K = Math.max(hottest_K, body);
+    for (const body of bodies.skins_K) hottest_K = Math.max(hottest_K, body);
     for (const spot of solder.temperature_K) hottest_K = Math.max(hottest_K, spot);
     return hottest_K;
   }
 
   private followPads(time_s: number, step_s: number): void {
-    const { attached, solder } = this.solver;
+    const { start, of } = this.spots;
+    const { temperature_K } = this.solver.solder;
     for (let p = 0; p < this.pads.length; p++) {
       const watch = this.pads[p]!;
-      const { spots } = attached.pads[p]!;
       let hottest_K = 0;
-      let mean_K = 0;
-      let meanBefore_K = 0;
-      for (const s of spots) {
-        const { share } = attached.spots[s]!;
-        const now_K = solder.temperature_K[s]!;
-        hottest_K = Math.max(hottest_K, now_K);
-        mean_K += share * now_K;
-        meanBefore_K += share * solder.before_K[s]!;
+      for (let n = start[p]!; n < start[p + 1]!; n++) {
+        const now_K = temperature_K[of[n]!]!;
+        if (now_K > hottest_K) hottest_K = now_K;
       }
-      const { curve } = attached.spots[spots[0]!]!;
-      // Below its solidus nothing of a pad's melt is of note yet.
-      if (hottest_K >= curve.solidus_K) {
-        const reached = (before_K: number, now_K: number, level_K: number): number | null => {
-          const at_s = crossing(time_s, step_s, before_K, now_K, level_K);
-          return Number.isFinite(at_s) ? at_s : null;
-        };
-        watch.solidus_s ??= reached(meanBefore_K, mean_K, curve.solidus_K);
-        watch.liquidus_s ??= reached(meanBefore_K, mean_K, curve.liquidus_K);
-        const coldHalf_K = coldHalfOf(attached.spots, spots, solder.temperature_K);
-        if (coldHalf_K >= curve.liquidus_K) {
-          const before_K = coldHalfOf(attached.spots, spots, solder.before_K);
-          watch.fullMelt_s ??= reached(before_K, coldHalf_K, curve.liquidus_K) ?? time_s;
-          watch.aboveLiquidus_s += step_s;
-        }
-      }
-      watch.peak_K = Math.max(watch.peak_K, hottest_K);
+      if (hottest_K > watch.peak_K) watch.peak_K = hottest_K;
+      // Below its solidus nothing of a pad's melt is of note yet, nor of its age below the floor.
+      if (hottest_K >= this.solidus_K[p]!) this.followMelt(p, time_s, step_s);
       if (hottest_K > FIELD.doseFloor_K) watch.dose += step_s * doseRate_1_s(this.bondLife, hottest_K);
     }
   }
 
+  private followMelt(p: number, time_s: number, step_s: number): void {
+    const { attached, solder } = this.solver;
+    const watch = this.pads[p]!;
+    const { spots } = attached.pads[p]!;
+    const { curve } = attached.spots[spots[0]!]!;
+    let mean_K = 0;
+    let meanBefore_K = 0;
+    for (const s of spots) {
+      mean_K += this.spotShare[s]! * solder.temperature_K[s]!;
+      meanBefore_K += this.spotShare[s]! * solder.before_K[s]!;
+    }
+    const reached = (before_K: number, now_K: number, level_K: number): number | null => {
+      const at_s = crossing(time_s, step_s, before_K, now_K, level_K);
+      return Number.isFinite(at_s) ? at_s : null;
+    };
+    watch.solidus_s ??= reached(meanBefore_K, mean_K, curve.solidus_K);
+    watch.liquidus_s ??= reached(meanBefore_K, mean_K, curve.liquidus_K);
+    const coldHalf_K = coldHalfOf(attached.spots, spots, solder.temperature_K);
+    if (coldHalf_K < curve.liquidus_K) return;
+    const before_K = coldHalfOf(attached.spots, spots, solder.before_K);
+    watch.fullMelt_s ??= reached(before_K, coldHalf_K, curve.liquidus_K) ?? time_s;
+    watch.aboveLiquidus_s += step_s;
+  }
+
   private followBodies(time_s: number): void {
-    const { bodies_K } = this.solver;
+    const { skins_K } = this.solver.bodies;
     for (let b = 0; b < this.bodies.length; b++) {
       const watch = this.bodies[b]!;
       const rise = this.bodyRise[b]!;
-      const now_K = bodies_K[b]!;
+      const now_K = skins_K[b]!;
       rise.add(time_s, now_K);
       watch.peak_K = Math.max(watch.peak_K, now_K);
       watch.maxRamp_K_s = rise.most_K_s;
@@ -147,44 +168,27 @@ export class Watch {
   private followBoard(step_s: number): void {
     const { mesh, temperature_K: t, top_K, bottom_K } = this.solver;
     const { board, alongX_K, alongY_K, mean_K } = this;
-    const { hottest_K, over } = mesh.memory.loops.means(t, mean_K, mesh, FIELD.doseFloor_K);
+    const { loops } = mesh.memory;
+    const { hottest_K, over } = loops.means(t, mean_K, mesh, FIELD.doseFloor_K);
     // Cells beyond an outline stay as they were: they are no peak, and bow nothing.
-    const hottest = mesh.memory.loops.spreads(top_K, bottom_K, this, mesh);
+    const hottest = loops.spreads(top_K, bottom_K, this, this.shares);
     board.peakTop_K = Math.max(board.peakTop_K, hottest.top_K);
     board.peakBottom_K = Math.max(board.peakBottom_K, hottest.bottom_K);
-    if (over > 0) this.spend(step_s);
+    if (over > 0) {
+      const oldest = loops.age(mean_K, this.laminateDose, mesh.area_m2, this.laminateRates, step_s);
+      board.laminateDose = Math.max(board.laminateDose, oldest);
+    }
     // Until some of it softens there is nothing to freeze in: cooler means are no one's concern.
-    if (hottest_K > this.softens_K) this.followSoftening();
+    if (hottest_K > this.softens_K && loops.soften(mean_K, this.softened, mesh.area_m2, this.softens_K))
+      this.everSoft = true;
     const { expansion } = LAMINATES[this.fieldBoard.laminate];
-    const { length_m, width_m, thickness_m } = this.fieldBoard;
+    const { thickness_m } = this.fieldBoard;
     board.bowHot = Math.max(
       board.bowHot,
-      bowOfGradient(alongX_K, length_m, thickness_m, expansion.value),
-      bowOfGradient(alongY_K, width_m, thickness_m, expansion.value),
+      bowOfGradient(alongX_K, mesh.x.sizes_m, thickness_m, expansion.value),
+      bowOfGradient(alongY_K, mesh.y.sizes_m, thickness_m, expansion.value),
     );
     if (this.everSoft) this.watchStiffening();
-  }
-
-  /** Of columns that are hot enough to count. */
-  private spend(step_s: number): void {
-    const { inside } = this.solver.mesh;
-    const { mean_K, laminateDose, board } = this;
-    for (let c = 0; c < mean_K.length; c++) {
-      if (!inside[c] || mean_K[c]! <= FIELD.doseFloor_K) continue;
-      const spent = laminateDose[c]! + step_s * this.laminateRate(mean_K[c]!);
-      laminateDose[c] = spent;
-      if (spent > board.laminateDose) board.laminateDose = spent;
-    }
-  }
-
-  private followSoftening(): void {
-    const { inside } = this.solver.mesh;
-    const { mean_K, softened, softens_K } = this;
-    for (let c = 0; c < mean_K.length; c++) {
-      if (!inside[c] || mean_K[c]! <= softens_K) continue;
-      softened[c] = 1;
-      this.everSoft = true;
-    }
   }
 
   /** When what had softened is back under its glass transition, the mismatch to the rest is frozen in. */
@@ -192,23 +196,14 @@ export class Watch {
     const { mesh, temperature_K: t } = this.solver;
     const { glassTransition, expansion } = LAMINATES[this.fieldBoard.laminate];
     const middle = ((mesh.nz - 1) / 2) | 0;
-    let count = 0;
-    let zone_K = 0;
-    let rest_K = 0;
-    let rest = 0;
-    for (let c = 0; c < mesh.columns; c++) {
-      if (!mesh.inside[c]) continue;
-      const now_K = t[middle * mesh.columns + c]!;
-      if (this.softened[c]) {
-        count++;
-        zone_K += now_K;
-      } else {
-        rest++;
-        rest_K += now_K;
-      }
-    }
-    if (count === 0) return;
-    if (zone_K / count >= glassTransition.value) {
+    const middle_K = t.subarray(middle * mesh.columns, (middle + 1) * mesh.columns);
+    const { zone_m2, zone_m2K, rest_m2, rest_m2K } = mesh.memory.loops.zones(
+      middle_K,
+      this.softened,
+      mesh.area_m2,
+    );
+    if (zone_m2 === 0) return;
+    if (zone_m2K / zone_m2 >= glassTransition.value) {
       // Soft again: what had been frozen in is let go.
       this.soft = true;
       this.board.bowLeft = 0;
@@ -216,11 +211,11 @@ export class Watch {
     }
     if (!this.soft) return;
     this.soft = false;
-    const mismatch_K = rest > 0 ? glassTransition.value - rest_K / rest : 0;
+    const mismatch_K = rest_m2 > 0 ? glassTransition.value - rest_m2K / rest_m2 : 0;
     const { length_m, width_m, thickness_m } = this.fieldBoard;
     this.board.bowLeft = bowOfMismatch(
       mismatch_K,
-      count * mesh.dx_m * mesh.dy_m,
+      zone_m2,
       Math.max(length_m, width_m),
       thickness_m,
       expansion.value,
@@ -265,22 +260,15 @@ export const meanOf: typeof coldHalfOf = (all, spots, temperature_K) =>
   spots.reduce((sum, s) => sum + all[s]!.share * temperature_K[s]!, 0);
 
 /**
- * Dose rate of a life, read from a table four to the kelvin: off by under one in ten thousand, where a column that is
- * warm costs a power of e each step otherwise.
+ * Dose rate of a life, to be read from a table four to the kelvin: off by under one in ten thousand, where a column that is
+ * warm costs a power of e each step otherwise. From the floor on for 300 K: hotter than any laminate is followed.
  */
-function tabulatedRate_1_s(life: Life): (temperature_K: number) => number {
-  const rows = Float64Array.from({ length: RATES.rows + 2 }, (_, i) =>
-    doseRate_1_s(life, FIELD.doseFloor_K + i * RATES.step_K),
-  );
-  return (temperature_K) => {
-    const at = Math.min(RATES.rows, (temperature_K - FIELD.doseFloor_K) / RATES.step_K);
-    const row = Math.floor(at);
-    return rows[row]! + (at - row) * (rows[row + 1]! - rows[row]!);
-  };
+function rateTable(life: Life, memory: FieldMemory): RateTable {
+  const [floor_K, spacing_K] = [FIELD.doseFloor_K, 0.25];
+  const rates_1_s = memory.array(1202);
+  for (let i = 0; i < rates_1_s.length; i++) rates_1_s[i] = doseRate_1_s(life, floor_K + i * spacing_K);
+  return { floor_K, spacing_K, rates_1_s };
 }
-
-/** From the floor on for 300 K: hotter than any laminate is followed. */
-const RATES = { step_K: 0.25, rows: 1200 } as const;
 
 /** When a straight line over the step passes a level, infinite if it does not. */
 function crossing(time_s: number, step_s: number, before_K: number, now_K: number, level_K: number): number {

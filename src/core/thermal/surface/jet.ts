@@ -14,6 +14,12 @@ export type Nozzle =
       readonly slot_m?: number | undefined;
     };
 
+/** Half of what a nozzle covers along x and y, m. */
+export const halvesOf_m = (nozzle: Nozzle): readonly [number, number] =>
+  nozzle.shape === 'round'
+    ? [nozzle.diameter_m / 2, nozzle.diameter_m / 2]
+    : [nozzle.width_m / 2, nozzle.height_m / 2];
+
 export const isHood = (
   nozzle: Nozzle,
 ): nozzle is Extract<Nozzle, { shape: 'rectangle' }> & { slot_m: number } =>

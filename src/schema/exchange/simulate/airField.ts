@@ -73,9 +73,9 @@ export function* solveAirField(ask: AirFieldAsk, frames: number): Generator<Fiel
       top_C: inCelsius(frame.top_K),
       bottom_C: inCelsius(frame.bottom_K),
     })),
-    nx: run.mesh.nx,
-    ny: run.mesh.ny,
-    inside: run.mesh.inside,
+    nx: run.picture!.nx,
+    ny: run.picture!.ny,
+    inside: run.picture!.inside,
     lift: lift && {
       ...lift,
       from_s: lift.from_s - soak_s,

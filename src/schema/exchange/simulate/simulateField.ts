@@ -17,7 +17,9 @@ export type HotAirLoad = Extract<SimulateInput['load'], { kind: 'hot-air' }>;
 /** A board under hot air; times count from the air, so a soak before it is negative. */
 export function simulateFieldAnswer(input: SimulateInput, load: HotAirLoad): SimulateAnswer {
   const scenario = fieldScenarioOf(input, load);
-  const run = simulateField(scenario, { pitch_m: metres(input.grid_mm) });
+  const run = simulateField(scenario, {
+    pitch_m: input.grid_mm === undefined ? undefined : metres(input.grid_mm),
+  });
   const { site, neighbours } = input;
   const soak_s = input.preheat?.soak_s ?? 0;
   return fieldAnswer({ ref: site.ref, moisture: site.moisture, neighbours, soak_s }, scenario, run);

@@ -180,8 +180,8 @@ export const simulateInput = z
     /** Without a side it stands at the face away from the one worked on. */
     preheat: preheatInput.extend({ side: boardSide.optional() }).nullable().default(null),
     shields: z.array(shield).max(40).default([]),
-    /** Cell size of the board-scale grid. */
-    grid_mm: quantity('mm', 0.5, 10).default(2),
+    /** Size of even cells of the board-scale grid; left out, a millimetre under the air and wider outward. */
+    grid_mm: quantity('mm', 0.5, 10).optional(),
     duration_s: quantity('s', 0.05, 1800),
   })
   .superRefine((input, context) => {
@@ -192,6 +192,7 @@ export const simulateInput = z
       context.addIssue({ code: 'custom', path, message, input });
     const { load } = input;
     if (load.kind === 'hot-air') {
+      if (input.grid_mm === undefined) return;
       const cells = (input.board.length_mm / input.grid_mm) * (input.board.width_mm / input.grid_mm);
       if (cells > MOST_COLUMNS) {
         refuse(
