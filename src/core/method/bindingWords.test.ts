@@ -12,6 +12,13 @@ const binding = (part: Partial<Binding>): Binding => ({
   ...part,
 });
 
+const heat = (body_C: number, joint_C: number) => ({
+  ref: 'J1',
+  body_K: kelvin(body_C),
+  bodyLimit_K: kelvin(200),
+  joint_K: kelvin(joint_C),
+});
+
 describe('the limit that binds, in words', () => {
   it.each([
     [binding({ short_s: 0.84 }), 'meets its pad budget 0.8 s before it could be off'],
@@ -23,12 +30,12 @@ describe('the limit that binds, in words', () => {
     ],
     [binding({ limit: 'method' }), 'cannot be reached by any tool or method on this bench'],
     [
-      binding({ limit: 'neighbour', neighbour: { ref: 'J1', body_K: kelvin(215), joint_K: kelvin(180) } }),
-      'would be molten in time, but the body of J1 reaches 215 °C meanwhile',
+      binding({ limit: 'neighbour', neighbour: heat(215, 180) }),
+      'would be molten in time, but the body of J1 reaches 215 °C meanwhile, and stands 200 °C',
     ],
     [
-      binding({ limit: 'neighbour', neighbour: { ref: 'J1', body_K: kelvin(150), joint_K: kelvin(172) } }),
-      'would be molten in time, but the joints of J1 reach 172 °C meanwhile, less than 20 K under their melting',
+      binding({ limit: 'neighbour', neighbour: heat(150, 172) }),
+      'would be molten in time, but the joints of J1 reach 172 °C meanwhile: they melt, or are less than 20 K from it',
     ],
   ])('%o', (of, words) => {
     expect(bindingInWords(of)).toBe(words);

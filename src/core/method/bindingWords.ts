@@ -6,11 +6,11 @@ import { PLAN } from './settings';
 export function bindingInWords(binding: Binding): string {
   if (binding.limit === 'method') return 'cannot be reached by any tool or method on this bench';
   if (binding.neighbour) {
-    const { ref, body_K, joint_K } = binding.neighbour;
+    const { ref, body_K, bodyLimit_K, joint_K } = binding.neighbour;
     const meanwhile =
-      body_K > PLAN.neighbourBody_K
-        ? `the body of ${ref} reaches ${degrees(body_K)} meanwhile`
-        : `the joints of ${ref} reach ${degrees(joint_K)} meanwhile, less than ${PLAN.neighbourMargin_K} K under their melting`;
+      body_K > bodyLimit_K
+        ? `the body of ${ref} reaches ${degrees(body_K)} meanwhile, and stands ${degrees(bodyLimit_K)}`
+        : `the joints of ${ref} reach ${degrees(joint_K)} meanwhile: they melt, or are less than ${PLAN.neighbourMargin_K} K from it`;
     return `would be molten in time, but ${meanwhile}`;
   }
   if (binding.shortOfLiquidus_K !== null) {

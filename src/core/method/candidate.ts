@@ -41,7 +41,7 @@ export interface Binding {
   readonly shortOfLiquidus_K: number | null;
   readonly lastToMelt: string;
   /** The neighbour that gets too hot. */
-  readonly neighbour?: { readonly ref: string; readonly body_K: number; readonly joint_K: number };
+  readonly neighbour?: Omit<NeighbourHeat, 'ok'>;
 }
 
 /** The setting of a candidate that only tools in the hand can have made. */

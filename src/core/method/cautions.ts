@@ -8,7 +8,7 @@ export const CAUTIONS: Readonly<Record<CautionId, string>> = {
   lead: 'Lead on the hands: no food or drink at the bench, wash when you leave it.',
   fume: 'Flux fume rises into the face: extractor on, head beside the joint and not above it.',
   'hot-board': 'Hot boards stay hot and look the same as cold ones.',
-  eyes: 'Lead ends fly when cut: eye protection on.',
+  eyes: 'Cut ends fly, hot flux spits: eye protection on.',
   solvent: 'Solvent vapour beside a hot tool can catch fire: iron in its stand, air moving.',
   'stored-charge':
     'Capacitors here hold charge after power-off. Discharge through a resistor, then measure below 60 V.',

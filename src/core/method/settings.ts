@@ -36,7 +36,7 @@ export const PLAN = {
   /** Chance that a dwell kept to its stop overspends a budget: it costs a pad, so it is kept smaller. */
   acceptableHarm: 0.1,
   /** Where the best cold setting spends more than this the board is tried warm as well (assumed). */
-  warmFrom: 0.05,
+  warmFrom: 0.02,
   /** A touch that a bad contact stretches so far past what a hand can time is tried warm too (assumed). */
   warmFromLate_s: 1,
   /** Damages closer than this share of the budget are the same within the estimate. */
@@ -104,7 +104,7 @@ export const AIR = {
   approachStandoff_m: 40e-3,
   approach_s: 60,
   /** Share of the way from the least to the greatest flow of a station that is tried. */
-  flowShares: [0.2, 0.45],
+  flowShares: [0.2, 0.45, 0.9],
   /** More flow than this moves a chip as its solder melts (common practice, about 20 L/min). */
   chipFlow_m3_s: cubicMetresPerSecond(20),
   chipFrom_kg: 0.1e-3,

@@ -135,11 +135,17 @@ export function formOf(part: PartPackage, alloy: AlloyId, boardThickness_m: numb
   return isSurface(part) ? surfaceForm(part, alloy) : throughHoleForm(part, boardThickness_m);
 }
 
+/** What a part's body stands, K: its family's limit where that has one, else its classification's peak. */
+export const bodyLimit_K = (part: PartPackage, alloy: AlloyId): number =>
+  isSurface(part)
+    ? (SURFACE_TRAITS[part.family].bodyLimit?.value ?? bodyPeak_K(part, alloy))
+    : FAMILY_TRAITS[part.family].bodyLimit.value;
+
 function surfaceForm(part: SurfacePackage, alloy: AlloyId): PartForm {
   const traits = SURFACE_TRAITS[part.family];
   const { body } = part;
   const volume_m3 = footprint_m2(body) * body.height_m;
-  const limit_K = traits.bodyLimit?.value ?? bodyPeak_K(part, alloy);
+  const limit_K = bodyLimit_K(part, alloy);
   return {
     family: part.family,
     pads: part.lands.map((land) => surfacePad(part, land, ALLOYS[alloy].conductivitySolid.value)),

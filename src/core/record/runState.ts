@@ -178,7 +178,9 @@ export function spentDoses(jobs: readonly (readonly RunEvent[])[]): {
 
 /** Pads of a removal whose melt nobody saw in their last heating: they may still hold. */
 export function notSeenMolten(state: Pick<RunState, 'dwells'>, steps: readonly RunStep[]): string[] {
-  return steps
+  // A part that was cut or twisted off left before any heat: nothing hot held it.
+  const off = steps.findIndex((step) => step.effect === 'part-off');
+  return (off < 0 ? steps : steps.slice(0, off))
     .filter((step) => step.kind === 'heat' && step.phase === 'remove')
     .flatMap((step) => {
       const pads = step.inTurn.length > 0 ? step.inTurn : step.pad === null ? [] : [step.pad];

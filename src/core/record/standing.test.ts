@@ -132,6 +132,14 @@ describe('never lift what did not melt (common practice: most lifted pads are pu
     );
     expect(notSeenMolten(runState(row, events), row)).toEqual(['2', '3']);
   });
+
+  it('asks nothing of a part that was cut off cold: its stubs are heated after it has left', () => {
+    const cut = [
+      runStep('cut', { effect: 'part-off' }),
+      runStep('heat-1', { kind: 'heat', phase: 'remove', pad: '1' }),
+    ];
+    expect(notSeenMolten(runState(cut, []), cut)).toEqual([]);
+  });
 });
 
 describe('a job closed in the middle', () => {

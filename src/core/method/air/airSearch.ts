@@ -151,18 +151,24 @@ function answers(
   limits: AirLimits,
 ): Candidate[] {
   const [low, high] = arrangement.station.airRange_K;
-  const airs: number[] = [];
-  for (let air_K: number = AIR.airRange_K[0]; air_K <= AIR.airRange_K[1] + 1e-6; air_K += AIR.airStep_K) {
-    if (air_K >= low - 1e-6 && air_K <= high + 1e-6) airs.push(air_K);
-  }
+  // Round figures, and both ends of what the station has: one that stands at a single temperature has that one.
+  const [from_K, to_K] = [Math.max(low, AIR.airRange_K[0]), Math.min(high, AIR.airRange_K[1])];
+  const round_K: number[] = [];
+  for (let air_K: number = AIR.airRange_K[0]; air_K <= to_K + 1e-6; air_K += AIR.airStep_K)
+    if (air_K >= from_K - 1e-6) round_K.push(air_K);
+  const airs = [...new Set([from_K, ...round_K, to_K])].filter((air_K) => air_K >= from_K && air_K <= to_K);
   const heater = request.preheaters.find((p) => p.kind === arrangement.preheat?.kind);
   const preheats: (number | null)[] =
-    arrangement.preheat && heater
-      ? AIR.preheats_K.filter((t) => t >= heater.setpointRange_K[0] && t <= heater.setpointRange_K[1])
-      : [null];
+    arrangement.preheat && heater ? preheatsOf(heater.setpointRange_K) : [null];
   return airs.flatMap((air_K) =>
     preheats.map((preheat_K) => superposed(request, arrangement, air_K, preheat_K, responses, limits)),
   );
+}
+
+/** Warm-board settings within a preheater's range, and its end where all of them lie beyond it. */
+function preheatsOf([least_K, most_K]: readonly [number, number]): number[] {
+  const within = AIR.preheats_K.filter((t) => t >= least_K && t <= most_K);
+  return within.length > 0 ? within : [Math.max(least_K, Math.min(most_K, AIR.preheats_K[0]))];
 }
 
 /** One pair of temperatures: melts, doses and limits read from the sum of the unit responses. */

@@ -1,6 +1,6 @@
 import { celsius, kelvin } from '~/core/quantity/convert';
 import type { Preheat } from '~/core/thermal/preheat';
-import { usualPreheat } from '../bench';
+import { warmthsOf } from './warmths';
 import { handSettingOf, type Candidate } from '../candidate';
 import { ask, type Working } from '../plan/pieces/piece';
 import type { Progress } from '../progress';
@@ -67,7 +67,11 @@ export function* searchWarmToo(
   return [...cold, ...(yield* searchPreheated(request, heat, worthIt))];
 }
 
-/** Over each preheater of the bench at its usual setting. */
+/** A setting that costs no more than the estimate can tell, in a time that a hand can follow. */
+const isSpared = (best: Candidate | undefined): boolean =>
+  best !== undefined && best.damage <= PLAN.damageResolution && (best.atWorst?.late_s ?? 0) <= 0;
+
+/** Over each preheater of the bench, warmer and warmer until nothing is left that more warmth would spare. */
 export function* searchPreheated(
   request: PhaseRequest,
   heat: HandHeat,
@@ -75,7 +79,10 @@ export function* searchPreheated(
 ): Working<Candidate[]> {
   const all: Candidate[] = [];
   for (const heater of request.preheaters) {
-    all.push(...(yield* searchByHand(request, heat, usualPreheat(heater), worthIt)));
+    for (const warmth of warmthsOf(request, heater)) {
+      all.push(...(yield* searchByHand(request, heat, warmth, worthIt)));
+      if (isSpared(preference(all)[0])) break;
+    }
   }
   return all;
 }

@@ -131,7 +131,12 @@ describe('the nearest miss', () => {
           short_s: null,
           shortOfLiquidus_K: null,
           lastToMelt: 'pad 1',
-          neighbour: { ref: 'C2', body_K: kelvin(body_C), joint_K: kelvin(body_C) },
+          neighbour: {
+            ref: 'C2',
+            body_K: kelvin(body_C),
+            bodyLimit_K: PLAN.neighbourBody_K,
+            joint_K: kelvin(body_C),
+          },
         },
       });
     expect(missOf(beside(210))).toBeLessThan(missOf(beside(240)));

@@ -91,7 +91,8 @@ const NEVER_s = 1e3;
 export function missOf({ binding }: Pick<Candidate, 'binding'>): number {
   if (!binding) return 0;
   // Everything melts in time, and something beside it gets too hot: a shield away from working.
-  if (binding.neighbour) return (binding.neighbour.body_K - PLAN.neighbourBody_K) / PLAN.neighbourBody_K;
+  if (binding.neighbour)
+    return (binding.neighbour.body_K - binding.neighbour.bodyLimit_K) / binding.neighbour.bodyLimit_K;
   return binding.short_s ?? NEVER_s + (binding.shortOfLiquidus_K ?? 0);
 }
 

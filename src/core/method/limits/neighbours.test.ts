@@ -2,7 +2,9 @@ import { describe, expect, it } from 'vitest';
 import { ALLOYS } from '~/core/materials/alloys';
 import { kelvin } from '~/core/quantity/convert';
 import { planOf } from '../../../../tests/support/solve';
-import { surfaceRequest } from '../../../../tests/support/samples';
+import { CAPACITOR, surfaceRequest } from '../../../../tests/support/samples';
+import { FAMILY_TRAITS } from '~/core/packages/families';
+import type { PartPackage } from '~/core/packages/form';
 import { surfacePackage } from '~/core/packages/outlines';
 import { PLAN } from '../settings';
 import { hottestOf, judgeNeighbour, neighbourLimit } from './neighbours';
@@ -20,6 +22,20 @@ describe('the verdict on a neighbour', () => {
   it('keeps its body under 200 °C', () => {
     expect(judgeNeighbour(limit, kelvin(150), kelvin(199)).ok).toBe(true);
     expect(judgeNeighbour(limit, kelvin(150), kelvin(201)).ok).toBe(false);
+  });
+
+  // Rule broken: findings B7 (plan), an electrolytic can at 154 °C beside the air was told as unhurt.
+  it('holds each body to what its own family stands: a can, a header and a chip are three things', () => {
+    const can = {
+      ...CAPACITOR,
+      family: 'radial' as const,
+    };
+    const header = { ...can, family: 'header' as const };
+    const bodyOf = (part: PartPackage): number => neighbourLimit({ ...R3, part }).body_K;
+    expect(bodyOf(can)).toBe(FAMILY_TRAITS.radial.bodyLimit.value);
+    expect(bodyOf(header)).toBe(FAMILY_TRAITS.header.bodyLimit.value);
+    expect(bodyOf(surfacePackage({ family: 'chip', code: '0603' }))).toBe(PLAN.neighbourBody_K);
+    expect(judgeNeighbour(neighbourLimit({ ...R3, part: can }), kelvin(120), kelvin(154)).ok).toBe(false);
   });
 
   it('is broken by the joint or by the body, each alone', () => {

@@ -58,8 +58,12 @@ describe('a plan for a plain joint', () => {
     expect(chosen.damage).toBeLessThan(front[0]!.damage + 2 * PLAN.damageResolution);
   });
 
-  it('runs the trade’s order: mark, station, flux, solder, heat, lift, dress, inspect, clean, dry', () => {
+  it('runs the trade’s order: off, cold reading, mark, station, flux, solder, heat, out, dress, clean, dry, inspect', () => {
     expect(found(plan).steps.map((s) => s.id)).toEqual([
+      'gate-power',
+      'discharge',
+      'static',
+      'baseline',
       'orientation',
       'set',
       'flux',
@@ -68,9 +72,10 @@ describe('a plan for a plain joint', () => {
       'heat-2',
       'lift',
       'dress',
-      'inspect',
+      'store',
       'clean',
       'dry',
+      'inspect',
     ]);
     expect(found(plan).cautions).toContain('lead');
   });

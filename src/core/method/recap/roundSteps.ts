@@ -50,7 +50,7 @@ export function roundSteps<L extends Line>(
     // The board stays on its preheater from the removal to the fit.
     ...soaks.slice(todo.warm ? 1 : 0),
   ]);
-  const kept = steps
+  const kept = (place.next ? lookedAtFirst(steps) : steps)
     .filter((s) => !done.has(s.id))
     .flatMap((s): L[] => {
       if (/(^|-)marking$/.test(s.id))
@@ -61,8 +61,18 @@ export function roundSteps<L extends Line>(
   return [...cooling(place).map(make), ...kept];
 }
 
+/** A part that is left uncleaned for now is looked at and read before the next one is begun. */
+function lookedAtFirst<L extends Line>(steps: readonly L[]): L[] {
+  const from = steps.findIndex((s) => s.id === 'clean');
+  if (from < 0) return [...steps];
+  const rest = steps.slice(from);
+  const ofTheBoard = rest.filter((s) => isShared(s.id));
+  return [...steps.slice(0, from), ...rest.filter((s) => !isShared(s.id)), ...ofTheBoard];
+}
+
 /** A hazard of the whole board; how far a cell has to stay away is each part's own, and is told at each. */
-const isBoardGate = (stepId: string): boolean => stepId.startsWith('gate-') && stepId !== 'gate-lithium';
+const isBoardGate = (stepId: string): boolean =>
+  (stepId.startsWith('gate-') && stepId !== 'gate-lithium') || stepId === 'static';
 
 /** Whether a step serves more than the part it stands before. */
 export const isShared = (stepId: string): boolean =>

@@ -20,6 +20,24 @@ export function mendSteps({ site }: PhaseRequest): Step[] {
   });
 }
 
+/** Pads whose land is gone: nothing there takes solder. */
+export const landless = ({ site }: PhaseRequest): ReadonlySet<string> =>
+  new Set(Object.entries(site.padStates).flatMap(([pad, state]) => (state === 'torn' ? [pad] : [])));
+
+/** Pins without a land are joined by their repair, not soldered to what is not there. */
+export const joinSteps = (request: PhaseRequest): Step[] =>
+  [...landless(request)].map((pad) =>
+    step({
+      id: `join-${pad}`,
+      kind: 'gate',
+      title: `Join pin ${pad} by its repair`,
+      detail:
+        'Its land is gone: the foil or wire of the repair to the lead, the lead resting, no force on the board.',
+      why: 'Solder on bare laminate holds nothing and chars it.',
+      cautions: ['fume'],
+    }),
+  );
+
 /** A repaired land is proved by meter before the job ends. */
 export function readSteps({ site }: PhaseRequest): Step[] {
   const hurt = Object.entries(site.padStates).flatMap(([pad, state]) => (isHurt(state) ? [pad] : []));

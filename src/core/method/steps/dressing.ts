@@ -1,7 +1,7 @@
 import { isSurface } from '~/core/packages/form';
 import { wholeCelsius } from '~/core/quantity/convert';
 import { isHurt, PAD_STATES } from '~/core/record/padStates';
-import { padOrder } from '../request';
+import { padOrder, type PhaseRequest } from '../request';
 import { padsInWords } from '../ways/method';
 import type { PhaseWork } from './phaseWork';
 import { step, type Step } from './step';
@@ -34,16 +34,18 @@ export function dressing(phase: Pick<PhaseWork, 'request' | 'setting' | 'bands'>
         : 'A flat land lets the new part lie down.',
       cautions: ['fume'],
     }),
-    step({
-      id: 'inspect',
-      kind: 'inspect',
-      title: 'Inspect before anything hides it',
-      detail:
-        'Lands flat and still bonded, rings whole, no bridge, vias and tracks whole where the body hid them; each pad to its next point by meter. Mark what you find.',
-      why: 'A lifted pad found now is a small repair; found after the new part hides it, it is a fault.',
-    }),
   ];
 }
+
+/** Looked at and read, clean, before anything hides it. */
+export const inspectLands = ({ site }: PhaseRequest): Step =>
+  step({
+    id: 'inspect',
+    kind: 'inspect',
+    title: 'Inspect before anything hides it',
+    detail: `${isSurface(site.part) ? 'Lands flat and still bonded, vias and tracks whole where the body hid them' : 'Rings whole, holes open to the far side, lands bonded'}, no bridge; each pad to its next point by meter, against what was read cold. Mark what you find.`,
+    why: 'A lifted pad found now is a small repair; found after the new part hides it, it is a fault.',
+  });
 
 /** How hot and how long, and what it costs: one more touch like the one the plan has for these lands. */
 function touchWords({ setting, bands }: Pick<PhaseWork, 'setting' | 'bands'>): string | null {

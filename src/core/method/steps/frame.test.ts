@@ -22,6 +22,8 @@ import type { Method } from '../ways/method';
 import { HAZARDS, type AirSetting, type PhaseRequest, type PlanRequest, type Setting } from '../request';
 import type { PhaseWork } from './phaseWork';
 import { stepsFor } from './frame';
+import { brokenOrder } from './order';
+import { isSurface } from '~/core/packages/form';
 import type { Step } from './step';
 
 const spread = (p50: number) => ({ p10: 0.8 * p50, p50, p90: 1.3 * p50 });
@@ -141,15 +143,20 @@ describe.each(ways)('%s', (_, request, method) => {
 
   it('sets the station and fluxes before any heat, cleans and dries after all of it', () => {
     expect(firstHeat(steps)).toBeGreaterThan(at(steps, 'set'));
-    expect(firstHeat(steps)).toBeGreaterThan(at(steps, 'flux'));
+    expect(firstHeat(steps)).toBeGreaterThan(Math.max(at(steps, 'flux'), at(steps, 'paste')));
+    expect(Math.max(at(steps, 'flux'), at(steps, 'paste'))).toBeGreaterThan(0);
     expect(at(steps, 'clean')).toBeGreaterThan(lastHeat(steps));
     expect(at(steps, 'dry')).toBe(at(steps, 'clean') + 1);
   });
 
-  it('looks at the pads once the heat is off, before anything hides them', () => {
+  it('looks at the pads once the heat is off and they are clean', () => {
     const looks = steps.findLastIndex((step) => step.kind === 'inspect');
     expect(looks).toBeGreaterThan(lastHeat(steps));
-    expect(looks).toBeLessThan(at(steps, 'clean'));
+    expect(looks).toBeGreaterThan(at(steps, 'clean'));
+  });
+
+  it('keeps every rule of the trade’s order', () => {
+    expect(brokenOrder(steps, isSurface(request.site.part) ? 'surface' : 'through-hole')).toEqual([]);
   });
 
   it('gives every heat a clock that stops after it is expected to be done, and what to do if it is not', () => {
@@ -166,7 +173,7 @@ describe.each(ways)('%s', (_, request, method) => {
   it('holds its cautions in the steps that meet them', () => {
     const having = (caution: string): string[] =>
       steps.filter((step) => step.cautions.includes(caution as never)).map((step) => step.id);
-    expect(having('fume')).toContain('flux');
+    expect(having('fume').some((id) => id === 'flux' || id === 'paste')).toBe(true);
     expect(having('hot-board')).toContain('set');
     expect(having('solvent')).toEqual(['clean']);
     if (method.id.startsWith('cut-')) expect(having('eyes').length).toBeGreaterThan(0);
@@ -174,7 +181,7 @@ describe.each(ways)('%s', (_, request, method) => {
   });
 
   it('ends at the supply where the board is to run after it, and not where a part is off', () => {
-    expect(steps.at(-1)!.id).toBe(request.phase === 'remove' ? 'dry' : 'supply');
+    expect(steps.at(-1)!.id).toBe(request.phase === 'remove' ? 'inspect' : 'supply');
   });
 });
 
@@ -236,9 +243,10 @@ describe('hazards', () => {
   const steps = stepsFor([work(request, methodsFor(request)[0]!)]);
 
   it('are cleared at gates before anything is touched, each with its own words', () => {
-    expect(steps.slice(0, HAZARDS.length).map((s) => s.id)).toEqual(HAZARDS.map((h) => `gate-${h}`));
-    for (const step of steps.slice(0, HAZARDS.length)) expect(step.kind).toBe('gate');
-    expect(steps[0]!.detail).toContain('60 V');
+    const gates = steps.slice(0, HAZARDS.length);
+    expect(gates.map((s) => s.id).sort()).toEqual(HAZARDS.map((h) => `gate-${h}`).sort());
+    for (const step of gates) expect(step.kind).toBe('gate');
+    expect(steps.find((s) => s.id === 'gate-stored-charge')!.detail).toContain('60 V');
   });
 
   it('a cell’s gate says how far the heat reaches', () => {
@@ -258,7 +266,20 @@ describe('two halves of a job', () => {
   const steps = stepsFor([work(off, methodsFor(off)[0]!), work(on, methodsFor(on)[0]!)]);
 
   it('follow each other, the holes looked at before the new part hides them', () => {
-    const order = ['lift', 'dress', 'inspect', 'fit-marking', 'fit-seat', 'fit-set', 'fit-inspect', 'clean'];
+    const order = [
+      'take-out',
+      'dress',
+      'clean-site',
+      'inspect',
+      'fit-marking',
+      'fit-seat',
+      'fit-set',
+      'clean',
+      'dry',
+      'fit-inspect',
+      'fit-meter',
+      'supply',
+    ];
     const places = order.map((id) => at(steps, id));
     expect(places).not.toContain(-1);
     expect([...places].sort((a, b) => a - b)).toEqual(places);
@@ -314,7 +335,7 @@ describe('two halves of a job', () => {
     const own = inPhase(read, 'remove');
     const back = inPhase(read, 'fit');
     const all = stepsFor([work(own, methodsFor(own)[0]!), work(back, methodsFor(back)[0]!)]);
-    expect(at(all, 'read')).toBeGreaterThan(at(all, 'lift'));
+    expect(at(all, 'read')).toBeGreaterThan(at(all, 'take-out'));
     expect(at(all, 'read')).toBeLessThan(at(all, 'fit-marking'));
     expect(all[at(all, 'read')]!.kind).toBe('gate');
   });

@@ -196,8 +196,7 @@ export function airStep(
     dwell: dwellOf(
       shown_K(setting, TOGETHER),
       [slowest],
-      words.ifNotMolten ??
-        'Air off, preheater left on. Let it come down a minute. Check nozzle, flow and distance; plan again with more warmth from below.',
+      words.ifNotMolten ?? 'Air off. Let it come down a minute. Check nozzle, flow and distance.',
     ),
   });
 }

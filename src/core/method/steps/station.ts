@@ -1,6 +1,7 @@
 import { isHood } from '~/core/thermal/surface/jet';
-import { litresPerMinute, wholeCelsius } from '~/core/quantity/convert';
-import type { Setting } from '../request';
+import { kelvin, litresPerMinute, wholeCelsius } from '~/core/quantity/convert';
+import { boardTemperature_K } from '~/core/thermal/preheat';
+import type { PhaseRequest, Setting } from '../request';
 import { step, type Step } from './step';
 
 /** The tool as the plan sets it, read back before anything is heated by it. */
@@ -11,7 +12,7 @@ export function setStation(setting: Setting): Step {
     title: 'Set the station',
     detail:
       setting.kind === 'hand'
-        ? `${setting.tool.name}, ${tipWords(setting.tip)}, ${wholeCelsius(setting.setpoint_K)} °C. Read the temperature back from its display.`
+        ? `${setting.tool.name}, ${tipWords(setting.tip)}, ${wholeCelsius(setting.setpoint_K)} °C. ${setting.tip.shape === 'hollow' ? 'Bore rodded, filter clean.' : 'Tip cleaned and tinned.'} Read the temperature back from its display.`
         : `${setting.station.name}, nozzle ${nozzleWords(setting)}, ${wholeCelsius(setting.air_K)} °C, ${litresPerMinute(setting.flow_m3_s).toFixed(0)} L/min, ${(setting.standoff_m * 1e3).toFixed(0)} mm off. Read temperature and flow back from its display.`,
     why: 'A station left at another setting is the commonest way to scorch a board.',
     cautions: ['hot-board'],
@@ -28,9 +29,16 @@ const nozzleWords = ({ nozzle }: Extract<Setting, { kind: 'air' }>): string =>
     ? `${(nozzle.diameter_m * 1e3).toFixed(0)} mm round`
     : `${(nozzle.width_m * 1e3).toFixed(0)} × ${(nozzle.height_m * 1e3).toFixed(0)} mm${isHood(nozzle) ? ' hood' : ''}`;
 
-/** A board that is warmed first, with its clock. */
-export function preheatSteps({ preheat }: Setting): Step[] {
+/** Flux that has stood longer than this on a board this warm is spent (common practice). */
+const SPENT = { after_s: 120, over_K: kelvin(120) } as const;
+
+/** A board that is warmed first, with its clock; flux that does not outlast it is renewed. */
+export function preheatSteps({ board, ambient_K, phase }: PhaseRequest, { preheat, kind }: Setting): Step[] {
   if (!preheat) return [];
+  const board_K = boardTemperature_K(board, preheat, ambient_K);
+  // Under a part that is set nothing can be renewed, and paste brings flux that is made for a soak.
+  const renewed =
+    preheat.soak_s > SPENT.after_s && board_K > SPENT.over_K && !(kind === 'air' && phase === 'fit');
   return [
     step({
       id: 'preheat',
@@ -41,5 +49,17 @@ export function preheatSteps({ preheat }: Setting): Step[] {
       wait_s: preheat.soak_s,
       cautions: ['hot-board'],
     }),
+    ...(renewed
+      ? [
+          step({
+            id: 'flux-again',
+            kind: 'do',
+            title: 'Flux once more',
+            detail: `The board stands at about ${wholeCelsius(board_K)} °C: a little on the joints, from the side, it hisses.`,
+            why: 'Flux that has stood minutes on a hot board is spent.',
+            cautions: ['fume', 'hot-board', 'eyes'],
+          }),
+        ]
+      : []),
   ];
 }

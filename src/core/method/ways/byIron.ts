@@ -45,6 +45,8 @@ export const legAtATime: Method = {
   hands_s: { once: 20, perPad: 12 },
   heat: EACH_HOLE,
   suits: hasHoles,
+  release: 'rocked',
+  cold: clinchedFirst,
   rules: (request) => [
     ...noIron(request),
     ...hurtForbids(request, 'rocking pulls it off'),
@@ -61,7 +63,6 @@ export const legAtATime: Method = {
         ]),
   ],
   work: (request, setting, bands) => [
-    ...clinchedFirst(request),
     freshSolder(request),
     ...touchSteps(request, setting, bands, {
       title: (pins) => `Heat ${pins}`,
@@ -84,6 +85,8 @@ export const pumpOrWick: Method = {
   hands_s: { once: 40, perPad: 20 },
   heat: EACH_HOLE,
   suits: hasHoles,
+  release: 'freed',
+  cold: clinchedFirst,
   rules: (request) => {
     const { holeDiameter_m, leadDiameter_m } = throughHole(request.site);
     const room_m = holeDiameter_m - leadDiameter_m;
@@ -103,7 +106,6 @@ export const pumpOrWick: Method = {
     ];
   },
   work: (request, setting, bands) => [
-    ...clinchedFirst(request),
     freshSolder(request),
     ...touchSteps(request, setting, bands, {
       title: (pins) => `Clear ${pins}`,
@@ -143,7 +145,8 @@ export const cutThenPins: Method = {
     ...lossOfPart(request, keepsPart(request.goal)),
     notes(`The part is given up, so each of its ${pinsOf(request)} pins comes out alone.`),
   ],
-  work: (request, setting, bands) => [
+  release: 'gone',
+  cold: (request) => [
     step({
       id: 'cut',
       kind: 'do',
@@ -153,8 +156,11 @@ export const cutThenPins: Method = {
           ? 'Lean the can, cutters into the gap, one lead, then the other; no levering. Wipe up what spills.'
           : 'Flush cutters at each pin, no levering; leave the stubs standing.',
       why: 'The part is given up so that each pin can be taken alone and no land is pulled.',
+      effect: 'part-off',
       cautions: ['eyes'],
     }),
+  ],
+  work: (request, setting, bands) => [
     freshSolder(request),
     ...touchSteps(request, setting, bands, {
       title: (pins) => `Take out ${pins}`,

@@ -9,7 +9,7 @@ import { touchSteps } from '../steps/heatSteps';
 import { step } from '../steps/step';
 import { hasHoles } from './hole';
 import { allLands, isFamily, noIron } from './lands';
-import { forbids, notes, NOTHING, type Method } from './method';
+import { forbids, hurtForbids, hurtPads, notes, NOTHING, type Method } from './method';
 
 export const floodAndSweep: Method = {
   id: 'flood-and-sweep',
@@ -22,11 +22,12 @@ export const floodAndSweep: Method = {
   survival: 0.85,
   harm: 0.05,
   hands_s: { once: 60, perPad: 3 },
+  release: 'molten',
   heat: allLands('iron swept over all', 'swept', (request) => request.irons, {
     added_m3: FLOOD.perLead.value,
   }),
   suits: (request) => isFamily(request, 'soic', 'ssop', 'tsop', 'soj', 'plcc', 'qfp', 'sot23'),
-  rules: noIron,
+  rules: (request) => [...noIron(request), ...hurtForbids(request, 'a tip drawn over it takes it along')],
   work: (request, setting, bands) => [
     step({
       id: 'flood',
@@ -86,6 +87,7 @@ export const lowMeltFlood: Method = {
   // Every land is wicked twice after it.
   harm: 0.06,
   hands_s: { once: 180, perPad: 12 },
+  release: 'molten',
   heat: {
     ...EACH_FLOODED,
     // A joint on a land is so thin that it dissolves in seconds; along a barrel that would take the better part of
@@ -103,6 +105,13 @@ export const lowMeltFlood: Method = {
     ...(request.supplies.some((s) => s.kind === 'low-melt')
       ? []
       : [forbids('No low-melt alloy is in stock.')]),
+    ...(hurtPads(request).length > 0
+      ? [
+          notes(
+            `The tip stays off pin ${hurtPads(request).join(', ')}: its land is damaged, and the alloy reaches it from beside.`,
+          ),
+        ]
+      : []),
     notes(mixtureInWords(floodedMixture(request))),
     ...(hasHoles(request)
       ? [
@@ -125,6 +134,8 @@ export const lowMeltFlood: Method = {
       title: (pins) => (bands.length > 1 ? `Keep ${pins} liquid` : 'Sweep until it floats'),
       detail: 'When everything moves at a nudge, lift without force.',
     }),
+  ],
+  after: (request) => [
     step({
       id: 'wick-clean',
       kind: 'do',

@@ -32,6 +32,8 @@ export const gun: Method = {
     freshSolder: true,
   },
   suits: hasHoles,
+  release: 'freed',
+  cold: clinchedFirst,
   rules: (request) => [
     ...(request.guns.length === 0
       ? [forbids('No desoldering gun is on the bench.')]
@@ -47,7 +49,6 @@ export const gun: Method = {
       : []),
   ],
   work: (request, setting, bands) => [
-    ...clinchedFirst(request),
     step({
       id: 'solder',
       kind: 'do',
@@ -60,6 +61,7 @@ export const gun: Method = {
       title: (pins) => `Clear ${pins}`,
       detail:
         'Nozzle flat on the land, lead inside. When the lead moves freely, trigger and circle once, then off.',
+      cautions: ['fume', 'eyes'],
     }),
   ],
 };

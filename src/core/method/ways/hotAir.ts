@@ -4,6 +4,7 @@ import { airStep } from '../steps/heatSteps';
 import { step, type Step } from '../steps/step';
 import type { AirSetting, PhaseRequest } from '../request';
 import { AIR } from '../settings';
+import { bridgedOnly } from './bridge';
 import { forbids, notes, NOTHING, type Method } from './method';
 
 export const hotAir: Method = {
@@ -19,10 +20,14 @@ export const hotAir: Method = {
   harm: 0.05,
   hands_s: { once: 150, perPad: 0.5 },
   heat: { kind: 'air' },
+  release: 'molten',
+  cold: (_, setting) => (setting.kind === 'air' ? shields(setting) : []),
+  onLands: (request) => [paste(request)],
   suits: (request) =>
     isSurface(request.site.part) || (request.site.part.family === 'to220' && request.phase === 'remove'),
   rules: (request) => [
     ...(request.stations.length === 0 ? [forbids('No hot-air station is on the bench.')] : []),
+    ...bridgedOnly(request),
     ...(request.phase === 'fit' && request.site.part.family === 'canElectrolytic'
       ? [notes('Hot air ages a new can: an iron on its two tabs is kinder.')]
       : []),
@@ -33,8 +38,6 @@ export const hotAir: Method = {
   work: (request, setting, bands) => {
     if (setting.kind !== 'air') throw new Error('hot air was given a hand tool’s setting');
     return [
-      ...shields(setting),
-      ...(request.phase === 'fit' ? [paste(request)] : []),
       airStep(request, setting, bands, {
         title:
           request.phase === 'remove'
@@ -45,6 +48,10 @@ export const hotAir: Method = {
             ? 'Nozzle level over the middle. Nudge from the planned time on; when the whole part slides and returns, lift it straight up.'
             : 'Nozzle level over the middle. Every joint turns bright and the part settles; then air off, do not touch.'
         }`,
+        cautions: ['fume', 'hot-board', 'eyes'],
+        ifNotMolten: setting.preheat
+          ? 'Air off, preheater left on. Let it come down a minute. Check nozzle, flow and distance; plan again with more warmth from below.'
+          : 'Air off. Let it come down a minute. Check nozzle, flow and distance; plan again with the board warmed from below.',
       }),
     ];
   },
@@ -74,12 +81,20 @@ function approachWords(setting: AirSetting, bands: readonly PinBand[]): string {
 }
 
 const paste = ({ site }: PhaseRequest): Step =>
-  step({
-    id: 'paste',
-    kind: 'do',
-    title:
-      isSurface(site.part) && site.part.family === 'bga' ? 'Flux, and balls seated' : 'Paste on every land',
-    detail: 'An even, thin print or line; none under the body but on its thermal land.',
-    why: 'Hidden joints cannot be touched up: what is wrong now stays wrong.',
-    cautions: ['lead'],
-  });
+  isSurface(site.part) && site.part.family === 'bga'
+    ? step({
+        id: 'paste',
+        kind: 'do',
+        title: 'Tacky flux on every land',
+        detail: 'Thin and even. Balls all there, all of one size, none cold or dented.',
+        why: 'Hidden joints cannot be touched up: what is wrong now stays wrong.',
+        cautions: ['fume'],
+      })
+    : step({
+        id: 'paste',
+        kind: 'do',
+        title: 'Paste on every land',
+        detail: 'An even, thin print or line; none under the body but on its thermal land.',
+        why: 'Hidden joints cannot be touched up: what is wrong now stays wrong.',
+        cautions: ['lead', 'fume'],
+      });

@@ -1,4 +1,5 @@
 import type { PhaseRequest } from '../request';
+import { clearBridge } from './bridge';
 import { cutThenPins, legAtATime, pumpOrWick } from './byIron';
 import { floodAndSweep, lowMeltFlood } from './flood';
 import { gun } from './gun';
@@ -29,6 +30,7 @@ export const METHODS: readonly Method[] = [
   hotAir,
   cutLeads,
   cutThenPins,
+  clearBridge,
   jointByJoint,
   drag,
 ];

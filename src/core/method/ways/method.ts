@@ -20,6 +20,7 @@ export type MethodId =
   | 'big-tip-and-preheat'
   | 'hot-air'
   | 'joint-by-joint'
+  | 'clear-bridge'
   | 'drag';
 
 /** Something that speaks for or against a method on the job at hand. */
@@ -66,9 +67,20 @@ export interface Method {
   rules(request: PhaseRequest): readonly Rule[];
   /** Why it is done only where nothing else will do; null or left out where it stands with the others. */
   lastResort?(request: PhaseRequest): string | null;
-  /** The work itself, between the station's setting and what follows every such phase. */
+  /** How the part leaves the board; of methods that take one off. */
+  readonly release?: Release;
+  /** What is done cold, before flux and any hot tool: cutting, twisting, covering. */
+  cold?(request: PhaseRequest, setting: Setting): Step[];
+  /** What goes on the lands before a part is set on them; left out, flux does. */
+  onLands?(request: PhaseRequest): Step[];
+  /** The hot work, with what belongs to it. */
   work(request: PhaseRequest, setting: Setting, bands: readonly PinBand[]): Step[];
+  /** What its own leavings ask for, once the part is off. */
+  after?(request: PhaseRequest): Step[];
 }
+
+/** Lifted while all is molten, taken out once each lead is free, out with its last leg, or gone before any heat. */
+export type Release = 'molten' | 'freed' | 'rocked' | 'gone';
 
 export const NOTHING: Needs = { freshSolder: 'none', braid: false, lowMelt: false, paste: false };
 

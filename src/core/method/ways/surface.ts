@@ -6,6 +6,7 @@ import { padOrder, type PhaseRequest, type Setting } from '../request';
 import { pinsInWords, strokeStep, touchSteps, type HeatWords } from '../steps/heatSteps';
 import { oppositeOf, sidesOf } from '../steps/sides';
 import { step, type Step } from '../steps/step';
+import { bridgedOnly } from './bridge';
 import { allLands, ALONG_ROWS, EACH_JOINT, EACH_LAND, isFamily, noIron } from './lands';
 import {
   forbids,
@@ -39,6 +40,7 @@ export const tweezers: Method = {
   survival: 0.95,
   harm: 0.03,
   hands_s: { once: 15, perPad: 3 },
+  release: 'molten',
   heat: allLands('tweezers', 'each', (request) => request.tweezers),
   suits: (request) => isFamily(request, 'chip', 'canElectrolytic'),
   rules: (request) => [
@@ -51,6 +53,7 @@ export const tweezers: Method = {
           ),
         ]
       : []),
+    ...bridgedOnly(request),
     ...(isFamily(request, 'canElectrolytic')
       ? [notes('The tips must reach the tabs under the base; the can itself must not be touched.')]
       : []),
@@ -79,11 +82,12 @@ export const blobBothEnds: Method = {
   survival: 0.8,
   harm: 0.06,
   hands_s: { once: 20, perPad: 4 },
+  release: 'molten',
   heat: allLands('iron over a blob', 'swept', (request) => request.irons, {
     added_m3: WIRE.addedToJoint.value,
   }),
   suits: (request) => isFamily(request, 'chip', 'sot23'),
-  rules: noIron,
+  rules: (request) => [...noIron(request), ...hurtForbids(request, 'a part slid off takes it along')],
   work: (request, setting, bands) => [
     step({
       id: 'blob',
@@ -131,7 +135,8 @@ export const twistOff: Method = {
       notes('Nothing near it is heated while the can comes off.'),
     ];
   },
-  work: (request, setting, bands) => [
+  release: 'gone',
+  cold: () => [
     step({
       id: 'twist',
       kind: 'do',
@@ -139,8 +144,11 @@ export const twistOff: Method = {
       detail:
         'Pliers low on the can, turn slowly sideways about its own axis until it parts from the base. Never pull up.',
       why: 'Turning shears the legs; pulling peels the lands.',
+      effect: 'part-off',
       cautions: ['eyes', 'leaking-electrolyte'],
     }),
+  ],
+  work: (request, setting, bands) => [
     ...touchSteps(request, setting, bands, {
       title: (pins) => `Take ${pins} off`,
       detail: 'Iron on the leg; when it swims, wipe it off its land.',
@@ -159,6 +167,7 @@ export const wickThenLift: Method = {
   survival: 0.8,
   harm: 0.08,
   hands_s: { once: 30, perPad: 15 },
+  release: 'freed',
   heat: { ...EACH_LAND, key: 'iron through braid, land by land', freshSolder: false },
   suits: (request) => isFamily(request, 'soic', 'ssop', 'tsop', 'soj', 'plcc', 'sot23'),
   rules: (request) => [
@@ -196,7 +205,8 @@ export const cutLeads: Method = {
   heat: EACH_LAND,
   suits: (request) => isFamily(request, 'soic', 'ssop', 'tsop', 'qfp'),
   rules: (request) => [...noIron(request), ...lossOfPart(request, keepsPart(request.goal))],
-  work: (request, setting, bands) => [
+  release: 'gone',
+  cold: () => [
     step({
       id: 'cut',
       kind: 'do',
@@ -204,8 +214,11 @@ export const cutLeads: Method = {
       detail:
         'Fine flush cutters or a blade drawn along the body, many light passes; the board is not the anvil.',
       why: 'With the body gone each foot comes off alone and no land is pulled.',
+      effect: 'part-off',
       cautions: ['eyes'],
     }),
+  ],
+  work: (request, setting, bands) => [
     ...touchSteps(request, setting, bands, {
       title: (pins) => `Wipe ${pins} off`,
       detail: 'Tip on the foot; when it swims, wipe it outward off its land.',
@@ -225,11 +238,16 @@ export const bigTipAndPreheat: Method = {
   survival: 0.85,
   harm: 0.06,
   hands_s: { once: 60, perPad: 6 },
+  release: 'molten',
   heat: allLands('iron over tab and legs', 'swept', (request) => request.irons, {
     added_m3: FLOOD.perLead.value,
   }),
   suits: (request) => isFamily(request, 'dpak'),
-  rules: noIron,
+  rules: (request) => [
+    ...noIron(request),
+    ...hurtForbids(request, 'a tip drawn over it takes it along'),
+    ...bridgedOnly(request),
+  ],
   work: (request, setting, bands) => [
     flux(request),
     ...touchSteps(request, setting, bands, {
@@ -254,6 +272,7 @@ export const jointByJoint: Method = {
   suits: (request) => !isFamily(request, 'qfn', 'bga'),
   rules: (request) => [
     ...noIron(request),
+    ...bridgedOnly(request),
     notes('Each joint is heated alone; nothing has to be molten at the same time.'),
   ],
   work: (request, setting, bands) =>

@@ -10,7 +10,7 @@ import { celsius, metres, radians } from '~/core/quantity/convert';
 import { suctionAt } from '~/core/thermal/joint/gun';
 import { simulateJoint, type JointRun } from '~/core/thermal/joint/simulate';
 import { hottest_K, inCelsius, peak_C, timeAbove_s } from './histories';
-import { guestsAbout, neighbourAnswer } from './simulateNeighbours';
+import { guestsAbout, neighbourAnswer, neighbourPart } from './simulateNeighbours';
 import type { SimulateAnswer } from './simulateAnswer';
 import { jointScenarioOf, type SimulateInput } from './simulateRequest';
 
@@ -90,7 +90,11 @@ export function simulateHand(
       warp_pct: null,
     },
     neighbours: input.neighbours.map((n, i) =>
-      neighbourAnswer(n, hottest_K(run.probes_K[others.length + i]!), hottest_K(run.guests_K[i]!)),
+      neighbourAnswer(
+        { ...n, part: neighbourPart(n) },
+        hottest_K(run.probes_K[others.length + i]!),
+        hottest_K(run.guests_K[i]!),
+      ),
     ),
     energy: run.energy,
     ...(load.kind === 'gun' ? { suction: suctionAnswer(run, load.triggerAt_s, alloy.liquidus.value) } : {}),

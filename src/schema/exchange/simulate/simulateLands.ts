@@ -10,7 +10,7 @@ import { padPlaces } from '~/core/packages/placement';
 import { boardAbout } from '~/core/thermal/surroundings';
 import { fieldBoardOf } from '../si/board';
 import { hottest_K, inCelsius, peak_C, timeAbove_s } from './histories';
-import { guestsAbout, neighbourAnswer } from './simulateNeighbours';
+import { guestsAbout, neighbourAnswer, neighbourPart } from './simulateNeighbours';
 import { moistureAnswer } from '../si/moisture';
 import { connectionsOf } from '../si/connections';
 import { preheatOf } from '../si/plan';
@@ -101,7 +101,11 @@ export function simulateLands(
       warp_pct: null,
     },
     neighbours: input.neighbours.map((n, i) =>
-      neighbourAnswer(n, hottest_K(run.guests[i]!.joint_K), hottest_K(run.guests[i]!.body_K)),
+      neighbourAnswer(
+        { ...n, part: neighbourPart(n) },
+        hottest_K(run.guests[i]!.joint_K),
+        hottest_K(run.guests[i]!.body_K),
+      ),
     ),
     energy: run.energy,
     notes: [`Heated: ${heated.join(' and ')}.`, 'Pads warm each other through the part only.'],

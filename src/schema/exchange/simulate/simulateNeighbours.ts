@@ -1,4 +1,5 @@
 import type { AlloyId } from '~/core/materials/alloys';
+import type { PartPackage } from '~/core/packages/form';
 import { judgeNeighbour, neighbourLimit } from '~/core/method/limits/neighbours';
 import { padPlaces } from '~/core/packages/placement';
 import { celsius, metres, radians } from '~/core/quantity/convert';
@@ -39,10 +40,10 @@ export function guestsAbout(
 
 /** Whether a neighbour came through. */
 export function neighbourAnswer(
-  { ref, alloy }: { readonly ref: string; readonly alloy: AlloyId },
+  { ref, alloy, part }: { readonly ref: string; readonly alloy: AlloyId; readonly part?: PartPackage | null },
   joint_K: number,
   body_K: number,
 ): SimulateAnswer['neighbours'][number] {
-  const { ok } = judgeNeighbour(neighbourLimit({ ref, alloy }), joint_K, body_K);
+  const { ok } = judgeNeighbour(neighbourLimit({ ref, alloy, part }), joint_K, body_K);
   return { ref, body_C: celsius(body_K), joint_C: celsius(joint_K), ok };
 }

@@ -38,7 +38,9 @@ const candidate = (time_s: number, joint_C: number, ok = true): Candidate => ({
   feasible: ok,
   time_s,
   damage: 0.1,
-  neighbours: [{ ref: 'J1', joint_K: kelvin(joint_C), body_K: kelvin(joint_C - 5), ok }],
+  neighbours: [
+    { ref: 'J1', joint_K: kelvin(joint_C), body_K: kelvin(joint_C - 5), bodyLimit_K: kelvin(200), ok },
+  ],
   binding: ok
     ? null
     : {
@@ -47,7 +49,12 @@ const candidate = (time_s: number, joint_C: number, ok = true): Candidate => ({
         short_s: null,
         shortOfLiquidus_K: null,
         lastToMelt: 'pad 1',
-        neighbour: { ref: 'J1', joint_K: kelvin(joint_C), body_K: kelvin(joint_C - 5) },
+        neighbour: {
+          ref: 'J1',
+          joint_K: kelvin(joint_C),
+          body_K: kelvin(joint_C - 5),
+          bodyLimit_K: kelvin(200),
+        },
       },
 });
 

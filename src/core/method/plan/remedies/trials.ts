@@ -94,17 +94,17 @@ export function combinedTrials(request: PhaseRequest, { method, binding }: Stuck
   ]);
 }
 
-/** The bench's preheaters hotter and longer than the search takes them; a borrowed one where there is none. */
+/** A borrowed preheater where the bench has none: its own were tried, as warm as a board stands, before any of this. */
 const preheats = (request: PhaseRequest, method: Method): Trial[] =>
-  heatersFor(request).flatMap(({ heater, onBench }) =>
-    [...(onBench ? [] : [usualPreheat(heater)]), ...hotter(heater)].map((preheat): Trial => ({
-      kind: 'preheat',
-      method,
-      request,
-      preheat,
-      onBench,
-    })),
-  );
+  request.preheaters.length > 0
+    ? []
+    : [usualPreheat(BORROWED_PREHEATER), ...hotter(BORROWED_PREHEATER)].map((preheat): Trial => ({
+        kind: 'preheat',
+        method,
+        request,
+        preheat,
+        onBench: false,
+      }));
 
 const heatersFor = ({ preheaters }: PhaseRequest) =>
   preheaters.length > 0
