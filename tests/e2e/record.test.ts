@@ -117,7 +117,7 @@ test('a memory off, kept overnight, refitted: the board knows where it lies and 
   // Eight pins alike are one step with a counter.
   await carry(page, /^Clear pins 1 to 8/, { melts: true });
   await expect(step(page)).toContainText('1 of 8');
-  await carry(page, /^Lift the part/, { melts: true });
+  await carry(page, /^Take the part out/, { melts: true });
   await page.getByLabel('Where it will lie').fill('tray 3');
   await page.getByLabel('Where it will lie').press('Escape');
   await carry(page, /^Close the job/, { melts: true });
@@ -142,7 +142,7 @@ test('a memory off, kept overnight, refitted: the board knows where it lies and 
   await closeAs(page, 'fixed');
   await openBoardPage(page, boardId);
   await expect(page.getByRole('button', { name: /^U1, top side, fitted/ })).toBeVisible();
-  await expect(ledger(page)).toContainText('Lift the part, lies in tray 3');
+  await expect(ledger(page)).toContainText('Take the part out, lies in tray 3');
 });
 
 test('a part scrapped halfway: the board is parked for it, and goes on as it stood when it came', async ({

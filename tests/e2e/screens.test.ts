@@ -119,19 +119,19 @@ test('two screens on one job never overwrite each other', async ({ page, context
   );
   await other.goto(page.url());
   await ready(other);
-  await expect(page.getByRole('heading', { name: 'Note how it stands', level: 2 })).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'Power off, cables off', level: 2 })).toBeVisible();
   await page.keyboard.press(' ');
   await saved(page);
-  await expect(page.getByRole('heading', { name: 'Set the station', level: 2 })).toBeVisible();
+  await expect(page.getByRole('heading', { name: /^Discharge C/, level: 2 })).toBeVisible();
   // The other screen has heard nothing of it and stands at the first step.
   await other.bringToFront();
-  await expect(other.getByRole('heading', { name: 'Note how it stands', level: 2 })).toBeVisible();
+  await expect(other.getByRole('heading', { name: 'Power off, cables off', level: 2 })).toBeVisible();
   await other.keyboard.press(' ');
   await expect(other.getByText(/another screen has gone on with this job/i)).toBeVisible();
-  await expect(other.getByRole('heading', { name: 'Set the station', level: 2 })).toBeVisible();
+  await expect(other.getByRole('heading', { name: /^Discharge C/, level: 2 })).toBeVisible();
   const answer = await page.request.get(`${page.url().replace('/jobs/', '/api/jobs/')}/events`);
   const { events } = (await answer.json()) as { events: { kind: string; stepId?: string }[] };
-  expect(events.filter((e) => e.kind === 'step-done' && e.stepId === 'orientation')).toHaveLength(1);
+  expect(events.filter((e) => e.kind === 'step-done' && e.stepId === 'gate-power')).toHaveLength(1);
 });
 
 test('a press while the server is away is kept, shown and sent later', async ({ page, baseURL, quiet }) => {
@@ -142,9 +142,9 @@ test('a press while the server is away is kept, shown and sent later', async ({ 
   await page.route('**/api/**', (route) => route.abort('connectionrefused'));
   await page.keyboard.press(' ');
   await expect(page.getByText(/Not saved yet/)).toBeVisible();
-  await expect(page.getByRole('heading', { name: 'Set the station', level: 2 })).toBeVisible();
+  await expect(page.getByRole('heading', { name: /^Discharge C/, level: 2 })).toBeVisible();
   await page.unroute('**/api/**');
   await saved(page);
   await page.reload();
-  await expect(page.getByRole('heading', { name: 'Set the station', level: 2 })).toBeVisible();
+  await expect(page.getByRole('heading', { name: /^Discharge C/, level: 2 })).toBeVisible();
 });

@@ -1,3 +1,4 @@
+import { carry } from './carry';
 import { clockOf, expect, ready, saved, signIn, solved, takeWay, test, upTo } from './bench';
 
 /** The whole slice: bench, board, plan, run, finding, outcome, ledger; once by mouse and once by keyboard. */
@@ -37,7 +38,8 @@ test('by mouse, with a reload while a pin is under the iron', async ({ page, bas
   await page.waitForURL('**/jobs/**');
   await ready(page);
   const step = (title: string) => expect(page.getByRole('heading', { name: title, level: 2 })).toBeVisible();
-  await step('Discharge and measure');
+  await step('Power off, cables off');
+  await upTo(page, 'Discharge and measure');
   await upTo(page, 'Note how it stands');
   await expect(page.getByRole('img', { name: /C7 as it lies on the board, pin 1 marked/ })).toBeVisible();
   await upTo(page, 'Heat pin 1');
@@ -123,15 +125,16 @@ test('by keyboard alone, with a reload in the middle of a step', async ({ page }
   await ready(page);
   const at = (title: string | RegExp) =>
     expect(page.getByRole('heading', { name: title, level: 2 })).toBeVisible();
-  await at('Note how it stands');
-  await keys(' ');
-  await at('Set the station');
+  await at('Power off, cables off');
+  await carry(page, /^Discharge C3/, { melts: false });
+  await carry(page, /^Read the site cold/, { melts: false });
+  await carry(page, /^Note how it stands/, { melts: false });
+  await carry(page, /^Set the station/, { melts: false });
   await keys(' ');
   await at('Flux');
   await keys('y');
   await expect(page.getByText(/Flux strips the oxide/)).toBeVisible();
-  await keys(' ');
-  await at('Add fresh solder');
+  await carry(page, /^Add fresh solder/, { melts: false });
   await keys(' ');
   await at(/pin 1$/);
   await keys(' ');
@@ -151,17 +154,14 @@ test('by keyboard alone, with a reload in the middle of a step', async ({ page }
   await keys('m', ' ');
   await expect(page.getByText(/Molten at/)).toBeVisible();
   await keys(' ');
-  await at('Lift the part');
+  await at(/^(Take the part out|Out with its last leg)$/);
   await keys(' ');
   await at('Dress the holes');
-  await keys(' ');
-  await at('Inspect before anything hides it');
+  await carry(page, /^Inspect before anything hides it/, { melts: false });
   // Onto the lands, to pin 2, lifted.
   await keys('v', '2', 'l');
   await expect(page.getByRole('option', { name: /Pin 2.*Lifted/ })).toBeVisible();
   await keys(' ');
-  await at('Clean');
-  await keys(' ', ' ', ' ');
   await at('Close the job');
   await keys(' ');
   await expect(page.getByRole('dialog')).toBeVisible();

@@ -85,11 +85,11 @@ const PIN_ONE: Readonly<Record<string, string>> = {
   header: 'The triangle or key to pad 1, the square pad or the digit one.',
   jack: 'The key or opening as it was found; pin one to pad 1, the square pad.',
   transformer:
-    'Its dot or bevel to the same on the board, or as it was found; windings by their pin numbers, read by ohmmeter if in doubt.',
+    'Its dot or bevel to the same on the board, or as it was found. Windings by their pin numbers, read by ohmmeter if in doubt.',
   bga: 'The gold corner or dot to the A1 corner on the board.',
 };
 const CHIP_PIN_ONE =
-  'The notch, dot or bevelled edge to pad 1: a square pad, a dot, a notch or a one on the board. Pins count against the clock, seen from above.';
+  'The notch, dot or bevelled edge to pad 1. The board marks it by a square pad, a dot, a notch or a one. Pins count against the clock, seen from above.';
 
 const TWO_POLES: ReadonlySet<string> = new Set(['radial', 'axial', 'canElectrolytic', 'chip']);
 
@@ -156,9 +156,9 @@ function byNets({ nets, part }: NamedPads): Turn {
   const minus = grounds.length === 1 ? grounds[0]! : null;
   const says =
     part.family === 'canElectrolytic'
-      ? 'A dark segment on a can is minus, the bevelled corners of its base are plus.'
+      ? 'A dark segment on a can is minus, its bevelled corners are plus.'
       : part.family === 'axial'
-        ? 'A band is the cathode of a diode; on a capacitor arrows or a stripe point to minus.'
+        ? 'A diode’s band is its cathode. On a capacitor arrows or a stripe point to minus.'
         : 'A stripe on a sleeve is minus, the longer lead plus.';
   return minus
     ? {

@@ -13,7 +13,7 @@ const CONTINUITY = 'continuity to the next point of its net, read and recorded';
 
 const REPAIRS: Partial<Record<PadStateId, Repair>> = {
   lifted: {
-    how: 'Re-bond with epoxy and let it cure flat under a weight, or leave it and let the part hold it.',
+    how: 'Re-bond with epoxy, cured flat under a weight; or leave it and let the part hold it.',
     verify: CONTINUITY,
     jumper: false,
   },

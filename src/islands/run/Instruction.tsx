@@ -1,5 +1,6 @@
 import type { ReactNode } from 'react';
 import type { RunState } from '~/core/record/runState';
+import { leadOf } from '~/core/method/steps/step';
 import type { JobStep } from '~/schema/records/jobs/jobPlan';
 import { CommandButton } from '~/ui/controls/Button';
 import { Caution } from '~/ui/controls/Notes';
@@ -51,17 +52,21 @@ export function Instruction(props: InstructionProps) {
       </div>
     );
   }
+  const { lead, rest } = leadOf(step.detail);
   return (
     <div className={css['instruction']}>
       <p className={css['count']}>
         Step {index + 1} of {count}
       </p>
       <h2 className={css['title']}>{step.title}</h2>
-      <p className={css['detail']}>{step.detail}</p>
+      <p className={css['detail']}>{lead}</p>
+      {rest && <p className={css['rest']}>{rest}</p>}
       {step.picture && picture}
-      {step.cautions.map((text) => (
-        <Caution key={text}>{text}</Caution>
-      ))}
+      <div className={css['cautions']}>
+        {step.cautions.map((text) => (
+          <Caution key={text}>{text}</Caution>
+        ))}
+      </div>
       {step.kind === 'heat' && turn && <HeatStep {...props} step={step} turn={turn} />}
       {step.kind === 'wait' && <WaitStep {...props} step={step} />}
       {ways}

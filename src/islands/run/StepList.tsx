@@ -15,7 +15,7 @@ export function StepList({ steps, at }: { steps: readonly JobStep[]; at: RunStat
     if (here) list.current!.scrollTop = here.offsetTop - list.current!.offsetTop - 60;
   }, [at.stepIndex]);
   return (
-    <ol ref={list} className={css['steps']} aria-label="Steps">
+    <ol ref={list} className={css['steps']} aria-label="Steps" tabIndex={0}>
       {steps.map((step, i) => {
         const here = at.status === 'running' && i === at.stepIndex;
         return (

@@ -152,3 +152,39 @@ describe('the steps of one part of many', () => {
     ]);
   });
 });
+
+describe('a part in the middle of a run', () => {
+  const steps = [
+    'gate-power',
+    'discharge',
+    'static',
+    'baseline',
+    'orientation',
+    'heat-1',
+    'clean',
+    'dry',
+    'fit-inspect',
+    'fit-meter',
+    'supply',
+  ].map((id) => ({ id, detail: `own ${id}` }));
+  const place = (discharge: boolean, next: RoundPlace['next']): RoundPlace => ({
+    ...PLACE,
+    todo: { ...READY, discharge },
+    uncleaned: [],
+    next,
+  });
+  const idsOf = (of: RoundPlace) =>
+    roundSteps(steps, of, (added) => ({ id: added.id, detail: added.detail })).map((s) => s.id);
+
+  it('begins with the part itself: off, discharged and read cold once for all', () => {
+    expect(idsOf(place(false, null))[0]).toBe('orientation');
+    expect(idsOf(place(true, null)).slice(0, 4)).toEqual(['gate-power', 'discharge', 'static', 'baseline']);
+  });
+
+  it('is looked at and read before the next one is begun; the cleaning of all comes at the end', () => {
+    const ids = idsOf(place(false, { ref: 'C3', value: '10 µF' }));
+    expect(ids.indexOf('fit-inspect')).toBeLessThan(ids.indexOf('pause'));
+    expect(ids.indexOf('fit-meter')).toBeLessThan(ids.indexOf('pause'));
+    expect(ids.indexOf('clean')).toBeGreaterThan(ids.indexOf('pause'));
+  });
+});

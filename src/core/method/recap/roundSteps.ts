@@ -45,7 +45,7 @@ export function roundSteps<L extends Line>(
   const sets = steps.filter((s) => /(^|-)set$/.test(s.id)).map((s) => s.id);
   const soaks = steps.filter((s) => /(^|-)preheat$/.test(s.id)).map((s) => s.id);
   const done = new Set([
-    ...(todo.discharge ? [] : steps.filter((s) => isBoardGate(s.id)).map((s) => s.id)),
+    ...(todo.discharge ? [] : steps.filter((s) => isMadeSafe(s.id)).map((s) => s.id)),
     ...sets.filter((_, i) => !(todo.set[i] ?? true)),
     // The board stays on its preheater from the removal to the fit.
     ...soaks.slice(todo.warm ? 1 : 0),
@@ -55,6 +55,12 @@ export function roundSteps<L extends Line>(
     .flatMap((s): L[] => {
       if (/(^|-)marking$/.test(s.id))
         return [...tray(place).map(make), { ...s, detail: markingWords(place) }];
+      if (s.id === 'discharge')
+        return [{ ...s, detail: `Every capacitor of the run, this one too. ${s.detail}` }];
+      if (s.id === 'baseline')
+        return [
+          { ...s, detail: `${s.detail} The same at every site of the run, once, before the first heat.` },
+        ];
       if (s.id === 'clean') return [...pause(place).map(make), { ...s, detail: cleanWords(s.detail, place) }];
       return [s];
     });
@@ -74,9 +80,13 @@ function lookedAtFirst<L extends Line>(steps: readonly L[]): L[] {
 const isBoardGate = (stepId: string): boolean =>
   (stepId.startsWith('gate-') && stepId !== 'gate-lithium') || stepId === 'static';
 
+/** Done once for all that is worked: the board made safe, its capacitors discharged, its sites read cold. */
+const isMadeSafe = (stepId: string): boolean =>
+  isBoardGate(stepId) || stepId === 'discharge' || stepId === 'baseline';
+
 /** Whether a step serves more than the part it stands before. */
 export const isShared = (stepId: string): boolean =>
-  isBoardGate(stepId) || /(^|-)(set|preheat)$|^(tray|clean|dry|supply)$/.test(stepId);
+  isMadeSafe(stepId) || /(^|-)(set|preheat)$|^(tray|clean|dry|supply)$/.test(stepId);
 
 const added = (id: string, title: string, detail: string, why: string): Added => ({
   op: 'add',

@@ -53,6 +53,6 @@ export const supply = (): Step =>
     id: 'supply',
     kind: 'gate',
     title: 'Supply before first power',
-    detail: 'Voltage, polarity and current limit read from the supply itself, against this unit’s label.',
+    detail: 'Voltage, polarity and limit read from the supply itself, against the unit’s label.',
     why: 'A wrong supply is a classic root cause and a classic way to kill a just-repaired board.',
   });

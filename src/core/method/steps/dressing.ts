@@ -43,7 +43,7 @@ export const inspectLands = ({ site }: PhaseRequest): Step =>
     id: 'inspect',
     kind: 'inspect',
     title: 'Inspect before anything hides it',
-    detail: `${isSurface(site.part) ? 'Lands flat and still bonded, vias and tracks whole where the body hid them' : 'Rings whole, holes open to the far side, lands bonded'}, no bridge; each pad to its next point by meter, against what was read cold. Mark what you find.`,
+    detail: `${isSurface(site.part) ? 'Lands flat and bonded, no bridge; vias and tracks whole where the body hid them' : 'Rings whole, lands bonded, holes open to the far side, no bridge'}. Each pad to its next point by meter, against what was read cold. Mark what you find.`,
     why: 'A lifted pad found now is a small repair; found after the new part hides it, it is a fault.',
   });
 

@@ -13,7 +13,7 @@ export const marking = ({ goal }: PhaseRequest): Step =>
     title: goal === 'fit-socket' ? 'Look at the socket' : 'Read the marking back',
     detail:
       goal === 'fit-socket'
-        ? 'Pins, pitch and row spacing as the part’s; its notch to pin one; contacts clean, turned-pin or leaf as agreed.'
+        ? 'Pins, pitch and row spacing as the part’s; its notch to pin one. Contacts clean, turned-pin or leaf as agreed.'
         : 'Value, rating, suffix, read aloud from the part itself and against the note.',
     why: 'A near-identical part for another variant fails in a confusing way.',
   });
@@ -38,8 +38,7 @@ export const reballed = ({ site, goal }: PhaseRequest): Step[] =>
           id: 'reball',
           kind: 'gate',
           title: 'New balls on the pack',
-          detail:
-            'Old ones wicked off, lands flat, new balls through a stencil and re-melted; every one seen.',
+          detail: 'Old ones wicked off, lands flat; new balls by stencil, re-melted, every one seen.',
           why: 'Balls that were torn apart are of unlike height: some of them would not meet their land.',
         }),
       ]
@@ -71,7 +70,7 @@ export function inspectFitted({ site }: PhaseRequest): Step {
     kind: 'inspect',
     title: 'Inspect',
     detail: hidden
-      ? 'Joints hide under the body: X-ray where there is one; else the outer row at a slant, the part square and at one height, each net by meter. Mark what you find.'
+      ? 'Joints hide under the body: X-ray where there is one. Else the outer row at a slant, the part square and at one height, each net by meter. Mark what you find.'
       : isSurface(site.part)
         ? 'Wetting at heel, toe and sides of every foot, no bridge, part square. Mark what you find.'
         : 'Wetting all round, fill to the far side, no bridge, part square. Mark what you find.',
@@ -84,6 +83,6 @@ export const meter = ({ site }: PhaseRequest): Step =>
     id: 'meter',
     kind: 'gate',
     title: 'Continuity and shorts by meter',
-    detail: `Each pin of ${site.ref} to its next point; pin to pin, and every supply to ground, against what was read cold.`,
+    detail: `Each pin of ${site.ref} to its next point; pin to pin; every supply to ground. Held against what was read cold.`,
     why: 'A short is found by a meter, not by a supply.',
   });

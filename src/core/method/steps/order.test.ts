@@ -23,6 +23,7 @@ import type { Method } from '../ways/method';
 import { stepsFor } from './frame';
 import { brokenOrder, ORDER } from './order';
 import type { PhaseWork } from './phaseWork';
+import { leadOf } from './step';
 
 /**
  * The table of the trade's order held against every plan of every family: the whole product of families, goals, methods,
@@ -153,6 +154,7 @@ describe.each(PARTS)('every plan for a %s', (_, base) => {
 
   it('keeps the trade’s order, whatever the goal, the way, the warmth and the state', () => {
     const broken: string[] = [];
+    const long = new Set<string>();
     let plans = 0;
     for (const [state, change] of STATES) {
       for (const goal of GOALS) {
@@ -175,6 +177,8 @@ describe.each(PARTS)('every plan for a %s', (_, base) => {
             broken.push(...brokenOrder(steps, of).map((why) => `${name}: ${why}`));
             if (new Set(steps.map((s) => s.id)).size !== steps.length)
               broken.push(`${name}: two steps of one name`);
+            for (const { detail } of steps)
+              if (leadOf(detail).lead.length > 90) long.add(leadOf(detail).lead);
             const off = steps.filter((s) => s.effect === 'part-off');
             const taken = halves.some((half) => half.phase === 'remove') ? 1 : 0;
             if (off.length !== taken) broken.push(`${name}: a part comes off ${off.length} times`);
@@ -184,6 +188,8 @@ describe.each(PARTS)('every plan for a %s', (_, base) => {
     }
     expect(plans).toBeGreaterThan(10);
     expect(broken).toEqual([]);
+    // Rule broken: findings M18 (plan), instructions of 197 characters at 21 pixels.
+    expect([...long]).toEqual([]);
   });
 });
 

@@ -76,7 +76,7 @@ const discharge = ({ site, hazards, phase }: PhaseRequest): Step[] =>
           id: 'discharge',
           kind: 'gate',
           title: `Discharge ${site.ref}`,
-          detail: `${site.part.family === 'axial' ? 'If it is a capacitor: a' : 'A'} resistor across its ends, some hundred ohms; then below 1 V by meter.`,
+          detail: `${site.part.family === 'axial' ? 'If it is a capacitor: s' : 'S'}ome hundred ohms across its ends, then below 1 V by meter.`,
           why: 'What it still holds goes through the iron, the meter or you.',
         }),
       ]

@@ -37,6 +37,19 @@ export interface Step {
   readonly picture: boolean;
 }
 
+/** As much as is read from the lens at arm's length and a half (ISO 9241-303: 16 minutes of arc, from memory). */
+const LEAD_CHARACTERS = 90;
+
+/** What a step says in two: the sentences that lead, as many as fit, and the rest for whoever looks closer. */
+export function leadOf(detail: string): { readonly lead: string; readonly rest: string } {
+  const sentences = detail.match(/[^.?!]+(?:[.?!](?!\s|$)[^.?!]*)*[.?!]*\s*/g) ?? [detail];
+  let lead = sentences[0];
+  let taken = 1;
+  while (taken < sentences.length && (lead + sentences[taken]!).trimEnd().length <= LEAD_CHARACTERS)
+    lead += sentences[taken++]!;
+  return { lead: lead.trimEnd(), rest: sentences.slice(taken).join('').trimEnd() };
+}
+
 export type StepDraft = Partial<Step> & Pick<Step, 'id' | 'kind' | 'title' | 'detail' | 'why'>;
 
 export const step = (draft: StepDraft): Step => ({

@@ -110,7 +110,7 @@ export const pumpOrWick: Method = {
     ...touchSteps(request, setting, bands, {
       title: (pins) => `Clear ${pins}`,
       detail:
-        'Tip on land and lead until the far side moves; pump close over the joint; lead left to stand free.',
+        'Tip on land and lead until the far side moves, then pump close over it. The lead is left to stand free.',
     }),
     step({
       id: 'wiggle',

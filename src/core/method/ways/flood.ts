@@ -141,7 +141,7 @@ export const lowMeltFlood: Method = {
       kind: 'do',
       title: 'Wick the low-melt alloy off, twice',
       detail:
-        'Braid and flux over every land, tin with ordinary solder, braid again; the part’s leads as well.',
+        'Braid and flux over every land, tin with ordinary solder, braid again. The part’s leads as well.',
       why: floodedMixture(request).bismuthWithLead
         ? 'Bismuth with lead leaves a phase that melts near 96 °C: a joint made over it lets go in service.'
         : 'Left in, it weakens the new joint and lowers its melting.',

@@ -141,8 +141,7 @@ export const twistOff: Method = {
       id: 'twist',
       kind: 'do',
       title: 'Twist the can off',
-      detail:
-        'Pliers low on the can, turn slowly sideways about its own axis until it parts from the base. Never pull up.',
+      detail: 'Pliers low on the can, turned slowly about its own axis until it parts. Never pull up.',
       why: 'Turning shears the legs; pulling peels the lands.',
       effect: 'part-off',
       cautions: ['eyes', 'leaking-electrolyte'],
@@ -212,7 +211,7 @@ export const cutLeads: Method = {
       kind: 'do',
       title: 'Cut every lead at the body',
       detail:
-        'Fine flush cutters or a blade drawn along the body, many light passes; the board is not the anvil.',
+        'Flush cutters, or a blade drawn along the body in many light passes. The board is not the anvil.',
       why: 'With the body gone each foot comes off alone and no land is pulled.',
       effect: 'part-off',
       cautions: ['eyes'],
@@ -280,8 +279,7 @@ export const jointByJoint: Method = {
       ? anchored(request, setting, bands, SOLDERED, (rest) => touchSteps(request, setting, rest, SOLDERED))
       : touchSteps(request, setting, bands, {
           title: (pins) => `Heat ${pins}`,
-          detail:
-            'Tip flat on land and lead together, a little fresh solder, until the whole joint is bright, then iron off.',
+          detail: 'Tip on land and lead, a little fresh solder, off once the whole joint is bright.',
         }),
 };
 
@@ -310,7 +308,7 @@ export const drag: Method = {
         strokeStep(request, setting, side, {
           title: `Drag along ${pinsInWords(side)}`,
           detail:
-            'Flux over the row, then one stroke: a wet tip drawn along the feet, no slower than the window says.',
+            'Flux over the row, then one stroke: a wet tip drawn along the feet. No slower than the window says.',
         }),
       ),
     ),
@@ -318,7 +316,7 @@ export const drag: Method = {
 
 const SOLDERED: HeatWords = {
   title: (pins) => `Solder ${pins}`,
-  detail: 'Tip flat on land and lead together, feed solder to the joint and not to the tip, then iron off.',
+  detail: 'Tip on land and lead together, solder fed to the joint and not to the tip, then off.',
 };
 
 /** Packs of more pins than this are held at two opposite corners before anything else is soldered. */
