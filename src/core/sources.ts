@@ -12,6 +12,7 @@ import { BRAID, FLOOD, FLUX, PASTE, COVER, SOLVENT, WIRE } from '~/core/material
 import { RECAP } from '~/core/method/recap/data';
 import { GUN, SWEEP, TIGHT_HOLE } from '~/core/method/ways/data';
 import { COPPER } from '~/core/materials/copper';
+import { SOLVENT_VAPOUR } from '~/core/materials/solvents';
 import { EUTECTICS, LIQUIDUS_SLOPE, MIXTURE } from '~/core/materials/mixtures';
 import { LAMINATES, PAD_BOND } from '~/core/materials/laminates';
 import { LEAD_METALS } from '~/core/materials/leads';
@@ -53,6 +54,7 @@ export function registeredData(): Subject[] {
     ['Braid', BRAID],
     ['Flux', FLUX],
     ['Solvent', SOLVENT],
+    ['2-propanol, liquid and vapour', SOLVENT_VAPOUR],
     ['Flooding', FLOOD],
     ['Foil and tape', COVER],
     ['Guns on leads', GUN],

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { quantity, wholeNumber } from './fields';
+import { USUAL_SPOKES } from './usualSpokes';
 
 const layers = z
   .array(wholeNumber(1, 16), { error: 'must be a list of copper layers, counted from 1 at the top' })
@@ -21,9 +22,9 @@ export const connection = z.discriminatedUnion(
     }),
     z.strictObject({
       kind: z.literal('thermal-relief'),
-      spokes: wholeNumber(1, 12).default(4),
-      spokeWidth_mm: quantity('mm', 0.05, 5).default(0.3),
-      spokeLength_mm: quantity('mm', 0.05, 5).default(0.3),
+      spokes: wholeNumber(1, 12).default(USUAL_SPOKES.spokes),
+      spokeWidth_mm: quantity('mm', 0.05, 5).default(USUAL_SPOKES.spokeWidth_mm),
+      spokeLength_mm: quantity('mm', 0.05, 5).default(USUAL_SPOKES.spokeLength_mm),
       layers,
       pourShare,
     }),

@@ -67,6 +67,21 @@ describe('copper in words', () => {
       ]),
     ).toBe('2 tracks 0.4 mm + relief to layers 2, 3 + solid plane, layer 2');
   });
+
+  it('tells spokes and pour where they were measured off artwork', () => {
+    expect(
+      connectionInWords([
+        {
+          kind: 'thermal-relief',
+          spokes: 2,
+          spokeWidth_mm: 0.25,
+          spokeLength_mm: 0.3,
+          layers: [4],
+          pourShare: 0.55,
+        },
+      ]),
+    ).toBe('relief, 2 spokes of 0.25 mm, to layer 4, 55 % copper about it');
+  });
 });
 
 describe('boards in words', () => {

@@ -4,7 +4,8 @@ import type { Goal, Phase } from '~/core/method/goals';
 import type { Hazard, Worth } from '~/core/method/request';
 import { FINISHES } from '~/core/materials/finishes';
 import type { BoardRecord } from '~/schema/records/board/board';
-import { usualRelief, type ConnectionRecord } from '~/schema/values/connection';
+import type { ConnectionRecord } from '~/schema/values/connection';
+import { USUAL_SPOKES } from '~/schema/values/usualSpokes';
 import type { Construction } from '~/schema/values/construction';
 import { familyName, isSurfaceInput, partOf } from '~/schema/exchange/si/part';
 import type { AnyPackageInput } from '~/schema/values/package';
@@ -86,14 +87,12 @@ export function connectionInWords(list: readonly ConnectionRecord[]): string {
 }
 
 /** Spokes are told where they are not as layouts usually draw them: they were measured. */
-function spokeWords(c: ReliefRecord): string {
-  const usual = usualRelief(c.layers);
-  if (USUAL_SPOKES.every((key) => c[key] === (usual as ReliefRecord)[key])) return '';
-  return `, ${c.spokes} spoke${c.spokes > 1 ? 's' : ''} of ${c.spokeWidth_mm} mm,`;
+function spokeWords(c: Extract<ConnectionRecord, { kind: 'thermal-relief' }>): string {
+  const usual = Object.entries(USUAL_SPOKES).every(
+    ([key, value]) => c[key as keyof typeof USUAL_SPOKES] === value,
+  );
+  return usual ? '' : `, ${c.spokes} spoke${c.spokes > 1 ? 's' : ''} of ${c.spokeWidth_mm} mm,`;
 }
-
-type ReliefRecord = Extract<ConnectionRecord, { kind: 'thermal-relief' }>;
-const USUAL_SPOKES = ['spokes', 'spokeWidth_mm', 'spokeLength_mm'] as const;
 
 const aboutWords = (share: number | undefined): string =>
   share === undefined ? '' : `, ${Math.round(100 * share)} % copper about it`;

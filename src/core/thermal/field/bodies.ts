@@ -1,6 +1,6 @@
 import { SKIN_SHARE } from '~/core/packages/form';
 import type { Attachments, BodyPlace } from './attachments';
-import type { SolderState } from './columns';
+import type { SolderState } from './solderState';
 import type { BodyFilm, Films } from './films';
 import type { FieldMesh } from './mesh';
 import { ragged, type Ragged } from './ragged';

@@ -1,55 +1,8 @@
-import { MUSHY, meltAt } from '../network/enthalpy';
-import type { Attachments, Spot } from './attachments';
+import type { Attachments } from './attachments';
 import type { FieldBodies } from './bodies';
 import type { FieldMesh } from './mesh';
 import { ragged, type Ragged } from './ragged';
-
-/** Enthalpy, temperature and phase of every solder spot. */
-export class SolderState {
-  readonly enthalpy_J: Float64Array;
-  readonly temperature_K: Float64Array;
-  readonly before_K: Float64Array;
-  readonly melt: Uint8Array;
-  /** Three to a spot, by phase: its enthalpy is a straight line on each. */
-  private readonly slopes: Float64Array;
-  private readonly offsets: Float64Array;
-
-  constructor(
-    readonly spots: readonly Spot[],
-    start_K: number,
-    private readonly melts: boolean,
-  ) {
-    this.temperature_K = new Float64Array(spots.length).fill(start_K);
-    this.before_K = Float64Array.from(this.temperature_K);
-    this.melt = Uint8Array.from(spots, (spot) => (melts ? meltAt(spot.curve, start_K) : 0));
-    this.slopes = new Float64Array(3 * spots.length);
-    this.offsets = new Float64Array(3 * spots.length);
-    spots.forEach(({ curve }, s) => {
-      this.slopes.set(curve.slope, 3 * s);
-      this.offsets.set(curve.offset, 3 * s);
-    });
-    this.enthalpy_J = Float64Array.from(spots, (_, s) => this.heatAt(s, start_K));
-  }
-
-  slope(s: number): number {
-    return this.slopes[3 * s + this.melt[s]!]!;
-  }
-
-  /** Enthalpy on the present phase's line. */
-  heatAt(s: number, temperature_K: number): number {
-    const at = 3 * s + this.melt[s]!;
-    return this.offsets[at]! + this.slopes[at]! * temperature_K;
-  }
-
-  /** Moves the phase to a temperature; true if it changed. Never over the melting range in one go. */
-  correct(s: number, temperature_K: number): boolean {
-    if (!this.melts) return false;
-    const phase = meltAt(this.spots[s]!.curve, temperature_K);
-    if (phase === this.melt[s]) return false;
-    this.melt[s] = Math.abs(phase - this.melt[s]!) === 2 ? MUSHY : phase;
-    return true;
-  }
-}
+import type { SolderState } from './solderState';
 
 /** Phases are guessed, solved and corrected so often at most. */
 const PASSES = 12;
@@ -238,7 +191,7 @@ export class SolderColumns {
 }
 
 /** Factors a small symmetric positive definite matrix in place: its lower triangle, m × m, from `first` on. */
-export function factorDense(a: Float64Array, first: number, m: number): void {
+function factorDense(a: Float64Array, first: number, m: number): void {
   for (let j = 0; j < m; j++) {
     const inverse = 1 / a[first + j * m + j]!;
     for (let i = j + 1; i < m; i++) {
@@ -251,7 +204,7 @@ export function factorDense(a: Float64Array, first: number, m: number): void {
 }
 
 /** Solves with such a factor; `b` is overwritten. */
-export function substituteDense(a: Float64Array, first: number, b: Float64Array, m: number): void {
+function substituteDense(a: Float64Array, first: number, b: Float64Array, m: number): void {
   for (let j = 0; j < m; j++) {
     const through = b[j]! / a[first + j * m + j]!;
     for (let i = j + 1; i < m; i++) b[i] = b[i]! - a[first + i * m + j]! * through;

@@ -105,7 +105,7 @@ export interface RateTable {
   readonly rates_1_s: Float64Array;
 }
 
-export interface Zones {
+interface Zones {
   readonly zone_m2: number;
   readonly zone_m2K: number;
   readonly rest_m2: number;

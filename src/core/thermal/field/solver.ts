@@ -1,6 +1,7 @@
 import type { Attachments } from './attachments';
 import { FieldBodies, type Sources } from './bodies';
-import { SolderColumns, SolderState } from './columns';
+import { SolderColumns } from './columns';
+import { SolderState } from './solderState';
 import type { Films } from './films';
 import type { FaceSource } from './loops';
 import type { FieldMesh } from './mesh';
