@@ -10,82 +10,25 @@ import {
   trackOn,
   TWEEZERS,
 } from '../../../../tests/support/samples';
-import { cubicMetresPerSecond, kelvin } from '~/core/quantity/convert';
+import { kelvin } from '~/core/quantity/convert';
 import type { SurfaceSpec } from '~/core/packages/outlines';
 import { CAUTIONS } from '../cautions';
 import type { Phase } from '../goals';
-import type { PinBand } from '../hand/bands';
 import type { CoolDown } from '../air/wayDown';
 import { settingsOnBench } from '../hand/handSearch';
 import { methodsFor } from '../ways';
 import type { Method } from '../ways/method';
-import { HAZARDS, type AirSetting, type PhaseRequest, type PlanRequest, type Setting } from '../request';
+import { HAZARDS, type PhaseRequest, type PlanRequest } from '../request';
 import type { PhaseWork } from './phaseWork';
+import { air, band, coolDown, workOf } from '../../../../tests/support/works';
 import { stepsFor } from './frame';
 import { brokenOrder } from './order';
 import { isSurface } from '~/core/packages/form';
 import type { Step } from './step';
 
-const spread = (p50: number) => ({ p10: 0.8 * p50, p50, p90: 1.3 * p50 });
-
-const band = (pad: string, pads: readonly string[], melt_s: number): PinBand => ({
-  pad,
-  pads,
-  draws: 200,
-  stop_s: 3 * melt_s,
-  because: 'well past the melt',
-  melt_s: spread(melt_s),
-  liftFrom_s: melt_s + 0.5,
-  holdAfterMelt_s: melt_s,
-  chanceSolidAtStop: 0.02,
-  padDose: spread(0.02),
-  laminateDose: spread(0.01),
-});
-
-const air: AirSetting = {
-  kind: 'air',
-  station: STATION,
-  nozzle: STATION.nozzles[1]!,
-  air_K: kelvin(380),
-  flow_m3_s: cubicMetresPerSecond(40),
-  standoff_m: 8e-3,
-  preheat: { kind: 'convective', setpoint_K: kelvin(150), soak_s: 120 },
-  approach_s: 30,
-  shielded: false,
-};
-
-const coolDown: CoolDown = {
-  how: 'nozzle drawn away, then off',
-  airAway_s: 20,
-  clock_s: 260,
-  heldPreheat_s: 20,
-  bowHot: 0.004,
-  bowLeft: 0.001,
-  bowLimit: 0.0075,
-  fall_K_s: 3,
-  ok: true,
-};
-
-/** A method's work on made-up bands: the steps' order and words do not hang on figures. */
-function work(request: PhaseRequest, method: Method, changes: Partial<PhaseWork> = {}): PhaseWork {
-  const { heat } = method;
-  const setting: Setting = heat.kind === 'air' ? air : settingsOnBench(request, heat, null)[0]!;
-  const touches =
-    heat.kind === 'air'
-      ? [{ name: '1', pads: ['1'] }]
-      : heat.touchesOf(request, setting as Extract<Setting, { kind: 'hand' }>);
-  return {
-    request,
-    method,
-    setting,
-    bands: touches.map((touch, i) => band(touch.name, touch.pads, 2 + 0.1 * i)),
-    bodyPeak_K: kelvin(150),
-    coolDown: heat.kind === 'air' ? coolDown : null,
-    keepOut: null,
-    coolDown_s: null,
-    ...changes,
-  };
-}
+/** As benches usually warm, where a method blows air; cold for any other. */
+const work = (request: PhaseRequest, method: Method, changes: Partial<PhaseWork> = {}): PhaseWork =>
+  workOf(request, method, method.heat.kind === 'air' ? air.preheat : null, changes)!;
 
 const bench = { guns: [GUN], tweezers: [TWEEZERS], stations: [STATION] };
 

@@ -10,16 +10,14 @@ import {
   GUN,
   TWEEZERS,
 } from '../../../../tests/support/samples';
-import { cubicMetresPerSecond, kelvin } from '~/core/quantity/convert';
+import { kelvin } from '~/core/quantity/convert';
 import { FAMILY_TRAITS } from '~/core/packages/families';
 import { isSurface } from '~/core/packages/form';
 import { SURFACE_TRAITS, type SurfaceFamilyId } from '~/core/packages/surfaceFamilies';
-import type { PinBand } from '../hand/bands';
-import { settingsOnBench } from '../hand/handSearch';
 import { phasesOf, type Goal } from '../goals';
-import { HAZARDS, type AirSetting, type PhaseRequest, type PlanRequest, type Setting } from '../request';
+import { HAZARDS, type PlanRequest } from '../request';
 import { methodsFor } from '../ways';
-import type { Method } from '../ways/method';
+import { workOf } from '../../../../tests/support/works';
 import { stepsFor } from './frame';
 import { brokenOrder, ORDER } from './order';
 import type { PhaseWork } from './phaseWork';
@@ -33,69 +31,8 @@ import { leadOf } from './step';
  */
 
 const WARM = { kind: 'convective', setpoint_K: kelvin(180), soak_s: 300 } as const;
-
-const AIR: AirSetting = {
-  kind: 'air',
-  station: STATION,
-  nozzle: STATION.nozzles[1]!,
-  air_K: kelvin(380),
-  flow_m3_s: cubicMetresPerSecond(40),
-  standoff_m: 8e-3,
-  preheat: WARM,
-  approach_s: 30,
-  shielded: true,
-};
-
-const spread = (p50: number) => ({ p10: 0.8 * p50, p50, p90: 1.3 * p50 });
-const bandOf = (pad: string, pads: readonly string[]): PinBand => ({
-  pad,
-  pads,
-  draws: 100,
-  stop_s: 6,
-  because: 'well past the melt',
-  melt_s: spread(2),
-  liftFrom_s: 2.5,
-  holdAfterMelt_s: 2,
-  chanceSolidAtStop: 0,
-  padDose: spread(0.02),
-  laminateDose: spread(0.01),
-});
-
-function workOf(request: PhaseRequest, method: Method, warm: boolean): PhaseWork | null {
-  const { heat } = method;
-  const setting: Setting | undefined =
-    heat.kind === 'air'
-      ? { ...AIR, preheat: warm ? WARM : null }
-      : settingsOnBench(request, heat, warm ? WARM : null)[0];
-  if (!setting) return null;
-  const touches =
-    heat.kind === 'air'
-      ? [{ name: '1', pads: ['1'] }]
-      : heat.touchesOf(request, setting as Extract<Setting, { kind: 'hand' }>);
-  return {
-    request,
-    method,
-    setting,
-    bands: touches.map((touch) => bandOf(touch.name, touch.pads)),
-    bodyPeak_K: kelvin(215),
-    coolDown:
-      heat.kind === 'air'
-        ? {
-            how: 'off at once',
-            airAway_s: 0,
-            clock_s: 200,
-            heldPreheat_s: 0,
-            bowHot: 0.001,
-            bowLeft: 0.001,
-            bowLimit: 0.0075,
-            fall_K_s: 3,
-            ok: true,
-          }
-        : null,
-    keepOut: null,
-    coolDown_s: 90,
-  };
-}
+/** Hot enough that a moulded body's water counts. */
+const MOIST = { bodyPeak_K: kelvin(215) } as const;
 
 const BENCH = { guns: [GUN], tweezers: [TWEEZERS], stations: [STATION] };
 
@@ -163,7 +100,7 @@ describe.each(PARTS)('every plan for a %s', (_, base) => {
         const ways = halves.map((half) => methodsFor(half));
         for (const warm of [false, true]) {
           const works = ways.map((methods, i) =>
-            methods.flatMap((method) => workOf(halves[i]!, method, warm) ?? []),
+            methods.flatMap((method) => workOf(halves[i]!, method, warm ? WARM : null, MOIST) ?? []),
           );
           const chains = works.reduce<PhaseWork[][]>(
             (all, list) => all.flatMap((chain) => list.map((work) => [...chain, work])),
@@ -197,7 +134,7 @@ describe('what no plan leaves out (common practice)', () => {
   const stepsOf = (base: PlanRequest, goal: Goal, pick = 0): string[] => {
     const chain = phasesOf(goal).map((phase) => {
       const half = inPhase({ ...base, goal }, phase);
-      return workOf(half, methodsFor(half)[pick] ?? methodsFor(half)[0]!, true)!;
+      return workOf(half, methodsFor(half)[pick] ?? methodsFor(half)[0]!, WARM)!;
     });
     return stepsFor(chain).map((s) => s.id);
   };
@@ -267,7 +204,7 @@ describe('lands that were found hurt (common practice)', () => {
       for (const method of methodsFor(request).filter(
         (m) => !m.rules(request).some((rule) => rule.forbids),
       )) {
-        const work = workOf(request, method, false);
+        const work = workOf(request, method, null);
         if (!work || work.setting.kind === 'air') continue;
         const steps = stepsFor([work]);
         const heated = steps
@@ -288,7 +225,7 @@ describe('lands that were found hurt (common practice)', () => {
     const request = inPhase({ ...base, site, goal: 'reflow' }, 'reflow');
     const able = methodsFor(request).filter((m) => !m.rules(request).some((rule) => rule.forbids));
     expect(able.map(({ id }) => id)).toEqual(['clear-bridge']);
-    const heats = stepsFor([workOf(request, able[0]!, false)!]).filter((s) => s.kind === 'heat');
+    const heats = stepsFor([workOf(request, able[0]!, null)!]).filter((s) => s.kind === 'heat');
     expect(heats.flatMap((s) => (s.inTurn.length > 0 ? s.inTurn : [s.pad!])).sort()).toEqual(['3', '4']);
     // With a cracked joint beside it the part is gone over as well.
     const cracked = {
