@@ -1,5 +1,6 @@
 import { celsius, kelvin } from '~/core/quantity/convert';
 import type { Preheat } from '~/core/thermal/preheat';
+import { usualPreheat } from '../bench';
 import { warmthsOf } from './warmths';
 import { handSettingOf, type Candidate } from '../candidate';
 import { ask, type Working } from '../plan/pieces/piece';
@@ -67,22 +68,35 @@ export function* searchWarmToo(
   return [...cold, ...(yield* searchPreheated(request, heat, worthIt))];
 }
 
-/** A setting that costs no more than the estimate can tell, in a time that a hand can follow. */
+/** A setting that costs little, in a time that a hand can follow: more warmth would spare nothing worth its soak. */
 const isSpared = (best: Candidate | undefined): boolean =>
-  best !== undefined && best.damage <= PLAN.damageResolution && (best.atWorst?.late_s ?? 0) <= 0;
+  best !== undefined &&
+  best.damage <= PLAN.warmFrom &&
+  (best.atWorst?.late_s ?? Infinity) < PLAN.warmFromLate_s;
 
-/** Over each preheater of the bench, warmer and warmer until nothing is left that more warmth would spare. */
+/**
+ * Over each preheater of the bench as it is usually set; where that is not enough, over the one that did best as warm as a
+ * board stands, or over each so warm until something will do.
+ */
 export function* searchPreheated(
   request: PhaseRequest,
   heat: HandHeat,
   worthIt: (setting: HandSetting) => boolean = () => true,
 ): Working<Candidate[]> {
+  const { preheaters } = request;
   const all: Candidate[] = [];
-  for (const heater of request.preheaters) {
-    for (const warmth of warmthsOf(request, heater)) {
-      all.push(...(yield* searchByHand(request, heat, warmth, worthIt)));
-      if (isSpared(preference(all)[0])) break;
-    }
+  for (const heater of preheaters)
+    all.push(...(yield* searchByHand(request, heat, usualPreheat(heater), worthIt)));
+  const [best] = preference(all);
+  if (isSpared(best)) return all;
+  const did = preheaters.filter(({ kind }) => kind === best?.setting.preheat?.kind);
+  for (const heater of did.length > 0 ? did.slice(0, 1) : preheaters) {
+    const [usual, ...warmer] = warmthsOf(request, heater);
+    const hottest = warmer.at(-1);
+    if (!usual || !hottest) continue;
+    const found = yield* searchByHand(request, heat, hottest, worthIt);
+    all.push(...found);
+    if (found.some((c) => c.feasible)) break;
   }
   return all;
 }
