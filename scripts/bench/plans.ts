@@ -77,10 +77,6 @@ export async function plans(): Promise<void> {
     surfaceRequest({ family: 'qfp', pins: 100 }, air, ['10', '20', '30']),
     3,
   );
-  report(
-    'hot-air plan of a QFP-100 on 1 mm cells, verified, with bands and cool-down',
-    '≤ 3 s',
-    pack.totals,
-  );
+  report('hot-air plan of a QFP-100 on 1 mm cells, verified, with bands and cool-down', '≤ 3 s', pack.totals);
   end();
 }
