@@ -16,6 +16,7 @@ const heat = (body_C: number, joint_C: number) => ({
   ref: 'J1',
   body_K: kelvin(body_C),
   bodyLimit_K: kelvin(200),
+  jointLimit_K: kelvin(163),
   joint_K: kelvin(joint_C),
 });
 

@@ -138,6 +138,17 @@ export const AIR = {
   coolLongest_s: 900,
 } as const;
 
+/** A board warmed further than usual, under a tool in the hand. */
+export const WARMTH = {
+  /** Boards as laminate and parts stand them, the warmest first (common practice). */
+  boards_K: [423.15, 408.15, 393.15],
+  /** So close to one of them is it. */
+  near_K: 8,
+  /** What a preheater is set to where its range has it, from 150 to 350 °C, and how long the board is given (common practice). */
+  sets_K: [423.15, 453.15, 473.15, 493.15, 513.15, 553.15, 593.15, 623.15],
+  soaks_s: [120, 180, 240, 300],
+} as const;
+
 /** What is tried where nothing on the bench will do as it is usually set. */
 export const REMEDY = {
   /** A board of many layers is warmed hotter and for longer (common practice: until its top passes 100 °C). */

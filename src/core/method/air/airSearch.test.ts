@@ -55,6 +55,24 @@ describe('hot air', () => {
     expect(ratio).toBeLessThan(1.25);
   });
 
+  // Rule broken: findings B2 (plan), a station whose range missed the round figures did not exist.
+  it.each([
+    [350, 350],
+    [345, 355],
+    [333, 347],
+  ])('a station of %d to %d °C is tried at what it has, both ends of it', (low_C, high_C) => {
+    const station = { ...STATION, airRange_K: [kelvin(low_C), kelvin(high_C)] as const };
+    const light = surfaceRequest(
+      { family: 'soic', pins: 8 },
+      { irons: [], tweezers: [], preheaters: [], stations: [station] },
+    );
+    const found = inOneGo(serially(searchAir(inPhase(light)))) as readonly Candidate[];
+    expect(found.some((c) => c.feasible)).toBe(true);
+    const airs_K = found.map((c) => airSettingOf(c).air_K);
+    expect(Math.min(...airs_K)).toBeCloseTo(kelvin(low_C), 6);
+    expect(Math.max(...airs_K)).toBeCloseTo(kelvin(high_C), 6);
+  });
+
   it('keeps every limit that a feasible setting claims to keep', () => {
     for (const c of candidates.filter((one) => one.feasible)) {
       expect(c.time_s).not.toBeNull();

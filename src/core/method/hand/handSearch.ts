@@ -1,7 +1,7 @@
 import { celsius, kelvin } from '~/core/quantity/convert';
 import type { Preheat } from '~/core/thermal/preheat';
 import { usualPreheat } from '../bench';
-import { warmthsOf } from './warmths';
+import { asWarmAsItStands } from './warmths';
 import { handSettingOf, type Candidate } from '../candidate';
 import { ask, type Working } from '../plan/pieces/piece';
 import type { Progress } from '../progress';
@@ -91,10 +91,9 @@ export function* searchPreheated(
   if (isSpared(best)) return all;
   const did = preheaters.filter(({ kind }) => kind === best?.setting.preheat?.kind);
   for (const heater of did.length > 0 ? did.slice(0, 1) : preheaters) {
-    const [usual, ...warmer] = warmthsOf(request, heater);
-    const hottest = warmer.at(-1);
-    if (!usual || !hottest) continue;
-    const found = yield* searchByHand(request, heat, hottest, worthIt);
+    const warmest = asWarmAsItStands(request, heater);
+    if (!warmest) continue;
+    const found = yield* searchByHand(request, heat, warmest, worthIt);
     all.push(...found);
     if (found.some((c) => c.feasible)) break;
   }

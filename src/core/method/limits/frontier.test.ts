@@ -135,6 +135,7 @@ describe('the nearest miss', () => {
             ref: 'C2',
             body_K: kelvin(body_C),
             bodyLimit_K: PLAN.neighbourBody_K,
+            jointLimit_K: kelvin(163),
             joint_K: kelvin(body_C),
           },
         },

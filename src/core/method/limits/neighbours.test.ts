@@ -48,13 +48,15 @@ describe('the verdict on a neighbour', () => {
     expect(judgeNeighbour(neighbourLimit({ ...R3, comesToo: true }), kelvin(250), kelvin(260)).ok).toBe(true);
   });
 
-  it('names the one that is worst off, by whichever of its two is hotter', () => {
+  it('names the one that is worst off: furthest over what its joints or its body stand', () => {
     const heats = [
       judgeNeighbour(limit, kelvin(170), kelvin(120)),
       judgeNeighbour({ ...limit, ref: 'U2' }, kelvin(140), kelvin(215)),
       judgeNeighbour({ ...limit, ref: 'C1' }, kelvin(190), kelvin(130)),
     ];
-    expect(hottestOf(heats).ref).toBe('U2');
+    // Joints that melt are further over than a body by 15 K.
+    expect(hottestOf(heats).ref).toBe('C1');
+    expect(hottestOf(heats.slice(0, 2)).ref).toBe('U2');
   });
 });
 

@@ -15,7 +15,8 @@ export interface NeighbourHeat {
   readonly ref: string;
   readonly joint_K: number;
   readonly body_K: number;
-  /** What its body is held to. */
+  /** What its joints and its body are held to. */
+  readonly jointLimit_K: number;
   readonly bodyLimit_K: number;
   readonly ok: boolean;
 }
@@ -41,6 +42,7 @@ export const judgeNeighbour = (limit: NeighbourLimit, joint_K: number, body_K: n
   ref: limit.ref,
   joint_K,
   body_K,
+  jointLimit_K: limit.joint_K,
   bodyLimit_K: limit.body_K,
   ok: joint_K <= limit.joint_K && body_K <= limit.body_K,
 });
@@ -49,5 +51,5 @@ export const judgeNeighbour = (limit: NeighbourLimit, joint_K: number, body_K: n
 export const hottestOf = (risky: readonly NeighbourHeat[]): NeighbourHeat =>
   risky.reduce((a, b) => (over_K(b) > over_K(a) ? b : a));
 
-const over_K = ({ body_K, bodyLimit_K: limit_K, joint_K }: NeighbourHeat): number =>
-  Math.max(body_K - limit_K, joint_K - PLAN.neighbourBody_K);
+const over_K = ({ body_K, bodyLimit_K: stands_K, joint_K, jointLimit_K }: NeighbourHeat): number =>
+  Math.max(body_K - stands_K, joint_K - jointLimit_K);

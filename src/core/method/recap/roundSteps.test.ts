@@ -181,6 +181,12 @@ describe('a part in the middle of a run', () => {
     expect(idsOf(place(true, null)).slice(0, 4)).toEqual(['gate-power', 'discharge', 'static', 'baseline']);
   });
 
+  it('has its capacitors discharged though the run began with a part that holds no charge', () => {
+    const first = steps.filter(({ id }) => id !== 'discharge');
+    const made = roundSteps(first, place(true, null), ({ id, detail }) => ({ id, detail })).map((s) => s.id);
+    expect(made.slice(0, 3)).toEqual(['gate-power', 'discharge', 'static']);
+  });
+
   it('is looked at and read before the next one is begun; the cleaning of all comes at the end', () => {
     const ids = idsOf(place(false, { ref: 'C3', value: '10 µF' }));
     expect(ids.indexOf('fit-inspect')).toBeLessThan(ids.indexOf('pause'));

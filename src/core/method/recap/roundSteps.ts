@@ -64,7 +64,28 @@ export function roundSteps<L extends Line>(
       if (s.id === 'clean') return [...pause(place).map(make), { ...s, detail: cleanWords(s.detail, place) }];
       return [s];
     });
-  return [...cooling(place).map(make), ...kept];
+  return [...cooling(place).map(make), ...dischargedFirst(kept, place, make)];
+}
+
+/**
+ * Capacitors of the whole run are discharged once, before its first part: a step of its own where neither that part nor
+ * the board's hazards bring one.
+ */
+function dischargedFirst<L extends Line>(
+  steps: readonly L[],
+  { todo }: RoundPlace,
+  make: (added: Added) => L,
+): L[] {
+  if (!todo.discharge || steps.some(({ id }) => id === 'discharge' || id === 'gate-stored-charge'))
+    return [...steps];
+  const after = steps.findLastIndex(({ id }) => /^gate-(mains|power|eht)$/.test(id)) + 1;
+  const step = added(
+    'discharge',
+    'Discharge the capacitors of the run',
+    'Each that will be worked: some hundred ohms across its ends, then below 1 V by meter.',
+    'What one still holds goes through the iron, the meter or you.',
+  );
+  return [...steps.slice(0, after), make(step), ...steps.slice(after)];
 }
 
 /** A part that is left uncleaned for now is looked at and read before the next one is begun. */

@@ -102,6 +102,16 @@ describe('the compiled loops of the board', () => {
     expect(fast!.zone_m2 + fast!.rest_m2).toBeCloseTo(odd.length_m * odd.width_m, 9);
   });
 
+  it('have room for a run of many stages, held linear too', () => {
+    const many = field(
+      HEAVY_FOUR,
+      parts,
+      Array.from({ length: 16 }, () => stage(2, air.air, air.preheat)),
+    );
+    for (const linearAt_K of [undefined, 430])
+      expect(simulateField(many, { pitch_m: 8e-3, linearAt_K }).outcome).toBe('done');
+  });
+
   it('give their memory back: hundreds of runs one after the other', () => {
     const brief = field(HEAVY_FOUR, parts, [stage(1, null, fromBelow(150))]);
     for (let i = 0; i < 300; i++) expect(simulateField(brief, { pitch_m: 8e-3 }).outcome).toBe('done');

@@ -237,21 +237,22 @@ class Refresh {
 
 /** Films stay as they are at one temperature. */
 class Frozen {
+  private readonly face_K: Float64Array;
+  private readonly bodies_K: Float64Array;
+
   constructor(
     private readonly solver: FieldSolver,
     private readonly films: Films,
-    private readonly at_K: number,
-  ) {}
+    at_K: number,
+  ) {
+    const { memory, columns } = solver.mesh;
+    this.face_K = memory.array(columns).fill(at_K);
+    this.bodies_K = solver.bodies.skins_K.map(() => at_K);
+  }
 
   now(): void {
-    const { solver } = this;
-    const face_K = solver.mesh.memory.array(solver.mesh.columns).fill(this.at_K);
-    this.films.follow(
-      face_K,
-      face_K,
-      solver.bodies.skins_K.map(() => this.at_K),
-    );
-    solver.filmsChanged();
+    this.films.follow(this.face_K, this.face_K, this.bodies_K);
+    this.solver.filmsChanged();
   }
 
   maybe(): void {

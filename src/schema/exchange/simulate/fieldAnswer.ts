@@ -50,7 +50,11 @@ export function fieldAnswer(asked: FieldAsked, scenario: FieldScenario, run: Fie
       warp_pct: 100 * Math.max(run.board.bowHot, run.board.bowLeft),
     },
     neighbours: asked.neighbours.map((n) =>
-      neighbourAnswer(n, jointPeak_K(run, n.ref), run.bodies.find((b) => b.ref === n.ref)!.peak_K),
+      neighbourAnswer(
+        { ...n, part: scenario.parts.find((p) => p.ref === n.ref)?.part },
+        jointPeak_K(run, n.ref),
+        run.bodies.find((b) => b.ref === n.ref)!.peak_K,
+      ),
     ),
     energy: run.energy,
     bow: { hot_pct: 100 * run.board.bowHot, left_pct: 100 * run.board.bowLeft },

@@ -40,7 +40,11 @@ export function guestsAbout(
 
 /** Whether a neighbour came through. */
 export function neighbourAnswer(
-  { ref, alloy, part }: { readonly ref: string; readonly alloy: AlloyId; readonly part?: PartPackage | null },
+  {
+    ref,
+    alloy,
+    part,
+  }: { readonly ref: string; readonly alloy: AlloyId; readonly part?: PartPackage | undefined },
   joint_K: number,
   body_K: number,
 ): SimulateAnswer['neighbours'][number] {

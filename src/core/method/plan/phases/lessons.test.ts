@@ -39,7 +39,14 @@ const candidate = (time_s: number, joint_C: number, ok = true): Candidate => ({
   time_s,
   damage: 0.1,
   neighbours: [
-    { ref: 'J1', joint_K: kelvin(joint_C), body_K: kelvin(joint_C - 5), bodyLimit_K: kelvin(200), ok },
+    {
+      ref: 'J1',
+      joint_K: kelvin(joint_C),
+      body_K: kelvin(joint_C - 5),
+      bodyLimit_K: kelvin(200),
+      jointLimit_K: kelvin(163),
+      ok,
+    },
   ],
   binding: ok
     ? null
@@ -54,6 +61,7 @@ const candidate = (time_s: number, joint_C: number, ok = true): Candidate => ({
           joint_K: kelvin(joint_C),
           body_K: kelvin(joint_C - 5),
           bodyLimit_K: kelvin(200),
+          jointLimit_K: kelvin(163),
         },
       },
 });
