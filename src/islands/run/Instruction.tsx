@@ -53,6 +53,16 @@ export function Instruction(props: InstructionProps) {
     );
   }
   const { lead, rest } = leadOf(step.detail);
+  const aside = (
+    <>
+      {rest && <p className={css['rest']}>{rest}</p>}
+      <div className={css['cautions']}>
+        {step.cautions.map((text) => (
+          <Caution key={text}>{text}</Caution>
+        ))}
+      </div>
+    </>
+  );
   return (
     <div className={css['instruction']}>
       <p className={css['count']}>
@@ -60,14 +70,11 @@ export function Instruction(props: InstructionProps) {
       </p>
       <h2 className={css['title']}>{step.title}</h2>
       <p className={css['detail']}>{lead}</p>
-      {rest && <p className={css['rest']}>{rest}</p>}
       {step.picture && picture}
-      <div className={css['cautions']}>
-        {step.cautions.map((text) => (
-          <Caution key={text}>{text}</Caution>
-        ))}
-      </div>
+      {/* A clock that runs stays in sight: what is read once stands below it. */}
+      {step.kind !== 'heat' && aside}
       {step.kind === 'heat' && turn && <HeatStep {...props} step={step} turn={turn} />}
+      {step.kind === 'heat' && aside}
       {step.kind === 'wait' && <WaitStep {...props} step={step} />}
       {ways}
       {!ways && (step.kind === 'do' || step.kind === 'inspect' || step.kind === 'gate') && (

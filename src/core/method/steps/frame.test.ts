@@ -24,7 +24,7 @@ import { air, band, coolDown, workOf } from '../../../../tests/support/works';
 import { stepsFor } from './frame';
 import { brokenOrder } from './order';
 import { isSurface } from '~/core/packages/form';
-import type { Step } from './step';
+import { leadOf, type Step } from './step';
 
 /** As benches usually warm, where a method blows air; cold for any other. */
 const work = (request: PhaseRequest, method: Method, changes: Partial<PhaseWork> = {}): PhaseWork =>
@@ -295,6 +295,7 @@ describe('air', () => {
       ]).find((s) => s.kind === 'heat')!.detail;
     expect(told(65)).toMatch(/^From 40 mm for the first 30 s of the clock, then down to 8 mm/);
     expect(told(28)).toMatch(/^From 40 mm the whole time/);
+    expect(leadOf(told(65)).lead.length).toBeLessThanOrEqual(90);
   });
 
   it('flux goes on before the board is warmed', () => {

@@ -77,7 +77,7 @@ function approachWords(setting: AirSetting, bands: readonly PinBand[]): string {
   const last_s = Math.max(...bands.map((band) => band.stop_s));
   return last_s <= setting.approach_s
     ? `From ${far} mm the whole time: it melts from there. `
-    : `From ${far} mm for the first ${setting.approach_s} s of the clock, then down to ${(setting.standoff_m * 1e3).toFixed(0)} mm: a body that comes up too fast cracks inside. `;
+    : `From ${far} mm for the first ${setting.approach_s} s of the clock, then down to ${(setting.standoff_m * 1e3).toFixed(0)} mm. A body that comes up too fast cracks inside. `;
 }
 
 const paste = ({ site }: PhaseRequest): Step =>
