@@ -1,5 +1,5 @@
 import { ALLOYS } from '~/core/materials/alloys';
-import type { Hazard, PlanRequest } from './request';
+import { hazardsOf, type Hazard, type PlanRequest } from './request';
 
 export type CautionId = Hazard | 'lead' | 'fume' | 'hot-board' | 'eyes' | 'solvent';
 
@@ -22,5 +22,5 @@ export const CAUTIONS: Readonly<Record<CautionId, string>> = {
 
 export function cautionsFor(request: PlanRequest): CautionId[] {
   const leaded = ALLOYS[request.site.alloy].leaded ? (['lead'] as const) : [];
-  return [...request.hazards, ...leaded, 'fume', 'hot-board', 'eyes', 'solvent'];
+  return [...hazardsOf(request), ...leaded, 'fume', 'hot-board', 'eyes', 'solvent'];
 }

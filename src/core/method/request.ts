@@ -17,6 +17,17 @@ import type { Goal, Phase } from './goals';
 export const HAZARDS = ['stored-charge', 'mains', 'eht', 'lithium', 'leaking-electrolyte'] as const;
 export type Hazard = (typeof HAZARDS)[number];
 
+/** A cell that stands on a board is a hazard of it, said or not. */
+export const hazardsOf = ({
+  hazards,
+  site,
+  neighbours,
+}: Pick<PlanRequest, 'hazards' | 'site' | 'neighbours'>): readonly Hazard[] =>
+  !hazards.includes('lithium') &&
+  [site.part, ...neighbours.map((n) => n.part)].some((p) => p?.family === 'cell')
+    ? [...hazards, 'lithium']
+    : hazards;
+
 /** What the part on the board is worth to whoever decides: it weighs its loss against the board's. */
 export const WORTHS = ['cheap', 'ordinary', 'scarce'] as const;
 export type Worth = (typeof WORTHS)[number];

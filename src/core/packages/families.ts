@@ -1,3 +1,4 @@
+import { CELL } from '~/core/materials/cells';
 import { property, type Property } from '~/core/materials/property';
 import { bodyDensity } from './density';
 import type { LeadMetalId } from '~/core/materials/leads';
@@ -183,6 +184,75 @@ export const FAMILY_TRAITS = {
     softens: softening(498.15, 'bobbins of glass-filled polyester (PBT melts at 223 °C)'),
     polarised: true,
   },
+  switch: {
+    name: 'Switch or button',
+    leadMetal: 'brass',
+    bodyLimit: limit(393.15, 'moulded thermoplastic about a moving contact, softening from 120 °C'),
+    bodyHeat: bodyHeat(1.8e6),
+    bodyDensity: bodyDensity(1600),
+    standoff: leadLength(0.3e-3),
+    leadInBody: leadLength(4.0e-3),
+    moulding: PLASTIC,
+    softens: softening(493.15, 'polyester and nylon of switches (PBT melts at 223 °C, PA 66 at 260 °C)'),
+    polarised: true,
+  },
+  relay: {
+    name: 'Relay',
+    leadMetal: 'copper',
+    bodyLimit: limit(
+      393.15,
+      'winding and seal of a relay for 85 °C about it, a short time 35 K over that (IEC 61810-1 leaves it to the maker)',
+    ),
+    bodyHeat: bodyHeat(2.6e6),
+    bodyDensity: bodyDensity(2300),
+    standoff: leadLength(0.3e-3),
+    leadInBody: leadLength(6.0e-3),
+    moulding: PLASTIC,
+    softens: softening(498.15, 'glass-filled polyester of relay bases (PBT melts at 223 °C)'),
+    polarised: true,
+  },
+  crystal: {
+    name: 'Crystal in a can',
+    leadMetal: 'iron-nickel',
+    bodyLimit: limit(
+      423.15,
+      'a resonator held by conductive glue and aged by heat, 150 °C at its can; cylinders sealed with solder go at 180 to 230 °C',
+    ),
+    bodyHeat: bodyHeat(2.4e6),
+    bodyDensity: bodyDensity(2400),
+    standoff: leadLength(0.6e-3),
+    leadInBody: leadLength(1.0e-3),
+    moulding: null,
+    softens: null,
+    polarised: false,
+  },
+  display: {
+    name: 'Display',
+    leadMetal: 'brass',
+    bodyLimit: limit(
+      358.15,
+      'liquid crystal clears for good and cast light-emitting digits cloud from about 85 °C, their storage rating',
+    ),
+    bodyHeat: bodyHeat(1.9e6),
+    bodyDensity: bodyDensity(1600),
+    standoff: leadLength(1.0e-3),
+    leadInBody: leadLength(3.0e-3),
+    moulding: PLASTIC,
+    softens: softening(473.15, 'styrene and polycarbonate reflectors, 150 to 220 °C'),
+    polarised: true,
+  },
+  cell: {
+    name: 'Cell with tabs',
+    leadMetal: 'iron-nickel',
+    bodyLimit: CELL.lithiumLimit,
+    bodyHeat: bodyHeat(2.2e6),
+    bodyDensity: bodyDensity(3000),
+    standoff: leadLength(1.0e-3),
+    leadInBody: leadLength(8.0e-3),
+    moulding: null,
+    softens: null,
+    polarised: true,
+  },
   to220: {
     name: 'Power tab, three leads',
     leadMetal: 'copper',
@@ -201,7 +271,15 @@ export const FAMILY_TRAITS = {
 export const TWO_ROWS: ReadonlySet<FamilyId> = new Set(['dip', 'dipSocket']);
 
 /** Families whose pins may stand anywhere: their makers agree on no pattern. */
-export const ANYWHERE: ReadonlySet<FamilyId> = new Set(['header', 'jack', 'transformer']);
+export const ANYWHERE: ReadonlySet<FamilyId> = new Set([
+  'header',
+  'jack',
+  'transformer',
+  'switch',
+  'relay',
+  'display',
+  'cell',
+]);
 
 export type FamilyId = keyof typeof FAMILY_TRAITS;
 export const FAMILY_IDS = Object.keys(FAMILY_TRAITS) as [FamilyId, ...FamilyId[]];

@@ -8,7 +8,7 @@ import type { MouldedBody } from './moisture';
 import { FAMILY_TRAITS, THROUGH_HOLE_CONDUCTS, THROUGH_HOLE_RAMP, type FamilyId } from './families';
 import { leadConductance_W_K, leadPath } from './leadPath';
 import { SURFACE_TRAITS, UNDER_BODY, type JointForm, type SurfaceFamilyId } from './surfaceFamilies';
-import type { SurfaceLand, SurfacePackage } from './surface';
+import { ANCHOR_PADS, type SurfaceLand, type SurfacePackage } from './surface';
 import {
   bodyCapacity_J_K,
   bodySurface_m2,
@@ -67,6 +67,10 @@ export const SKIN_SHARE = 0.4;
  */
 const skinToCore_W_K = (k_W_mK: number, top_m2: number, height_m: number): number =>
   (3 * k_W_mK * top_m2 * (1 - SKIN_SHARE) ** 2) / height_m;
+
+/** Whether tabs hold a surface part down beside its leads. */
+export const hasTabs = (part: PartPackage): boolean =>
+  isSurface(part) && part.lands.some((land) => ANCHOR_PADS.has(land.pad));
 
 /** Pad names in order. */
 export const padNamesOf = (part: PartPackage): string[] =>
@@ -132,14 +136,16 @@ function bodyPeak_K(part: SurfacePackage, alloy: AlloyId): number {
 
 /** A part's form; `alloy` decides which classification table a body without a rating of its own answers to. */
 export function formOf(part: PartPackage, alloy: AlloyId, boardThickness_m: number): PartForm {
-  return isSurface(part) ? surfaceForm(part, alloy) : throughHoleForm(part, boardThickness_m);
+  return isSurface(part) ? surfaceForm(part, alloy) : throughHoleForm(part, alloy, boardThickness_m);
 }
 
-/** What a part's body stands, K: its family's limit where that has one, else its classification's peak. */
-export const bodyLimit_K = (part: PartPackage, alloy: AlloyId): number =>
-  isSurface(part)
+/** What a part's body stands, K: its own sheet's word, else its family's limit, else its classification's peak. */
+export function bodyLimit_K(part: PartPackage, alloy: AlloyId): number {
+  if (part.ownLimit_K !== undefined) return part.ownLimit_K;
+  return isSurface(part)
     ? (SURFACE_TRAITS[part.family].bodyLimit?.value ?? bodyPeak_K(part, alloy))
     : FAMILY_TRAITS[part.family].bodyLimit.value;
+}
 
 function surfaceForm(part: SurfacePackage, alloy: AlloyId): PartForm {
   const traits = SURFACE_TRAITS[part.family];
@@ -157,7 +163,7 @@ function surfaceForm(part: SurfacePackage, alloy: AlloyId): PartForm {
       sides_m2: sides_m2(body),
       gap_W_m2K: airAt(400).conductivity_W_mK / traits.gap.value,
       limit_K,
-      touchLimit_K: traits.touchLimit?.value ?? limit_K,
+      touchLimit_K: part.ownLimit_K ?? traits.touchLimit?.value ?? limit_K,
       ramp_K_s: traits.rampLimit.value,
     },
   };
@@ -207,8 +213,9 @@ function directContact_W_K(
   return series((solder_W_mK * Math.PI * land.lead_m) / 4, 2 * body_W_mK * land.lead_m);
 }
 
-function throughHoleForm(part: ThroughHolePackage, thickness_m: number): PartForm {
+function throughHoleForm(part: ThroughHolePackage, alloy: AlloyId, thickness_m: number): PartForm {
   const traits = FAMILY_TRAITS[part.family];
+  const limit_K = bodyLimit_K(part, alloy);
   const lead = leadPath(part);
   const lead_W_K = leadConductance_W_K(part);
   const volume_m3 = jointVolume_m3(part, thickness_m, true);
@@ -232,8 +239,8 @@ function throughHoleForm(part: ThroughHolePackage, thickness_m: number): PartFor
       top_m2: footprint_m2(part.body),
       sides_m2: bodySurface_m2(part) - footprint_m2(part.body),
       gap_W_m2K: airAt(400).conductivity_W_mK / Math.max(0.2e-3, traits.standoff.value),
-      limit_K: traits.bodyLimit.value,
-      touchLimit_K: traits.bodyLimit.value,
+      limit_K,
+      touchLimit_K: limit_K,
       ramp_K_s: THROUGH_HOLE_RAMP.value,
     },
   };

@@ -1,5 +1,6 @@
 import type { SurfaceFamilyId } from './surfaceFamilies';
 import {
+  anchoredRow,
   ballArray,
   dualRow,
   pair,
@@ -62,6 +63,9 @@ export const USUAL_PINS: Readonly<Record<SurfaceFamilyId, number>> = {
   plcc: 44,
   qfp: 100,
   qfn: 32,
+  connector: 10,
+  button: 4,
+  ceramicCrystal: 4,
   bga: 256,
 };
 
@@ -170,6 +174,15 @@ function usual(spec: SurfaceSpec, pins: number, sidePins: number): Usual {
         foot: 0.4,
       };
     }
+    // These three have no standard outline: as such parts are usually made (common practice).
+    case 'connector':
+      return spec.rows === 1
+        ? { pitch: 1.25, length: 5, height: 3.4, over: 0.6, lead: 0.4, foot: 1.0, ends: 5 }
+        : { pitch: 1.27, length: 4, height: 4, over: 3.5, lead: 0.4, foot: 1.6, ends: 1.8 };
+    case 'button':
+      return { pitch: 4.5, length: 6.2, width: 6.2, height: 3.4, over: 2.8, lead: 0.7, foot: 1.0 };
+    case 'ceramicCrystal':
+      return { pitch: 1.7, length: 3.2, width: 2.5, height: 0.8, over: 0, lead: 0.9, foot: 0.9 };
     case 'bga': {
       const pitch = pitch_mm ?? 1.0;
       const { rows, columns } = arrayOf(spec, pins);
@@ -201,7 +214,8 @@ export function outlineOf(spec: SurfaceSpec): Outline {
   const mm = 1e-3;
   const pitch_m = spec.pitch_m ?? u.pitch * mm;
   const length_m = spec.length_m ?? u.length * mm;
-  const alongRow_m = (pins / 2 - 1) * pitch_m + (u.ends ?? 0) * mm;
+  const perRow = spec.family === 'connector' && spec.rows === 1 ? pins : pins / 2;
+  const alongRow_m = (perRow - 1) * pitch_m + (u.ends ?? 0) * mm;
   const square = spec.sidePins === undefined && SQUARE.has(spec.family);
   const usualWidth_m = square ? length_m : u.width === undefined ? alongRow_m : u.width * mm;
   // Leads side by side leave a gap; balls stand closer.
@@ -246,7 +260,11 @@ export function surfacePackage(spec: SurfaceSpec): SurfacePackage {
     case 'ssop':
     case 'tsop':
     case 'soj':
+    case 'button':
+    case 'ceramicCrystal':
       return dualRow(family, o);
+    case 'connector':
+      return spec.rows === 1 ? anchoredRow(family, o) : dualRow(family, o);
     case 'plcc':
     case 'qfp':
       return quad(family, o);

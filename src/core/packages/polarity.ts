@@ -84,6 +84,14 @@ const PIN_ONE: Readonly<Record<string, string>> = {
   dipSocket: 'The notch of the socket to the notch or square pad on the board, pad 1.',
   header: 'The triangle or key to pad 1, the square pad or the digit one.',
   jack: 'The key or opening as it was found; pin one to pad 1, the square pad.',
+  switch:
+    'As it was found: many fit turned by a quarter and close the wrong contacts. Pin one to pad 1 by meter.',
+  relay: 'Its stripe or pin one as on the board; a coil with a diode in it has a plus.',
+  display: 'Digits upright as the board’s outline; its dot or notch to pad 1.',
+  cell: 'Plus of the cell to the plus on the board, proved by meter on the board and on the cell.',
+  connector: 'Its key or opening as it was found, both pegs home; pin one to pad 1.',
+  button: 'Plunger to its opening, as it was found; its two pairs by meter.',
+  ceramicCrystal: 'Its bevelled corner or dot to pad 1: turned by a half it may still start, and drift.',
   transformer:
     'Its dot or bevel to the same on the board, or as it was found. Windings by their pin numbers, read by ohmmeter if in doubt.',
   bga: 'The gold corner or dot to the A1 corner on the board.',
@@ -91,7 +99,7 @@ const PIN_ONE: Readonly<Record<string, string>> = {
 const CHIP_PIN_ONE =
   'The notch, dot or bevelled edge to pad 1. The board marks it by a square pad, a dot, a notch or a one. Pins count against the clock, seen from above.';
 
-const TWO_POLES: ReadonlySet<string> = new Set(['radial', 'axial', 'canElectrolytic', 'chip']);
+const TWO_POLES: ReadonlySet<string> = new Set(['radial', 'axial', 'canElectrolytic', 'chip', 'crystal']);
 
 /** How a part goes on its site: its mark, the pad it goes to, and the sign there. */
 export function turnOnto(site: NamedPads, told: Polarity | null | undefined): Turn {
@@ -101,6 +109,12 @@ export function turnOnto(site: NamedPads, told: Polarity | null | undefined): Tu
     const detail = PIN_ONE[part.family] ?? CHIP_PIN_ONE;
     return { title: 'Pin one to pad 1, then seat', detail, marked: null };
   }
+  if (part.family === 'crystal')
+    return {
+      title: 'Seat it',
+      detail: 'No sign. A hair over the board, so that its can shorts nothing.',
+      marked: null,
+    };
   if (part.family === 'chip')
     return {
       title: 'Seat it square',
@@ -177,4 +191,6 @@ const capital = (words: string): string => words.charAt(0).toUpperCase() + words
 
 /** Whether a site's sign can be told: it has two pads, and something on it could have one. */
 export const hasPoles = (part: PartPackage): boolean =>
-  padNamesOf(part).length === 2 && (TWO_POLES.has(part.family) || isSurface(part));
+  padNamesOf(part).length === 2 &&
+  part.family !== 'crystal' &&
+  (TWO_POLES.has(part.family) || part.family === 'cell' || isSurface(part));

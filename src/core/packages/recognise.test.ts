@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { landShapes, type PartPackage } from './form';
 import { CHIP_CODES, surfacePackage, type SurfaceSpec } from './outlines';
-import { recognise, type SeenLand } from './recognise';
+import { recognise, recogniseAll, type SeenLand } from './recognise';
 
 /** Lands of a part as an import would find them: turned, moved and a little off. */
 function seenOf(part: PartPackage, turn_deg = 0, noise_m = 0): SeenLand[] {
@@ -45,6 +45,29 @@ describe('recognising a surface part by its lands', () => {
       }
     });
   }
+
+  // Rule broken: findings B8 (plan), switches, relays, crystals and connectors on lands had no family.
+  it('takes a part’s letters where its lands tell nothing', () => {
+    const row = (pins: number, pitch_m: number): SeenLand[] =>
+      Array.from({ length: pins }, (_, i) => ({
+        pad: String(i + 1),
+        x_m: 0.02 + i * pitch_m,
+        y_m: 0.01,
+        width_m: 1.8e-3,
+        height_m: 1.8e-3,
+        hole_m: 1e-3,
+      }));
+    const familyOf = (ref: string, lands: SeenLand[]): string | undefined => {
+      const part = recogniseAll(lands, ref)[0]?.part;
+      return part?.kind === 'through-hole' ? part.part.family : part?.spec.family;
+    };
+    expect(familyOf('Y1', row(2, 4.9e-3))).toBe('crystal');
+    expect(familyOf('C1', row(2, 4.9e-3))).toBe('radial');
+    expect(familyOf('BT1', row(2, 20e-3))).toBe('cell');
+    expect(familyOf('K2', row(5, 2.54e-3))).toBe('relay');
+    expect(familyOf('SW3', row(3, 2.54e-3))).toBe('switch');
+    expect(familyOf('', row(5, 2.54e-3))).toBe('header');
+  });
 
   it('tells chips by land patterns as layouts have them (IPC-7351 nominal, from memory)', () => {
     const pairs = [

@@ -1,6 +1,7 @@
 import { CHIP_CODES, outlineOf, surfacePackage, type SurfaceSpec } from './outlines';
 import { landShapes, type LandShape, type PartPackage } from './form';
 import { HOLE_CLEARANCE, type FamilyId } from './families';
+import { familiesCalled } from './reference';
 import type { ThroughHolePackage } from './throughHole';
 
 /** A land as an import found it on the board, seen from the part's side; sizes are 0 where the file does not say. */
@@ -36,23 +37,32 @@ const MISFIT_m = 0.3e-3;
  */
 export const recognise = (seen: readonly SeenLand[]): Recognised | null => recogniseAll(seen)[0] ?? null;
 
-/** Every family that fits, the best guess of each, best first: what a person may choose another from. */
-export function recogniseAll(seen: readonly SeenLand[]): Recognised[] {
+/**
+ * Every family that fits, the best guess of each, best first: what a person may choose another from. Where lands
+ * alone do not tell families apart the part's reference does.
+ */
+export function recogniseAll(seen: readonly SeenLand[], ref = ''): Recognised[] {
+  const meant = new Set<string>(familiesCalled(ref));
+  const unlike = ({ part }: Recognised): number => Number(!meant.has(familyOf(part)));
   const best = new Map<string, { found: Recognised; score: number }>();
   for (const part of candidatesFor(seen)) {
     const shapes = landShapes(geometryOf(part));
     const laid = layOver(shapes, seen);
     if (!laid || laid.misfit_m > MISFIT_m) continue;
     const score = laid.misfit_m + 0.5 * sizeMisfit_m(shapes, seen);
-    const family = part.kind === 'surface' ? part.spec.family : part.part.family;
+    const family = familyOf(part);
     const before = best.get(family);
     if (!before || score < before.score - EQUAL_m) best.set(family, { found: { part, ...laid }, score });
   }
   // What was guessed first stays first where two fit alike.
   return [...best.values()]
-    .sort((a, b) => (Math.abs(a.score - b.score) < EQUAL_m ? 0 : a.score - b.score))
+    .sort((a, b) =>
+      Math.abs(a.score - b.score) < EQUAL_m ? unlike(a.found) - unlike(b.found) : a.score - b.score,
+    )
     .map(({ found }) => found);
 }
+
+const familyOf = (guess: Guess) => (guess.kind === 'surface' ? guess.spec.family : guess.part.family);
 
 /** Fits closer together than this are alike. */
 const EQUAL_m = 1e-7;
@@ -91,9 +101,12 @@ function holeCandidates(seen: readonly SeenLand[]): Guess[] {
   // Lands alone do not tell these apart: the likelier comes first, the others can be chosen.
   if (seen.length === 2)
     return (
-      pitch_m >= AXIAL_FROM_m ? (['axial', 'radial'] as const) : (['radial', 'axial', 'header'] as const)
+      pitch_m >= AXIAL_FROM_m
+        ? (['axial', 'radial', 'cell'] as const)
+        : (['radial', 'axial', 'header', 'crystal', 'switch'] as const)
     ).map(row);
-  const guesses = [row('header'), row('jack'), ...(seen.length === 3 ? [row('to220')] : [])];
+  const guesses = (['header', 'jack', 'switch', 'relay', 'display', 'transformer'] as const).map(row);
+  if (seen.length === 3) guesses.push(row('to220'));
   if (seen.length % 2 === 0 && seen.length >= 4 && last) {
     for (const family of ['dip', 'dipSocket'] as const)
       guesses.push({
@@ -229,6 +242,9 @@ function facing({ family, sidePins = 0 }: SurfaceSpec, pins: number): [pad: stri
     case 'ssop':
     case 'tsop':
     case 'soj':
+    case 'connector':
+    case 'button':
+    case 'ceramicCrystal':
       return ['1', String(pins)];
     case 'qfp':
     case 'qfn':
@@ -259,6 +275,7 @@ const PITCHES_m: Partial<Record<SurfaceSpec['family'], readonly [number, number]
   qfn: [0.3e-3, 1.3e-3],
   sot23: [0.5e-3, 2.4e-3],
   dpak: [2e-3, 2.8e-3],
+  connector: [0.3e-3, 4.3e-3],
 };
 
 const apart_m = (

@@ -1,11 +1,29 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { formOf } from './form';
+import { formOf, hasTabs } from './form';
 import { surfacePackage, USUAL_PINS, type SurfaceSpec } from './outlines';
 import { rowLetters } from './surface';
 import { SURFACE_FAMILY_IDS } from './surfaceFamilies';
 
 const land = (spec: SurfaceSpec, pad: string) => surfacePackage(spec).lands.find((l) => l.pad === pad)!;
+
+describe('a connector on lands', () => {
+  it('has one row and a tab at either end, or two rows; tabs are lands that must melt as well', () => {
+    const one = surfacePackage({ family: 'connector', pins: 6, rows: 1 });
+    expect(one.lands.map((land) => land.pad)).toEqual(['1', '2', '3', '4', '5', '6', 'T1', 'T2']);
+    expect(hasTabs(one)).toBe(true);
+    const pins = one.lands.slice(0, 6);
+    const [tab] = one.lands.slice(6);
+    // A tab holds more copper than any pin: it melts last (common practice).
+    expect(tab!.width_m * tab!.height_m).toBeGreaterThan(
+      Math.max(...pins.map((l) => l.width_m * l.height_m)),
+    );
+    expect(Math.max(...pins.map((l) => l.x_m + l.width_m / 2))).toBeLessThan(tab!.x_m - tab!.width_m / 2);
+    const two = surfacePackage({ family: 'connector', pins: 10 });
+    expect(two.lands).toHaveLength(10);
+    expect(hasTabs(two)).toBe(false);
+  });
+});
 
 describe('numbering (JEDEC outlines, from memory)', () => {
   it('small-outline parts go down the left and up the right', () => {

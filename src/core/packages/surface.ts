@@ -20,6 +20,8 @@ export interface SurfacePackage {
   readonly body: BodyBox;
   /** Peak on the part's own label; left out, its tables are asked. */
   readonly ratedPeak_K?: number | undefined;
+  /** What its own sheet says its body stands, K; left out, its family's limit or its tables hold. */
+  readonly ownLimit_K?: number | undefined;
 }
 
 /** Between the standard's 0.50 and 0.55 mm. */
@@ -66,6 +68,25 @@ export function dualRow(family: SurfaceFamilyId, o: Outline): SurfacePackage {
   const lands = [
     ...at.map((y_m, i) => side(o, String(i + 1), -1, y_m, fillet)),
     ...[...at].reverse().map((y_m, i) => side(o, String(perRow + i + 1), 1, y_m, fillet)),
+  ];
+  return { family, lands, body: bodyOf(family, o) };
+}
+
+/** Size of the tabs that hold a connector down (common practice). */
+const ANCHOR_m = { width_m: 1.8e-3, height_m: 2.2e-3, lead_m: 1.4e-3 } as const;
+
+/** Names of those tabs. */
+export const ANCHOR_PADS: ReadonlySet<string> = new Set(['T1', 'T2']);
+
+/** One row on the left, pin one at its top, and a tab that holds the body down at either end of the right side. */
+export function anchoredRow(family: SurfaceFamilyId, o: Outline): SurfacePackage {
+  const fillet = filletFor(SURFACE_TRAITS[family].joint, o);
+  const x_m = o.length_m / 2 - ANCHOR_m.width_m / 2;
+  const y_m = o.width_m / 2;
+  const lands = [
+    ...row(o, o.pins).map((at_m, i) => side(o, String(i + 1), -1, at_m, fillet)),
+    { pad: 'T1', x_m, y_m, ...ANCHOR_m },
+    { pad: 'T2', x_m, y_m: -y_m, ...ANCHOR_m },
   ];
   return { family, lands, body: bodyOf(family, o) };
 }

@@ -72,6 +72,18 @@ const moulded = (
   hidden: joint === 'leadless' || joint === 'ball',
 });
 
+/** Parts of plastic about metal contacts: they are held to where the plastic gives way. */
+const plastic = (
+  name: string,
+  lead: { thickness: number; length: number; gap: number },
+): Omit<SurfaceTraits, 'bodyLimit'> => ({
+  ...moulded(name, 'gull', 'brass', lead),
+  bodyHeat: heat(1.9e6, 'glass-filled nylon and liquid-crystal polymer with their contacts, from memory'),
+  bodyDensity: bodyDensity(1700),
+  bodyConductivity: inside(0.5, 'glass-filled plastics 0.3 W/mK about contacts'),
+  rampLimit: ramp(3, 'as moulded parts'),
+});
+
 /** Joints that lie under their body: what lies between solder and the body's middle. */
 export const UNDER_BODY = {
   frameConductivity: property(
@@ -156,6 +168,50 @@ export const SURFACE_TRAITS = {
   plcc: moulded('PLCC', 'j', 'copper', { thickness: 0.25e-3, length: 3.0e-3, gap: 0.6e-3 }),
   qfp: moulded('QFP', 'gull', 'copper', { thickness: 0.15e-3, length: 1.4e-3, gap: 0.1e-3 }),
   qfn: moulded('QFN', 'leadless', 'copper', { thickness: 0.2e-3, length: 0.6e-3, gap: 30e-6 }),
+  connector: {
+    ...plastic('Connector on lands', { thickness: 0.2e-3, length: 1.5e-3, gap: 0.1e-3 }),
+    bodyLimit: property(
+      503.15,
+      'K',
+      [463, 533],
+      0.03,
+      'from-memory',
+      'mouldings for reflow stand 240 to 260 °C, older polyester ones give way from about 200: data sheets, from memory',
+    ),
+  },
+  button: {
+    ...plastic('Button on lands', { thickness: 0.2e-3, length: 1.0e-3, gap: 0.05e-3 }),
+    bodyLimit: property(
+      508.15,
+      'K',
+      [473, 533],
+      0.03,
+      'from-memory',
+      'buttons for reflow stand 240 to 260 °C, their dome’s film less: data sheets, from memory',
+    ),
+  },
+  ceramicCrystal: {
+    name: 'Crystal on lands',
+    joint: 'termination',
+    leadMetal: 'copper',
+    leadThickness: metre(20e-6),
+    leadLength: metre(0.3e-3),
+    gap: metre(40e-6),
+    bodyHeat: heat(2.9e6, 'alumina base and iron-nickel lid about a hollow, handbook, from memory'),
+    bodyDensity: bodyDensity(2600),
+    bodyConductivity: inside(10, 'alumina base (25) under a hollow'),
+    bodyLimit: property(
+      533.15,
+      'K',
+      [518, 543],
+      0.01,
+      'from-memory',
+      'reflow-rated to 260 °C, typical data sheets',
+    ),
+    touchLimit: null,
+    rampLimit: ramp(3, 'as other ceramic parts: common practice'),
+    hidden: false,
+  },
   bga: moulded('BGA', 'ball', 'copper', { thickness: 0.3e-3, length: 0.5e-3, gap: 0.4e-3 }),
 } as const satisfies Record<string, SurfaceTraits>;
 

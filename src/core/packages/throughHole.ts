@@ -13,6 +13,8 @@ export interface ThroughHolePackage {
   /** Where each pin stands about the part's centre; left out, they stand as the family's do. */
   readonly places_m?: readonly PinPlace[] | undefined;
   readonly body: BodyBox;
+  /** What its own sheet says its body stands, K; left out, its family's limit holds. */
+  readonly ownLimit_K?: number | undefined;
 }
 
 /** A pin about the part's centre: x to the right, y upward, seen from the part's side. */

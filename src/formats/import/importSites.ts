@@ -66,7 +66,7 @@ export function* planSites(
   for (const [done, part] of read.parts.entries()) {
     if (done % AT_A_TIME === 0) yield { doing: `looking at ${part.ref}`, done, of: read.parts.length };
     const row = rowOf.get(part.ref);
-    const [found, ...others] = recogniseAll(part.lands);
+    const [found, ...others] = recogniseAll(part.lands, part.ref);
     if (!found) {
       leave(part.ref, `its ${part.lands.length} lands fit no family that is known; place it by hand`);
       continue;

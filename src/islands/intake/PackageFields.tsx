@@ -11,7 +11,7 @@ import { ErrorNote } from '~/ui/controls/Notes';
 import { $by } from '~/ui/preferences';
 import {
   dimensionWords,
-  DIMENSIONS,
+  dimensionsOf,
   draftOf,
   FAMILIES,
   packageInputOf,
@@ -49,7 +49,7 @@ export function PackageFields({ part, library, onLibrary, onPart, faultOf }: Pac
   const preset = PACKAGE_PRESETS.find((p) => same(p.package));
   const anywhere = standsAnywhere(part);
   // Places say how many pins there are and how far apart.
-  const dimensions = DIMENSIONS[part.family].filter((d) => !anywhere || (d !== 'pins' && d !== 'pitch_mm'));
+  const dimensions = dimensionsOf(part.family).filter((d) => !anywhere || (d !== 'pins' && d !== 'pitch_mm'));
   const shown = all ? dimensions : dimensions.filter((d, i) => i < FIRST || part.figures[d] !== undefined);
 
   const keep = (): void => {

@@ -1,9 +1,9 @@
 import { ANYWHERE, FAMILY_IDS, FAMILY_TRAITS, TWO_ROWS, type FamilyId } from '~/core/packages/families';
-import type { PartPackage } from '~/core/packages/form';
+import { bodyLimit_K, type PartPackage } from '~/core/packages/form';
 import { outlineOf, USUAL_PINS, type ChipCode } from '~/core/packages/outlines';
 import { SURFACE_FAMILY_IDS, SURFACE_TRAITS, type SurfaceFamilyId } from '~/core/packages/surfaceFamilies';
 import { closest } from '~/core/packages/throughHole';
-import { metres, millimetres } from '~/core/quantity/convert';
+import { celsius, metres, millimetres } from '~/core/quantity/convert';
 import { isSurfaceInput, partOf, surfaceSpecOf } from '~/schema/exchange/si/part';
 import type { AnyPackageInput } from '~/schema/values/package';
 import { DIMENSION_WORDS, type Dimension } from '~/schema/words/dimensionWords';
@@ -18,8 +18,8 @@ const LANDS: readonly Dimension[] = ['leadWidth_mm', 'foot_mm', 'landLength_mm',
 const BODY: readonly Dimension[] = ['bodyLength_mm', 'bodyWidth_mm', 'bodyHeight_mm'];
 const ROWED: readonly Dimension[] = ['pins', 'pitch_mm', ...BODY, 'span_mm', ...LANDS];
 
-/** What may be said of each family, most often said first. */
-export const DIMENSIONS: Readonly<Record<AnyFamily, readonly Dimension[]>> = {
+/** What may be said of each family's shape, most often said first. */
+const SHAPES: Readonly<Record<AnyFamily, readonly Dimension[]>> = {
   radial: [...HOLED, 'bodyDiameter_mm', 'bodyHeight_mm'],
   axial: [...HOLED, 'bodyDiameter_mm', 'bodyLength_mm'],
   dip: ['pins', 'pitch_mm', 'rowSpacing_mm', ...HOLED.slice(1), ...BODY],
@@ -27,6 +27,11 @@ export const DIMENSIONS: Readonly<Record<AnyFamily, readonly Dimension[]>> = {
   header: ['pins', ...HOLED, ...BODY],
   jack: ['pins', ...HOLED, ...BODY],
   transformer: ['pins', ...HOLED, ...BODY],
+  switch: ['pins', ...HOLED, ...BODY],
+  relay: ['pins', ...HOLED, ...BODY],
+  crystal: ['pins', ...HOLED, ...BODY],
+  display: ['pins', ...HOLED, ...BODY],
+  cell: ['pins', ...HOLED, ...BODY],
   to220: ['pins', ...HOLED, ...BODY],
   chip: [...BODY, 'foot_mm', 'landLength_mm', 'landWidth_mm'],
   canElectrolytic: ['bodyDiameter_mm', 'bodyHeight_mm', 'span_mm', ...LANDS],
@@ -39,8 +44,14 @@ export const DIMENSIONS: Readonly<Record<AnyFamily, readonly Dimension[]>> = {
   plcc: ROWED,
   qfp: ['pins', 'pitch_mm', 'sidePins', ...BODY, 'span_mm', ...LANDS],
   qfn: ['pins', 'pitch_mm', 'sidePins', ...BODY, 'thermalPad_mm', 'thermalPadWidth_mm', ...LANDS],
+  connector: ['pins', 'rows', ...ROWED.slice(1)],
+  button: ['pitch_mm', ...BODY, 'span_mm', ...LANDS],
+  ceramicCrystal: ['pitch_mm', ...BODY, 'foot_mm', ...LANDS.slice(2)],
   bga: ['rows', 'columns', 'pitch_mm', ...BODY, 'leadWidth_mm', 'landWidth_mm'],
 };
+
+/** What may be said of a part of a family: its shape, and what its own sheet says that it stands. */
+export const dimensionsOf = (family: AnyFamily): readonly Dimension[] => [...SHAPES[family], 'bodyLimit_C'];
 
 /** A part as its form holds it: figures as typed; a blank one is the family's usual. */
 export interface PackageDraft {
@@ -71,37 +82,89 @@ export function draftOf(input: AnyPackageInput): PackageDraft {
   };
 }
 
-/** A jack has no standard outline: this is what a panel jack is like (common practice). */
-const JACK: AnyPackageInput = {
-  family: 'jack',
-  pins: 3,
-  pitch_mm: 5,
-  leadDiameter_mm: 1.2,
-  holeDiameter_mm: 1.6,
-  landDiameter_mm: 3,
-  bodyWidth_mm: 9,
-};
+/** Four pins at the corners of a rectangle, counted round. */
+const corners = (x_mm: number, y_mm: number): [number, number][] => [
+  [0, 0],
+  [x_mm, 0],
+  [x_mm, y_mm],
+  [0, y_mm],
+];
 
-/** A transformer neither: two windings of two pins each on a bobbin (common practice). */
-const TRANSFORMER: AnyPackageInput = {
-  family: 'transformer',
-  pins: 4,
-  pitch_mm: 5,
-  pinPlaces_mm: [
-    [0, 0],
-    [5, 0],
-    [5, 10],
-    [0, 10],
-  ],
-  leadDiameter_mm: 0.8,
-  holeDiameter_mm: 1.1,
-  landDiameter_mm: 2.2,
+/** Parts without a standard outline: what one of each is like (common practice). */
+const NO_STANDARD: Partial<Record<AnyFamily, AnyPackageInput>> = {
+  jack: {
+    family: 'jack',
+    pins: 3,
+    pitch_mm: 5,
+    leadDiameter_mm: 1.2,
+    holeDiameter_mm: 1.6,
+    landDiameter_mm: 3,
+    bodyWidth_mm: 9,
+  },
+  /** Two windings of two pins each on a bobbin. */
+  transformer: {
+    family: 'transformer',
+    pins: 4,
+    pitch_mm: 5,
+    pinPlaces_mm: corners(5, 10),
+    leadDiameter_mm: 0.8,
+    holeDiameter_mm: 1.1,
+    landDiameter_mm: 2.2,
+  },
+  switch: {
+    family: 'switch',
+    pins: 4,
+    pitch_mm: 4.5,
+    pinPlaces_mm: corners(6.5, 4.5),
+    leadDiameter_mm: 0.7,
+    holeDiameter_mm: 1,
+    landDiameter_mm: 2,
+    bodyHeight_mm: 5,
+  },
+  /** Two coil pins, and a changeover. */
+  relay: {
+    family: 'relay',
+    pins: 5,
+    pitch_mm: 6,
+    pinPlaces_mm: [
+      [0, 0],
+      [0, 12],
+      [6, 0],
+      [6, 12],
+      [14, 6],
+    ],
+    leadDiameter_mm: 1,
+    holeDiameter_mm: 1.3,
+    landDiameter_mm: 2.6,
+  },
+  crystal: {
+    family: 'crystal',
+    pins: 2,
+    pitch_mm: 4.9,
+    leadDiameter_mm: 0.45,
+    holeDiameter_mm: 0.8,
+    landDiameter_mm: 1.6,
+    bodyLength_mm: 11.2,
+    bodyWidth_mm: 4.7,
+    bodyHeight_mm: 3.6,
+  },
+  display: { family: 'display', pins: 16, pitch_mm: 2.54, leadDiameter_mm: 0.64, holeDiameter_mm: 1 },
+  cell: {
+    family: 'cell',
+    pins: 2,
+    pitch_mm: 20,
+    leadDiameter_mm: 0.8,
+    holeDiameter_mm: 1.2,
+    landDiameter_mm: 2.4,
+    bodyLength_mm: 20,
+    bodyWidth_mm: 20,
+  },
 };
 
 /** What a family begins with: the first outline that is kept of it, or nothing but what is usual. */
 export function startOf(family: AnyFamily): PackageDraft {
-  if (family === 'jack') return draftOf(JACK);
-  if (family === 'transformer') return draftOf(TRANSFORMER);
+  const own = NO_STANDARD[family];
+  if (own) return draftOf(own);
   const preset = PACKAGE_PRESETS.find((p) => p.package.family === START[family] || p.name === START[family]);
   return preset ? draftOf(preset.package) : { family, code: '0603', figures: {}, places: '' };
 }
@@ -120,7 +183,7 @@ const START: Partial<Record<AnyFamily, string>> = {
 export function packageInputOf({ family, code, figures, places }: PackageDraft): Record<string, unknown> {
   const input: Record<string, unknown> = { family };
   if (family === 'chip') input['code'] = code;
-  for (const name of DIMENSIONS[family]) {
+  for (const name of dimensionsOf(family)) {
     const text = figures[name]?.trim() ?? '';
     if (text !== '') input[name] = Number(text.replace(',', '.'));
   }
@@ -173,6 +236,8 @@ export function usualFigures(input: AnyPackageInput): Partial<Record<Dimension, 
     bodyLength_mm: millimetres(along_m),
     bodyWidth_mm: millimetres(across_m),
     bodyHeight_mm: millimetres(part.body.height_m),
+    // Where its tables are asked, the lower one: nothing is known of the part's own process yet.
+    bodyLimit_C: celsius(bodyLimit_K(part, 'sn63pb37')),
   };
   if (!isSurfaceInput(input)) {
     const { landDiameter_m, rowSpacing_m } = part as Extract<typeof part, { landDiameter_m: number }>;
@@ -198,6 +263,7 @@ export function usualFigures(input: AnyPackageInput): Partial<Record<Dimension, 
     ...(land ? { landLength_mm: millimetres(land.width_m), landWidth_mm: millimetres(land.height_m) } : {}),
     ...(input.family === 'qfn' || input.family === 'dpak' ? largePad(part, input.family) : {}),
     ...(input.family === 'bga' ? rowsOf(input) : {}),
+    ...(input.family === 'connector' ? { rows: 2 } : {}),
   };
 }
 

@@ -8,7 +8,7 @@ import { partOf } from '~/schema/exchange/si/part';
 import { PACKAGE_PRESETS } from '~/schema/presets/packagePresets';
 import {
   dimensionWords,
-  DIMENSIONS,
+  dimensionsOf,
   draftOf,
   FAMILIES,
   figureFault,
@@ -90,7 +90,7 @@ describe('a part’s figures', () => {
       const start = startOf(family);
       const input = anyPackage.parse(packageInputOf(start));
       const usual = usualFigures(input);
-      for (const dimension of DIMENSIONS[family]) {
+      for (const dimension of dimensionsOf(family)) {
         const known = start.figures[dimension] ?? usual[dimension];
         expect(Number(known), `${family} ${dimension}`).toBeGreaterThan(0);
       }

@@ -16,6 +16,9 @@ const family = oneOf([...FAMILY_IDS, ...SURFACE_FAMILY_IDS] as unknown as [strin
   },
 );
 
+/** What a part's own sheet says its body stands. */
+const OWN_LIMIT = quantity('°C', 40, 350).optional();
+
 /** A through-hole part by its dimensions in mm. Bodies have a diameter (radial, axial) or a length and width. */
 const throughHoleFields = {
   pins: wholeNumber(1, 64).default(2),
@@ -28,6 +31,7 @@ const throughHoleFields = {
   bodyLength_mm: quantity('mm', 1, 120).optional(),
   bodyWidth_mm: quantity('mm', 1, 60).optional(),
   bodyHeight_mm: quantity('mm', 0.5, 80).optional(),
+  bodyLimit_C: OWN_LIMIT,
   /** Where each pin stands, x and y seen from the part's side, from any one point; for families without a pattern. */
   pinPlaces_mm: z
     .array(z.tuple([quantity('mm', -120, 120), quantity('mm', -120, 120)]))
@@ -57,7 +61,7 @@ function checkThroughHole(p: ThroughHoleInput, context: z.RefinementCtx): void {
   }
   if (TWO_ROWS.has(p.family) && p.pins % 2 === 1)
     refuse('pins', `is ${p.pins}; a dual in-line part has an even number of pins`);
-  if ((p.family === 'radial' || p.family === 'axial') && p.pins !== 2) {
+  if (TWO_LEADS.has(p.family) && p.pins !== 2) {
     refuse('pins', `is ${p.pins}; a ${p.family} part has 2 pins`);
   }
   if (p.pinPlaces_mm) checkPlaces(p, p.pinPlaces_mm, refuse);
@@ -68,6 +72,8 @@ function checkThroughHole(p: ThroughHoleInput, context: z.RefinementCtx): void {
     );
   }
 }
+
+const TWO_LEADS: ReadonlySet<FamilyId> = new Set(['radial', 'axial']);
 
 function checkPlaces(
   p: ThroughHoleInput,
@@ -121,6 +127,7 @@ const surfacePackageInput = z
     foot_mm: quantity('mm', 0, 12).optional(),
     landLength_mm: quantity('mm', 0.1, 20).optional(),
     landWidth_mm: quantity('mm', 0.1, 20).optional(),
+    bodyLimit_C: OWN_LIMIT,
   })
   .superRefine((p, context) => {
     const pins = p.pins ?? USUAL_PINS[p.family];
@@ -129,7 +136,7 @@ const surfacePackageInput = z
     const fixed = FIXED_PINS[p.family];
     if (fixed !== undefined && pins !== fixed)
       refuse('pins', `is ${pins}; a ${p.family} part has ${fixed} pins`);
-    if (DUAL.has(p.family) && pins % 2 === 1) refuse('pins', `is ${pins}; give an even number of pins`);
+    if (isDual(p) && pins % 2 === 1) refuse('pins', `is ${pins}; give an even number of pins`);
     if (p.sidePins !== undefined && !QUAD.has(p.family))
       refuse('sidePins', 'belongs to quad packs; leave it out');
     else if (p.sidePins !== undefined) {
@@ -146,6 +153,8 @@ const surfacePackageInput = z
       );
     if (p.family !== 'chip' && p.code !== undefined) refuse('code', 'belongs to chips; leave it out');
     const { rows, columns } = p;
+    if (p.family === 'connector' && rows !== undefined && rows > 2)
+      refuse('rows', `is ${rows}; a connector on lands has one row and two tabs, or two rows`);
     if (
       p.family === 'bga' &&
       rows !== undefined &&
@@ -162,8 +171,12 @@ const FIXED_PINS: Partial<Record<SurfaceFamilyId, number>> = {
   canElectrolytic: 2,
   sot23: 3,
   dpak: 3,
+  button: 4,
+  ceramicCrystal: 4,
 };
-const DUAL = new Set<SurfaceFamilyId>(['soic', 'ssop', 'tsop', 'soj']);
+const DUAL = new Set<SurfaceFamilyId>(['soic', 'ssop', 'tsop', 'soj', 'connector']);
+const isDual = ({ family, rows }: { family: SurfaceFamilyId; rows?: number | undefined }): boolean =>
+  DUAL.has(family) && !(family === 'connector' && rows === 1);
 const QUAD = new Set<SurfaceFamilyId>(['plcc', 'qfp', 'qfn']);
 export type SurfacePackageInput = z.infer<typeof surfacePackageInput>;
 export type AnyPackageInput = PackageRecord | SurfacePackageInput;

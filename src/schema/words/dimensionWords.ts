@@ -20,5 +20,6 @@ export const DIMENSION_WORDS = {
   landWidth_mm: 'Land across, mm',
   thermalPad_mm: 'Tab or thermal pad along x, mm',
   thermalPadWidth_mm: 'Tab or thermal pad along y, mm',
+  bodyLimit_C: 'Body stands by its sheet, °C',
 } as const;
 export type Dimension = keyof typeof DIMENSION_WORDS;

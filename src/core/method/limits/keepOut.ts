@@ -4,7 +4,14 @@ import { CELL } from '~/core/materials/cells';
 import { boardTemperature_K } from '~/core/thermal/preheat';
 import { runField } from '~/core/thermal/field/run';
 import type { Progress } from '../progress';
-import type { AirSetting, HandSetting, Neighbour, PhaseRequest, PlanSite } from '../request';
+import {
+  hazardsOf,
+  type AirSetting,
+  type HandSetting,
+  type Neighbour,
+  type PhaseRequest,
+  type PlanSite,
+} from '../request';
 import { airScenario } from '../air/airScenario';
 import { padPlace } from '../hand/holeTouch';
 import { bareNeighbour } from '../hand/neighbours';
@@ -26,7 +33,7 @@ const FRAMES = 30;
 
 const limit_K = (): number => CELL.lithiumLimit.value;
 
-export const hasCell = ({ hazards }: PhaseRequest): boolean => hazards.includes('lithium');
+export const hasCell = (request: PhaseRequest): boolean => hazardsOf(request).includes('lithium');
 
 /**
  * Under a tool in the hand, every touch held to its stop. The joint model is a disc about its pad, so warmth is read

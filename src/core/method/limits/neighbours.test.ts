@@ -1,11 +1,13 @@
 import { describe, expect, it } from 'vitest';
 import { ALLOYS } from '~/core/materials/alloys';
-import { kelvin } from '~/core/quantity/convert';
+import { celsius, kelvin } from '~/core/quantity/convert';
 import { planOf } from '../../../../tests/support/solve';
 import { CAPACITOR, surfaceRequest } from '../../../../tests/support/samples';
 import { FAMILY_TRAITS } from '~/core/packages/families';
-import type { PartPackage } from '~/core/packages/form';
+import { formOf, type PartPackage } from '~/core/packages/form';
 import { surfacePackage } from '~/core/packages/outlines';
+import { cautionsFor } from '../cautions';
+import { hazardsOf, type Neighbour } from '../request';
 import { PLAN } from '../settings';
 import { hottestOf, judgeNeighbour, neighbourLimit } from './neighbours';
 
@@ -36,6 +38,41 @@ describe('the verdict on a neighbour', () => {
     expect(bodyOf(header)).toBe(FAMILY_TRAITS.header.bodyLimit.value);
     expect(bodyOf(surfacePackage({ family: 'chip', code: '0603' }))).toBe(PLAN.neighbourBody_K);
     expect(judgeNeighbour(neighbourLimit({ ...R3, part: can }), kelvin(120), kelvin(154)).ok).toBe(false);
+  });
+
+  // Rule broken: findings B7 (plan), a coin cell 20 mm off at 110 °C was told as unhurt, and none could be named.
+  it('knows a cell, a display and a relay, and lets nobody forget that a cell is there', () => {
+    const bodyOf = (family: 'cell' | 'display' | 'relay'): number =>
+      neighbourLimit({ ...R3, part: { ...CAPACITOR, family } }).body_K;
+    // Cells are rated to 60 °C, liquid crystal is stored at 80 to 85 °C at most: data sheets, common practice.
+    expect(celsius(bodyOf('cell'))).toBeCloseTo(60, 6);
+    expect(celsius(bodyOf('display'))).toBeLessThanOrEqual(85 + 1e-6);
+    expect(celsius(bodyOf('relay'))).toBeLessThanOrEqual(125);
+    const request = surfaceRequest({ family: 'soic', pins: 8 });
+    const cell: Neighbour = {
+      ...R3,
+      ref: 'BT1',
+      x_m: request.site.x_m + 20e-3,
+      y_m: request.site.y_m,
+      rotation_rad: 0,
+      side: 'top',
+      part: { ...CAPACITOR, family: 'cell' },
+    };
+    expect(request.hazards).not.toContain('lithium');
+    expect(hazardsOf(request)).not.toContain('lithium');
+    expect(hazardsOf({ ...request, neighbours: [cell] })).toContain('lithium');
+    expect(cautionsFor({ ...request, neighbours: [cell] })).toContain('lithium');
+  });
+
+  // Rule broken: findings B8 (plan), no way to state a part's own limit.
+  it('believes a part’s own sheet before its family, both ways', () => {
+    const can = { ...CAPACITOR, family: 'radial' as const };
+    expect(neighbourLimit({ ...R3, part: { ...can, ownLimit_K: kelvin(85) } }).body_K).toBe(kelvin(85));
+    expect(neighbourLimit({ ...R3, part: { ...can, ownLimit_K: kelvin(150) } }).body_K).toBe(kelvin(150));
+    const form = formOf({ ...can, ownLimit_K: kelvin(150) }, 'sac305', 1.6e-3);
+    expect([form.body.limit_K, form.body.touchLimit_K]).toEqual([kelvin(150), kelvin(150)]);
+    const chip = { ...surfacePackage({ family: 'chip', code: '0603' }), ownLimit_K: kelvin(230) };
+    expect(formOf(chip, 'sac305', 1.6e-3).body.touchLimit_K).toBe(kelvin(230));
   });
 
   it('is broken by the joint or by the body, each alone', () => {

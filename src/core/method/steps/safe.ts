@@ -1,6 +1,6 @@
 import { isSurface } from '~/core/packages/form';
 import { wholeCelsius } from '~/core/quantity/convert';
-import { HAZARDS, type Hazard, type PhaseRequest } from '../request';
+import { HAZARDS, hazardsOf, type Hazard, type PhaseRequest } from '../request';
 import type { PhaseWork } from './phaseWork';
 import { step, type Step } from './step';
 
@@ -28,7 +28,7 @@ const IN_TURN: readonly Hazard[] = ['mains', 'eht', 'stored-charge', 'lithium', 
 
 export function safeSteps(phases: readonly PhaseWork[]): Step[] {
   const { request } = phases[0]!;
-  const hazards = IN_TURN.filter((hazard) => request.hazards.includes(hazard));
+  const hazards = IN_TURN.filter((hazard) => hazardsOf(request).includes(hazard));
   return [
     ...(hazards.includes('mains') ? [] : [powerOff]),
     ...hazards.map((hazard) =>
@@ -36,7 +36,7 @@ export function safeSteps(phases: readonly PhaseWork[]): Step[] {
         id: `gate-${hazard}`,
         kind: 'gate',
         ...GATES[hazard],
-        ...(hazard === 'lithium' ? { detail: cellInWords(phases) } : {}),
+        ...(hazard === 'lithium' ? cellGate(phases) : {}),
         why: 'Nothing is touched before its hazard is cleared.',
         cautions: [hazard],
       }),
@@ -90,6 +90,16 @@ const baseline = ({ site }: PhaseRequest): Step =>
     detail: `Each ${isSurface(site.part) ? 'land' : 'pin'} of ${site.ref} to its next point, and to its neighbours for shorts. Mark what is open, short or hurt already.`,
     why: 'Damage done here is told from damage found.',
   });
+
+/** A cell is taken out before anything is warm; where it is the part itself, its ends are covered. */
+const cellGate = (phases: readonly PhaseWork[]): { title?: string; detail: string } =>
+  phases[0]!.request.site.part.family === 'cell'
+    ? {
+        title: 'Cover one end of the cell',
+        detail:
+          'Tape over one tab while the other is worked, tools insulated. Seconds on a tab; warm, swollen or smelling: stop.',
+      }
+    : { detail: cellInWords(phases) };
 
 /** What the model says of a cell that stays on the board: the widest of the phases' keep-outs. */
 function cellInWords(phases: readonly PhaseWork[]): string {

@@ -123,6 +123,14 @@ export const pumpOrWick: Method = {
   ],
 };
 
+/** How bodies that are no plain pack are cut. */
+const CUT_WORDS: Readonly<Record<string, string>> = {
+  radial: 'Lean the can, cutters into the gap, one lead, then the other; no levering. Wipe up what spills.',
+  cell: 'One tab, then tape over its end, then the other. Cutters across both short the cell.',
+  relay: 'Cover off, then flush cutters at each pin, no levering. Leave the stubs standing.',
+  display: 'Cutters under the glass, at each pin, no levering: glass splinters. Leave the stubs standing.',
+};
+
 export const cutThenPins: Method = {
   id: 'cut-then-pins',
   name: 'Cut the body away, then a pin at a time',
@@ -152,9 +160,8 @@ export const cutThenPins: Method = {
       kind: 'do',
       title: 'Cut the body away',
       detail:
-        request.site.part.family === 'radial'
-          ? 'Lean the can, cutters into the gap, one lead, then the other; no levering. Wipe up what spills.'
-          : 'Flush cutters at each pin, no levering; leave the stubs standing.',
+        CUT_WORDS[request.site.part.family] ??
+        'Flush cutters at each pin, no levering; leave the stubs standing.',
       why: 'The part is given up so that each pin can be taken alone and no land is pulled.',
       effect: 'part-off',
       cautions: ['eyes'],

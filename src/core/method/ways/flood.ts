@@ -8,7 +8,7 @@ import { padOrder, type PhaseRequest } from '../request';
 import { touchSteps } from '../steps/heatSteps';
 import { step } from '../steps/step';
 import { hasHoles } from './hole';
-import { allLands, isFamily, noIron } from './lands';
+import { allLands, isFamily, LEADED, noIron } from './lands';
 import { forbids, hurtForbids, hurtPads, notes, NOTHING, type Method } from './method';
 
 export const floodAndSweep: Method = {
@@ -26,7 +26,7 @@ export const floodAndSweep: Method = {
   heat: allLands('iron swept over all', 'swept', (request) => request.irons, {
     added_m3: FLOOD.perLead.value,
   }),
-  suits: (request) => isFamily(request, 'soic', 'ssop', 'tsop', 'soj', 'plcc', 'qfp', 'sot23'),
+  suits: (request) => isFamily(request, ...LEADED, 'sot23', 'ceramicCrystal'),
   rules: (request) => [...noIron(request), ...hurtForbids(request, 'a tip drawn over it takes it along')],
   work: (request, setting, bands) => [
     step({
@@ -69,7 +69,7 @@ export function floodedMixture(request: PhaseRequest): Mixture {
   ]);
 }
 
-const EACH_FLOODED = allLands('iron swept over all, low-melt', 'swept', (request) => request.irons, {
+const EACH_LEADED = allLands('iron swept over all, low-melt', 'swept', (request) => request.irons, {
   added_m3: FLOOD.perLead.value,
   melting: (request) => floodedMixture(request),
 });
@@ -89,17 +89,16 @@ export const lowMeltFlood: Method = {
   hands_s: { once: 180, perPad: 12 },
   release: 'molten',
   heat: {
-    ...EACH_FLOODED,
+    ...EACH_LEADED,
     // A joint on a land is so thin that it dissolves in seconds; along a barrel that would take the better part of
     // an hour (thickness squared over about 1e-9 m²/s in the melt), so each pin has to pass its own melting first.
     touchesOf: (request, setting) =>
       hasHoles(request)
         ? padOrder(request).map((pad) => holeTouch(request, setting, pad))
-        : EACH_FLOODED.touchesOf(request, setting),
+        : EACH_LEADED.touchesOf(request, setting),
   },
   suits: (request) =>
-    (hasHoles(request) && padNamesOf(request.site.part).length > 3) ||
-    isFamily(request, 'soic', 'ssop', 'tsop', 'soj', 'plcc', 'qfp', 'dpak'),
+    (hasHoles(request) && padNamesOf(request.site.part).length > 3) || isFamily(request, ...LEADED, 'dpak'),
   rules: (request) => [
     ...noIron(request),
     ...(request.supplies.some((s) => s.kind === 'low-melt')

@@ -2,9 +2,10 @@ import { isSurface } from '~/core/packages/form';
 import type { PinBand } from '../hand/bands';
 import { airStep } from '../steps/heatSteps';
 import { step, type Step } from '../steps/step';
-import type { AirSetting, PhaseRequest } from '../request';
+import { hazardsOf, type AirSetting, type PhaseRequest } from '../request';
 import { AIR } from '../settings';
 import { bridgedOnly } from './bridge';
+import { isFamily } from './lands';
 import { forbids, notes, NOTHING, type Method } from './method';
 
 export const hotAir: Method = {
@@ -31,7 +32,10 @@ export const hotAir: Method = {
     ...(request.phase === 'fit' && request.site.part.family === 'canElectrolytic'
       ? [notes('Hot air ages a new can: an iron on its two tabs is kinder.')]
       : []),
-    ...(request.hazards.includes('lithium')
+    ...(isFamily(request, 'connector', 'button')
+      ? [notes('Its plastic gives way not far over the solder: stop when it shines or leans.')]
+      : []),
+    ...(hazardsOf(request).includes('lithium')
       ? [notes('A lithium cell is on this board: it comes off or is shielded before any air.')]
       : []),
   ],

@@ -13,6 +13,18 @@ import { forbids, type Rule } from './method';
 export const isFamily = (request: PhaseRequest, ...families: readonly SurfaceFamilyId[]): boolean =>
   isSurface(request.site.part) && families.includes(request.site.part.family);
 
+/** Packs, connectors and buttons with leads along their sides. */
+export const LEADED: readonly SurfaceFamilyId[] = [
+  'soic',
+  'ssop',
+  'tsop',
+  'soj',
+  'plcc',
+  'qfp',
+  'connector',
+  'button',
+];
+
 export const noIron = (request: PhaseRequest): Rule[] =>
   request.irons.length === 0 ? [forbids('No iron is on the bench.')] : [];
 

@@ -1,5 +1,5 @@
 import { FLOOD, WIRE } from '~/core/materials/consumables';
-import { padNamesOf } from '~/core/packages/form';
+import { hasTabs, padNamesOf } from '~/core/packages/form';
 import { keepsPart } from '../goals';
 import type { PinBand } from '../hand/bands';
 import { padOrder, type PhaseRequest, type Setting } from '../request';
@@ -7,7 +7,7 @@ import { pinsInWords, strokeStep, touchSteps, type HeatWords } from '../steps/he
 import { oppositeOf, sidesOf } from '../steps/sides';
 import { step, type Step } from '../steps/step';
 import { bridgedOnly } from './bridge';
-import { allLands, ALONG_ROWS, EACH_JOINT, EACH_LAND, isFamily, noIron } from './lands';
+import { allLands, ALONG_ROWS, EACH_JOINT, EACH_LAND, isFamily, LEADED, noIron } from './lands';
 import {
   forbids,
   hurtForbids,
@@ -168,7 +168,7 @@ export const wickThenLift: Method = {
   hands_s: { once: 30, perPad: 15 },
   release: 'freed',
   heat: { ...EACH_LAND, key: 'iron through braid, land by land', freshSolder: false },
-  suits: (request) => isFamily(request, 'soic', 'ssop', 'tsop', 'soj', 'plcc', 'sot23'),
+  suits: (request) => isFamily(request, ...LEADED.filter((family) => family !== 'qfp'), 'sot23'),
   rules: (request) => [
     ...noIron(request),
     ...(isFamily(request, 'soj', 'plcc')
@@ -177,6 +177,9 @@ export const wickThenLift: Method = {
             'J-leads hide their joints under the body: none can be seen free, so no side may be lifted.',
           ),
         ]
+      : []),
+    ...(hasTabs(request.site.part)
+      ? [forbids('Its tabs hold the body flat: no lead can be eased up until they are molten too.')]
       : []),
     ...(hurtPads(request).length > 0
       ? [forbids(`Easing leads pulls on lands, and pad ${hurtPads(request).join(', ')} is damaged already.`)]
@@ -295,9 +298,7 @@ export const drag: Method = {
   harm: 0.02,
   hands_s: { once: 60, perPad: 1 },
   heat: ALONG_ROWS,
-  suits: (request) =>
-    isFamily(request, 'soic', 'ssop', 'tsop', 'soj', 'plcc', 'qfp') &&
-    padNamesOf(request.site.part).length > 3,
+  suits: (request) => isFamily(request, ...LEADED) && padNamesOf(request.site.part).length > 3,
   rules: (request) => [...noIron(request), ...hurtForbids(request, 'a tip drawn over it takes it along')],
   work: (request, setting, bands) =>
     anchored(request, setting, bands, SOLDERED, (rest) =>

@@ -3,7 +3,7 @@ import type { PartPackage } from '~/core/packages/form';
 import { surfacePackage, type SurfaceSpec } from '~/core/packages/outlines';
 import { SURFACE_FAMILY_IDS, SURFACE_TRAITS, type SurfaceFamilyId } from '~/core/packages/surfaceFamilies';
 import { centred, usualLand_m, type BodyBox, type ThroughHolePackage } from '~/core/packages/throughHole';
-import { metres } from '~/core/quantity/convert';
+import { kelvin, metres } from '~/core/quantity/convert';
 import type { AnyPackageInput, PackageRecord, SurfacePackageInput } from '~/schema/values/package';
 
 export const isSurfaceInput = (p: AnyPackageInput): p is SurfacePackageInput =>
@@ -13,8 +13,8 @@ const optionalMetres = (mm: number | undefined): number | undefined =>
   mm === undefined ? undefined : metres(mm);
 
 export function partOf(p: AnyPackageInput): PartPackage {
-  if (!isSurfaceInput(p)) return packageOf(p);
-  return surfacePackage(surfaceSpecOf(p));
+  const part = isSurfaceInput(p) ? surfacePackage(surfaceSpecOf(p)) : packageOf(p);
+  return p.bodyLimit_C === undefined ? part : { ...part, ownLimit_K: kelvin(p.bodyLimit_C) };
 }
 
 /** A surface part's own figures in SI. */
@@ -109,6 +109,11 @@ const DEFAULT_WIDTH_mm: Readonly<Record<FamilyId, number>> = {
   header: 2.5,
   jack: 9,
   transformer: 16,
+  switch: 7,
+  relay: 10,
+  crystal: 4.7,
+  display: 19,
+  cell: 20,
   to220: 4.5,
 };
 
@@ -120,6 +125,11 @@ const DEFAULT_HEIGHT_mm: Readonly<Record<FamilyId, number>> = {
   header: 8.5,
   jack: 11,
   transformer: 15,
+  switch: 8,
+  relay: 15,
+  crystal: 3.6,
+  display: 8,
+  cell: 4,
   to220: 15,
 };
 
