@@ -36,6 +36,10 @@ export const possibleOn = (goal: Goal, empty: boolean): boolean => !empty || pha
 export const goalsOn = (empty: boolean, takesSocket: boolean): Goal[] =>
   GOALS.filter((goal) => (takesSocket || goal !== 'fit-socket') && possibleOn(goal, empty));
 
+/** What is left of a goal when its part does not go back on. */
+export const withoutFit = (goal: Goal): Goal =>
+  keepsPart(goal) ? 'remove-keep-part' : goal === 'replace' ? 'remove-sacrifice-part' : goal;
+
 /** Whether the part that is on the board must live through its removal. */
 export const keepsPart = (goal: Goal): boolean => goal === 'remove-keep-part' || goal === 'read-and-refit';
 

@@ -156,6 +156,8 @@ export const REMEDY = {
     { setpoint_K: 453.15, soak_s: 240 },
     { setpoint_K: 473.15, soak_s: 300 },
   ],
+  /** A borrowed preheater is worth fetching where it warms the board by so much more. */
+  warmer_K: 10,
 } as const;
 
 /** Weights that put unlike costs of a method on one scale: one land's whole budget is 1. Each is a judgement (assumed). */

@@ -225,7 +225,7 @@ export function PlanView({ sheet, by: drawnFor }: { sheet: PlanSheet; by: string
           tool={sheet.tools.find((t) => t.id === toolId)?.name ?? ''}
           run={run}
           onTake={(o) => take(o)}
-          onGiveUp={() => dispatch({ type: 'goal', goal: 'remove-sacrifice-part' })}
+          onGoal={(other) => dispatch({ type: 'goal', goal: other })}
         />
         <BudgetWarning
           pins={freshPins(state)}

@@ -1,4 +1,5 @@
 import { touchInWords } from '~/core/method/bindingWords';
+import type { Goal } from '~/core/method/goals';
 import { AIR, PLAN } from '~/core/method/settings';
 import type { NoPlanAnswer, OptionAnswer, PinAnswer } from '~/schema/exchange/plan/planAnswer';
 import { choiceInWords, settingInWords } from '~/schema/words/settingWords';
@@ -13,13 +14,13 @@ export function Proposal({
   tool,
   run,
   onTake,
-  onGiveUp,
+  onGoal,
 }: {
   state: PlanState;
   tool: string;
   run: (id: PlanCommand) => void;
   onTake: (option: OptionAnswer) => void;
-  onGiveUp: () => void;
+  onGoal: (goal: Goal) => void;
 }) {
   const { search } = state;
   const choice = choiceAt(state);
@@ -77,7 +78,7 @@ export function Proposal({
         disabled={state.accepting || state.exploration.status !== 'done'}
       />
       {search.status === 'done' && search.answer.outcome === 'no-feasible-setting' && (
-        <Infeasible answer={search.answer} onTake={onTake} onGiveUp={onGiveUp} />
+        <Infeasible answer={search.answer} onTake={onTake} onGoal={onGoal} />
       )}
       {search.status === 'done' && search.answer.outcome === 'not-converged' && (
         <p className={css['infeasible']}>
@@ -89,16 +90,26 @@ export function Proposal({
   );
 }
 
+/** Changes that are a setting and nothing else: one press takes them. */
+const SETTABLE: ReadonlySet<string> = new Set([
+  'preheat',
+  'wider-tip',
+  'wider-tip-and-preheat',
+  'shield',
+  'fresh-solder',
+]);
+
 /** Nothing will do: what came nearest, which limit stops it, and what was solved again. */
 function Infeasible({
   answer,
   onTake,
-  onGiveUp,
+  onGoal,
 }: {
   answer: NoPlanAnswer;
   onTake: (option: OptionAnswer) => void;
-  onGiveUp: () => void;
+  onGoal: (goal: Goal) => void;
 }) {
+  const { before } = answer;
   const able = answer.remedies.filter((r) => r.works);
   const unable = answer.remedies.filter((r) => !r.works);
   return (
@@ -109,6 +120,15 @@ function Infeasible({
           ? `Nearest: ${settingInWords(answer.nearest)}, where ${touchInWords(answer.binding.pad)} ${answer.binding.says}.`
           : 'No way can be used here; their reasons stand beside them.'}
       </p>
+      {before && (
+        <p>
+          The part can come off all the same: {settingInWords(before.plan.chosen)}. How the new one goes on
+          has to be settled before it does.{' '}
+          <Button small onClick={() => onGoal(before.goal)}>
+            Plan the removal alone
+          </Button>
+        </p>
+      )}
       {able.length === 0 && unable.length > 0 && (
         <p>
           No change that was solved will do either. What is left: leave the part, solder to its leads above
@@ -121,13 +141,13 @@ function Infeasible({
             <span>
               <strong>Would do:</strong> {remedy.changes}; {remedy.achieves}.
             </span>
-            {remedy.onBench && remedy.kind !== 'give-up-the-part' && (
+            {remedy.onBench && SETTABLE.has(remedy.kind) && (
               <Button small onClick={() => onTake(remedy.option)}>
                 Set it
               </Button>
             )}
             {remedy.kind === 'give-up-the-part' && (
-              <Button small onClick={onGiveUp}>
+              <Button small onClick={() => onGoal('remove-sacrifice-part')}>
                 Give it up
               </Button>
             )}

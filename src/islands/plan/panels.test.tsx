@@ -136,13 +136,14 @@ describe('nothing feasible', () => {
     remedies,
     methods: [],
     cautions: [],
+    before: null,
   });
   const shown = (remedies: RemedyAnswer[]) => {
     const state: PlanState = reduce(start('remove-keep-part', '1'), {
       type: 'search-done',
       answer: answer(remedies),
     });
-    const heard = { onTake: vi.fn(), onGiveUp: vi.fn() };
+    const heard = { onTake: vi.fn(), onGoal: vi.fn() };
     render(<Proposal state={state} tool="Iron" run={vi.fn()} {...heard} />);
     return heard;
   };
@@ -161,8 +162,13 @@ describe('nothing feasible', () => {
     fireEvent.click(screen.getByRole('button', { name: 'Set it' }));
     expect(heard.onTake).toHaveBeenCalledWith(OPTION);
     fireEvent.click(screen.getByRole('button', { name: 'Give it up' }));
-    expect(heard.onGiveUp).toHaveBeenCalled();
+    expect(heard.onGoal).toHaveBeenCalledWith('remove-sacrifice-part');
     expect(screen.getAllByRole('button', { name: /Set it|Give it up/ })).toHaveLength(2);
+  });
+
+  it('what is no setting alone has no press that would set it', () => {
+    shown([remedy({ kind: 'neighbour-off' }), remedy({ kind: 'one-at-a-time', changes: 'One at a time' })]);
+    expect(screen.queryByRole('button', { name: 'Set it' })).toBeNull();
   });
 
   it('what would not do is folded away, and then says plainly what is left', () => {

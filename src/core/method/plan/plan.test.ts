@@ -22,6 +22,8 @@ import type { FoundPlan, Plan } from './plan';
 import { padOrder } from '../request';
 import { frontier } from '../limits/frontier';
 import { PLAN } from '../settings';
+import { brokenOrder } from '../steps/order';
+import { kelvin } from '~/core/quantity/convert';
 
 const easy = planRequest({ '1': [trackOn(2)], '2': [trackOn(2)] }, { board: TWO_LAYER });
 const grounded = planRequest({ '1': [trackOn(4)], '2': [planeOn(2, 3)] }, { preheaters: [] });
@@ -144,6 +146,25 @@ describe('a plan that cannot be', () => {
     const rock = methods.find((m) => m.method.id === 'leg-at-a-time')!;
     expect(rock.allowed).toBe(false);
     expect(rock.reasons[0]).toMatch(/14 pins must be free at the same time/);
+  });
+});
+
+describe('a job whose fit has no setting', () => {
+  // Rule broken: findings M11 (plan), the removal was withheld where only the fit failed.
+  it('still plans its removal, as the goal that it is by itself', () => {
+    // What goes back on stands nothing; what comes off is given up.
+    const part = { ...CAPACITOR, ownLimit_K: kelvin(24) };
+    const plan = planOf({ ...easy, goal: 'replace', site: { ...easy.site, part } });
+    if (plan.outcome !== 'no-feasible-setting') throw new Error(plan.outcome);
+    expect(plan.phase).toBe('fit');
+    expect(plan.binding.limit).toBe('part limit');
+    const before = plan.before!;
+    expect(before.phases.map((p) => [p.phase, p.request.goal])).toEqual([
+      ['remove', 'remove-sacrifice-part'],
+    ]);
+    expect(brokenOrder(before.steps, 'through-hole')).toEqual([]);
+    expect(before.steps.some((s) => s.effect === 'part-off')).toBe(true);
+    expect(before.steps.some((s) => s.kind === 'heat')).toBe(true);
   });
 });
 

@@ -1,5 +1,5 @@
 import { cautionsFor, type CautionId } from '../cautions';
-import { phasesOf, type Phase } from '../goals';
+import { phasesOf, withoutFit, type Phase } from '../goals';
 import { summed, type StockLine } from '../consumption';
 import { methodOf, methodsFor } from '../ways';
 import type { MethodId } from '../ways/method';
@@ -54,10 +54,19 @@ export function* planInPieces(request: PlanRequest): Working<Plan> {
   const done: PhasePlan[] = [];
   for (const phase of phasesOf(request.goal)) {
     const result = yield* planPhase(phaseRequest(request, phase, done));
+    if (result.outcome === 'no-feasible-setting' && done.length > 0)
+      return { ...result, before: removalAlone(request, done as [PhasePlan, ...PhasePlan[]]) };
     if (result.outcome !== 'found') return result;
     done.push(result.plan);
   }
   return whole(request, done as [PhasePlan, ...PhasePlan[]]);
+}
+
+/** A removal whose fit has no setting: the same plan under the goal that it is by itself. */
+function removalAlone(request: PlanRequest, phases: readonly [PhasePlan, ...PhasePlan[]]): FoundPlan {
+  const goal = withoutFit(request.goal);
+  const alone = phases.map((p) => ({ ...p, request: { ...p.request, goal } }));
+  return whole({ ...request, goal }, alone as unknown as typeof phases);
 }
 
 /** Phases of one request that were explored before, by the choices that led to them. */

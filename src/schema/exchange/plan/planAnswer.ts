@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { TIP_CONSTRUCTION_IDS, TIP_SHAPE_IDS } from '~/core/materials/tips';
 import { PREHEATER_IDS } from '~/core/materials/air';
 import type { Binding } from '~/core/method/candidate';
-import type { Phase } from '~/core/method/goals';
+import type { Goal, Phase } from '~/core/method/goals';
 import type { Remedy } from '~/core/method/plan/remedies/remedy';
 
 /** A plan as it leaves the core: bench units, null where something never happened. */
@@ -272,6 +272,8 @@ export interface NoPlanAnswer {
   readonly remedies: readonly RemedyAnswer[];
   readonly methods: readonly MethodAnswer[];
   readonly cautions: FoundAnswer['cautions'];
+  /** The removal, where only the fit has no setting, under the goal that it is by itself. */
+  readonly before: { readonly goal: Goal; readonly plan: FoundAnswer } | null;
 }
 
 export type PlanAnswer =

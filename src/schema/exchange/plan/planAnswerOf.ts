@@ -115,6 +115,10 @@ function noPlanAnswerOf(plan: NoPlan): NoPlanAnswer {
     remedies: plan.remedies.map(remedyAnswerOf),
     methods: plan.methods.map(methodAnswerOf),
     cautions: cautionsAnswer(plan.cautions),
+    before: plan.before && {
+      goal: plan.before.phases[0].request.goal,
+      plan: foundAnswerOf(plan.before),
+    },
   };
 }
 
@@ -334,7 +338,19 @@ function changesInWords(remedy: Remedy): string {
     case 'fresh-solder':
       return `Fresh solder on every joint first: ${at}`;
     case 'hot-air':
-      return `Hot air over the whole part: ${at}${warm ? `, ${warm}` : ''}`;
+      return `Hot air over the whole part${away}: ${at}${warm ? `, ${warm}` : ''}`;
+    case 'hot-air-and-preheat':
+      return `Hot air, the board warmed from below${away}: ${at}${warm ? `, ${warm}` : ''}`;
+    case 'iron':
+      return `An iron${away}: ${at}${warm ? `, ${warm}` : ''}`;
+    case 'gun':
+      return `A desoldering gun${away}: ${at}${warm ? `, ${warm}` : ''}`;
+    case 'tweezers':
+      return `Hot tweezers${away}: ${at}${warm ? `, ${warm}` : ''}`;
+    case 'neighbour-off':
+      return `${remedy.freed} off first, back on after: ${at}${warm ? `, ${warm}` : ''}`;
+    case 'one-at-a-time':
+      return `One part at a time: ${at}${warm ? `, ${warm}` : ''}`;
   }
 }
 

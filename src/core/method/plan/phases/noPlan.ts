@@ -7,6 +7,7 @@ import type { Working } from '../pieces/piece';
 import { withUnproven, type Ranked } from '../rank';
 import { findRemedies, type Remedy } from '../remedies/remedy';
 import type { PhaseRequest } from '../../request';
+import type { FoundPlan } from '../plan';
 import { nearestMiss } from '../../limits/frontier';
 
 export interface NoPlan {
@@ -19,6 +20,8 @@ export interface NoPlan {
   readonly remedies: readonly Remedy[];
   readonly methods: readonly Ranked[];
   readonly cautions: readonly CautionId[];
+  /** What can be done of the job all the same: the removal, where only the fit has no setting. */
+  readonly before: FoundPlan | null;
 }
 
 /** Nothing will do: what came nearest, what stopped it, and what would free it. */
@@ -41,6 +44,7 @@ export function* infeasible(request: PhaseRequest, ranked: readonly Ranked[]): W
     remedies,
     methods: withUnproven(ranked, new Set(ranked.filter((one) => one.feasible))),
     cautions,
+    before: null,
   };
 }
 

@@ -24,6 +24,8 @@ export interface Remedy {
   readonly time_s: number | null;
   readonly damage: number;
   readonly binding: Binding | null;
+  /** The neighbour that is taken off first; null where all stay. */
+  readonly freed: string | null;
   /** Board temperature at touch-down, K, for preheat. */
   readonly board_K: number;
 }
@@ -80,6 +82,7 @@ function* solvedAgain(
       time_s: shown.time_s,
       damage: shown.damage,
       binding: shown.binding,
+      freed: trial.freed ?? null,
       board_K: boardTemperature_K(request.board, shown.setting.preheat, request.ambient_K),
     });
   }

@@ -9,7 +9,13 @@ export type RemedyKind =
   | 'give-up-the-part'
   | 'shield'
   | 'fresh-solder'
-  | 'hot-air';
+  | 'hot-air'
+  | 'hot-air-and-preheat'
+  | 'iron'
+  | 'gun'
+  | 'tweezers'
+  | 'neighbour-off'
+  | 'one-at-a-time';
 
 /** What could not be done, and the setting that came nearest. */
 export interface Stuck {

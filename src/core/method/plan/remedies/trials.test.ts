@@ -87,6 +87,55 @@ describe('what is worth solving again', () => {
   it('nothing is tried about heat where no method may be used at all', () => {
     const none = stuck('leg-at-a-time', { ...BUDGET, limit: 'method' });
     expect(combinedTrials(inPhase(plain), none)).toEqual([]);
-    expect(kinds(plain, none).filter((k) => k !== 'give-up-the-part' && k !== 'low-melt')).toEqual([]);
+    // What needs no heat of that way is another question: giving up, another alloy, a tool that is not there.
+    expect(kinds(plain, none).filter((k) => !['give-up-the-part', 'low-melt', 'gun'].includes(k))).toEqual(
+      [],
+    );
+  });
+
+  // Rule broken: findings M11 (plan), hot air was offered only where a tool in the hand was stuck, an iron and a gun never.
+  it('a kind of tool that is not there is borrowed, whatever was stuck', () => {
+    const none = stuck('joint-by-joint', { ...BUDGET, limit: 'method' });
+    const bare = { stations: [], preheaters: [], tweezers: [] };
+    const qfn = surfaceRequest({ family: 'qfn', pins: 32 }, bare);
+    expect(kinds(qfn, none)).toEqual(['hot-air', 'hot-air-and-preheat']);
+    const header = planRequest({ '1': [trackOn(4)], '2': [planeOn(2)] }, { irons: [], guns: [] });
+    expect(kinds(header, none)).toEqual(expect.arrayContaining(['iron', 'gun']));
+    const chip = surfaceRequest({ family: 'chip', code: '0805' }, { irons: [], tweezers: [] });
+    const underAir = stuck('hot-air', { ...BUDGET, limit: 'neighbour' });
+    expect(kinds(chip, underAir)).toEqual(expect.arrayContaining(['iron', 'tweezers']));
+  });
+
+  it('a preheater that brings the board further than the bench’s own is worth fetching', () => {
+    const weak = { id: 'mat', name: 'Mat', kind: 'plate', setpointRange_K: [323.15, 363.15] } as const;
+    expect(kinds({ ...plain, preheaters: [weak] }, stuck('leg-at-a-time'))).toContain('preheat');
+  });
+
+  // Rule broken: findings M11 (plan), low-melt alloy for two packs was said to work, against the plan's own rule.
+  it('two packs in one heat are never given to a tool in the hand; one at a time each is', () => {
+    const lands = surfaceRequest({ family: 'soic', pins: 8 });
+    const beside = {
+      ...lands.site,
+      ref: 'U2',
+      x_m: lands.site.x_m + 12e-3,
+      side: 'top',
+      comesToo: true,
+    } as const;
+    const two = { ...lands, neighbours: [beside] };
+    const trials = singleTrials(inPhase(two), stuck('hot-air'));
+    const apart = trials.filter((t) => t.kind === 'one-at-a-time');
+    expect(apart.map((t) => t.method.heat.kind).sort()).toEqual(['air', 'hand']);
+    expect(trials.filter((t) => t.kind !== 'one-at-a-time' && t.method.heat.kind === 'hand')).toEqual([]);
+    expect(kinds(lands, stuck('hot-air'))).not.toContain('one-at-a-time');
+  });
+
+  it('a neighbour in the way is taken off first, and put back after', () => {
+    const lands = surfaceRequest({ family: 'soic', pins: 8 });
+    const beside = { ...lands.site, ref: 'C9', x_m: lands.site.x_m + 12e-3, side: 'top' } as const;
+    const heat = { ref: 'C9', joint_K: 480, body_K: 480, jointLimit_K: 436, bodyLimit_K: 398 };
+    const binding: Binding = { ...BUDGET, limit: 'neighbour', neighbour: heat };
+    const trials = singleTrials(inPhase({ ...lands, neighbours: [beside] }), stuck('hot-air', binding));
+    const off = trials.find((t) => t.kind === 'neighbour-off')!;
+    expect([off.freed, off.request.neighbours]).toEqual(['C9', []]);
   });
 });

@@ -1,14 +1,15 @@
-import { cubicMetresPerSecond } from '~/core/quantity/convert';
-import { isSurface } from '~/core/packages/form';
-import type { SolidTip } from '~/core/thermal/joint/scenario';
-import type { Preheat } from '~/core/thermal/preheat';
-import { usualPreheat, type AirStation, type Preheater } from '../../bench';
+import { boardTemperature_K, type Preheat } from '~/core/thermal/preheat';
+import { usualPreheat, type Preheater, type Supply } from '../../bench';
 import { keepsPart } from '../../goals';
 import type { HandHeat } from '../../hand/handTrial';
+import { asWarmAsItStands } from '../../hand/warmths';
 import { methodOf, methodsFor } from '../../ways';
+import { lowMeltOf } from '../../ways/flood';
 import type { Method } from '../../ways/method';
-import type { PhaseRequest } from '../../request';
+import { matesOf, type PhaseRequest } from '../../request';
 import { REMEDY } from '../../settings';
+import { BORROWED_PREHEATER, BORROWED_TIP } from './borrowed';
+import { borrowedTools } from './borrowedTools';
 import type { RemedyKind, Stuck } from './stuck';
 
 /** A changed job, to be solved again. */
@@ -19,65 +20,20 @@ export interface Trial {
   readonly preheat: Preheat | null;
   readonly onBench: boolean;
   readonly shielded?: boolean;
+  /** The neighbour that is taken off first. */
+  readonly freed?: string;
 }
 
-/** What benches have that lack it here, to say whether getting one would do. */
-const BORROWED_TIP: SolidTip = { shape: 'bevel', width_m: 5e-3, construction: 'cartridge' };
-const BORROWED_PREHEATER: Preheater = {
-  id: 'borrowed',
-  name: 'Warm-air preheater',
-  kind: 'convective',
-  setpointRange_K: [333.15, 473.15],
-};
-const BORROWED_STATION: AirStation = {
-  id: 'borrowed',
-  name: 'Hot-air station',
-  airRange_K: [373.15, 753.15],
-  flowRange_m3_s: [cubicMetresPerSecond(10), cubicMetresPerSecond(120)],
-  nozzles: [5, 8, 12].map((diameter_mm) => ({ shape: 'round', diameter_m: diameter_mm / 1e3 })),
-};
-
-/** One change each. */
-export function singleTrials(request: PhaseRequest, stuck: Stuck): Trial[] {
-  const { method, binding } = stuck;
-  const { heat } = method;
-  const trials: Trial[] = [];
-  if (heat.kind === 'hand' && binding.limit !== 'method') {
-    const warm = warmth(request, stuck);
-    trials.push(...preheats(request, method));
-    trials.push(
-      ...wider(request, method, heat).map((t): Trial => ({ ...t, kind: 'wider-tip', preheat: warm })),
-    );
-    if (!heat.freshSolder) {
-      const wetted = { ...method, heat: { ...heat, freshSolder: true } };
-      trials.push({ kind: 'fresh-solder', method: wetted, request, preheat: warm, onBench: true });
-    }
-  }
-  if (heat.kind === 'air' && binding.limit === 'neighbour') {
-    const onBench = request.supplies.length === 0 || request.supplies.some((s) => s.kind === 'foil');
-    trials.push({ kind: 'shield', method, request, preheat: null, shielded: true, onBench });
-  }
-  if (request.phase === 'remove') {
-    const flood = methodOf('low-melt-flood');
-    const onBench = request.supplies.some((s) => s.kind === 'low-melt');
-    // Where the alloy is in stock it was compared already.
-    if (!onBench && flood.suits(request) && request.irons.length > 0) {
-      trials.push({ kind: 'low-melt', method: flood, request, preheat: warmth(request, stuck), onBench });
-    }
-    trials.push(...cuts(request, [null, ...request.preheaters.map(usualPreheat)]));
-  }
-  if (heat.kind === 'hand' && isSurface(request.site.part) && request.stations.length === 0) {
-    const equipped = { ...request, stations: [BORROWED_STATION] };
-    trials.push({
-      kind: 'hot-air',
-      method: methodOf('hot-air'),
-      request: equipped,
-      preheat: null,
-      onBench: false,
-    });
-  }
-  return trials;
-}
+/** One change each, none against a rule of the way it is solved in. */
+export const singleTrials = (request: PhaseRequest, stuck: Stuck): Trial[] =>
+  [
+    ...changesByHand(request, stuck),
+    ...aboutNeighbours(request, stuck),
+    ...lowMelt(request, stuck),
+    ...(request.phase === 'remove' ? cuts(request, [null, ...request.preheaters.map(usualPreheat)]) : []),
+    ...oneAtATime(request, warmth(request, stuck)),
+    ...borrowedTools(request, warmth(request, stuck)),
+  ].filter(isAllowed);
 
 /** Two changes at once: a board warmed more, under a wider tip or under pins that are cut. */
 export function combinedTrials(request: PhaseRequest, { method, binding }: Stuck): Trial[] {
@@ -88,23 +44,99 @@ export function combinedTrials(request: PhaseRequest, { method, binding }: Stuck
       .slice(-1)
       .map((preheat) => ({ preheat, onBench })),
   );
-  return hottest.flatMap(({ preheat, onBench }): Trial[] => [
-    ...wider(request, method, heat).map((t): Trial => ({ ...t, kind: 'wider-tip-and-preheat', preheat })),
-    ...(request.phase === 'remove' ? cuts(request, [preheat]).map((t) => ({ ...t, onBench })) : []),
-  ]);
+  return hottest
+    .flatMap(({ preheat, onBench }): Trial[] => [
+      ...wider(request, method, heat).map((t): Trial => ({ ...t, kind: 'wider-tip-and-preheat', preheat })),
+      ...(request.phase === 'remove' ? cuts(request, [preheat]).map((t) => ({ ...t, onBench })) : []),
+    ])
+    .filter(isAllowed);
 }
 
-/** A borrowed preheater where the bench has none: its own were tried, as warm as a board stands, before any of this. */
-const preheats = (request: PhaseRequest, method: Method): Trial[] =>
-  request.preheaters.length > 0
-    ? []
-    : [usualPreheat(BORROWED_PREHEATER), ...hotter(BORROWED_PREHEATER)].map((preheat): Trial => ({
-        kind: 'preheat',
-        method,
-        request,
-        preheat,
-        onBench: false,
-      }));
+/** A tool in the hand frees one part, and no trial goes against what its method forbids. */
+const isAllowed = ({ method, request }: Trial): boolean =>
+  (method.heat.kind === 'air' || matesOf(request).length === 1) &&
+  method.rules(request).every((rule) => !rule.forbids);
+
+/** The way that came nearest, with more warmth, a wider tip, or fresh solder. */
+function changesByHand(request: PhaseRequest, stuck: Stuck): Trial[] {
+  const { method, binding } = stuck;
+  const { heat } = method;
+  if (heat.kind !== 'hand' || binding.limit === 'method') return [];
+  const warm = warmth(request, stuck);
+  const trials: Trial[] = [
+    ...preheats(request, method),
+    ...wider(request, method, heat).map((t): Trial => ({ ...t, kind: 'wider-tip', preheat: warm })),
+  ];
+  if (!heat.freshSolder) {
+    const wetted = { ...method, heat: { ...heat, freshSolder: true } };
+    trials.push({ kind: 'fresh-solder', method: wetted, request, preheat: warm, onBench: true });
+  }
+  return trials;
+}
+
+/** Where a neighbour is in the way: foil over it under air, or taken off first and put back after. */
+function aboutNeighbours(request: PhaseRequest, stuck: Stuck): Trial[] {
+  const { method, binding } = stuck;
+  if (binding.limit !== 'neighbour') return [];
+  const air = method.heat.kind === 'air';
+  const common = { method, preheat: air ? null : warmth(request, stuck) };
+  const trials: Trial[] = [];
+  if (air) {
+    const onBench = request.supplies.length === 0 || request.supplies.some((s) => s.kind === 'foil');
+    trials.push({ ...common, kind: 'shield', request, shielded: true, onBench });
+  }
+  const freed = binding.neighbour?.ref;
+  if (freed !== undefined) {
+    const off = { ...request, neighbours: request.neighbours.filter((n) => n.ref !== freed) };
+    trials.push({ ...common, kind: 'neighbour-off', request: off, onBench: true, freed });
+  }
+  return trials;
+}
+
+/** Where the alloy is in stock it was compared already. */
+function lowMelt(request: PhaseRequest, stuck: Stuck): Trial[] {
+  const flood = methodOf('low-melt-flood');
+  if (request.phase !== 'remove' || request.supplies.some((s) => s.kind === 'low-melt')) return [];
+  if (!flood.suits(request)) return [];
+  const some: Supply = {
+    kind: 'low-melt',
+    id: 'borrowed',
+    name: 'Low-melt alloy',
+    alloy: lowMeltOf(request),
+    left_kg: null,
+  };
+  const stocked = { ...request, supplies: [...request.supplies, some] };
+  const preheat = warmth(request, stuck);
+  return [{ kind: 'low-melt', method: flood, request: stocked, preheat, onBench: false }];
+}
+
+/** Parts that were to share a heat, each in its own, by the first way that may be used. */
+function oneAtATime(request: PhaseRequest, preheat: Preheat | null): Trial[] {
+  if (matesOf(request).length === 1) return [];
+  const apart = { ...request, neighbours: request.neighbours.map((n) => ({ ...n, comesToo: false })) };
+  const open = methodsFor(apart).filter((m) => m.rules(apart).every((rule) => !rule.forbids));
+  const ways = [
+    open.find((m) => m.heat.kind === 'hand' && m.survival > 0),
+    open.find((m) => m.heat.kind === 'air'),
+  ];
+  return ways.flatMap((method) =>
+    method ? [{ kind: 'one-at-a-time', method, request: apart, preheat, onBench: true } as const] : [],
+  );
+}
+
+/**
+ * A borrowed preheater where the bench has none that brings the board as far: its own were tried, as warm as a board
+ * stands, before any of this.
+ */
+function preheats(request: PhaseRequest, method: Method): Trial[] {
+  const warm_K = (preheat: Preheat): number => boardTemperature_K(request.board, preheat, request.ambient_K);
+  const warmest_K = (heater: Preheater): number =>
+    Math.max(warm_K(usualPreheat(heater)), warm_K(asWarmAsItStands(request, heater) ?? usualPreheat(heater)));
+  const own_K = Math.max(request.ambient_K, ...request.preheaters.map(warmest_K));
+  return [usualPreheat(BORROWED_PREHEATER), ...hotter(BORROWED_PREHEATER)]
+    .filter((preheat) => warm_K(preheat) > own_K + REMEDY.warmer_K)
+    .map((preheat) => ({ kind: 'preheat', method, request, preheat, onBench: false }));
+}
 
 const heatersFor = ({ preheaters }: PhaseRequest) =>
   preheaters.length > 0
