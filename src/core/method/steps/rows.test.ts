@@ -4,6 +4,10 @@ import { anyPackage } from '~/schema/values/package';
 import { inPhase, planRequest, planeOn, surfaceRequest, trackOn } from '../../../../tests/support/samples';
 import { planOf } from '../../../../tests/support/solve';
 import { padOrder } from '../request';
+import type { PadStateId } from '~/core/record/padStates';
+import { workOf } from '../../../../tests/support/works';
+import { methodOf } from '../ways';
+import { stepsFor } from './frame';
 import { pinsInWords } from './heatSteps';
 import { oppositeOf, sidesOf, strokeLength_m } from './sides';
 
@@ -48,6 +52,21 @@ describe('presses that a hand has', () => {
     const look = found.steps.findIndex((s) => s.title === 'Look again');
     expect(found.steps[look]!.detail).toMatch(/Pins 1, 9 hold the part/);
     expect(found.steps.findIndex((s) => /^Anchor pin 9/.test(s.title))).toBeLessThan(look);
+  });
+});
+
+describe('strokes have one clock a side', () => {
+  // Rule broken: findings M16 (plan), a QFP-100 whose leads were cut had a hundred clocks.
+  it('feet of cut leads are wiped side by side, those of hurt lands one by one', () => {
+    const request = surfaceRequest({ family: 'qfp', pins: 100 }, { goal: 'remove-sacrifice-part' });
+    const heats = (states: Record<string, PadStateId>) => {
+      const asked = inPhase({ ...request, site: { ...request.site, padStates: states } });
+      return stepsFor([workOf(asked, methodOf('cut-leads'), null)!]).filter((s) => s.kind === 'heat');
+    };
+    expect(heats({}).map((s) => s.stroke.length)).toEqual([25, 25, 25, 25]);
+    const [one, ...sides] = heats({ '7': 'lifted' }).reverse();
+    expect([one!.pad, one!.stroke]).toEqual(['7', []]);
+    expect(sides.flatMap((s) => s.stroke)).toHaveLength(99);
   });
 });
 

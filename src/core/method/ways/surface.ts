@@ -203,8 +203,8 @@ export const cutLeads: Method = {
   needs: { ...NOTHING, freshSolder: 'usual', braid: true },
   survival: 0,
   harm: 0.06,
-  hands_s: { once: 40, perPad: 4 },
-  heat: EACH_LAND,
+  hands_s: { once: 40, perPad: 2 },
+  heat: ALONG_ROWS,
   suits: (request) => isFamily(request, 'soic', 'ssop', 'tsop', 'qfp'),
   rules: (request) => [...noIron(request), ...lossOfPart(request, keepsPart(request.goal))],
   release: 'gone',
@@ -220,12 +220,27 @@ export const cutLeads: Method = {
       cautions: ['eyes'],
     }),
   ],
-  work: (request, setting, bands) => [
-    ...touchSteps(request, setting, bands, {
-      title: (pins) => `Wipe ${pins} off`,
-      detail: 'Tip on the foot; when it swims, wipe it outward off its land.',
-    }),
-  ],
+  work: (request, setting, bands) => {
+    const hurt = new Set(hurtPads(request));
+    const isHurt = (band: PinBand): boolean => band.pads.some((pad) => hurt.has(pad));
+    return [
+      ...alongSides(
+        request,
+        setting,
+        bands.filter((band) => !isHurt(band)),
+        {
+          title: (pins) => `Wipe the feet of ${pins} off`,
+          detail:
+            'A bead on the tip, drawn along the feet: each swims and comes along. Knock them off, next side.',
+        },
+      ),
+      // Nothing is drawn over a hurt land.
+      ...touchSteps(request, setting, bands.filter(isHurt), {
+        title: (pins) => `Take the foot of ${pins} off`,
+        detail: 'Tip on the foot; when it swims, lift it straight up with tweezers.',
+      }),
+    ];
+  },
 };
 
 export const bigTipAndPreheat: Method = {
@@ -302,18 +317,25 @@ export const drag: Method = {
   rules: (request) => [...noIron(request), ...hurtForbids(request, 'a tip drawn over it takes it along')],
   work: (request, setting, bands) =>
     anchored(request, setting, bands, SOLDERED, (rest) =>
-      sidesOf(
-        request.site.part,
-        rest.map((band) => band.pad),
-      ).map((side) =>
-        strokeStep(request, setting, side, {
-          title: `Drag along ${pinsInWords(side)}`,
-          detail:
-            'Flux over the row, then one stroke: a wet tip drawn along the feet. No slower than the window says.',
-        }),
-      ),
+      alongSides(request, setting, rest, {
+        title: (pins) => `Drag along ${pins}`,
+        detail:
+          'Flux over the row, then one stroke: a wet tip drawn along the feet. No slower than the window says.',
+      }),
     ),
 };
+
+/** One clock a side: nobody times each lead of a row. */
+const alongSides = (
+  request: PhaseRequest,
+  setting: Setting,
+  bands: readonly PinBand[],
+  { title, detail }: Pick<HeatWords, 'title' | 'detail'>,
+): Step[] =>
+  sidesOf(
+    request.site.part,
+    bands.map((band) => band.pad),
+  ).map((side) => strokeStep(request, setting, side, { title: title(pinsInWords(side)), detail }));
 
 const SOLDERED: HeatWords = {
   title: (pins) => `Solder ${pins}`,
