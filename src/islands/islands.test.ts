@@ -215,6 +215,7 @@ describe('run', () => {
     findings: [],
     early: false,
     where: '',
+    shown: '',
     open: 'nothing',
     offline: false,
   };

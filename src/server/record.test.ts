@@ -1,4 +1,6 @@
 import { describe, expect, it } from 'vitest';
+import type { JobStep } from '~/schema/records/jobs/jobPlan';
+import { stepDone } from '../../tests/support/entries';
 import { freshDatabase, withCapacitor } from '../../tests/support/database';
 import { newFinding } from '~/schema/records/site/finding';
 import { InputError } from '~/schema/values/faults';
@@ -47,10 +49,10 @@ async function openJob(db: Db) {
 }
 
 /** Goes through the steps up to the first that heats. */
-function upToHeat(db: Db, steps: readonly { id: string; kind: string }[]): void {
+function upToHeat(db: Db, steps: readonly JobStep[]): void {
   for (const step of steps) {
     if (step.kind === 'heat') return;
-    write(db, { kind: 'step-done', stepId: step.id });
+    write(db, stepDone(step));
   }
 }
 
@@ -259,7 +261,7 @@ describe('the rail', () => {
         write(db, { kind: 'heat-off', stepId: step.id, pad: step.pad!, elapsed_s: 1 });
       }
       const passed = step.effect === 'part-off' ? ({ kind: 'moved-freely' } as const) : undefined;
-      write(db, { kind: 'step-done', stepId: step.id, passed }, 5_000_000);
+      write(db, { ...stepDone(step), passed }, 5_000_000);
     }
     const [line] = railOf(db, 5_060_000).lines;
     expect(line).toMatchObject({

@@ -23,9 +23,19 @@ export async function carry(page: Page, until: RegExp, { melts }: { melts: boole
         .getByRole('button', { name: /^(Iron|Gun|Tips|Air) off/ })
         .count()) > 0;
     if (underHeat && melts) await press('m');
+    presses += await readBack(page);
     await press(' ');
   }
   throw new Error(`no step ${String(until)}`);
+}
+
+/** A station's display read back as the plan has it, where the step asks; how many presses that took. */
+export async function readBack(page: Page): Promise<number> {
+  const field = step(page).getByLabel('Its display shows, °C');
+  if ((await field.count()) === 0) return 0;
+  const [, planned] = /(\d+) °C/.exec(await step(page).innerText())!;
+  await field.fill(planned!);
+  return planned!.length;
 }
 
 export async function closeAs(page: Page, outcome: string, fill?: readonly [RegExp, string]): Promise<void> {

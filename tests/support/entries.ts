@@ -16,3 +16,10 @@ export const runStep = (id: string, changes: Partial<RunStep> = {}): RunStep => 
 /** Entries one after another, a second apart. */
 export const storyFrom = (from_ms: number, ...bodies: readonly RunEventBody[]): RunEvent[] =>
   bodies.map((body, i) => ({ ...body, seq: i + 1, at_ms: from_ms + 1000 * i, by: 'MK' }));
+
+/** A step done as a hand does it: where a display has to be read, it shows what the plan is for. */
+export const stepDone = ({ id, reads_C }: Pick<RunStep, 'id' | 'reads_C'>) => ({
+  kind: 'step-done' as const,
+  stepId: id,
+  ...(reads_C == null ? {} : { shown_C: reads_C }),
+});

@@ -1,4 +1,5 @@
 import type { RunEvent, RunEventBody } from './runEvents';
+import { readBackRefusal } from './readBack';
 import { PAUSE_STEP } from './round';
 import { notSeenMolten, type RunState, type RunStep } from './runState';
 import { retractRefusal } from './standing';
@@ -41,6 +42,8 @@ export function refusal(
     case 'step-done':
       if (underHeat) return underHeat;
       if (event.stepId !== current?.id) return elsewhere;
+      if (current.reads_C != null && event.passed?.kind !== 'override')
+        return readBackRefusal(current.reads_C, event.shown_C);
       // An early end of a clock says nothing of what still holds.
       return current.effect === 'part-off' && (!event.passed || event.passed.kind === 'early')
         ? holds(notSeenMolten(state, steps))

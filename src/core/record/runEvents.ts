@@ -23,6 +23,8 @@ export type RunEventBody =
       readonly passed?: Passed | undefined;
       /** Where a part that came off in this step lies. */
       readonly where?: string | undefined;
+      /** What the tool's display showed, where the step asks for it. */
+      readonly shown_C?: number | undefined;
     }
   | { readonly kind: 'step-back'; readonly stepId: string }
   | { readonly kind: 'heat-on'; readonly stepId: string; readonly pad: string }

@@ -17,6 +17,30 @@ const story = (...bodies: RunEventBody[]): RunEvent[] => storyFrom(1000, ...bodi
 const OPENED = { kind: 'opened' } as const;
 const done = (stepId: string) => ({ kind: 'step-done', stepId }) as const;
 
+describe('a station read back (common practice: one left at another setting scorches boards)', () => {
+  const steps = [runStep('set', { kind: 'gate', reads_C: 340 }), ...STEPS.slice(1)];
+  const at = runState(steps, story(OPENED));
+  const told = (more: object) => refusal(at, steps, { ...done('set'), ...more });
+
+  // Rule broken: findings M15 (plan), a station left at 480 °C passed its gate on the same key as everything else.
+  it('is let through by what its display shows, near the plan; nothing and another temperature are not', () => {
+    expect(told({ shown_C: 340 })).toBeNull();
+    expect(told({ shown_C: 343 })).toBeNull();
+    expect(told({})).toMatch(/nothing was read from the station’s display/);
+    expect(told({ shown_C: 480 })).toMatch(/shows 480 °C and the plan is for 340 °C; turn it/);
+    expect(told({ passed: { kind: 'early', left_s: 1 } })).not.toBeNull();
+  });
+
+  it('passes on someone’s word, which stays on the board’s open work', () => {
+    const word = { passed: { kind: 'override', reason: 'checked by thermometer' }, shown_C: 360 };
+    expect(told(word)).toBeNull();
+  });
+
+  it('is not asked of plans from before', () => {
+    expect(refusal(runState(STEPS, story(OPENED)), STEPS, done('set'))).toBeNull();
+  });
+});
+
 describe('where a job stands', () => {
   it('moves on with each step and counts the next step’s clock from there', () => {
     const state = runState(STEPS, story(OPENED, done('set')));

@@ -13,6 +13,8 @@ export interface RunStep {
   readonly pad: string | null;
   /** Pads that are heated in this step one after another, each with a clock of its own. */
   readonly inTurn: readonly string[];
+  /** What the tool's display has to show; null or left out where nothing is read. */
+  readonly reads_C?: number | null | undefined;
   /** What is different on the board once it is done. */
   readonly effect: 'part-off' | 'part-on' | null;
 }

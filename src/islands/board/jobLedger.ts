@@ -49,10 +49,11 @@ function saidOf(
     case 'opened':
       return ['job', `${goalWords(job.goal)}: ${job.setting}`];
     case 'step-done': {
+      const shown = event.shown_C === undefined ? '' : `, display ${event.shown_C} °C`;
       const where = event.where ? `, lies in ${event.where}` : '';
       return [
         event.passed ? 'passed' : 'step',
-        `${title(event.stepId)}${where}${event.passed ? `. ${passedInWords(event.passed).trim()}` : ''}`,
+        `${title(event.stepId)}${where}${shown}${event.passed ? `. ${passedInWords(event.passed).trim()}` : ''}`,
       ];
     }
     case 'step-back':

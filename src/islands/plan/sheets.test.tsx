@@ -34,6 +34,7 @@ const step = (id: string, changes: Partial<StepAnswer> = {}): StepAnswer => ({
   phase: null,
   inTurn: [],
   stroke: [],
+  reads_C: null,
   effect: null,
   picture: false,
   ...changes,

@@ -1,8 +1,8 @@
-import { useState } from 'react';
 import type { Passed } from '~/core/record/runEvents';
-import { Button, CommandButton } from '~/ui/controls/Button';
+import { CommandButton } from '~/ui/controls/Button';
 import { TextField } from '~/ui/controls/Field';
 import { RUN_COMMANDS, type RunCommand } from './commands';
+import { PassAnyway } from './PassAnyway';
 import { heatedInWords } from './turn';
 import css from './run.module.css';
 
@@ -31,7 +31,6 @@ export function LiftGate({
   onPass: (passed: Passed) => void;
   run: (id: RunCommand) => boolean;
 }) {
-  const [reason, setReason] = useState<string | null>(null);
   return (
     <>
       {held.length > 0 && (
@@ -61,44 +60,21 @@ export function LiftGate({
           run={run}
         />
         {held.length > 0 && (
-          <>
-            <CommandButton
-              command={command('again')}
-              label={`Heat ${heatedInWords(held.slice(0, 1))} again`}
-              look="primary"
-              className={css['big']}
-              run={run}
-            />
-            <Button
-              look="plain"
-              pressed={reason !== null}
-              onClick={() => setReason(reason === null ? '' : null)}
-            >
-              Go on all the same
-            </Button>
-          </>
+          <CommandButton
+            command={command('again')}
+            label={`Heat ${heatedInWords(held.slice(0, 1))} again`}
+            look="primary"
+            className={css['big']}
+            run={run}
+          />
         )}
         <CommandButton command={command('why')} look="plain" run={run} />
       </div>
-      {reason !== null && held.length > 0 && (
-        <form
-          className={css['override']}
-          onSubmit={(event) => {
-            event.preventDefault();
-            if (reason.trim()) onPass({ kind: 'override', reason: reason.trim() });
-          }}
-        >
-          <TextField
-            label="Why the part comes off all the same; it stays on the board’s open work"
-            autoFocus
-            maxLength={200}
-            value={reason}
-            onChange={(event) => setReason(event.target.value)}
-          />
-          <Button type="submit" disabled={!reason.trim()}>
-            Pass the gate
-          </Button>
-        </form>
+      {held.length > 0 && (
+        <PassAnyway
+          why="Why the part comes off all the same"
+          onPass={(reason) => onPass({ kind: 'override', reason })}
+        />
       )}
     </>
   );

@@ -21,6 +21,7 @@ import { GoingOn, PauseStep } from './PauseStep';
 import { RoundList, RoundStrip } from './RoundStrip';
 import { reduce, standing } from './state';
 import { TakeBackDialog } from './TakeBackDialog';
+import { StationGate } from './StationGate';
 import { StepList } from './StepList';
 import { padOf } from './turn';
 import { useNow } from './useNow';
@@ -46,6 +47,7 @@ export function RunView({ sheet }: { sheet: RunSheet }) {
     ...UNMARKED,
     early: false,
     where: '',
+    shown: '',
     open: 'nothing',
     offline: false,
   });
@@ -111,6 +113,16 @@ export function RunView({ sheet }: { sheet: RunSheet }) {
             ways={
               pausing && nextRef ? (
                 <PauseStep nextRef={nextRef} run={run} />
+              ) : step?.reads_C != null ? (
+                <StationGate
+                  key={step.id}
+                  planned_C={step.reads_C}
+                  shown={state.shown}
+                  asked={state.early}
+                  onShown={(shown) => dispatch({ type: 'shown', shown })}
+                  onPass={pass}
+                  run={run}
+                />
               ) : step?.effect === 'part-off' ? (
                 <LiftGate
                   held={held}

@@ -21,6 +21,7 @@ const STEP: JobStep = {
   phase: null,
   inTurn: [],
   stroke: [],
+  reads_C: null,
   effect: null,
   picture: false,
 };

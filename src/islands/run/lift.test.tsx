@@ -24,6 +24,7 @@ const step = (changes: Partial<JobStep> = {}): JobStep => ({
   phase: 'remove',
   inTurn: ['1', '2', '3'],
   stroke: [],
+  reads_C: null,
   effect: null,
   picture: false,
   ...changes,

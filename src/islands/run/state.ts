@@ -21,6 +21,8 @@ export interface RunViewState extends Marking {
   readonly early: boolean;
   /** Where the part that comes off in this step will lie. */
   readonly where: string;
+  /** What the station's display shows, as typed. */
+  readonly shown: string;
   readonly open: 'nothing' | 'note' | 'why' | 'close' | 'take-back';
   readonly offline: boolean;
 }
@@ -40,6 +42,7 @@ export type RunAction =
   | { readonly type: 'restored'; readonly unsent: readonly Unsent[] }
   | { readonly type: 'early' }
   | { readonly type: 'where'; readonly where: string }
+  | { readonly type: 'shown'; readonly shown: string }
   | { readonly type: 'open'; readonly what: RunViewState['open'] }
   | MarkingAction;
 
@@ -53,7 +56,7 @@ const steadied = (known_ms: number, told_ms: number): number =>
 export function reduce(state: RunViewState, action: RunAction): RunViewState {
   switch (action.type) {
     case 'wrote':
-      return { ...state, unsent: [...state.unsent, action.entry], early: false, error: null };
+      return { ...state, unsent: [...state.unsent, action.entry], early: false, shown: '', error: null };
     case 'acknowledged':
       return {
         ...state,
@@ -87,6 +90,8 @@ export function reduce(state: RunViewState, action: RunAction): RunViewState {
       return { ...state, early: true };
     case 'where':
       return { ...state, where: action.where };
+    case 'shown':
+      return { ...state, shown: action.shown, early: false };
     case 'open':
       return { ...state, open: action.what };
     default:

@@ -1,5 +1,6 @@
 import { useState, type Dispatch, type RefObject } from 'react';
 import { useStore } from '@nanostores/react';
+import { readBackRefusal } from '~/core/record/readBack';
 import { UNFINISHED } from '~/core/record/outcomes';
 import { PAUSE_STEP } from '~/core/record/round';
 import type { Passed } from '~/core/record/runEvents';
@@ -12,6 +13,7 @@ import { $by, SIGN_FIRST } from '~/ui/preferences';
 import type { Closing } from './CloseDialog';
 import { RUN_COMMANDS, type RunCommand } from './commands';
 import { coolingLeft_ms, isSurprising } from './HeatStep';
+import { degreesIn } from './shown';
 import type { RunAction, RunViewState } from './state';
 import { heldAt, padOf, stepHeating, turnOf, type Turn } from './turn';
 import { useNextPart, type NextPart } from './useNextPart';
@@ -96,6 +98,7 @@ export function useRunning(
     if (at.heating)
       return write({ kind: 'heat-off', stepId: step.id, pad: at.heating.pad, elapsed_s: elapsed_s() });
     if (turn?.pad != null) return write({ kind: 'heat-on', stepId: step.id, pad: turn.pad });
+    if (step.reads_C !== null && readBackRefusal(step.reads_C, degreesIn(state.shown))) return ask();
     if ((waitLeft_ms > 0 || held.length > 0) && !state.early) return ask();
     return pass(
       waitLeft_ms > 0
@@ -112,12 +115,14 @@ export function useRunning(
     return write({ kind: 'closed', ...closing, ...(goesOn ? { restAtEnd: true } : {}) });
   };
   const pass = (passed: Passed | null): boolean => {
+    const shown_C = step?.reads_C == null ? undefined : degreesIn(state.shown);
     const where = step?.effect === 'part-off' ? state.where.trim() : '';
     return write({
       kind: 'step-done',
       stepId: step!.id,
       ...(passed ? { passed } : {}),
       ...(where ? { where } : {}),
+      ...(shown_C === undefined ? {} : { shown_C }),
     });
   };
 

@@ -13,6 +13,7 @@ import type { Db } from '~/server/store/db';
 import { Conflict } from '~/server/store/errors';
 import { getBoard } from '~/server/store/repositories/boards';
 import { getJob } from '~/server/store/repositories/jobs';
+import { stepDone } from '../../../tests/support/entries';
 import { freshDatabase, withCapacitor } from '../../../tests/support/database';
 import { enterOnBoard } from './boardEntry';
 import { boardStanding } from './boardStanding';
@@ -51,13 +52,14 @@ const write = (db: Db, event: WritableEvent, costOf: CostOf = exposureFor(db)) =
 
 /** Takes the part off and closes the job there. */
 function takeOff(db: Db): void {
-  for (const { id, kind, pad, effect } of getJob(db, 'job-1').job.plan.steps) {
+  for (const step of getJob(db, 'job-1').job.plan.steps) {
+    const { id, kind, pad, effect } = step;
     if (kind === 'heat') {
       write(db, { kind: 'heat-on', stepId: id, pad: pad! });
       write(db, { kind: 'melted', stepId: id, pad: pad!, elapsed_s: 0.9 });
       write(db, { kind: 'heat-off', stepId: id, pad: pad!, elapsed_s: 2 });
     }
-    write(db, { kind: 'step-done', stepId: id, ...(effect === 'part-off' ? { where: 'tray 3' } : {}) });
+    write(db, { ...stepDone(step), ...(effect === 'part-off' ? { where: 'tray 3' } : {}) });
     if (effect === 'part-off') break;
   }
   write(db, { kind: 'closed', outcome: 'fixed', cause: '' });
@@ -188,9 +190,9 @@ describe('what a heating cost', () => {
     { kind: 'heat-off', stepId: 'heat-1', pad: '1', elapsed_s: 2 },
   ];
   const upToHeat = (db: Db): void => {
-    for (const { id, kind } of getJob(db, 'job-1').job.plan.steps) {
-      if (kind === 'heat') return;
-      write(db, { kind: 'step-done', stepId: id });
+    for (const step of getJob(db, 'job-1').job.plan.steps) {
+      if (step.kind === 'heat') return;
+      write(db, stepDone(step));
     }
   };
   const costs = (db: Db) => getJob(db, 'job-1').events.filter((e) => e.kind === 'exposure');

@@ -277,7 +277,8 @@ async function seedStory(db: Db, story: DemoStory, now_ms: number): Promise<void
     const last =
       underWay && 'standsAt' in story.end && steps[standing().stepIndex + 1]?.id === story.end.standsAt;
     if (last && 'standsAt' in story.end) time_ms = now_ms - story.end.minutesAgo * MINUTE_ms;
-    write({ kind: 'step-done', stepId: step.id }, last ? 0 : 25_000);
+    const read = step.reads_C === null ? {} : { shown_C: step.reads_C };
+    write({ kind: 'step-done', stepId: step.id, ...read }, last ? 0 : 25_000);
   }
   if ('outcome' in story.end) write({ kind: 'closed', ...story.end }, 60_000);
 }

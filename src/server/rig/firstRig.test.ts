@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest';
+import { stepDone } from '../../../tests/support/entries';
 import { freshDatabase, withCapacitor } from '../../../tests/support/database';
 import { acceptPlan } from '~/schema/records/jobs/job';
 import { newSite } from '~/schema/records/site/site';
@@ -194,7 +195,7 @@ describe('a hot-air job', () => {
     };
     for (const step of job.plan.steps) {
       if (step.id === heat.id) break;
-      write({ kind: 'step-done', stepId: step.id });
+      write(stepDone(step));
     }
     write({ kind: 'heat-on', stepId: heat.id, pad: 'all' });
     write({ kind: 'melted', stepId: heat.id, pad: 'all', elapsed_s: 9 });

@@ -172,6 +172,7 @@ const turnTo = (pads: readonly string[], setpoint_K: number): Step =>
     kind: 'gate',
     title: `Turn the station to ${wholeCelsius(setpoint_K)} °C`,
     detail: `For ${pinsInWords(pads)}. Wait until its display shows it.`,
+    reads_K: setpoint_K,
     why: 'One temperature does not serve every pin here: what clears this one would scorch the others, or leave them solid.',
     cautions: ['hot-board'],
   });

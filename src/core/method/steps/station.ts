@@ -14,6 +14,7 @@ export function setStation(setting: Setting): Step {
       setting.kind === 'hand'
         ? `${setting.tool.name}, ${tipWords(setting.tip)}, ${wholeCelsius(setting.setpoint_K)} °C. ${setting.tip.shape === 'hollow' ? 'Bore rodded, filter clean.' : 'Tip cleaned and tinned.'} Read the temperature back from its display.`
         : `${setting.station.name}, nozzle ${nozzleWords(setting)}, ${wholeCelsius(setting.air_K)} °C, ${litresPerMinute(setting.flow_m3_s).toFixed(0)} L/min, ${(setting.standoff_m * 1e3).toFixed(0)} mm off. Read temperature and flow back from its display.`,
+    reads_K: setting.kind === 'hand' ? setting.setpoint_K : setting.air_K,
     why: 'A station left at another setting is the commonest way to scorch a board.',
     cautions: ['hot-board'],
   });

@@ -31,6 +31,8 @@ export interface Step {
   readonly inTurn: readonly string[];
   /** Pads that a tip is drawn over under one clock; empty where it stands still. */
   readonly stroke: readonly string[];
+  /** What the tool's own display has to show before anything is heated by it, K; null where nothing is read. */
+  readonly reads_K: number | null;
   /** What is different on the board once it is done. */
   readonly effect: 'part-off' | 'part-on' | null;
   /** Shown with the picture of the site as it lies on the board. */
@@ -60,6 +62,7 @@ export const step = (draft: StepDraft): Step => ({
   phase: null,
   inTurn: [],
   stroke: [],
+  reads_K: null,
   effect: null,
   picture: false,
   ...draft,

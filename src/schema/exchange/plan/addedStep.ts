@@ -15,6 +15,7 @@ export const addedStep = (edit: Extract<StepEdit, { op: 'add' }>): StepAnswer =>
   phase: null,
   inTurn: [],
   stroke: [],
+  reads_C: null,
   effect: null,
   picture: false,
 });

@@ -113,6 +113,8 @@ const stepAnswer = z.strictObject({
   inTurn: z.array(z.string()).default([]),
   /** Pads that a tip is drawn over under one clock. */
   stroke: z.array(z.string()).default([]),
+  /** What the tool's display has to show before anything is heated by it. */
+  reads_C: maybe.default(null),
   /** What is different on the board once it is done. */
   effect: z.enum(['part-off', 'part-on']).nullable().default(null),
   /** Shown with the picture of the site as it lies. */

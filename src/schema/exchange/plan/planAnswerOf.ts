@@ -256,9 +256,10 @@ const coolDownAnswerOf = (c: CoolDown): NonNullable<PhaseAnswer['coolDown']> => 
 });
 
 function stepAnswerOf(step: Step): StepAnswer {
-  const { dwell } = step;
+  const { dwell, reads_K, ...said } = step;
   return {
-    ...step,
+    ...said,
+    reads_C: reads_K === null ? null : Math.round(celsius(reads_K)),
     cautions: step.cautions.map((id) => CAUTIONS[id]),
     inTurn: [...step.inTurn],
     stroke: [...step.stroke],

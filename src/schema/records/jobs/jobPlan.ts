@@ -96,6 +96,8 @@ const jobStep = z.object({
   inTurn: z.array(z.string()),
   /** Pads that a tip is drawn over under one clock; empty where it stands still. */
   stroke: z.array(z.string()),
+  /** What the tool's display has to show; plans of before did not ask for it. */
+  reads_C: maybe.default(null),
   /** What is different on the board once it is done. */
   effect: z.enum(['part-off', 'part-on']).nullable(),
   picture: z.boolean().default(false),

@@ -20,6 +20,7 @@ const writable = [
     stepId,
     passed: passed.optional(),
     where: text(0, 80).optional(),
+    shown_C: quantity('°C', 0, 600).optional(),
   }),
   z.strictObject({ kind: z.literal('step-back'), stepId }),
   z.strictObject({ kind: z.literal('heat-on'), stepId, pad }),

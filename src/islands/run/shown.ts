@@ -1,0 +1,5 @@
+/** What was typed of a display, °C; nothing where that is no temperature. */
+export function degreesIn(typed: string): number | undefined {
+  const value = Number(typed.trim().replace(',', '.'));
+  return typed.trim() !== '' && Number.isFinite(value) && value >= 0 && value <= 600 ? value : undefined;
+}
