@@ -1,11 +1,13 @@
 import { ALLOYS } from '~/core/materials/alloys';
+import { spoilsHere, wireOf } from './solders';
 import { hazardsOf, type Hazard, type PlanRequest } from './request';
 
-export type CautionId = Hazard | 'lead' | 'fume' | 'hot-board' | 'eyes' | 'solvent';
+export type CautionId = Hazard | 'lead' | 'bismuth' | 'fume' | 'hot-board' | 'eyes' | 'solvent';
 
 /** Plain words, shown inside the step that meets the danger. Local codes come before all of them. */
 export const CAUTIONS: Readonly<Record<CautionId, string>> = {
   lead: 'Lead on the hands: no food or drink at the bench, wash when you leave it.',
+  bismuth: 'Bismuth and lead melt together near 96 °C: such a joint lets go warm. Never both in one joint.',
   fume: 'Flux fume rises into the face: extractor on, head beside the joint and not above it.',
   'hot-board': 'Hot boards stay hot and look the same as cold ones.',
   eyes: 'Cut ends fly, hot flux spits: eye protection on.',
@@ -21,6 +23,10 @@ export const CAUTIONS: Readonly<Record<CautionId, string>> = {
 };
 
 export function cautionsFor(request: PlanRequest): CautionId[] {
-  const leaded = ALLOYS[request.site.alloy].leaded ? (['lead'] as const) : [];
-  return [...hazardsOf(request), ...leaded, 'fume', 'hot-board', 'eyes', 'solvent'];
+  const { alloy } = request.site;
+  const leaded = [alloy, wireOf(request)?.alloy ?? alloy].some((id) => ALLOYS[id].leaded)
+    ? (['lead'] as const)
+    : [];
+  const spoils = spoilsHere(request) ? (['bismuth'] as const) : [];
+  return [...hazardsOf(request), ...leaded, ...spoils, 'fume', 'hot-board', 'eyes', 'solvent'];
 }

@@ -7,7 +7,8 @@ import { mixture, type Mixture } from '~/core/solder/mixture';
 import type { Supply } from './bench';
 import { groundOf } from './air/airScenario';
 import type { Method } from './ways/method';
-import { floodedMixture, lowMeltOf, lowMeltPerPad_m3 } from './ways/flood';
+import { floodedMixture, lowMeltPerPad_m3 } from './ways/flood';
+import { lowMeltOf, USUAL_WIRE_m, wireOf, type Wire } from './solders';
 import type { PhaseRequest, Setting } from './request';
 
 /** What a phase uses up. */
@@ -41,7 +42,6 @@ export interface StockLine {
 
 /** Widths that braid is sold in, m (common practice). */
 const BRAID_WIDTHS_m = [1e-3, 1.5e-3, 2e-3, 2.5e-3, 3e-3, 3.7e-3];
-const USUAL_WIRE_m = 0.8e-3;
 
 /** What one phase of a job takes of everything that is used up. */
 export function consumptionOf(request: PhaseRequest, method: Method, setting: Setting): Consumption {
@@ -108,21 +108,6 @@ function freshPerPad_m3(request: PhaseRequest, method: Method): number {
     case 'usual':
       return (isSurface(request.site.part) ? WIRE.addedToLand : WIRE.addedToJoint).value;
   }
-}
-
-type Wire = Extract<Supply, { kind: 'wire' }>;
-
-/** The wire of the joint's own alloy whose diameter comes nearest to what the land wants; else any. */
-function wireOf({ supplies, site }: PhaseRequest): Wire | null {
-  const wires = supplies.filter((s): s is Wire => s.kind === 'wire');
-  const wanted_m = isSurface(site.part) ? 0.5e-3 : USUAL_WIRE_m;
-  const same = wires.filter((w) => w.alloy === site.alloy);
-  const near = (list: readonly Wire[]): Wire | null =>
-    list.reduce<Wire | null>(
-      (a, b) => (a && Math.abs(a.diameter_m - wanted_m) <= Math.abs(b.diameter_m - wanted_m) ? a : b),
-      null,
-    );
-  return near(same) ?? near(wires);
 }
 
 /**

@@ -86,6 +86,8 @@ export interface PlanSite {
   readonly polarity?: Polarity | null | undefined;
   /** A part came off and its lands were not dressed since. */
   readonly undressed?: boolean | undefined;
+  /** It was flooded with low-melt alloy that was not wicked off since. */
+  readonly lowMeltLeft?: boolean | undefined;
 }
 
 /** How a method has gone before for this technician on this family. */

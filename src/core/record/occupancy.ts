@@ -41,6 +41,8 @@ export interface Occupancy {
   readonly freePads: readonly string[];
   /** The part came off and its lands were not dressed since. */
   readonly undressed: boolean;
+  /** Low-melt alloy was flooded over its lands, and was not wicked off since. */
+  readonly lowMeltLeft: boolean;
 }
 
 export const AS_IT_CAME: Occupancy = {
@@ -52,6 +54,7 @@ export const AS_IT_CAME: Occupancy = {
   where: '',
   freePads: [],
   undressed: false,
+  lowMeltLeft: false,
 };
 
 /** A job as far as what it did to the part is concerned. */
@@ -115,9 +118,13 @@ function changesBy({ id, goal, steps, events }: JobTrace): Occupancy[] {
     const made = { ...AS_IT_CAME, since_ms: at_ms, by, jobId: id };
     if (step.effect === 'part-on')
       return [{ ...made, kind: goal === 'fit-socket' ? 'socket-empty' : 'fitted' }];
-    const dress = steps.find((s) => /(^|-)dress$/.test(s.id));
-    const undressed = dress !== undefined && !state.done.has(dress.id);
-    return [{ ...made, kind: keepsPart(goal) ? 'off-kept' : 'off-given-up', where, undressed }];
+    const owed = (name: RegExp): boolean => {
+      const found = steps.find((s) => name.test(s.id));
+      return found !== undefined && !state.done.has(found.id);
+    };
+    const undressed = owed(/(^|-)dress$/);
+    const lowMeltLeft = owed(/(^|-)wick-clean$/);
+    return [{ ...made, kind: keepsPart(goal) ? 'off-kept' : 'off-given-up', where, undressed, lowMeltLeft }];
   });
   const off = steps.find((step) => step.effect === 'part-off');
   if (!off || state.done.has(off.id)) return changes;

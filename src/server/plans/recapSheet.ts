@@ -12,7 +12,7 @@ import { recapsOf } from '~/server/store/repositories/recaps';
 import { siteGroupsOf } from '~/server/store/repositories/siteGroups';
 import type { SiteWithPads } from '~/server/store/repositories/sites';
 import { roundSheet } from './roundSheet';
-import { planningFor, siteInputOf } from './sitePlanning';
+import { landsAsLeft, planningFor, siteInputOf } from './sitePlanning';
 
 /** Gathers what a whole-board job starts from. */
 export function recapSheet(db: Db, boardId: string): RecapSheet {
@@ -52,7 +52,7 @@ export function recapAsks(
       // A part that is off is only fitted, once its lands are dressed.
       goal: isEmpty(occupancies.get(site.id) ?? AS_IT_CAME) ? 'fit' : 'replace',
       neighbours: [],
-      site: { ...siteInputOf(site, states), undressed: occupancies.get(site.id)?.undressed ?? false },
+      site: { ...siteInputOf(site, states), ...landsAsLeft(occupancies.get(site.id)) },
       history: { padDose: spentOn(site, spent), laminateDose: 0, partCycles: 0 },
     }),
   }));

@@ -9,7 +9,7 @@ import { wantedOf, type PlanWishes } from '~/schema/exchange/plan/planWishes';
 import { supplyInputOf } from '~/schema/records/rig/supply';
 import { benchToolOf } from '~/schema/records/rig/tool';
 import type { Db } from '~/server/store/db';
-import { AS_IT_CAME, isEmpty } from '~/core/record/occupancy';
+import { AS_IT_CAME, isEmpty, type Occupancy } from '~/core/record/occupancy';
 import { openBoard } from '~/server/boards/openBoard';
 import { heatBoardOf } from '~/server/boards/heatBoard';
 import { getBoard } from '~/server/store/repositories/boards';
@@ -40,7 +40,7 @@ export function planningFor(db: Db, siteId: string, wanted: Wanted): SitePlannin
   const input = planInput.parse({
     board: heatBoardOf(db, board.id),
     hazards: board.hazards,
-    site: { ...siteInputOf(site, found), undressed: occupancies.get(site.id)?.undressed ?? false },
+    site: { ...siteInputOf(site, found), ...landsAsLeft(occupancies.get(site.id)) },
     neighbours: sitesOf(db, board.id)
       // A part that is off is no neighbour, and shades nothing.
       .filter((other) => other.id !== site.id && !isEmpty(occupancies.get(other.id) ?? AS_IT_CAME))
@@ -91,6 +91,14 @@ export const siteInputOf = (
   padStates: Object.fromEntries(
     site.pads.flatMap((pad) => (states.has(pad.id) ? [[pad.name, states.get(pad.id)!]] : [])),
   ),
+});
+
+/** What a part that came off left undone on its lands. */
+export const landsAsLeft = (
+  stands: Occupancy | undefined,
+): Pick<z.input<typeof siteInput>, 'undressed' | 'lowMeltLeft'> => ({
+  undressed: stands?.undressed ?? false,
+  lowMeltLeft: stands?.lowMeltLeft ?? false,
 });
 
 const distance_mm = (a: SiteWithPads, b: SiteWithPads): number =>

@@ -8,6 +8,7 @@ import { joinSteps, landless, mendSteps, readSteps } from './damage';
 import { dressing, inspectLands } from './dressing';
 import { inspectFitted, marking, meter, reballed, seat, trim } from './fitted';
 import { hardwareOff, hardwareOn } from './hardware';
+import { cautioned, leftLowMelt, solderKind } from './lowMelt';
 import type { PhaseWork } from './phaseWork';
 import { afterRemoval } from './release';
 import { safeSteps } from './safe';
@@ -42,7 +43,10 @@ function phaseSteps(phase: PhaseWork, alone: boolean): Step[] {
   const bands = phase.bands.filter(({ pads }) => pads.some((pad) => !lost.has(pad)));
   const work = method.work(request, setting, bands);
   const lastHeat = request.phase === 'fit' ? work.findLastIndex((s) => s.kind === 'heat') : -1;
-  const hot = work.map((s, i): Step => (i === lastHeat ? { ...s, effect: 'part-on' } : s));
+  const hot = cautioned(
+    request,
+    work.map((s, i): Step => (i === lastHeat ? { ...s, effect: 'part-on' } : s)),
+  );
   const cold = method.cold?.(request, setting) ?? [];
   const soak = preheatSteps(request, setting);
   switch (request.phase) {
@@ -51,6 +55,7 @@ function phaseSteps(phase: PhaseWork, alone: boolean): Step[] {
         orientation(request),
         ...hardwareOff(request),
         ...cold,
+        ...solderKind(request),
         setStation(setting),
         flux(request, setting),
         ...soak,
@@ -61,6 +66,7 @@ function phaseSteps(phase: PhaseWork, alone: boolean): Step[] {
       return [
         ...mendSteps(request),
         ...cold,
+        ...solderKind(request),
         setStation(setting),
         flux(request, setting),
         ...soak,
@@ -70,11 +76,13 @@ function phaseSteps(phase: PhaseWork, alone: boolean): Step[] {
       ];
     case 'fit':
       return [
-        ...(request.site.undressed ? dressing(phase) : []),
+        ...leftLowMelt(request),
+        ...(request.site.undressed || request.site.lowMeltLeft ? dressing(phase) : []),
         ...mendSteps(request),
         marking(request),
         ...cold,
         ...ontoLands(phase),
+        ...solderKind(request),
         setStation(setting),
         ...soak,
         ...hot,

@@ -16,7 +16,9 @@ import { isSurface } from '~/core/packages/form';
 import { SURFACE_TRAITS, type SurfaceFamilyId } from '~/core/packages/surfaceFamilies';
 import { phasesOf, type Goal } from '../goals';
 import { HAZARDS, type PlanRequest } from '../request';
-import { methodsFor } from '../ways';
+import { cautionsFor } from '../cautions';
+import { wireOf } from '../solders';
+import { methodOf, methodsFor } from '../ways';
 import { workOf } from '../../../../tests/support/works';
 import { stepsFor } from './frame';
 import { brokenOrder, ORDER } from './order';
@@ -76,6 +78,15 @@ const GOALS: readonly Goal[] = [
   'fit-socket',
 ];
 
+const LEADED_WIRE = {
+  kind: 'wire',
+  id: 'w',
+  name: 'Tin–lead wire',
+  alloy: 'sn60pb40',
+  diameter_m: 0.8e-3,
+  left_m: null,
+} as const;
+
 /** What may be found about a site and its board, each tried with every family and goal. */
 const STATES: readonly (readonly [string, (request: PlanRequest) => PlanRequest])[] = [
   ['plain', (r) => r],
@@ -84,6 +95,8 @@ const STATES: readonly (readonly [string, (request: PlanRequest) => PlanRequest]
   ['a land lifted', (r) => ({ ...r, site: { ...r.site, padStates: { '1': 'lifted' } } })],
   ['a land torn', (r) => ({ ...r, site: { ...r.site, padStates: { '2': 'torn' } } })],
   ['undressed', (r) => ({ ...r, site: { ...r.site, undressed: true } })],
+  ['low-melt left on it', (r) => ({ ...r, site: { ...r.site, lowMeltLeft: true } })],
+  ['joints with bismuth', (r) => ({ ...r, site: { ...r.site, alloy: 'sn42bi58' }, supplies: [LEADED_WIRE] })],
 ];
 
 describe.each(PARTS)('every plan for a %s', (_, base) => {
@@ -156,6 +169,35 @@ describe('what no plan leaves out (common practice)', () => {
 
   it('flux that stands minutes on a hot board is renewed', () => {
     expect(stepsOf(hole('dip'), 'remove-keep-part')).toContain('flux-again');
+  });
+
+  // Rules broken: findings M14 (plan), tin–bismuth joints were given leaded wire; a site flooded last visit was refitted over it.
+  it('bismuth and lead are kept apart, by the stock and by what an earlier visit left (96 °C, common practice)', () => {
+    const base = hole('dip');
+    const bismuth = { ...base, site: { ...base.site, alloy: 'sn42bi58' as const } };
+    const free = { ...LEADED_WIRE, id: 'f', name: 'Lead-free wire', alloy: 'sac305' } as const;
+    expect(stepsOf({ ...bismuth, supplies: [LEADED_WIRE] }, 'fit')).toContain('wire');
+    expect(wireOf({ ...bismuth, supplies: [LEADED_WIRE, free] })?.id).toBe('f');
+    expect(stepsOf({ ...bismuth, supplies: [LEADED_WIRE, free] }, 'fit')).not.toContain('wire');
+    const fed = stepsFor([
+      workOf(
+        inPhase({ ...bismuth, goal: 'fit', supplies: [LEADED_WIRE] }, 'fit'),
+        methodOf('joint-by-joint'),
+        null,
+      )!,
+    ]).filter((s) => s.kind === 'heat');
+    expect(fed.every((s) => s.cautions.includes('bismuth'))).toBe(true);
+    expect(cautionsFor({ ...bismuth, supplies: [LEADED_WIRE] })).toEqual(
+      expect.arrayContaining(['bismuth', 'lead']),
+    );
+
+    const left = { ...base, site: { ...base.site, alloy: 'sn60pb40' as const, lowMeltLeft: true } };
+    const ids = stepsOf(left, 'fit');
+    expect(ids.indexOf('wick-clean')).toBeGreaterThanOrEqual(0);
+    expect(ids.indexOf('wick-clean')).toBeLessThan(ids.indexOf('dress'));
+    expect(ids.indexOf('dress')).toBeLessThan(ids.indexOf('seat'));
+    expect(cautionsFor(left)).toContain('bismuth');
+    expect(stepsOf(base, 'fit')).not.toContain('wick-clean');
   });
 
   it('a pack on balls that goes back gets new ones', () => {

@@ -1,11 +1,13 @@
 import { celsius } from '~/core/quantity/convert';
-import { ALLOYS, type AlloyId } from '~/core/materials/alloys';
+import { ALLOYS } from '~/core/materials/alloys';
 import { FLOOD } from '~/core/materials/consumables';
 import { formOf, padNamesOf } from '~/core/packages/form';
 import { mixture, type Mixture } from '~/core/solder/mixture';
 import { holeTouch } from '../hand/holeTouch';
 import { padOrder, type PhaseRequest } from '../request';
+import { lowMeltOf } from '../solders';
 import { touchSteps } from '../steps/heatSteps';
+import { wickLowMelt } from '../steps/lowMelt';
 import { step } from '../steps/step';
 import { hasHoles } from './hole';
 import { allLands, isFamily, LEADED, noIron } from './lands';
@@ -46,10 +48,6 @@ export const floodAndSweep: Method = {
     }),
   ],
 };
-
-/** The low-melt alloy at hand, or the usual one where none is. */
-export const lowMeltOf = (request: PhaseRequest): AlloyId =>
-  request.supplies.flatMap((s) => (s.kind === 'low-melt' ? [s.alloy] : []))[0] ?? 'in51bi33sn16';
 
 /** Low-melt alloy fed to each joint: what bridges to the next lead, and through a hole some of what stands in it. */
 export function lowMeltPerPad_m3(request: PhaseRequest): number {
@@ -134,19 +132,7 @@ export const lowMeltFlood: Method = {
       detail: 'When everything moves at a nudge, lift without force.',
     }),
   ],
-  after: (request) => [
-    step({
-      id: 'wick-clean',
-      kind: 'do',
-      title: 'Wick the low-melt alloy off, twice',
-      detail:
-        'Braid and flux over every land, tin with ordinary solder, braid again. The part’s leads as well.',
-      why: floodedMixture(request).bismuthWithLead
-        ? 'Bismuth with lead leaves a phase that melts near 96 °C: a joint made over it lets go in service.'
-        : 'Left in, it weakens the new joint and lowers its melting.',
-      cautions: ['fume'],
-    }),
-  ],
+  after: (request) => [wickLowMelt(floodedMixture(request).bismuthWithLead)],
 };
 
 /** A mixture's melting range as a technician reads it. */

@@ -37,6 +37,8 @@ export const siteInput = z.strictObject({
   polarity: polarity.nullable().default(null),
   /** A part came off and its lands were not dressed since. */
   undressed: z.boolean().default(false),
+  /** It was flooded with low-melt alloy that was not wicked off since. */
+  lowMeltLeft: z.boolean().default(false),
   moisture: moistureInput.optional(),
 });
 

@@ -56,6 +56,7 @@ export function planRequestOf(input: PlanInput): PlanRequest {
       nets: site.nets,
       polarity: site.polarity,
       undressed: site.undressed,
+      lowMeltLeft: site.lowMeltLeft,
     },
     neighbours: input.neighbours.map((n) => {
       const own = n.package ? partOf(n.package) : null;

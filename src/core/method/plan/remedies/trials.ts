@@ -4,7 +4,7 @@ import { keepsPart } from '../../goals';
 import type { HandHeat } from '../../hand/handTrial';
 import { asWarmAsItStands } from '../../hand/warmths';
 import { methodOf, methodsFor } from '../../ways';
-import { lowMeltOf } from '../../ways/flood';
+import { lowMeltOf } from '../../solders';
 import type { Method } from '../../ways/method';
 import { matesOf, type PhaseRequest } from '../../request';
 import { REMEDY } from '../../settings';
