@@ -242,6 +242,7 @@ function superposed(
     fullMelt_s: since(melts[i]!),
     off_s: since(off_s),
     padDoseAtOff: valueAt(time_s, padDose, held_s),
+    padDoseAllowed: budget.padDose,
     laminateDoseAtOff: valueAt(time_s, laminateDose, held_s),
     bodyPeak_K: valueAt(time_s, body, held_s),
     lastToMelt: `pad ${rows[never >= 0 ? never : lastIndex(melts as number[])]!.pad}`,

@@ -85,6 +85,7 @@ function judged(request: PhaseRequest, setting: AirSetting, run: FieldRun, limit
       fullMelt_s: pad.fullMelt_s === null ? null : pad.fullMelt_s - from_s,
       off_s,
       padDoseAtOff: pad.dose,
+      padDoseAllowed: allowance.padDose,
       laminateDoseAtOff: run.board.laminateDose,
       bodyPeak_K: body.peak_K,
       lastToMelt: `pad ${last.pad}`,

@@ -22,6 +22,8 @@ export interface PinForecast extends Stop {
   /** When the tip leaves if all goes to plan: melt, settle, reaction. */
   readonly off_s: number | null;
   readonly padDoseAtOff: number;
+  /** What this touch may spend of a pad's budget: less where some is spent, or the land is hurt. */
+  readonly padDoseAllowed: number;
   readonly laminateDoseAtOff: number;
   readonly bodyPeak_K: number;
   readonly lastToMelt: string;
@@ -111,6 +113,7 @@ function forecastOf(run: TouchRun, touch: Touch, allowance: Allowance): PinForec
     fullMelt_s: run.fullMelt_s,
     off_s,
     padDoseAtOff: valueAt(run.time_s, pad, held_s),
+    padDoseAllowed: allowance.padDose,
     laminateDoseAtOff: valueAt(run.time_s, laminate, held_s),
     bodyPeak_K: valueAt(run.time_s, run.body_K, held_s),
     lastToMelt: run.lastToMelt,

@@ -38,9 +38,22 @@ export function preference(candidates: readonly Candidate[]): Candidate[] {
   );
 }
 
-const costOf = ({ damage, setting }: Candidate): number =>
-  Math.floor(damage / PLAN.damageResolution) * PLAN.damageResolution +
-  RANK.perMinute * ((setting.preheat?.soak_s ?? 0) / 60);
+/**
+ * Damage against what is left to spend: a land of which most is spent, or that is hurt, feels the same dose more. On
+ * whole lands it is the damage.
+ */
+export function strainOf({ pins, damage }: Pick<Candidate, 'pins' | 'damage'>): number {
+  const dose = Math.max(0, ...pins.map((pin) => pin.padDoseAtOff));
+  const felt = Math.max(0, ...pins.map((pin) => (pin.padDoseAtOff * PLAN.dwellShare) / pin.padDoseAllowed));
+  return damage - dose + felt;
+}
+
+/** A strain in steps of what the estimate can tell apart. */
+export const strainSteps = (candidate: Pick<Candidate, 'pins' | 'damage'>): number =>
+  Math.floor(strainOf(candidate) / PLAN.damageResolution) * PLAN.damageResolution;
+
+const costOf = (candidate: Candidate): number =>
+  strainSteps(candidate) + RANK.perMinute * ((candidate.setting.preheat?.soak_s ?? 0) / 60);
 
 /**
  * What a candidate's time costs. A hand is timed by the clock: whole seconds past what it can time. Under air only the

@@ -20,7 +20,7 @@ import { EACH_HOLE } from '../ways/hole';
 import type { PhasePlan } from './phases/phasePlan';
 import type { FoundPlan, Plan } from './plan';
 import { padOrder } from '../request';
-import { frontier } from '../limits/frontier';
+import { frontier, strainOf } from '../limits/frontier';
 import { PLAN } from '../settings';
 import { brokenOrder } from '../steps/order';
 import { kelvin } from '~/core/quantity/convert';
@@ -209,6 +209,23 @@ describe('pads whose budget is spent', () => {
     expect(worst.padDose.p90).toBeLessThanOrEqual(PLAN.leastShare);
     expect(chosen.time_s!).toBeGreaterThan(0);
     expect(overspends([{ pad: '1', spent: 1.3, planned: worst.padDose }])[0]!.chance).toBe('gone');
+  });
+
+  // Rule broken: findings M13 (plan), a pad at 300 % of its budget had the same steps and the same words as a new one.
+  it('are told in the answer and at a gate before anything is warm, and weigh more in the choice', () => {
+    const spent = found(onto(1.1));
+    expect(spent.overspends.map((o) => [o.pad, o.chance])).toEqual([['1', 'gone']]);
+    const gate = spent.steps.findIndex((s) => s.id === 'spent');
+    expect(spent.steps[gate]).toMatchObject({ kind: 'gate', title: 'Little is left of pin 1' });
+    expect(spent.steps[gate]!.detail).toMatch(/^110 % of a land’s heat budget/);
+    expect(gate).toBeLessThan(spent.steps.findIndex((s) => s.kind === 'heat'));
+    const fresh = found(onto(0));
+    expect(fresh.overspends).toEqual([]);
+    expect(fresh.steps.some((s) => s.id === 'spent')).toBe(false);
+    const ask = (padDose: Record<string, number>) =>
+      tryOut(inPhase({ ...easy, history: { ...easy.history, padDose } }), EACH_HOLE, settingAt(400));
+    expect(strainOf(ask({ '1': 0.8 }))).toBeGreaterThan(2 * strainOf(ask({})));
+    expect(strainOf(ask({}))).toBeCloseTo(ask({}).damage, 12);
   });
 
   it('allow no more the more is spent', () => {

@@ -3,6 +3,7 @@ import { phasesOf, withoutFit, type Phase } from '../goals';
 import { summed, type StockLine } from '../consumption';
 import { methodOf, methodsFor } from '../ways';
 import type { MethodId } from '../ways/method';
+import { overspends, type Overspend, type PadBudget } from '../limits/overspend';
 import { partCycles, type PartCycles } from '../limits/partCycles';
 import { exploreAir, proveAir } from './phases/byAir';
 import { exploreHand, proveByHand } from './phases/byHand';
@@ -26,6 +27,8 @@ export interface FoundPlan {
   readonly phases: readonly [PhasePlan, ...PhasePlan[]];
   readonly consumption: readonly StockLine[];
   readonly partCycles: PartCycles | null;
+  /** Pads that it would take past the end of their budget, all of its phases together, the worst first. */
+  readonly overspends: readonly Overspend[];
   readonly cautions: readonly CautionId[];
   readonly steps: readonly Step[];
 }
@@ -121,6 +124,7 @@ function whole(request: PlanRequest, phases: readonly [PhasePlan, ...PhasePlan[]
         bodyPeak_K: Math.max(...chosen.pins.map((pin) => pin.bodyPeak_K)),
       })),
     ),
+    overspends: overspends(budgetsOf(request, phases)),
     consumption: summed(phases.flatMap((p) => p.materials.lines)),
     cautions: cautionsFor(request),
     steps: stepsFor(
@@ -136,6 +140,18 @@ function whole(request: PlanRequest, phases: readonly [PhasePlan, ...PhasePlan[]
       })),
     ),
   };
+}
+
+/** What each pad has spent, and what all phases would spend on it. */
+function budgetsOf({ history }: PlanRequest, phases: readonly PhasePlan[]): PadBudget[] {
+  const planned = new Map<string, { p50: number; p90: number }>();
+  for (const band of phases.flatMap((p) => p.bands)) {
+    for (const pad of band.pads) {
+      const before = planned.get(pad) ?? { p50: 0, p90: 0 };
+      planned.set(pad, { p50: before.p50 + band.padDose.p50, p90: before.p90 + band.padDose.p90 });
+    }
+  }
+  return [...planned].map(([pad, dose]) => ({ pad, spent: history.padDose[pad] ?? 0, planned: dose }));
 }
 
 type PhaseResult = { readonly outcome: 'found'; readonly plan: PhasePlan } | NoPlan | NotConverged;

@@ -5,7 +5,7 @@ import { methodOf } from '../ways';
 import { forbids, notes, type MethodId } from '../ways/method';
 import { harmChance, minutesFor, priceOf, rank, tried, uncompared, type Ranked, type Tried } from './rank';
 import type { PlanRequest } from '../request';
-import { RANK } from '../settings';
+import { PLAN, RANK } from '../settings';
 
 const request = (changes: Partial<PlanRequest> = {}) =>
   inPhase(planRequest({ '1': [trackOn(4)], '2': [trackOn(4)] }, changes));
@@ -20,6 +20,7 @@ const pinOff = (pad: string, off_s: number) =>
     fullMelt_s: off_s - 1.2,
     off_s,
     padDoseAtOff: 0.01,
+    padDoseAllowed: PLAN.dwellShare,
     laminateDoseAtOff: 0,
     bodyPeak_K: 320,
     lastToMelt: 'barrel',

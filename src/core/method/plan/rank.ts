@@ -2,10 +2,10 @@ import { bindingInWords, touchInWords } from '../bindingWords';
 import type { Candidate } from '../candidate';
 import { keepsPart } from '../goals';
 import type { Method, Rule } from '../ways/method';
-import { nearestMiss, preference } from '../limits/frontier';
+import { nearestMiss, preference, strainSteps } from '../limits/frontier';
 import type { Habit } from '../limits/habits';
 import type { PhaseRequest } from '../request';
-import { PLAN, RANK } from '../settings';
+import { RANK } from '../settings';
 import { padNamesOf } from '~/core/packages/form';
 
 /** A method as far as it was tried on the job at hand. */
@@ -101,14 +101,8 @@ export function priceOf(request: PhaseRequest, method: Method, best: Candidate):
     late,
     part,
     minutes,
-    // Damages that the estimate cannot tell apart are the same.
-    total:
-      Math.floor(best.damage / PLAN.damageResolution) * PLAN.damageResolution +
-      harm +
-      habits +
-      late +
-      part +
-      RANK.perMinute * minutes,
+    // Strains that the estimate cannot tell apart are the same.
+    total: strainSteps(best) + harm + habits + late + part + RANK.perMinute * minutes,
   };
 }
 

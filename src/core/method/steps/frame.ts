@@ -12,6 +12,7 @@ import { cautioned, leftLowMelt, solderKind } from './lowMelt';
 import type { PhaseWork } from './phaseWork';
 import { afterRemoval } from './release';
 import { safeSteps } from './safe';
+import { spentSteps } from './spent';
 import { preheatSteps, setStation } from './station';
 import { step, type Step } from './step';
 
@@ -26,6 +27,7 @@ export function stepsFor(phases: readonly PhaseWork[]): Step[] {
   const runs = last.phase.request.phase !== 'remove';
   return [
     ...safeSteps(phases),
+    ...spentSteps(phases),
     ...bakeSteps(phases),
     ...halves.flatMap(({ work, looks }) => (looks === last.looks ? work : [...work, ...looks])),
     cleanAll(),

@@ -95,6 +95,10 @@ const STATES: readonly (readonly [string, (request: PlanRequest) => PlanRequest]
   ['a land lifted', (r) => ({ ...r, site: { ...r.site, padStates: { '1': 'lifted' } } })],
   ['a land torn', (r) => ({ ...r, site: { ...r.site, padStates: { '2': 'torn' } } })],
   ['undressed', (r) => ({ ...r, site: { ...r.site, undressed: true } })],
+  [
+    'lands and part spent',
+    (r) => ({ ...r, history: { padDose: { '1': 1.2, '2': 0.8 }, laminateDose: 0, partCycles: 9 } }),
+  ],
   ['low-melt left on it', (r) => ({ ...r, site: { ...r.site, lowMeltLeft: true } })],
   ['joints with bismuth', (r) => ({ ...r, site: { ...r.site, alloy: 'sn42bi58' }, supplies: [LEADED_WIRE] })],
 ];

@@ -236,6 +236,17 @@ export const foundAnswer = z.strictObject({
     .strictObject({ before: z.number(), after: z.number(), most: z.number(), over: z.boolean() })
     .nullable()
     .default(null),
+  /** Pads that it would take past the end of their budget; shares of the whole. */
+  overspends: z
+    .array(
+      z.strictObject({
+        pad: z.string(),
+        spent: z.number(),
+        planned: z.strictObject({ p50: z.number(), p90: z.number() }),
+        chance: z.enum(['gone', 'likely', 'possible']),
+      }),
+    )
+    .default([]),
   cautions: z.array(cautionAnswer),
   steps: z.array(stepAnswer).min(1).max(2500),
 });

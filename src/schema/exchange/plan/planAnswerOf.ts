@@ -54,6 +54,7 @@ export function foundAnswerOf(plan: FoundPlan): FoundAnswer {
       materials.lines.map(stockLineAnswerOf).map(({ supplyId, amount }) => ({ phase, supplyId, amount })),
     ),
     partCycles: plan.partCycles,
+    overspends: plan.overspends.map((over) => ({ ...over, planned: { ...over.planned } })),
     cautions: cautionsAnswer(plan.cautions),
     steps: plan.steps.map(stepAnswerOf),
   };
