@@ -71,6 +71,7 @@ export function workOf(
     setting,
     bands: touches.map((touch, i) => band(touch.name, touch.pads, 2 + 0.1 * i)),
     bodyPeak_K: kelvin(150),
+    rampRatio: heat.kind === 'air' ? 1 : null,
     coolDown: heat.kind === 'air' ? coolDown : null,
     keepOut: null,
     coolDown_s: null,

@@ -85,9 +85,14 @@ export const AIR = {
   /** No part is kept under air longer: another way is better by then (common practice). Small parts go sooner. */
   longest_s: 300,
   longestSmall_s: 120,
+  /** On a heavier board than this one (1.6 mm, four layers of 35 µm) as much longer as it holds more heat, up to ten minutes. */
+  usualAreal_J_m2K: 3700,
+  most_s: 600,
   smallPads: 44,
   /** Each time over the ramp a body stands counts like this share of a land's budget (assumed). */
   shockDamage: 0.01,
+  /** A body that rises so many times as fast as it should is told of at a gate: below it the estimate is no wiser. */
+  toldRamp: 1.2,
   /** From the planned lift until the hand has reacted (assumed). */
   reaction_s: 2,
   airStep_K: 20,

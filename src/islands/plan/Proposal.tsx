@@ -52,7 +52,7 @@ export function Proposal({
             !failure &&
             (solving ? progressInWords(state) : 'Stopped before the bands were complete.')}
         </p>
-        {option && option.rampRatio !== null && option.rampRatio > 1.2 && (
+        {option && option.rampRatio !== null && option.rampRatio > AIR.toldRamp && (
           <p className="quiet">
             Its body rises {option.rampRatio.toFixed(1)} times as fast as it should: warmer from below or
             cooler air is kinder.

@@ -1,3 +1,4 @@
+import { arealHeat_J_m2K } from '~/core/thermal/stackup';
 import { padNamesOf } from '~/core/packages/form';
 import { bodyCounts } from '../goals';
 import type { PhaseRequest } from '../request';
@@ -20,9 +21,12 @@ export function airLimits(request: PhaseRequest, pads: readonly string[]): AirLi
   };
 }
 
-/** How long a part is kept under air at most, s. */
-export const longestAir_s = (request: PhaseRequest): number =>
-  padNamesOf(request.site.part).length > AIR.smallPads ? AIR.longest_s : AIR.longestSmall_s;
+/** How long a part is kept under air at most, s: minutes for a large one, more of them on a board that holds more heat. */
+export function longestAir_s({ site, board }: Pick<PhaseRequest, 'site' | 'board'>): number {
+  if (padNamesOf(site.part).length <= AIR.smallPads) return AIR.longestSmall_s;
+  const heavier = Math.max(1, arealHeat_J_m2K(board) / AIR.usualAreal_J_m2K);
+  return Math.min(AIR.most_s, 10 * Math.round((AIR.longest_s * heavier) / 10));
+}
 
 /** What a shocked body costs, as a share like a land's budget; nothing where the body is given up. */
 export const shockDamage = (request: PhaseRequest, rampRatio: number): number =>

@@ -1,11 +1,12 @@
 import { inOneGo } from '~/core/stepwise';
 import { describe, expect, it } from 'vitest';
 import { cubicMetresPerSecond, kelvin } from '~/core/quantity/convert';
-import { inPhase, STATION, surfaceRequest } from '../../../../tests/support/samples';
+import { FOUR_LAYER, inPhase, STATION, surfaceRequest } from '../../../../tests/support/samples';
 import { airSettingOf, type Candidate } from '../candidate';
 import { serially } from '../plan/pieces/solve';
 import type { AirSetting } from '../request';
 import { AIR } from '../settings';
+import { longestAir_s } from './airJudge';
 import { answerAir, searchAir } from './airSearch';
 import { verifyAir } from './airVerify';
 
@@ -25,6 +26,22 @@ const setting = (part: Partial<AirSetting> = {}): AirSetting => ({
 });
 
 const meltOf = (part: Partial<AirSetting>): number => answerAir(request, setting(part)).time_s ?? Infinity;
+
+describe('how long a part stays under air', () => {
+  // Rule broken: findings B3 (plan), a QFP on a heavy board was given up at 300 s: such a job takes minutes (common practice).
+  it('a large part on a board that holds more heat may take more minutes, a small one never', () => {
+    const large = surfaceRequest({ family: 'qfp', pins: 160 });
+    const heavy = {
+      ...large.board,
+      thickness_m: 2.4e-3,
+      copper: FOUR_LAYER.copper.map((layer) => ({ ...layer, thickness_m: 105e-6 })),
+    };
+    expect(longestAir_s(large)).toBe(AIR.longest_s);
+    expect(longestAir_s({ ...large, board: heavy })).toBeGreaterThan(AIR.longest_s + 60);
+    expect(longestAir_s({ ...large, board: heavy })).toBeLessThanOrEqual(600);
+    expect(longestAir_s({ ...request, board: heavy })).toBe(AIR.longestSmall_s);
+  });
+});
 
 describe('hot air', () => {
   const candidates = inOneGo(serially(searchAir(request))) as readonly Candidate[];

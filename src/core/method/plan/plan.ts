@@ -134,6 +134,7 @@ function whole(request: PlanRequest, phases: readonly [PhasePlan, ...PhasePlan[]
         setting: p.chosen.setting,
         bands: p.bands,
         bodyPeak_K: Math.max(...p.chosen.pins.map((pin) => pin.bodyPeak_K)),
+        rampRatio: p.chosen.rampRatio ?? null,
         coolDown: p.coolDown,
         keepOut: p.keepOut,
         coolDown_s: p.coolDown_s,

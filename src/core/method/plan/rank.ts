@@ -5,7 +5,7 @@ import type { Method, Rule } from '../ways/method';
 import { nearestMiss, preference, strainSteps } from '../limits/frontier';
 import type { Habit } from '../limits/habits';
 import type { PhaseRequest } from '../request';
-import { RANK } from '../settings';
+import { AIR, RANK } from '../settings';
 import { padNamesOf } from '~/core/packages/form';
 
 /** A method as far as it was tried on the job at hand. */
@@ -157,7 +157,7 @@ function reasonsFor(
     keepsPart(request.goal) && request.phase === 'remove'
       ? `The part lives through it in about ${Math.round(100 * t.method.survival)} of 100.`
       : '',
-    t.best.rampRatio !== undefined && t.best.rampRatio > 1.2
+    t.best.rampRatio !== undefined && t.best.rampRatio > AIR.toldRamp
       ? `Its body rises ${t.best.rampRatio.toFixed(1)} times as fast as it should.`
       : '',
     first && first !== t && first.price && !last

@@ -13,7 +13,7 @@ import type { PhaseWork } from './phaseWork';
 import { afterRemoval } from './release';
 import { safeSteps } from './safe';
 import { spentSteps } from './spent';
-import { preheatSteps, setStation } from './station';
+import { preheatSteps, setStation, shockSteps } from './station';
 import { step, type Step } from './step';
 
 /** The whole job in the trade's order (steps/order), from the plan's own numbers. */
@@ -58,6 +58,7 @@ function phaseSteps(phase: PhaseWork, alone: boolean): Step[] {
         ...hardwareOff(request),
         ...cold,
         ...solderKind(request),
+        ...shockSteps(phase),
         setStation(setting),
         flux(request, setting),
         ...soak,
@@ -69,6 +70,7 @@ function phaseSteps(phase: PhaseWork, alone: boolean): Step[] {
         ...mendSteps(request),
         ...cold,
         ...solderKind(request),
+        ...shockSteps(phase),
         setStation(setting),
         flux(request, setting),
         ...soak,
@@ -85,6 +87,7 @@ function phaseSteps(phase: PhaseWork, alone: boolean): Step[] {
         ...cold,
         ...ontoLands(phase),
         ...solderKind(request),
+        ...shockSteps(phase),
         setStation(setting),
         ...soak,
         ...hot,

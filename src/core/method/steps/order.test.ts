@@ -34,7 +34,7 @@ import { leadOf } from './step';
 
 const WARM = { kind: 'convective', setpoint_K: kelvin(180), soak_s: 300 } as const;
 /** Hot enough that a moulded body's water counts. */
-const MOIST = { bodyPeak_K: kelvin(215) } as const;
+const MOIST = { bodyPeak_K: kelvin(215), rampRatio: 2.6 } as const;
 
 const BENCH = { guns: [GUN], tweezers: [TWEEZERS], stations: [STATION] };
 
@@ -202,6 +202,18 @@ describe('what no plan leaves out (common practice)', () => {
     expect(ids.indexOf('dress')).toBeLessThan(ids.indexOf('seat'));
     expect(cautionsFor(left)).toContain('bismuth');
     expect(stepsOf(base, 'fit')).not.toContain('wick-clean');
+  });
+
+  // Rule broken: findings M8 (plan), a ball pack rising 2.5 times as fast as it stands had half a sentence in a list.
+  it('a body that is shocked is an exception at a gate of its own, where it has to live', () => {
+    const bga = surfaceRequest({ family: 'bga', rows: 6, columns: 6 }, BENCH);
+    const gates = (goal: Goal, rampRatio: number): string[] =>
+      stepsFor([workOf(inPhase({ ...bga, goal }), methodOf('hot-air'), WARM, { rampRatio })!]).flatMap((s) =>
+        s.id === 'shock' ? [s.title] : [],
+      );
+    expect(gates('remove-keep-part', 2.6)).toEqual([`${bga.site.ref} is warmed fast`]);
+    expect(gates('remove-keep-part', 1.1)).toEqual([]);
+    expect(gates('remove-sacrifice-part', 2.6)).toEqual([]);
   });
 
   it('a pack on balls that goes back gets new ones', () => {

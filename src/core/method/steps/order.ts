@@ -56,6 +56,12 @@ export const ORDER: readonly OrderRule[] = [
     within: 'half',
     because: 'cold mechanical work beside a hot tool burns and tears',
   },
+  {
+    before: /^(wire|shock)$/,
+    after: /^(set|preheat|heat-.*)$/,
+    within: 'half',
+    because: 'it is decided cold',
+  },
   { before: /^(spent|tired)$/, after: HEAT, within: 'job', because: 'after it the choice is made' },
   { before: /^moisture$/, after: HEAT, within: 'job', because: 'packs crack' },
   { before: /^set$/, after: /^preheat$/, within: 'half', because: 'the soak must not wait for the tool' },

@@ -11,6 +11,8 @@ export interface PhaseWork {
   readonly setting: Setting;
   readonly bands: readonly PinBand[];
   readonly bodyPeak_K: number;
+  /** Steepest rise of the body against what it stands; null where nothing can shock one. */
+  readonly rampRatio: number | null;
   readonly coolDown: CoolDown | null;
   readonly keepOut: KeepOut | null;
   readonly coolDown_s: number | null;

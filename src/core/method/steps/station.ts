@@ -1,7 +1,10 @@
 import { isHood } from '~/core/thermal/surface/jet';
 import { kelvin, litresPerMinute, wholeCelsius } from '~/core/quantity/convert';
 import { boardTemperature_K } from '~/core/thermal/preheat';
+import { bodyCounts } from '../goals';
 import type { PhaseRequest, Setting } from '../request';
+import { AIR } from '../settings';
+import type { PhaseWork } from './phaseWork';
 import { step, type Step } from './step';
 
 /** The tool as the plan sets it, read back before anything is heated by it. */
@@ -19,6 +22,20 @@ export function setStation(setting: Setting): Step {
     cautions: ['hot-board'],
   });
 }
+
+/** A body that is to live and rises faster than it should: an exception that is taken knowingly, or planned otherwise. */
+export const shockSteps = ({ request, rampRatio }: PhaseWork): Step[] =>
+  rampRatio !== null && rampRatio > AIR.toldRamp && bodyCounts(request.goal, request.phase)
+    ? [
+        step({
+          id: 'shock',
+          kind: 'gate',
+          title: `${request.site.ref} is warmed fast`,
+          detail: `Its body rises ${rampRatio.toFixed(1)} times as fast as it should. Gentler: longer from far off, or the board warmer.`,
+          why: 'Moulded bodies crack inside and ceramic ones at their ends; nothing shows it at once.',
+        }),
+      ]
+    : [];
 
 const tipWords = (tip: Extract<Setting, { kind: 'hand' }>['tip']): string =>
   tip.shape === 'hollow'
