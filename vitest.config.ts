@@ -7,6 +7,8 @@ export default defineConfig({
   test: {
     include: ['src/**/*.test.{ts,tsx}', 'tests/**/*.test.{ts,tsx}'],
     exclude: ['tests/e2e/**', 'node_modules/**'],
+    // Every core: the runner itself would leave one of two idle.
+    maxWorkers: '100%',
     testTimeout: 30_000,
   },
 });

@@ -85,7 +85,10 @@ export const AIR = {
   /** No part is kept under air longer: another way is better by then (common practice). Small parts go sooner. */
   longest_s: 300,
   longestSmall_s: 120,
-  /** On a heavier board than this one (1.6 mm, four layers of 35 µm) as much longer as it holds more heat, up to ten minutes. */
+  /**
+   * On a heavier board than this one (1.6 mm, four layers of 35 µm) as much longer as it holds more heat: a large part up
+   * to ten minutes.
+   */
   usualAreal_J_m2K: 3700,
   most_s: 600,
   smallPads: 44,
@@ -128,6 +131,8 @@ export const AIR = {
   patience: 1.3,
   /** So many settings are taken through the whole model before a method is given up. */
   verified: 4,
+  /** After one whose draws ran into the longest dwell only settings that take less than this share of its time are tried. */
+  quicker: 0.75,
   /** Settings whose times under air lie closer than this share are not worth another full run. */
   tellApart: 0.15,
   /** Where air is begun by hand, when nothing better is known: set temperature, share of the flow's way, distance (assumed). */
@@ -150,7 +155,11 @@ export const WARMTH = {
   /** So close to one of them is it. */
   near_K: 8,
   /** What a preheater is set to where its range has it, from 150 to 350 °C, and how long the board is given (common practice). */
-  sets_K: [423.15, 453.15, 473.15, 493.15, 513.15, 553.15, 593.15, 623.15],
+  sets_K: [353.15, 373.15, 393.15, 423.15, 453.15, 473.15, 493.15, 513.15, 553.15, 593.15, 623.15],
+  /** A part that is to live keeps so much of its limit for the touch itself. */
+  partMargin_K: 20,
+  /** Less warmth than this over the room is none. */
+  least_K: 30,
   soaks_s: [120, 180, 240, 300],
 } as const;
 

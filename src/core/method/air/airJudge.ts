@@ -21,12 +21,18 @@ export function airLimits(request: PhaseRequest, pads: readonly string[]): AirLi
   };
 }
 
-/** How long a part is kept under air at most, s: minutes for a large one, more of them on a board that holds more heat. */
-export function longestAir_s({ site, board }: Pick<PhaseRequest, 'site' | 'board'>): number {
-  if (padNamesOf(site.part).length <= AIR.smallPads) return AIR.longestSmall_s;
+/**
+ * How long a part is kept under air at most, s: minutes for a large one, longer on a board that holds more heat. Air from
+ * far off, for a body that is to live, comes on top.
+ */
+export function longestAir_s({ site, board, goal, phase }: AirAsked): number {
+  const usual_s = padNamesOf(site.part).length > AIR.smallPads ? AIR.longest_s : AIR.longestSmall_s;
   const heavier = Math.max(1, arealHeat_J_m2K(board) / AIR.usualAreal_J_m2K);
-  return Math.min(AIR.most_s, 10 * Math.round((AIR.longest_s * heavier) / 10));
+  const near_s = Math.min(AIR.most_s, 10 * Math.round((usual_s * heavier) / 10));
+  return near_s + (bodyCounts(goal, phase) ? AIR.approach_s : 0);
 }
+
+type AirAsked = Pick<PhaseRequest, 'site' | 'board' | 'goal' | 'phase'>;
 
 /** What a shocked body costs, as a share like a land's budget; nothing where the body is given up. */
 export const shockDamage = (request: PhaseRequest, rampRatio: number): number =>

@@ -1,11 +1,11 @@
 import { describe, expect, it } from 'vitest';
-import { planRequest, trackOn } from '../../../../tests/support/samples';
+import { inPhase, planRequest, trackOn } from '../../../../tests/support/samples';
 import { kelvin } from '~/core/quantity/convert';
 import { boardTemperature_K, type Preheat } from '~/core/thermal/preheat';
 import { usualPreheat, type Preheater } from '../bench';
 import { asWarmAsItStands } from './warmths';
 
-const request = planRequest({ '1': [trackOn(4)] });
+const request = inPhase(planRequest({ '1': [trackOn(4)] }, { goal: 'remove-sacrifice-part' }));
 const heater = (kind: Preheater['kind'], most_C: number): Preheater => ({
   id: 'pre',
   name: 'Preheater',
@@ -30,6 +30,16 @@ describe('a board warmed further than usual', () => {
       expect(warm_K).toBeLessThan(kelvin(160));
     },
   );
+
+  it('a part that is to live is warmed no further than it stands itself: a can rated to 105 °C stands about 125', () => {
+    const kept = { ...request, goal: 'remove-keep-part' as const };
+    for (const most_C of [200, 350]) {
+      const preheat = asWarmAsItStands(kept, heater('infrared', most_C));
+      if (preheat) expect(board_K(preheat)).toBeLessThan(kelvin(115));
+    }
+    const cell = { ...kept, site: { ...kept.site, part: { ...kept.site.part, ownLimit_K: kelvin(60) } } };
+    expect(asWarmAsItStands(cell, heater('convective', 200))).toBeNull();
+  });
 
   it('no preheater is asked for more than it gives; one that gives no more than usual has no such setting', () => {
     expect(asWarmAsItStands(request, heater('convective', 165))!.setpoint_K).toBeLessThanOrEqual(

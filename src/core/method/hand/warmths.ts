@@ -1,14 +1,18 @@
 import { boardTemperature_K, type Preheat } from '~/core/thermal/preheat';
 import { usualPreheat, type Preheater } from '../bench';
-import type { PlanRequest } from '../request';
+import { bodyLimit_K } from '~/core/packages/form';
+import { bodyCounts } from '../goals';
+import type { PhaseRequest } from '../request';
 import { WARMTH } from '../settings';
 
 /**
- * A preheater set so that the board under it is as warm as it may stand: the shortest soak that brings it there, at the
- * gentlest setting, or as near as the preheater comes. What a setting does depends on the kind of preheater: the board's
- * temperature is asked for, not the source's. Null where that is no warmer than its usual setting.
+ * A preheater set so that the board under it is as warm as it may stand, or as the part on it may that is to live: the
+ * shortest soak that brings it there, at the gentlest setting, or as near as the preheater comes. What a setting does
+ * depends on the kind of preheater: the board's temperature is asked for, not the source's. Null where that is its usual
+ * setting or no warmth worth a soak.
  */
-export function asWarmAsItStands({ board, ambient_K }: PlanRequest, heater: Preheater): Preheat | null {
+export function asWarmAsItStands(request: PhaseRequest, heater: Preheater): Preheat | null {
+  const { board, ambient_K } = request;
   const [least_K, most_K] = heater.setpointRange_K;
   const sets_K = [...WARMTH.sets_K.filter((set_K) => set_K >= least_K && set_K < most_K), most_K];
   const tried = WARMTH.soaks_s.flatMap((soak_s) =>
@@ -16,10 +20,20 @@ export function asWarmAsItStands({ board, ambient_K }: PlanRequest, heater: Preh
   );
   const warm_K = (preheat: Preheat): number => boardTemperature_K(board, preheat, ambient_K);
   const usual_K = warm_K(usualPreheat(heater));
-  for (const target_K of WARMTH.boards_K) {
-    if (usual_K > target_K - WARMTH.near_K) return null;
+  for (const target_K of targetsFor_K(request)) {
+    if (Math.abs(usual_K - target_K) <= WARMTH.near_K) return null;
     const found = tried.find((preheat) => Math.abs(warm_K(preheat) - target_K) <= WARMTH.near_K);
     if (found) return found;
   }
   return null;
+}
+
+/** Temperatures of the board that are aimed at, the warmest first. */
+function targetsFor_K({ site, goal, phase, ambient_K }: PhaseRequest): number[] {
+  const part_K = bodyCounts(goal, phase)
+    ? bodyLimit_K(site.part, site.alloy) - WARMTH.partMargin_K
+    : Infinity;
+  const stands = WARMTH.boards_K.filter((board_K) => board_K <= part_K);
+  if (stands.length > 0) return stands;
+  return part_K > ambient_K + WARMTH.least_K ? [part_K] : [];
 }

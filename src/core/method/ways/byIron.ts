@@ -123,6 +123,17 @@ export const pumpOrWick: Method = {
   ],
 };
 
+const ON_ITS_BASE =
+  'Its base sits on the board and leaves no room for cutters: only where no pin can be freed.';
+/** Bodies under which cutters find no lead. */
+const NO_ROOM: Readonly<Record<string, string>> = {
+  radial:
+    'A can that sits flat leaves no room for cutters at its leads, and cut open it spills: only where no lead can be freed.',
+  relay: ON_ITS_BASE,
+  switch: ON_ITS_BASE,
+  transformer: ON_ITS_BASE,
+};
+
 /** How bodies that are no plain pack are cut. */
 const CUT_WORDS: Readonly<Record<string, string>> = {
   radial: 'Lean the can, cutters into the gap, one lead, then the other; no levering. Wipe up what spills.',
@@ -144,10 +155,7 @@ export const cutThenPins: Method = {
   hands_s: { once: 30, perPad: 10 },
   heat: EACH_STUB,
   suits: (request) => hasHoles(request) && pinsOf(request) > 1,
-  lastResort: ({ site }) =>
-    site.part.family === 'radial'
-      ? 'A can that sits flat leaves no room for cutters at its leads, and cut open it spills: only where no lead can be freed.'
-      : null,
+  lastResort: ({ site }) => NO_ROOM[site.part.family] ?? null,
   rules: (request) => [
     ...noIron(request),
     ...lossOfPart(request, keepsPart(request.goal)),

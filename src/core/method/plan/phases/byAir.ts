@@ -34,7 +34,7 @@ export function* sureByAir(
       onlyFeasible: true,
       tell,
     });
-    lessons.learn(candidate, verified);
+    lessons.learn(candidate, verified, bands);
     if (bands?.every(isSure)) return { candidate: verified, bands };
   }
   return null;

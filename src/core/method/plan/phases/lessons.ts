@@ -1,6 +1,7 @@
 import { padNamesOf } from '~/core/packages/form';
-import type { Candidate } from '../../candidate';
+import { airSettingOf, type Candidate } from '../../candidate';
 import { airLimits } from '../../air/airJudge';
+import { isSure, type PinBand } from '../../hand/bands';
 import { judgeNeighbour, type NeighbourLimit } from '../../limits/neighbours';
 import type { PhaseRequest } from '../../request';
 import { AIR } from '../../settings';
@@ -14,12 +15,21 @@ export class Lessons {
   /** K that a neighbour's joint and body were hotter than foretold. */
   private readonly missed = new Map<string, { readonly joint_K: number; readonly body_K: number }>();
   private tried_s: number | null = null;
+  /** Settings that take as long leave pads solid at the longest dwell once contact, copper and air vary. */
+  private tooSlow_s = Infinity;
 
   constructor(request: PhaseRequest) {
     this.limits = airLimits(request, padNamesOf(request.site.part)).neighbours;
   }
 
-  learn(foretold: Candidate, verified: Candidate): void {
+  learn(foretold: Candidate, verified: Candidate, bands: readonly PinBand[] | null): void {
+    const stuck = bands?.find((band) => !isSure(band) && band.because === 'longest dwell');
+    if (stuck) {
+      // Far air is as long for all of them: what can be quicker is what comes after it.
+      const { approach_s } = airSettingOf(foretold);
+      const near_s = Math.max(0, foretold.time_s! - approach_s);
+      this.tooSlow_s = Math.min(this.tooSlow_s, approach_s + AIR.quicker * near_s);
+    }
     // Where a neighbour stood in the way, another setting of much the same time may spare it.
     this.tried_s = verified.binding?.limit === 'neighbour' ? null : foretold.time_s;
     for (const was of verified.neighbours ?? []) {
@@ -34,7 +44,11 @@ export class Lessons {
   }
 
   speakAgainst(candidate: Candidate): boolean {
-    return this.isTried(candidate) || !(candidate.neighbours ?? []).every((n) => this.staysCool(n));
+    return (
+      candidate.time_s! >= this.tooSlow_s ||
+      this.isTried(candidate) ||
+      !(candidate.neighbours ?? []).every((n) => this.staysCool(n))
+    );
   }
 
   /** Too like the last one to be worth another full run. */

@@ -1,0 +1,3 @@
+import { covered } from './covered';
+
+covered(1, 2);
