@@ -28,11 +28,14 @@ export function asWarmAsItStands(request: PhaseRequest, heater: Preheater): Preh
   return null;
 }
 
+/** How warm a board may be under a part that is to live, K; no limit where it is given up. */
+export const partStands_K = ({ site, goal, phase }: PhaseRequest): number =>
+  bodyCounts(goal, phase) ? bodyLimit_K(site.part, site.alloy) - WARMTH.partMargin_K : Infinity;
+
 /** Temperatures of the board that are aimed at, the warmest first. */
-function targetsFor_K({ site, goal, phase, ambient_K }: PhaseRequest): number[] {
-  const part_K = bodyCounts(goal, phase)
-    ? bodyLimit_K(site.part, site.alloy) - WARMTH.partMargin_K
-    : Infinity;
+function targetsFor_K(request: PhaseRequest): number[] {
+  const { ambient_K } = request;
+  const part_K = partStands_K(request);
   const stands = WARMTH.boards_K.filter((board_K) => board_K <= part_K);
   if (stands.length > 0) return stands;
   return part_K > ambient_K + WARMTH.least_K ? [part_K] : [];

@@ -130,8 +130,10 @@ function oneAtATime(request: PhaseRequest, preheat: Preheat | null): Trial[] {
  */
 function preheats(request: PhaseRequest, method: Method): Trial[] {
   const warm_K = (preheat: Preheat): number => boardTemperature_K(request.board, preheat, request.ambient_K);
+  // How far a heater comes is its own, whatever the part on the board would stand.
+  const given: PhaseRequest = { ...request, phase: 'remove', goal: 'remove-sacrifice-part' };
   const warmest_K = (heater: Preheater): number =>
-    Math.max(warm_K(usualPreheat(heater)), warm_K(asWarmAsItStands(request, heater) ?? usualPreheat(heater)));
+    Math.max(warm_K(usualPreheat(heater)), warm_K(asWarmAsItStands(given, heater) ?? usualPreheat(heater)));
   const own_K = Math.max(request.ambient_K, ...request.preheaters.map(warmest_K));
   return [usualPreheat(BORROWED_PREHEATER), ...hotter(BORROWED_PREHEATER)]
     .filter((preheat) => warm_K(preheat) > own_K + REMEDY.warmer_K)
