@@ -8,7 +8,7 @@ import type { Supply } from './bench';
 import { groundOf } from './air/airScenario';
 import type { Method } from './ways/method';
 import { floodedMixture, lowMeltPerPad_m3 } from './ways/flood';
-import { lowMeltOf, USUAL_WIRE_m, wireOf, type Wire } from './solders';
+import { leadedWireOf, lowMeltOf, USUAL_WIRE_m, wireOf, type Wire } from './solders';
 import type { PhaseRequest, Setting } from './request';
 
 /** What a phase uses up. */
@@ -51,7 +51,7 @@ export function consumptionOf(request: PhaseRequest, method: Method, setting: Se
   const land_m2 = shapes.reduce((sum, s) => sum + (s.round ? Math.PI / 4 : 1) * s.width_m * s.height_m, 0);
   const held_m3 = pads.reduce((sum, pad) => sum + pad.solder_m3, 0);
   const fresh_m3 = freshPerPad_m3(request, method) * pads.length;
-  const wire = wireOf(request);
+  const wire = method.needs.leaded ? leadedWireOf(request) : wireOf(request);
   const wireDiameter_m = wire?.diameter_m ?? USUAL_WIRE_m;
   const pasted = phase === 'fit' && setting.kind === 'air';
   const wire_m3 = pasted ? 0 : phase === 'fit' ? held_m3 : fresh_m3;

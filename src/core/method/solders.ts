@@ -1,4 +1,4 @@
-import type { AlloyId } from '~/core/materials/alloys';
+import { ALLOYS, type AlloyId } from '~/core/materials/alloys';
 import { isSurface } from '~/core/packages/form';
 import { bismuthMeetsLead } from '~/core/solder/bismuth';
 import type { Supply } from './bench';
@@ -29,6 +29,12 @@ export function wireOf({ supplies, site }: Asked): Wire | null {
     near(wires)
   );
 }
+
+/** A leaded wire of the stock, the thickest: it is fed by the bead; null where there is none. */
+export const leadedWireOf = ({ supplies }: Pick<PlanRequest, 'supplies'>): Wire | null =>
+  supplies
+    .filter((s): s is Wire => s.kind === 'wire' && ALLOYS[s.alloy].leaded)
+    .reduce<Wire | null>((a, b) => (a && a.diameter_m >= b.diameter_m ? a : b), null);
 
 /** The low-melt alloy at hand, or the usual one where none is. */
 export const lowMeltOf = ({ supplies }: Pick<PlanRequest, 'supplies'>): AlloyId =>

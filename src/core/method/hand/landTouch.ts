@@ -40,7 +40,14 @@ export function landTouch(
   setting: HandSetting,
   pads: readonly string[],
   stance: Stance,
-  extra: { readonly added_m3?: number; readonly melting?: MeltingRange | undefined } = {},
+  {
+    longest_s,
+    ...extra
+  }: {
+    readonly added_m3?: number;
+    readonly melting?: MeltingRange | undefined;
+    readonly longest_s?: number;
+  } = {},
 ): Touch {
   const { site } = request;
   const { part } = site;
@@ -72,7 +79,7 @@ export function landTouch(
     board: scenario.board,
     laminate: request.board.laminate,
     land_m2: smallest_m2,
-    longest_s: longest_s(stance, extra.melting !== undefined),
+    longest_s: longest_s ?? longestOf_s(stance, extra.melting !== undefined),
     liquidus_K: meltingOf(scenario).liquidus_K,
     prepare: (options) =>
       readAs(preparedSurface(scenario, options), (whole) => {
@@ -85,7 +92,7 @@ export function landTouch(
   };
 }
 
-function longest_s(stance: Stance, lowMelt: boolean): number {
+function longestOf_s(stance: Stance, lowMelt: boolean): number {
   if (stance !== 'swept') return PLAN.longestDwell_s;
   return lowMelt ? PLAN.longestLowMelt_s : PLAN.longestSweep_s;
 }

@@ -5,13 +5,33 @@ import { formOf, padNamesOf } from '~/core/packages/form';
 import { mixture, type Mixture } from '~/core/solder/mixture';
 import { holeTouch } from '../hand/holeTouch';
 import { padOrder, type PhaseRequest } from '../request';
-import { lowMeltOf } from '../solders';
+import { PLAN } from '../settings';
+import { leadedWireOf, lowMeltOf } from '../solders';
 import { touchSteps } from '../steps/heatSteps';
 import { wickLowMelt } from '../steps/lowMelt';
 import { step } from '../steps/step';
 import { hasHoles } from './hole';
 import { allLands, isFamily, LEADED, noIron } from './lands';
 import { forbids, hurtForbids, hurtPads, notes, NOTHING, type Method } from './method';
+
+/** A bead over every lead, and the tip drawn along until the part floats. */
+const swept: Method['work'] = (request, setting, bands) => [
+  step({
+    id: 'flood',
+    kind: 'do',
+    title: 'Flood the leads',
+    detail: 'Flux, then solder along every side until all leads stand in one bead.',
+    why: 'The bead carries heat from the tip to leads it does not touch and stays liquid between two passes.',
+    cautions: ['lead', 'fume'],
+  }),
+  ...touchSteps(request, setting, bands, {
+    title: () => 'Sweep until it floats',
+    detail:
+      'Tip along one side, across, along the other, without stopping. When a nudge moves the whole part, lift.',
+    ifNotMolten:
+      'Iron off, let it set. Warm the board from below, or take a wider tip; never lever a side up.',
+  }),
+];
 
 export const floodAndSweep: Method = {
   id: 'flood-and-sweep',
@@ -30,23 +50,40 @@ export const floodAndSweep: Method = {
   }),
   suits: (request) => isFamily(request, ...LEADED, 'sot23', 'ceramicCrystal'),
   rules: (request) => [...noIron(request), ...hurtForbids(request, 'a tip drawn over it takes it along')],
-  work: (request, setting, bands) => [
-    step({
-      id: 'flood',
-      kind: 'do',
-      title: 'Flood the leads',
-      detail: 'Flux, then solder along every side until all leads stand in one bead.',
-      why: 'The bead carries heat from the tip to leads it does not touch and stays liquid between two passes.',
-      cautions: ['lead', 'fume'],
-    }),
-    ...touchSteps(request, setting, bands, {
-      title: () => 'Sweep until it floats',
-      detail:
-        'Tip along one side, across, along the other, without stopping. When a nudge moves the whole part, lift.',
-      ifNotMolten:
-        'Iron off, let it set. Warm the board from below, or take a wider tip; never lever a side up.',
-    }),
+  work: swept,
+};
+
+/** What lead-free joints become under a bead of leaded solder; leaded wire of the bench, or the usual one. */
+function leadedMixture(request: PhaseRequest): Mixture {
+  const { alloy } = request.site;
+  const leaded = leadedWireOf(request)?.alloy ?? 'sn60pb40';
+  return mixture([
+    { alloy, mass_kg: jointSolder_m3(request) * ALLOYS[alloy].density.value },
+    { alloy: leaded, mass_kg: FLOOD.perLead.value * ALLOYS[leaded].density.value },
+  ]);
+}
+
+export const leadedFlood: Method = {
+  ...floodAndSweep,
+  id: 'leaded-flood',
+  name: 'Flood lead-free joints with leaded solder, sweep, lift',
+  about: 'A bead of tin–lead over every lead takes the joints’ melting down by some thirty kelvin.',
+  failure: 'A joint the bead never reached stays lead-free and solid, and holds.',
+  leaves: 'Lands under leaded solder on a lead-free board: wicked flat, marked, and never mixed by chance.',
+  needs: { ...NOTHING, freshSolder: 'bead', braid: true, leaded: true },
+  heat: allLands('iron swept over all, leaded', 'swept', (request) => request.irons, {
+    added_m3: FLOOD.perLead.value,
+    melting: leadedMixture,
+    longest_s: PLAN.longestSweep_s,
+  }),
+  suits: (request) => floodAndSweep.suits(request) && ALLOYS[request.site.alloy].leadFreeProcess,
+  rules: (request) => [
+    ...floodAndSweep.rules(request),
+    ...(leadedWireOf(request) ? [] : [forbids('No leaded wire is in stock.')]),
+    notes(mixtureInWords(leadedMixture(request))),
   ],
+  lastResort: () =>
+    'It leaves lead on a board that has none: only where nothing else will do, and where that is allowed.',
 };
 
 /** Low-melt alloy fed to each joint: what bridges to the next lead, and through a hole some of what stands in it. */

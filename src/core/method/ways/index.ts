@@ -1,7 +1,7 @@
 import type { PhaseRequest } from '../request';
 import { clearBridge } from './bridge';
 import { cutThenPins, legAtATime, pumpOrWick } from './byIron';
-import { floodAndSweep, lowMeltFlood } from './flood';
+import { floodAndSweep, leadedFlood, lowMeltFlood } from './flood';
 import { gun } from './gun';
 import { hotAir } from './hotAir';
 import type { Method, MethodId } from './method';
@@ -27,6 +27,7 @@ export const METHODS: readonly Method[] = [
   floodAndSweep,
   bigTipAndPreheat,
   lowMeltFlood,
+  leadedFlood,
   hotAir,
   cutLeads,
   cutThenPins,

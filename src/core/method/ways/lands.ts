@@ -61,6 +61,8 @@ export const allLands = (
   extra: {
     readonly added_m3?: number;
     readonly melting?: (request: PhaseRequest) => MeltingRange | undefined;
+    /** How long a mixed melt is held at most; left out, as long as a low-melt one. */
+    readonly longest_s?: number;
   } = {},
 ): HandHeat => ({
   kind: 'hand',
@@ -70,6 +72,7 @@ export const allLands = (
     landTouch(request, setting, padOrder(request), stance, {
       ...(extra.added_m3 === undefined ? {} : { added_m3: extra.added_m3 }),
       melting: extra.melting?.(request),
+      ...(extra.longest_s === undefined ? {} : { longest_s: extra.longest_s }),
     }),
   ],
   freshSolder: true,

@@ -10,6 +10,7 @@ export type MethodId =
   | 'leg-at-a-time'
   | 'pump-or-wick'
   | 'low-melt-flood'
+  | 'leaded-flood'
   | 'cut-then-pins'
   | 'tweezers'
   | 'blob-both-ends'
@@ -35,6 +36,8 @@ export interface Needs {
   readonly freshSolder: 'none' | 'usual' | 'blob' | 'bead';
   readonly braid: boolean;
   readonly lowMelt: boolean;
+  /** The solder that is fed is leaded, whatever the joints hold. */
+  readonly leaded: boolean;
   readonly paste: boolean;
 }
 
@@ -82,7 +85,13 @@ export interface Method {
 /** Lifted while all is molten, taken out once each lead is free, out with its last leg, or gone before any heat. */
 export type Release = 'molten' | 'freed' | 'rocked' | 'gone';
 
-export const NOTHING: Needs = { freshSolder: 'none', braid: false, lowMelt: false, paste: false };
+export const NOTHING: Needs = {
+  freshSolder: 'none',
+  braid: false,
+  lowMelt: false,
+  leaded: false,
+  paste: false,
+};
 
 /** Pads of the site that were found hurt, by name. */
 export const hurtPads = ({ site }: PhaseRequest): string[] =>

@@ -5,10 +5,13 @@ import {
   inPhase,
   planeOn,
   planRequest,
+  settingAt,
   surfaceRequest,
   trackOn,
 } from '../../../../tests/support/samples';
 import type { SurfaceSpec } from '~/core/packages/outlines';
+import { consumptionOf } from '../consumption';
+import { tryOut } from '../hand/handTrial';
 import type { PhaseRequest, PlanRequest } from '../request';
 import { METHODS, methodOf, methodsFor } from './';
 import type { MethodId } from './method';
@@ -116,6 +119,33 @@ describe('what forbids a way', () => {
 
   it('low-melt alloy that is not in stock is not used', () => {
     expect(forbiddenBy(hole(DIP), 'low-melt-flood')).toMatch(/No low-melt alloy is in stock/);
+  });
+
+  // Rule broken: findings M11 (plan), nothing modelled leaded solder fed into lead-free joints.
+  it('leaded solder into lead-free joints: only with such a wire, melting sooner, and last of all (common practice)', () => {
+    const wire = {
+      kind: 'wire',
+      id: 'w',
+      name: 'Tin–lead',
+      alloy: 'sn60pb40',
+      diameter_m: 1e-3,
+      left_m: null,
+    } as const;
+    const site = { alloy: 'sac305' as const };
+    const base = land({ family: 'soic', pins: 8 }, { supplies: [wire] });
+    const free: PhaseRequest = { ...base, site: { ...base.site, ...site } };
+    expect(forbiddenBy({ ...free, supplies: [] }, 'leaded-flood')).toMatch(/No leaded wire/);
+    expect(forbiddenBy(free, 'leaded-flood')).toBe('');
+    expect(methodOf('leaded-flood').lastResort!(free)).toMatch(/leaves lead on a board that has none/);
+    expect(ids(base)).not.toContain('leaded-flood');
+    const meltOf = (id: MethodId): number => {
+      const { heat } = methodOf(id);
+      if (heat.kind !== 'hand') throw new Error(id);
+      return tryOut(free, heat, settingAt(360)).pins[0]!.fullMelt_s!;
+    };
+    expect(meltOf('leaded-flood')).toBeLessThan(meltOf('flood-and-sweep'));
+    const { lines } = consumptionOf(free, methodOf('leaded-flood'), settingAt(360));
+    expect(lines.find((line) => line.kind === 'wire')!.supplyId).toBe('w');
   });
 
   it('a gun takes no lead that its nozzles do not go over', () => {

@@ -333,6 +333,8 @@ function changesInWords(remedy: Remedy): string {
       return `A wider tip${away}: ${at}${warm ? `, board warmed: ${warm}` : ''}`;
     case 'low-melt':
       return `Low-melt alloy in every joint${away}: ${at}`;
+    case 'leaded':
+      return `Leaded solder into the lead-free joints${away}: ${at}${warm ? `, ${warm}` : ''}`;
     case 'give-up-the-part':
       return `Give the part up and cut it away: ${at}${warm ? `, board warmed: ${warm}` : ''}`;
     case 'shield':

@@ -6,6 +6,7 @@ export type RemedyKind =
   | 'wider-tip'
   | 'wider-tip-and-preheat'
   | 'low-melt'
+  | 'leaded'
   | 'give-up-the-part'
   | 'shield'
   | 'fresh-solder'

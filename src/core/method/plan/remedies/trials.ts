@@ -4,7 +4,7 @@ import { keepsPart } from '../../goals';
 import type { HandHeat } from '../../hand/handTrial';
 import { asWarmAsItStands } from '../../hand/warmths';
 import { methodOf, methodsFor } from '../../ways';
-import { lowMeltOf } from '../../solders';
+import { leadedWireOf, lowMeltOf, USUAL_WIRE_m } from '../../solders';
 import type { Method } from '../../ways/method';
 import { matesOf, type PhaseRequest } from '../../request';
 import { REMEDY } from '../../settings';
@@ -29,7 +29,7 @@ export const singleTrials = (request: PhaseRequest, stuck: Stuck): Trial[] =>
   [
     ...changesByHand(request, stuck),
     ...aboutNeighbours(request, stuck),
-    ...lowMelt(request, stuck),
+    ...otherSolders(request, stuck),
     ...(request.phase === 'remove' ? cuts(request, [null, ...request.preheaters.map(usualPreheat)]) : []),
     ...oneAtATime(request, warmth(request, stuck)),
     ...borrowedTools(request, warmth(request, stuck)),
@@ -93,21 +93,38 @@ function aboutNeighbours(request: PhaseRequest, stuck: Stuck): Trial[] {
   return trials;
 }
 
-/** Where the alloy is in stock it was compared already. */
-function lowMelt(request: PhaseRequest, stuck: Stuck): Trial[] {
-  const flood = methodOf('low-melt-flood');
-  if (request.phase !== 'remove' || request.supplies.some((s) => s.kind === 'low-melt')) return [];
-  if (!flood.suits(request)) return [];
-  const some: Supply = {
+/** Alloys that would lower the melting; where one is in stock it was compared already. */
+function otherSolders(request: PhaseRequest, stuck: Stuck): Trial[] {
+  if (request.phase !== 'remove') return [];
+  const lowMelt: Supply = {
     kind: 'low-melt',
     id: 'borrowed',
     name: 'Low-melt alloy',
     alloy: lowMeltOf(request),
     left_kg: null,
   };
-  const stocked = { ...request, supplies: [...request.supplies, some] };
+  const leaded: Supply = {
+    kind: 'wire',
+    id: 'borrowed',
+    name: 'Tin–lead wire',
+    alloy: 'sn60pb40',
+    diameter_m: USUAL_WIRE_m,
+    left_m: null,
+  };
   const preheat = warmth(request, stuck);
-  return [{ kind: 'low-melt', method: flood, request: stocked, preheat, onBench: false }];
+  const fetched = (kind: 'low-melt' | 'leaded', method: Method, supply: Supply): Trial => ({
+    kind,
+    method,
+    request: { ...request, supplies: [...request.supplies, supply] },
+    preheat,
+    onBench: false,
+  });
+  const trials: Trial[] = [];
+  const [low, lead] = [methodOf('low-melt-flood'), methodOf('leaded-flood')];
+  if (low.suits(request) && !request.supplies.some((s) => s.kind === 'low-melt'))
+    trials.push(fetched('low-melt', low, lowMelt));
+  if (lead.suits(request) && !leadedWireOf(request)) trials.push(fetched('leaded', lead, leaded));
+  return trials;
 }
 
 /** Parts that were to share a heat, each in its own, by the first way that may be used. */
