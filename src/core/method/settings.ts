@@ -42,6 +42,8 @@ export const PLAN = {
   /** Damages closer than this share of the budget are the same within the estimate. */
   damageResolution: 0.01,
   setpointStep_K: 20,
+  /** What is preferred is looked at this much hotter and colder: stations are set to ten (common practice). */
+  fineStep_K: 10,
   /** Where an iron is begun by hand, when nothing better is known (assumed). */
   begin_C: 350,
   /** Colder tips melt no solder within the longest dwell; those settings are not tried. */
@@ -161,6 +163,9 @@ export const WARMTH = {
   /** Less warmth than this over the room is none. */
   least_K: 30,
   soaks_s: [120, 180, 240, 300],
+  /** A hotter source for a shorter soak. */
+  quick_s: 90,
+  setStep_K: 10,
 } as const;
 
 /** What is tried where nothing on the bench will do as it is usually set. */
@@ -177,7 +182,7 @@ export const REMEDY = {
 /** Weights that put unlike costs of a method on one scale: one land's whole budget is 1. Each is a judgement (assumed). */
 export const RANK = {
   /** A second that a touch lasts past what a hand can time, with a bad contact: it is pulled early then, or held on. */
-  perLateSecond: 0.01,
+  perLateSecond: 0.015,
   /** Each habit of the trade that a setting goes against. */
   perHabit: 0.03,
   /** A hundred minutes of hands weigh as much as a land. */

@@ -1,12 +1,12 @@
 import { celsius, kelvin } from '~/core/quantity/convert';
 import type { Preheat } from '~/core/thermal/preheat';
 import { usualPreheat } from '../bench';
-import { asWarmAsItStands } from './warmths';
+import { asWarmAsItStands, quicklyWarm } from './warmths';
 import { handSettingOf, type Candidate } from '../candidate';
 import { ask, type Working } from '../plan/pieces/piece';
 import type { Progress } from '../progress';
 import type { HandSetting, PhaseRequest } from '../request';
-import { frontier, preference } from '../limits/frontier';
+import { frontier, isTurned, preference } from '../limits/frontier';
 import { wetting_K } from '../limits/habits';
 import { PLAN } from '../settings';
 import type { PinForecast } from '../limits/forecast';
@@ -60,12 +60,38 @@ export function* searchWarmToo(
 ): Working<Candidate[]> {
   const cold = yield* searchByHand(request, heat, null);
   const [best] = preference(cold);
-  if (best && best.damage <= PLAN.warmFrom && (best.atWorst?.late_s ?? 0) < PLAN.warmFromLate_s) return cold;
+  if (best && best.damage <= PLAN.warmFrom && (best.atWorst?.late_s ?? 0) < PLAN.warmFromLate_s)
+    return yield* besideBest(request, heat, cold);
   const word = tell(cold);
   if (word) yield word;
   const tips = new Set(ofNote(cold).map((c) => tipOf(handSettingOf(c))));
   const worthIt = (setting: HandSetting): boolean => tips.size === 0 || tips.has(tipOf(setting));
-  return [...cold, ...(yield* searchPreheated(request, heat, worthIt))];
+  return yield* besideBest(request, heat, [...cold, ...(yield* searchPreheated(request, heat, worthIt))]);
+}
+
+/** The preferred setting a fine step hotter and colder, cold and warm each: between two rungs damage may double. */
+function* besideBest(
+  request: PhaseRequest,
+  heat: HandHeat,
+  candidates: readonly Candidate[],
+): Working<Candidate[]> {
+  const able = candidates.filter((c) => !isTurned(c));
+  const kinds = [able.filter((c) => !c.setting.preheat), able.filter((c) => c.setting.preheat)];
+  const best = kinds.flatMap((kind) => preference(kind).slice(0, 1).map(handSettingOf));
+  const settings = best.flatMap((setting) =>
+    [PLAN.fineStep_K, -PLAN.fineStep_K].flatMap((step_K): HandSetting[] => {
+      const setpoint_K = setting.setpoint_K + step_K;
+      const [low, high] = setting.tool.setpointRange_K;
+      const reached = setpoint_K >= low && setpoint_K <= high;
+      const wets = setpoint_K >= Math.min(setting.setpoint_K, wetting_K(request));
+      return reached && wets ? [{ ...setting, setpoint_K }] : [];
+    }),
+  );
+  const finer = yield* ask(
+    request,
+    settings.map((setting) => ladder(heat, [setting])),
+  );
+  return [...candidates, ...finer.flat()];
 }
 
 /** A setting that costs little, in a time that a hand can follow: more warmth would spare nothing worth its soak. */
@@ -75,8 +101,8 @@ const isSpared = (best: Candidate | undefined): boolean =>
   (best.atWorst?.late_s ?? Infinity) < PLAN.warmFromLate_s;
 
 /**
- * Over each preheater of the bench as it is usually set; where that is not enough, over the one that did best as warm as a
- * board stands, or over each so warm until something will do.
+ * Over each preheater of the bench as it is usually set; where that is not enough, over the one that did best hotter for a
+ * shorter soak and as warm as a board stands, or over each so warm until something will do.
  */
 export function* searchPreheated(
   request: PhaseRequest,
@@ -91,14 +117,17 @@ export function* searchPreheated(
   if (isSpared(best)) return all;
   const did = preheaters.filter(({ kind }) => kind === best?.setting.preheat?.kind);
   for (const heater of did.length > 0 ? did.slice(0, 1) : preheaters) {
-    const warmest = asWarmAsItStands(request, heater);
-    if (!warmest) continue;
-    const found = yield* searchByHand(request, heat, warmest, worthIt);
-    all.push(...found);
-    if (found.some((c) => c.feasible)) break;
+    const further = [quicklyWarm(request, heater), asWarmAsItStands(request, heater)];
+    for (const warmth of further.filter((preheat) => preheat !== null))
+      all.push(...(yield* searchByHand(request, heat, warmth, (s) => worthIt(s) && isBest(best, s))));
+    if (all.some((c) => c.feasible)) break;
   }
   return all;
 }
+
+/** Further warmth is tried with the tip that did best so far; with all where none did. */
+const isBest = (best: Candidate | undefined, setting: HandSetting): boolean =>
+  best === undefined || tipOf(handSettingOf(best)) === tipOf(setting);
 
 /**
  * Every tip on the bench at nominal values, for one preheat: from its hottest setting down in double steps, then the

@@ -1,9 +1,10 @@
 import { describe, expect, it } from 'vitest';
-import { inPhase, planRequest, trackOn } from '../../../../tests/support/samples';
+import { CAPACITOR, inPhase, planRequest, trackOn } from '../../../../tests/support/samples';
 import { kelvin } from '~/core/quantity/convert';
 import { boardTemperature_K, type Preheat } from '~/core/thermal/preheat';
 import { usualPreheat, type Preheater } from '../bench';
-import { asWarmAsItStands } from './warmths';
+import type { PhaseRequest } from '../request';
+import { asWarmAsItStands, quicklyWarm } from './warmths';
 
 const request = inPhase(planRequest({ '1': [trackOn(4)] }, { goal: 'remove-sacrifice-part' }));
 const heater = (kind: Preheater['kind'], most_C: number): Preheater => ({
@@ -39,6 +40,21 @@ describe('a board warmed further than usual', () => {
     }
     const cell = { ...kept, site: { ...kept.site, part: { ...kept.site.part, ownLimit_K: kelvin(60) } } };
     expect(asWarmAsItStands(cell, heater('convective', 200))).toBeNull();
+  });
+
+  it('hotter for a shorter soak brings no less, and never more than board and part stand', () => {
+    const quick = quicklyWarm(request, heater('convective', 200))!;
+    expect(quick.soak_s).toBeLessThan(usualPreheat(heater('convective', 200)).soak_s);
+    expect(board_K(quick)).toBeGreaterThanOrEqual(board_K(usualPreheat(heater('convective', 200))));
+    expect(board_K(quick)).toBeLessThan(kelvin(160));
+    const glass: PhaseRequest = {
+      ...request,
+      goal: 'reflow',
+      phase: 'reflow',
+      site: { ...request.site, part: { ...CAPACITOR, family: 'display' } },
+    };
+    const mild = quicklyWarm(glass, heater('convective', 200));
+    if (mild) expect(board_K(mild)).toBeLessThan(kelvin(85));
   });
 
   it('no preheater is asked for more than it gives; one that gives no more than usual has no such setting', () => {

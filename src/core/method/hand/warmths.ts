@@ -28,6 +28,23 @@ export function asWarmAsItStands(request: PhaseRequest, heater: Preheater): Preh
   return null;
 }
 
+/**
+ * A preheater set hotter for a shorter soak than usual, as far as board and part stand; null where that brings less than
+ * its usual setting, and they stand that.
+ */
+export function quicklyWarm(request: PhaseRequest, heater: Preheater): Preheat | null {
+  const { board, ambient_K } = request;
+  const [least_K, most_K] = heater.setpointRange_K;
+  const warm_K = (preheat: Preheat): number => boardTemperature_K(board, preheat, ambient_K);
+  const stands_K = Math.min(WARMTH.boards_K[0], partStands_K(request)) + WARMTH.near_K;
+  const steps = Math.floor((most_K - least_K) / WARMTH.setStep_K + 1e-6) + 1;
+  const found = Array.from({ length: steps }, (_, i) => most_K - i * WARMTH.setStep_K)
+    .map((setpoint_K): Preheat => ({ kind: heater.kind, setpoint_K, soak_s: WARMTH.quick_s }))
+    .find((preheat) => warm_K(preheat) <= stands_K);
+  const usual_K = warm_K(usualPreheat(heater));
+  return found && (usual_K > stands_K || warm_K(found) >= usual_K) ? found : null;
+}
+
 /** How warm a board may be under a part that is to live, K; no limit where it is given up. */
 export const partStands_K = ({ site, goal, phase }: PhaseRequest): number =>
   bodyCounts(goal, phase) ? bodyLimit_K(site.part, site.alloy) - WARMTH.partMargin_K : Infinity;

@@ -65,7 +65,7 @@ describe('the order of preference', () => {
   it('takes damages that cannot be told apart by what a hand can time, and then by the cooler tool', () => {
     const slow = candidate(0.0401, 9, { atWorst: timed(5) });
     const quick = candidate(0.0499, 2.1, { setting: settingAt(400), atWorst: timed(0) });
-    const cooler = candidate(0.0449, 3.4, { setting: settingAt(340), atWorst: timed(0.4) });
+    const cooler = candidate(0.0449, 3.4, { setting: settingAt(340), atWorst: timed(0.1) });
     const dear = candidate(0.06, 1, { atWorst: timed(0) });
     expect(preference([dear, slow, quick, cooler])).toEqual([cooler, quick, dear, slow]);
   });

@@ -20,7 +20,7 @@ export function frontier(candidates: readonly Candidate[]): Candidate[] {
  * The order in which to trust candidates. First what no habit of the trade speaks against, one temperature for all pins,
  * and what nothing of its kind beats in both damage and time. Then by cost: damage to the step that the estimate can
  * tell apart, a soak's minutes, and the seconds that a touch may last past what a hand can time. What costs alike goes by
- * the cooler tool.
+ * the lesser damage, and by the cooler tool.
  */
 export function preference(candidates: readonly Candidate[]): Candidate[] {
   const able = candidates.filter((c) => c.feasible);
@@ -33,6 +33,7 @@ export function preference(candidates: readonly Candidate[]): Candidate[] {
       habitsAgainst(a) - habitsAgainst(b) ||
       Number(unbeaten.has(b)) - Number(unbeaten.has(a)) ||
       Math.round((cost.get(a)! - cost.get(b)!) * 1e6) ||
+      a.damage - b.damage ||
       heat_K(a) - heat_K(b) ||
       a.time_s! - b.time_s!,
   );
@@ -56,7 +57,7 @@ const costOf = (candidate: Candidate): number =>
   strainSteps(candidate) + RANK.perMinute * ((candidate.setting.preheat?.soak_s ?? 0) / 60);
 
 /**
- * What a candidate's time costs. A hand is timed by the clock: whole seconds past what it can time. Under air only the
+ * What a candidate's time costs. A hand is timed by the clock: what is past what it can time. Under air only the
  * others count: the steps by which it is slower than the quickest that costs as much.
  */
 function lateness(able: readonly Candidate[]): (c: Candidate) => number {
@@ -64,10 +65,14 @@ function lateness(able: readonly Candidate[]): (c: Candidate) => number {
   for (const c of able) quickest.set(costOf(c), Math.min(quickest.get(costOf(c)) ?? Infinity, c.time_s!));
   return (c) =>
     c.setting.kind === 'hand'
-      ? RANK.perLateSecond * Math.floor(c.atWorst?.late_s ?? 0)
+      ? lateCost(c)
       : // Less than a step of damage in all: it only parts what costs alike.
         1e-5 * Math.floor((c.time_s! - quickest.get(costOf(c))!) / PLAN.airResolution_s);
 }
+
+/** What it costs that a touch lasts past what a hand can time, in steps that a hand can tell apart. */
+export const lateCost = ({ atWorst }: Pick<Candidate, 'atWorst'>): number =>
+  RANK.perLateSecond * PLAN.timed_s * Math.floor((atWorst?.late_s ?? 0) / PLAN.timed_s);
 
 const habitsAgainst = ({ against }: Candidate): number => against?.length ?? 0;
 

@@ -2,7 +2,7 @@ import { bindingInWords, touchInWords } from '../bindingWords';
 import type { Candidate } from '../candidate';
 import { keepsPart } from '../goals';
 import type { Method, Rule } from '../ways/method';
-import { nearestMiss, preference, strainSteps } from '../limits/frontier';
+import { lateCost, nearestMiss, preference, strainSteps } from '../limits/frontier';
 import type { Habit } from '../limits/habits';
 import type { PhaseRequest } from '../request';
 import { AIR, RANK } from '../settings';
@@ -93,7 +93,7 @@ export function priceOf(request: PhaseRequest, method: Method, best: Candidate):
   const harm = harmChance(request, method);
   const part = (1 - method.survival) * partWeight(request);
   const habits = RANK.perHabit * (best.against?.length ?? 0);
-  const late = RANK.perLateSecond * Math.floor(best.atWorst?.late_s ?? 0);
+  const late = lateCost(best);
   return {
     damage: best.damage,
     harm,
