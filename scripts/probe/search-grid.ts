@@ -1,5 +1,4 @@
 import { inOneGo } from '~/core/stepwise';
-import type { PreheaterId } from '~/core/materials/air';
 import { celsius, kelvin } from '~/core/quantity/convert';
 import { handSettingOf, type Candidate } from '~/core/method/candidate';
 import { isSure } from '~/core/method/hand/bands';
@@ -38,7 +37,7 @@ function preheatsOf({ preheaters, board, ambient_K }: PlanRequest): (Preheat | n
       (_, i) => most_K - (i * (most_K - Math.max(least_K, kelvin(100)))) / 6,
     );
     return sets_K.flatMap((setpoint_K) =>
-      SOAKS_s.map((soak_s): Preheat => ({ kind: kind as PreheaterId, setpoint_K, soak_s })),
+      SOAKS_s.map((soak_s): Preheat => ({ kind: kind, setpoint_K, soak_s })),
     );
   });
   return [null, ...warm.filter((p) => boardTemperature_K(board, p, ambient_K) <= MOST_BOARD_K)];

@@ -16,7 +16,8 @@ export interface AirLimits {
 /** Limits of a request; a part that comes off in the same heat keeps none. */
 export function airLimits(request: PhaseRequest, pads: readonly string[]): AirLimits {
   return {
-    allowance: allowanceFor(request, pads),
+    // Air pushes at no land: a hurt one is not given less.
+    allowance: allowanceFor(request, pads, { pushed: false }),
     neighbours: request.neighbours.map(neighbourLimit),
   };
 }

@@ -48,15 +48,24 @@ export function livesAt(laminate: LaminateId, land_m2: number, padLife = 1, lami
 export const livesOf = ({ part, board }: Pick<JointScenario, 'part' | 'board'>): Lives =>
   livesAt(board.laminate, (Math.PI / 4) * (part.landDiameter_m ** 2 - part.holeDiameter_m ** 2));
 
-/** What one touch may spend of what is left at the worst of its pads, and what the part allows. */
-export function allowanceFor(request: PhaseRequest, pads: readonly string[]): Allowance {
+/**
+ * What one touch may spend of what is left at the worst of its pads, and what the part allows. A land that is gone has
+ * nothing to lose.
+ */
+export function allowanceFor(
+  request: PhaseRequest,
+  pads: readonly string[],
+  { pushed = true }: { readonly pushed?: boolean } = {},
+): Allowance {
   const { padDose, laminateDose } = request.history;
   const { site } = request;
   const counts = bodyCounts(request.goal, request.phase);
-  const spent = Math.max(...pads.map((pad) => padDose[pad] ?? 0));
+  const there = pads.filter((pad) => site.padStates[pad] !== 'torn');
+  const spent = Math.max(0, ...there.map((pad) => padDose[pad] ?? 0));
+  const hurt = pushed && there.some((pad) => isHurt(site.padStates[pad]));
   return {
-    // A hurt land has lost some of its bond already: it is given less of what is reckoned to be left.
-    padDose: shareOf(spent) * (pads.some((pad) => isHurt(site.padStates[pad])) ? PLAN.hurtShare : 1),
+    // A hurt land has lost some of its bond already: under a tip it is given less of what is reckoned to be left.
+    padDose: shareOf(spent) * (hurt ? PLAN.hurtShare : 1),
     laminateDose: shareOf(laminateDose),
     body_K: counts ? formOf(site.part, site.alloy, request.board.thickness_m).body.touchLimit_K : Infinity,
     plastic_K: counts && !isSurface(site.part) ? softening_K(site.part.family) : Infinity,

@@ -7,7 +7,7 @@ import { HABITS } from '../ways/data';
  * What a practised hand would not set while anything else will do. The heat model has no objection to any of it: a joint
  * that melts at 240 °C is not yet wetted, and a tip that reaches over two pins bridges them.
  */
-export type Habit = 'too-cold-to-wet' | 'tip-too-wide' | 'tip-too-fine';
+export type Habit = 'too-cold-to-wet' | 'too-hot' | 'tip-too-wide' | 'tip-too-fine';
 
 /** Widths of tip that a heat is done with, m. */
 export interface TipRange {
@@ -26,7 +26,9 @@ export function against(
   range: TipRange | null,
 ): Habit[] {
   const coldest_K = Math.min(setpoint_K, ...Object.values(perPad_K ?? {}));
+  const hottest_K = Math.max(setpoint_K, ...Object.values(perPad_K ?? {}));
   const habits: Habit[] = coldest_K < wetting_K(request) - 1e-6 ? ['too-cold-to-wet'] : [];
+  if (hottest_K > Math.max(HABITS.hottest.value, wetting_K(request)) + 1e-6) habits.push('too-hot');
   if (range && tip.shape !== 'hollow') {
     if (tip.width_m > range.most_m + 1e-9) habits.push('tip-too-wide');
     if (tip.width_m < range.least_m - 1e-9) habits.push('tip-too-fine');

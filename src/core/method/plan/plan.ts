@@ -20,7 +20,7 @@ import { stepsFor } from '../steps/frame';
 import type { Step } from '../steps/step';
 
 /** Names the equations and data a plan was made with; raised whenever either changes its answers. */
-export const MODEL_VERSION = 'plan-12';
+export const MODEL_VERSION = 'plan-13';
 
 export interface FoundPlan {
   readonly outcome: 'found';

@@ -170,6 +170,7 @@ function reasonsFor(
 /** What a practised hand would say of a setting that is taken all the same. */
 const HABIT_WORDS: Readonly<Record<Habit, string>> = {
   'too-cold-to-wet': 'Its tip stands colder than wets a joint well: everything hotter meets a limit.',
+  'too-hot': 'Its tip is so hot that flux chars and the tip oxidises: quick, or not at all.',
   'tip-too-wide': 'Its tip is wider than one pin wants and reaches over the next.',
   'tip-too-fine': 'Its tip is a needle for such a joint: it carries little heat.',
 };

@@ -45,6 +45,14 @@ export const STROKE = {
 
 /** What a practised hand sets and takes where nothing forbids it. */
 export const HABITS = {
+  hottest: property(
+    693.15,
+    'K',
+    [673.15, 723.15],
+    0.03,
+    'assumed',
+    'past about 420 °C flux chars before it wets and tips oxidise in minutes: common practice',
+  ),
   overLiquidus: property(
     100,
     'K',
