@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import type { PhasePlan } from '~/core/method/plan/phases/phasePlan';
-import type { FoundPlan, Plan } from '~/core/method/plan/plan';
+import type { Plan } from '~/core/method/plan/plan';
+import type { FoundPlan } from '~/core/method/plan/phases/foundPlan';
 import { methodsFor } from '~/core/method/ways';
 import { isSure } from '~/core/method/hand/bands';
 import { tryOut } from '~/core/method/hand/handTrial';

@@ -3,7 +3,8 @@ import { describe, expect, it } from 'vitest';
 import { planRequest, settingAt, trackOn, TWO_LAYER } from '../../../../tests/support/samples';
 import type { Ask } from './pieces/piece';
 import { solvePiece } from './pieces/solve';
-import { exploreInPieces, type Choice, type Explored, type FoundPlan } from './plan';
+import { exploreInPieces, type Choice, type Explored } from './plan';
+import type { FoundPlan } from './phases/foundPlan';
 
 const request = planRequest({ '1': [trackOn(2)], '2': [trackOn(2)] }, { board: TWO_LAYER, goal: 'replace' });
 

@@ -1,13 +1,14 @@
-import { cautionsFor, type CautionId } from '../cautions';
+import { cautionsFor } from '../cautions';
 import { phasesOf, withoutFit, type Phase } from '../goals';
-import { summed, type StockLine } from '../consumption';
+import { summed } from '../consumption';
 import { methodOf, methodsFor } from '../ways';
 import type { MethodId } from '../ways/method';
-import { overspends, type Overspend, type PadBudget } from '../limits/overspend';
-import { partCycles, type PartCycles } from '../limits/partCycles';
+import { overspends, type PadBudget } from '../limits/overspend';
+import { partCycles } from '../limits/partCycles';
 import { exploreAir, proveAir } from './phases/byAir';
 import { exploreHand, proveByHand } from './phases/byHand';
 import { infeasible, type NoPlan } from './phases/noPlan';
+import type { FoundPlan } from './phases/foundPlan';
 import { phaseRequest, type PhasePlan } from './phases/phasePlan';
 import { firstOffer } from './phases/firstOffer';
 import { tryMethods, warmed } from './phases/tryMethods';
@@ -17,21 +18,9 @@ import type { Progress } from '../progress';
 import { rank, uncompared, withUnproven, type Ranked } from './rank';
 import type { PhaseRequest, PlanRequest, Setting } from '../request';
 import { stepsFor } from '../steps/frame';
-import type { Step } from '../steps/step';
 
 /** Names the equations and data a plan was made with; raised whenever either changes its answers. */
 export const MODEL_VERSION = 'plan-13';
-
-export interface FoundPlan {
-  readonly outcome: 'found';
-  readonly phases: readonly [PhasePlan, ...PhasePlan[]];
-  readonly consumption: readonly StockLine[];
-  readonly partCycles: PartCycles | null;
-  /** Pads that it would take past the end of their budget, all of its phases together, the worst first. */
-  readonly overspends: readonly Overspend[];
-  readonly cautions: readonly CautionId[];
-  readonly steps: readonly Step[];
-}
 
 interface NotConverged {
   readonly outcome: 'not-converged';

@@ -7,7 +7,7 @@ import type { Working } from '../pieces/piece';
 import { withUnproven, type Ranked } from '../rank';
 import { findRemedies, type Remedy } from '../remedies/remedy';
 import type { PhaseRequest } from '../../request';
-import type { FoundPlan } from '../plan';
+import type { FoundPlan } from './foundPlan';
 import { nearestMiss } from '../../limits/frontier';
 
 export interface NoPlan {

@@ -10,7 +10,7 @@ import {
   borrowedStation,
 } from './borrowed';
 import type { RemedyKind } from './stuck';
-import type { Trial } from './trials';
+import type { Trial } from './trial';
 
 /** A tool that the bench has none of, in the first way that opens with it: whatever way was stuck. */
 export function borrowedTools(request: PhaseRequest, preheat: Preheat | null): Trial[] {

@@ -8,7 +8,8 @@ import { sureByHand } from '../phases/byHand';
 import { silently, type Working } from '../pieces/piece';
 import type { PhaseRequest, Setting } from '../../request';
 import { missOf, nearestMiss, preference } from '../../limits/frontier';
-import { combinedTrials, singleTrials, type Trial } from './trials';
+import type { Trial } from './trial';
+import { combinedTrials, singleTrials } from './trials';
 import type { RemedyKind, Stuck } from './stuck';
 
 /** A change that was solved again: what it is, and what it brings. */

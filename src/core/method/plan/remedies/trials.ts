@@ -10,19 +10,8 @@ import { matesOf, type PhaseRequest } from '../../request';
 import { REMEDY } from '../../settings';
 import { BORROWED_PREHEATER, BORROWED_TIP } from './borrowed';
 import { borrowedTools } from './borrowedTools';
-import type { RemedyKind, Stuck } from './stuck';
-
-/** A changed job, to be solved again. */
-export interface Trial {
-  readonly kind: RemedyKind;
-  readonly method: Method;
-  readonly request: PhaseRequest;
-  readonly preheat: Preheat | null;
-  readonly onBench: boolean;
-  readonly shielded?: boolean;
-  /** The neighbour that is taken off first. */
-  readonly freed?: string;
-}
+import type { Stuck } from './stuck';
+import type { Trial } from './trial';
 
 /** One change each, none against a rule of the way it is solved in. */
 export const singleTrials = (request: PhaseRequest, stuck: Stuck): Trial[] =>
