@@ -1,6 +1,3 @@
-import { asWritten, nozzleRecordOf, tipRecordOf } from '../si/tools';
-import { bindingInWords, touchInWords } from '~/core/method/bindingWords';
-import type { Candidate, Binding } from '~/core/method/candidate';
 import { CAUTIONS, type CautionId } from '~/core/method/cautions';
 import { isSure, type PinBand } from '~/core/method/hand/bands';
 import type { CoolDown } from '~/core/method/air/wayDown';
@@ -11,22 +8,19 @@ import type { PhasePlan } from '~/core/method/plan/phases/phasePlan';
 import { MODEL_VERSION, type Plan } from '~/core/method/plan/plan';
 import type { FoundPlan } from '~/core/method/plan/phases/foundPlan';
 import type { Ranked } from '~/core/method/plan/rank';
-import type { Remedy } from '~/core/method/plan/remedies/remedy';
-import type { Setting } from '~/core/method/request';
 import { frontierAbout } from '~/core/method/limits/frontier';
 import type { Step } from '~/core/method/steps/step';
-import { celsius, litresPerMinute, millimetres, wholeCelsius } from '~/core/quantity/convert';
+import { celsius, millimetres } from '~/core/quantity/convert';
 import type { Spread } from '~/core/statistics/percentile';
+import { finite, optionAnswerOf } from './optionAnswerOf';
+import { bindingAnswerOf, remedyAnswerOf } from './remedyAnswerOf';
 import type {
-  BindingAnswer,
   FoundAnswer,
   MethodAnswer,
   NoPlanAnswer,
-  OptionAnswer,
   PhaseAnswer,
   PinAnswer,
   PlanAnswer,
-  RemedyAnswer,
   StepAnswer,
 } from './planAnswer';
 
@@ -124,94 +118,6 @@ function noPlanAnswerOf(plan: NoPlan): NoPlanAnswer {
   };
 }
 
-export function optionAnswerOf(method: string, candidate: Candidate): OptionAnswer {
-  const { pins } = candidate;
-  // None where nothing was left of the search that could be told by pin.
-  const slowest = pins.reduce<(typeof pins)[number] | null>(
-    (a, b) => (a && (a.fullMelt_s ?? Infinity) >= (b.fullMelt_s ?? Infinity) ? a : b),
-    null,
-  );
-  const worst = (pick: (pin: Candidate['pins'][number]) => number): number | null =>
-    finite(Math.max(...pins.map(pick)));
-  return {
-    method,
-    ...toolAnswerOf(candidate.setting),
-    preheat: preheatAnswerOf(candidate.setting),
-    melt_s: { p10: null, p50: slowest?.fullMelt_s ?? null, p90: null },
-    liftFrom_s: candidate.time_s,
-    stop_s: slowest && finite(slowest.stop_s),
-    padDose: { p50: worst((pin) => pin.padDoseAtOff), p90: null },
-    laminateDose: worst((pin) => pin.laminateDoseAtOff),
-    partPeak_C: finite(celsius(Math.max(...pins.map((pin) => pin.bodyPeak_K)))),
-    rampRatio: candidate.rampRatio ?? null,
-    warp_pct: null,
-    neighboursAtRisk: (candidate.neighbours ?? []).filter((n) => !n.ok).map((n) => n.ref),
-    coolDown_s: null,
-    feasible: candidate.feasible,
-  };
-}
-
-type ToolAnswer = Pick<
-  OptionAnswer,
-  | 'kind'
-  | 'tool'
-  | 'toolId'
-  | 'tip'
-  | 'nozzle'
-  | 'setpoint_C'
-  | 'perPad_C'
-  | 'flow_L_min'
-  | 'standoff_mm'
-  | 'approach_s'
-  | 'shielded'
-  | 'fluxed'
-  | 'freshSolder'
->;
-
-function toolAnswerOf(setting: Setting): ToolAnswer {
-  if (setting.kind === 'air') {
-    return {
-      kind: 'air',
-      tool: setting.station.name,
-      toolId: setting.station.id,
-      tip: null,
-      nozzle: nozzleRecordOf(setting.nozzle),
-      setpoint_C: Math.round(celsius(setting.air_K)),
-      perPad_C: {},
-      flow_L_min: asWritten(litresPerMinute(setting.flow_m3_s)),
-      standoff_mm: asWritten(millimetres(setting.standoff_m)),
-      approach_s: setting.approach_s,
-      shielded: setting.shielded,
-      fluxed: true,
-      freshSolder: false,
-    };
-  }
-  return {
-    kind: 'hand',
-    tool: setting.tool.name,
-    toolId: setting.tool.id,
-    tip: tipRecordOf(setting.tip),
-    nozzle: null,
-    setpoint_C: Math.round(celsius(setting.setpoint_K)),
-    perPad_C: Object.fromEntries(
-      Object.entries(setting.perPad_K ?? {}).map(([pad, t_K]) => [pad, Math.round(celsius(t_K))]),
-    ),
-    flow_L_min: null,
-    standoff_mm: null,
-    approach_s: 0,
-    shielded: false,
-    fluxed: setting.fluxed,
-    freshSolder: setting.freshSolder,
-  };
-}
-
-const preheatAnswerOf = ({ preheat }: Setting): OptionAnswer['preheat'] =>
-  preheat && {
-    kind: preheat.kind,
-    setpoint_C: asWritten(celsius(preheat.setpoint_K)),
-    soak_s: preheat.soak_s,
-  };
-
 export const pinAnswerOf = (band: PinBand): PinAnswer => ({
   pad: band.pad,
   pads: [...band.pads],
@@ -276,100 +182,8 @@ function stepAnswerOf(step: Step): StepAnswer {
   };
 }
 
-const bindingAnswerOf = (of: Binding): BindingAnswer => {
-  const { neighbour, ...binding } = of;
-  return {
-    ...binding,
-    says: bindingInWords(of),
-    neighbour: neighbour
-      ? { ref: neighbour.ref, body_C: celsius(neighbour.body_K), joint_C: celsius(neighbour.joint_K) }
-      : null,
-  };
-};
-
-function remedyAnswerOf(remedy: Remedy): RemedyAnswer {
-  const stub: Candidate = {
-    setting: remedy.setting,
-    pins: [],
-    feasible: remedy.works,
-    time_s: remedy.time_s,
-    damage: remedy.damage,
-    binding: remedy.binding,
-  };
-  const binding = remedy.binding && bindingAnswerOf(remedy.binding);
-  return {
-    kind: remedy.kind,
-    method: remedy.method,
-    works: remedy.works,
-    onBench: remedy.onBench,
-    changes: changesInWords(remedy),
-    achieves: remedy.works
-      ? `every pin melts and is off within ${remedy.time_s!.toFixed(1)} s, at ${(100 * remedy.damage).toPrecision(2)} % of the worst pad’s budget`
-      : binding
-        ? `still not enough: ${touchInWords(binding.pad)} ${binding.says}`
-        : 'still not enough: it does at nominal values, but not surely once contact and tip vary',
-    option: {
-      ...optionAnswerOf(remedy.method, stub),
-      melt_s: { p10: null, p50: null, p90: null },
-      stop_s: null,
-      padDose: { p50: remedy.damage, p90: null },
-      laminateDose: null,
-      partPeak_C: null,
-    },
-  };
-}
-
-function changesInWords(remedy: Remedy): string {
-  const { setting } = remedy;
-  const at = toolInWords(setting);
-  const warm = setting.preheat
-    ? `preheater ${wholeCelsius(setting.preheat.setpoint_K)} °C for ${setting.preheat.soak_s} s (board about ${wholeCelsius(remedy.board_K)} °C)`
-    : null;
-  const away = remedy.onBench ? '' : ' (not on this bench)';
-  switch (remedy.kind) {
-    case 'preheat':
-      return warm ? `Warm the board first${away}: ${warm}, ${at}` : at;
-    case 'wider-tip':
-    case 'wider-tip-and-preheat':
-      return `A wider tip${away}: ${at}${warm ? `, board warmed: ${warm}` : ''}`;
-    case 'low-melt':
-      return `Low-melt alloy in every joint${away}: ${at}`;
-    case 'leaded':
-      return `Leaded solder into the lead-free joints${away}: ${at}${warm ? `, ${warm}` : ''}`;
-    case 'give-up-the-part':
-      return `Give the part up and cut it away: ${at}${warm ? `, board warmed: ${warm}` : ''}`;
-    case 'shield':
-      return `Foil over the neighbours${away}: ${at}${warm ? `, ${warm}` : ''}`;
-    case 'fresh-solder':
-      return `Fresh solder on every joint first: ${at}`;
-    case 'hot-air':
-      return `Hot air over the whole part${away}: ${at}${warm ? `, ${warm}` : ''}`;
-    case 'hot-air-and-preheat':
-      return `Hot air, the board warmed from below${away}: ${at}${warm ? `, ${warm}` : ''}`;
-    case 'iron':
-      return `An iron${away}: ${at}${warm ? `, ${warm}` : ''}`;
-    case 'gun':
-      return `A desoldering gun${away}: ${at}${warm ? `, ${warm}` : ''}`;
-    case 'tweezers':
-      return `Hot tweezers${away}: ${at}${warm ? `, ${warm}` : ''}`;
-    case 'neighbour-off':
-      return `${remedy.freed} off first, back on after: ${at}${warm ? `, ${warm}` : ''}`;
-    case 'one-at-a-time':
-      return `One part at a time: ${at}${warm ? `, ${warm}` : ''}`;
-  }
-}
-
-function toolInWords(setting: Setting): string {
-  if (setting.kind === 'air') {
-    return `air ${wholeCelsius(setting.air_K)} °C, ${litresPerMinute(setting.flow_m3_s).toFixed(0)} L/min`;
-  }
-  return `${setting.tip.shape} ${millimetres(setting.tip.width_m).toFixed(1)} mm at ${wholeCelsius(setting.setpoint_K)} °C`;
-}
-
 const cautionsAnswer = (ids: readonly CautionId[]): FoundAnswer['cautions'] =>
   ids.map((id) => ({ id, text: CAUTIONS[id] }));
-
-const finite = (value: number): number | null => (Number.isFinite(value) ? value : null);
 
 const spreadAnswer = (s: Spread): PinAnswer['melt_s'] => ({
   p10: finite(s.p10),

@@ -3,7 +3,7 @@ import { methodOf } from '~/core/method/ways';
 import type { RecapPlan } from '~/core/method/recap/plan';
 import type { Leg, Sequence } from '~/core/method/recap/sequence';
 import type { RecapPhase } from '~/core/method/recap/site';
-import { optionAnswerOf } from '../plan/planAnswerOf';
+import { optionAnswerOf } from '../plan/optionAnswerOf';
 import type { RecapAnswer, SequenceAnswer } from './recapAnswer';
 import type { OptionAnswer } from '../plan/planAnswer';
 

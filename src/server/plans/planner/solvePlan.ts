@@ -10,12 +10,8 @@ import type { Method } from '~/core/method/ways/method';
 import type { Progress } from '~/core/method/progress';
 import type { PlanRequest, Setting } from '~/core/method/request';
 import { celsius } from '~/core/quantity/convert';
-import {
-  foundAnswerOf,
-  optionAnswerOf,
-  pinAnswerOf,
-  planAnswerOf,
-} from '~/schema/exchange/plan/planAnswerOf';
+import { foundAnswerOf, pinAnswerOf, planAnswerOf } from '~/schema/exchange/plan/planAnswerOf';
+import { optionAnswerOf } from '~/schema/exchange/plan/optionAnswerOf';
 import { choicesOf, planRequestOf } from '~/schema/exchange/si/plan';
 import type { PlanInput } from '~/schema/exchange/plan/planRequest';
 import { recapAnswerOf } from '~/schema/exchange/recap/recapAnswerOf';
