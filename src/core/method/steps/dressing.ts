@@ -1,7 +1,7 @@
 import { isSurface } from '~/core/packages/form';
 import { wholeCelsius } from '~/core/quantity/convert';
 import { isHurt, PAD_STATES } from '~/core/record/padStates';
-import { padOrder, type PhaseRequest } from '../request';
+import { padOrder, type PhaseRequest, type PlanSite } from '../request';
 import { padsInWords } from '../ways/method';
 import type { PhaseWork } from './phaseWork';
 import { step, type Step } from './step';
@@ -20,7 +20,9 @@ export function dressing(phase: Pick<PhaseWork, 'request' | 'setting' | 'bands'>
       title: holes ? 'Dress the holes' : 'Dress the lands',
       detail: [
         whole.length > 0 &&
-          `Pump or wick ${padsInWords(whole)} ${holes ? 'clear; lands flat' : 'flat; never drag braid across dry'}.`,
+          (holes
+            ? `Pump or wick ${padsInWords(whole)} clear; lands flat.`
+            : `Wick ${landsInWords(site, whole)} flat; never drag braid across dry.`),
         ...hurt.map((pad) => {
           const state = PAD_STATES[site.padStates[pad]!].name.toLowerCase();
           return `Pin ${pad}, ${state}: last, braid laid still with flux, no suction, no drag.`;
@@ -46,6 +48,13 @@ export const inspectLands = ({ site }: PhaseRequest): Step =>
     detail: `${isSurface(site.part) ? 'Lands flat and bonded, no bridge; vias and tracks whole where the body hid them' : 'Rings whole, lands bonded, holes open to the far side, no bridge'}. Each pad to its next point by meter, against what was read cold. Mark what you find.`,
     why: 'A lifted pad found now is a small repair; found after the new part hides it, it is a fault.',
   });
+
+/** "all 64 lands", "the field of 256 lands, row by row": what braid goes over. */
+function landsInWords({ part }: PlanSite, pads: readonly string[]): string {
+  if (pads.length === 1) return `land ${pads[0]}`;
+  const balls = isSurface(part) && part.family === 'bga';
+  return balls ? `the field of ${pads.length} lands, row by row,` : `all ${pads.length} lands`;
+}
 
 /** How hot and how long, and what it costs: one more touch like the one the plan has for these lands. */
 function touchWords({ setting, bands }: Pick<PhaseWork, 'setting' | 'bands'>): string | null {

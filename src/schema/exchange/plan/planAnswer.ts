@@ -236,6 +236,8 @@ export const foundAnswer = z.strictObject({
     .strictObject({ before: z.number(), after: z.number(), most: z.number(), over: z.boolean() })
     .nullable()
     .default(null),
+  /** All of it, from the first press to the last: hands, heat, soaks, cooling and drying; null in plans of before. */
+  total_min: z.number().nullable().default(null),
   /** Pads that it would take past the end of their budget; shares of the whole. */
   overspends: z
     .array(
