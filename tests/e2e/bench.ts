@@ -108,15 +108,26 @@ export async function accepted(page: Page, siteId: string): Promise<void> {
   await saved(page);
 }
 
+/** A station's display read back as the plan has it, where the step asks; how many presses that took. */
+export async function readBack(page: Page): Promise<number> {
+  const step = page.getByRole('region', { name: 'This step' });
+  const field = step.getByLabel('Its display shows, °C');
+  if ((await field.count()) === 0) return 0;
+  const [, planned] = /(\d+) °C/.exec(await step.innerText())!;
+  await field.fill(planned!);
+  return planned!.length;
+}
+
 /** Confirms and ends steps one after another until the one with that title stands. */
 export async function upTo(page: Page, title: RegExp | string): Promise<void> {
   const heading = page.getByRole('region', { name: 'This step' }).getByRole('heading', { level: 2 });
   for (let i = 0; i < 20; i++) {
     const now = await heading.innerText();
     if (typeof title === 'string' ? now === title : title.test(now)) return;
+    await readBack(page);
     await page
       .getByRole('button', {
-        name: /^(Confirmed|Done|Yes, end the wait early|Next step|It is off|It moved freely|Yes, they moved freely)/,
+        name: /^(Confirmed|Read back|Done|Yes, end the wait early|Next step|It is off|It moved freely|Yes, they moved freely)/,
       })
       .click();
     await expect

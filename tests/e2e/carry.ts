@@ -1,5 +1,5 @@
 import { expect, type Page } from '@playwright/test';
-import { ready, saved, solved } from './bench';
+import { readBack, ready, saved, solved } from './bench';
 
 /** Carrying jobs through by keys, and reading what the board's page says of them. */
 
@@ -27,15 +27,6 @@ export async function carry(page: Page, until: RegExp, { melts }: { melts: boole
     await press(' ');
   }
   throw new Error(`no step ${String(until)}`);
-}
-
-/** A station's display read back as the plan has it, where the step asks; how many presses that took. */
-export async function readBack(page: Page): Promise<number> {
-  const field = step(page).getByLabel('Its display shows, °C');
-  if ((await field.count()) === 0) return 0;
-  const [, planned] = /(\d+) °C/.exec(await step(page).innerText())!;
-  await field.fill(planned!);
-  return planned!.length;
 }
 
 export async function closeAs(page: Page, outcome: string, fill?: readonly [RegExp, string]): Promise<void> {
