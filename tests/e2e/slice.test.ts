@@ -129,8 +129,7 @@ test('by keyboard alone, with a reload in the middle of a step', async ({ page }
   await carry(page, /^Discharge C3/, { melts: false });
   await carry(page, /^Read the site cold/, { melts: false });
   await carry(page, /^Note how it stands/, { melts: false });
-  await carry(page, /^Set the station/, { melts: false });
-  await keys(' ');
+  await carry(page, /^Flux$/, { melts: false });
   await at('Flux');
   await keys('y');
   await expect(page.getByText(/Flux strips the oxide/)).toBeVisible();
