@@ -156,14 +156,15 @@ export const WARMTH = {
   boards_K: [423.15, 408.15, 393.15],
   /** So close to one of them is it. */
   near_K: 8,
-  /** What a preheater is set to where its range has it, from 150 to 350 °C, and how long the board is given (common practice). */
+  /** What a preheater is set to where its range has it, from 80 to 350 °C (common practice). */
   sets_K: [353.15, 373.15, 393.15, 423.15, 453.15, 473.15, 493.15, 513.15, 553.15, 593.15, 623.15],
-  /** A part that is to live keeps so much of its limit for the touch itself. */
+  /** A part that is to live keeps so much of its limit for the touch itself (assumed). */
   partMargin_K: 20,
-  /** Less warmth than this over the room is none. */
+  /** Less warmth than this over the room is none (assumed). */
   least_K: 30,
+  /** How long the board is given (common practice). */
   soaks_s: [120, 180, 240, 300],
-  /** A hotter source for a shorter soak. */
+  /** A hotter source for a shorter soak, set in such steps (assumed). */
   quick_s: 90,
   setStep_K: 10,
 } as const;
@@ -175,7 +176,7 @@ export const REMEDY = {
     { setpoint_K: 453.15, soak_s: 240 },
     { setpoint_K: 473.15, soak_s: 300 },
   ],
-  /** A borrowed preheater is worth fetching where it warms the board by so much more. */
+  /** A borrowed preheater is worth fetching where it warms the board by so much more (assumed). */
   warmer_K: 10,
 } as const;
 

@@ -201,7 +201,7 @@ export const FAMILY_TRAITS = {
     leadMetal: 'copper',
     bodyLimit: limit(
       393.15,
-      'winding and seal of a relay for 85 °C about it, a short time 35 K over that (IEC 61810-1 leaves it to the maker)',
+      'winding and seal of a relay for 85 °C about it, a short time 35 K over that (IEC 61810-1 leaves it to the maker, from memory)',
     ),
     bodyHeat: bodyHeat(2.6e6),
     bodyDensity: bodyDensity(2300),

@@ -106,6 +106,12 @@ describe('a goal of two halves', () => {
     expect(plan.steps.find((s) => s.id === 'fit-seat')!.picture).toBe(true);
   });
 
+  it('tells all its time: no less than its clocks, and the hands on top', () => {
+    const waits_s = plan.steps.reduce((sum, s) => sum + (s.wait_s ?? 0), 0);
+    expect(plan.total_s).toBeGreaterThan(waits_s + 60);
+    expect(plan.total_s).toBeLessThan(waits_s + 30 * 60);
+  });
+
   it('adds up what both halves draw from stock', () => {
     const wire = plan.consumption.find((d) => d.kind === 'wire')!;
     expect(wire.amount).toBeCloseTo(off.materials.solderWire_m + on.materials.solderWire_m, 12);

@@ -15,9 +15,10 @@ import { tryMethods, warmed } from './phases/tryMethods';
 import type { Working } from './pieces/piece';
 import { serially } from './pieces/solve';
 import type { Progress } from '../progress';
-import { rank, uncompared, withUnproven, type Ranked } from './rank';
+import { priceOf, rank, uncompared, withUnproven, type Ranked } from './rank';
 import type { PhaseRequest, PlanRequest, Setting } from '../request';
 import { stepsFor } from '../steps/frame';
+import type { Step } from '../steps/step';
 
 /** Names the equations and data a plan was made with; raised whenever either changes its answers. */
 export const MODEL_VERSION = 'plan-13';
@@ -57,8 +58,9 @@ export function* planInPieces(request: PlanRequest): Working<Plan> {
 /** A removal whose fit has no setting: the same plan under the goal that it is by itself. */
 function removalAlone(request: PlanRequest, phases: readonly [PhasePlan, ...PhasePlan[]]): FoundPlan {
   const goal = withoutFit(request.goal);
-  const alone = phases.map((p) => ({ ...p, request: { ...p.request, goal } }));
-  return whole({ ...request, goal }, alone as unknown as typeof phases);
+  const alone = (p: PhasePlan): PhasePlan => ({ ...p, request: { ...p.request, goal } });
+  const [first, ...then] = phases;
+  return whole({ ...request, goal }, [alone(first), ...then.map(alone)]);
 }
 
 /** Phases of one request that were explored before, by the choices that led to them. */
@@ -102,6 +104,19 @@ export const explore = (request: PlanRequest, choices: readonly Choice[]): Gener
   serially(exploreInPieces(request, choices));
 
 function whole(request: PlanRequest, phases: readonly [PhasePlan, ...PhasePlan[]]): FoundPlan {
+  const steps = stepsFor(
+    phases.map((p) => ({
+      request: p.request,
+      method: p.method,
+      setting: p.chosen.setting,
+      bands: p.bands,
+      bodyPeak_K: Math.max(...p.chosen.pins.map((pin) => pin.bodyPeak_K)),
+      rampRatio: p.chosen.rampRatio ?? null,
+      coolDown: p.coolDown,
+      keepOut: p.keepOut,
+      coolDown_s: p.coolDown_s,
+    })),
+  );
   return {
     outcome: 'found',
     phases,
@@ -116,21 +131,20 @@ function whole(request: PlanRequest, phases: readonly [PhasePlan, ...PhasePlan[]
     overspends: overspends(budgetsOf(request, phases)),
     consumption: summed(phases.flatMap((p) => p.materials.lines)),
     cautions: cautionsFor(request),
-    steps: stepsFor(
-      phases.map((p) => ({
-        request: p.request,
-        method: p.method,
-        setting: p.chosen.setting,
-        bands: p.bands,
-        bodyPeak_K: Math.max(...p.chosen.pins.map((pin) => pin.bodyPeak_K)),
-        rampRatio: p.chosen.rampRatio ?? null,
-        coolDown: p.coolDown,
-        keepOut: p.keepOut,
-        coolDown_s: p.coolDown_s,
-      })),
-    ),
+    steps,
+    total_s: total_s(phases, steps),
   };
 }
+
+/** Hands, heat and soaks of every phase as they are ranked by, and the clocks of cooling and drying. */
+function total_s(phases: readonly PhasePlan[], steps: readonly Step[]): number {
+  const worked_min = phases.map((p) => priceOf(p.request, p.method, p.chosen).minutes);
+  // A soak's clock is in its phase's minutes already.
+  const waits_s = steps.map(({ id, wait_s }) => (/(^|-)preheat$/.test(id) ? 0 : (wait_s ?? 0)));
+  return 60 * sum(worked_min) + sum(waits_s);
+}
+
+const sum = (values: readonly number[]): number => values.reduce((a, b) => a + b, 0);
 
 /** What each pad has spent, and what all phases would spend on it. */
 function budgetsOf({ history }: PlanRequest, phases: readonly PhasePlan[]): PadBudget[] {

@@ -1,5 +1,5 @@
 import { spoilsHere, wireSpoils } from '../solders';
-import type { PhaseRequest } from '../request';
+import type { PhaseRequest, Setting } from '../request';
 import { step, type Step } from './step';
 
 /** What keeps bismuth and lead apart, from the flood to the last joint. */
@@ -21,9 +21,9 @@ export const wickLowMelt = (withLead: boolean): Step =>
 export const leftLowMelt = (request: PhaseRequest): Step[] =>
   request.site.lowMeltLeft === true ? [wickLowMelt(spoilsHere(request))] : [];
 
-/** The wire in stock and the joints hold what must not meet: another wire is fetched, or none is fed. */
-export const solderKind = (request: PhaseRequest): Step[] =>
-  wireSpoils(request)
+/** The wire in stock and the joints hold what must not meet: another wire is fetched, or none is fed. Air feeds none. */
+export const solderKind = (request: PhaseRequest, { kind }: Pick<Setting, 'kind'>): Step[] =>
+  kind === 'hand' && wireSpoils(request)
     ? [
         step({
           id: 'wire',

@@ -195,6 +195,16 @@ describe('what no plan leaves out (common practice)', () => {
       expect.arrayContaining(['bismuth', 'lead']),
     );
 
+    // Air feeds no wire.
+    const lands = surfaceRequest(
+      { family: 'soic', pins: 8 },
+      { ...BENCH, supplies: [LEADED_WIRE], goal: 'fit' },
+    );
+    const asked = inPhase({ ...lands, site: { ...lands.site, alloy: 'sn42bi58' } }, 'fit');
+    const gates = (id: 'hot-air' | 'joint-by-joint') =>
+      stepsFor([workOf(asked, methodOf(id), null)!]).filter((s) => s.id === 'wire').length;
+    expect([gates('hot-air'), gates('joint-by-joint')]).toEqual([0, 1]);
+
     const left = { ...base, site: { ...base.site, alloy: 'sn60pb40' as const, lowMeltLeft: true } };
     const ids = stepsOf(left, 'fit');
     expect(ids.indexOf('wick-clean')).toBeGreaterThanOrEqual(0);

@@ -1,11 +1,12 @@
 import { MOST_PART_CYCLES, partCycles } from '../limits/partCycles';
 import type { PhaseRequest } from '../request';
+import { PLAN } from '../settings';
 import { pinsInWords } from './heatSteps';
 import type { PhaseWork } from './phaseWork';
 import { step, type Step } from './step';
 
-/** From here on a land is told as spent: what is left is less than one touch may take of a whole one (assumed). */
-const LITTLE_LEFT = 0.75;
+/** From here on a land is told as spent: what is left is less than one touch may take of a whole one. */
+const LITTLE_LEFT = 1 - PLAN.dwellShare;
 
 /** Lands and parts that have had their heat: said before anything is warm, and confirmed. */
 export const spentSteps = (phases: readonly PhaseWork[]): Step[] => [

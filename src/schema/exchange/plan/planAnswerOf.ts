@@ -7,7 +7,7 @@ import type { NoPlan } from '~/core/method/plan/phases/noPlan';
 import type { PhasePlan } from '~/core/method/plan/phases/phasePlan';
 import { MODEL_VERSION, type Plan } from '~/core/method/plan/plan';
 import type { FoundPlan } from '~/core/method/plan/phases/foundPlan';
-import { priceOf, type Ranked } from '~/core/method/plan/rank';
+import type { Ranked } from '~/core/method/plan/rank';
 import { frontierAbout } from '~/core/method/limits/frontier';
 import type { Step } from '~/core/method/steps/step';
 import { celsius, millimetres } from '~/core/quantity/convert';
@@ -49,21 +49,11 @@ export function foundAnswerOf(plan: FoundPlan): FoundAnswer {
       materials.lines.map(stockLineAnswerOf).map(({ supplyId, amount }) => ({ phase, supplyId, amount })),
     ),
     partCycles: plan.partCycles,
-    total_min: totalMinutes(plan),
+    total_min: Math.round((10 * plan.total_s) / 60) / 10,
     overspends: plan.overspends.map((over) => ({ ...over, planned: { ...over.planned } })),
     cautions: cautionsAnswer(plan.cautions),
     steps: plan.steps.map(stepAnswerOf),
   };
-}
-
-/** Hands, heat and soaks of every phase as they are ranked by, and the clocks of cooling and drying. */
-function totalMinutes({ phases, steps }: FoundPlan): number {
-  const worked_min = phases.reduce((sum, p) => sum + priceOf(p.request, p.method, p.chosen).minutes, 0);
-  const waits_s = steps.reduce(
-    (sum, { id, wait_s }) => sum + (/(^|-)preheat$/.test(id) ? 0 : (wait_s ?? 0)),
-    0,
-  );
-  return Math.round(10 * (worked_min + waits_s / 60)) / 10;
 }
 
 function phaseAnswerOf(plan: PhasePlan): PhaseAnswer {

@@ -168,6 +168,13 @@ describe('simulate, lands', () => {
     expect(answer.part.peak_C).toBeLessThan(answer.part.limit_C);
   });
 
+  it.each([
+    ['through holes', SIMULATE_EXAMPLE],
+    ['on lands', { ...chip, load: { ...hand, kind: 'iron', pad: '1' } }],
+  ])('a part’s own sheet is its limit, %s', (_, asked) => {
+    expect(answerTo(changed(asked, 'site.package.bodyLimit_C', 150)).part.limit_C).toBeCloseTo(150, 9);
+  });
+
   it('refuses a gun on lands and tweezers on holes, by name', () => {
     const gun = {
       setpoint_C: 360,

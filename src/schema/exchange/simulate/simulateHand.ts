@@ -1,7 +1,7 @@
 import { steepestRise_K_s } from '~/core/thermal/ramp';
 import { ALLOYS } from '~/core/materials/alloys';
 import { FAMILY_TRAITS } from '~/core/packages/families';
-import { padNamesOf } from '~/core/packages/form';
+import { bodyLimit_K, padNamesOf } from '~/core/packages/form';
 import type { ThroughHolePackage } from '~/core/packages/throughHole';
 import { livesOf } from '~/core/method/limits/forecast';
 import { doseCurve, firstReached_s } from '~/core/thermal/history';
@@ -45,7 +45,7 @@ export function simulateHand(
     guests,
   });
   const lives = livesOf(scenario);
-  const { bodyLimit, softens } = FAMILY_TRAITS[part.family];
+  const { softens } = FAMILY_TRAITS[part.family];
   const nearPeak_C = peak_C(run.land_K);
   const farPeak_C = peak_C(run.farLand_K);
   const alloy = ALLOYS[site.alloy];
@@ -77,7 +77,7 @@ export function simulateHand(
     ],
     part: {
       peak_C: peak_C(run.body_K),
-      limit_C: celsius(bodyLimit.value),
+      limit_C: celsius(bodyLimit_K(part, site.alloy)),
       maxRamp_K_s: steepestRise_K_s(run.time_s, run.body_K),
       ...(run.plastic_K && softens
         ? { plasticPeak_C: peak_C(run.plastic_K), plasticLimit_C: celsius(softens.value) }

@@ -15,4 +15,6 @@ export interface FoundPlan {
   readonly overspends: readonly Overspend[];
   readonly cautions: readonly CautionId[];
   readonly steps: readonly Step[];
+  /** From the first press to the last: hands, heat, soaks, cooling and drying. */
+  readonly total_s: number;
 }
