@@ -32,6 +32,21 @@ const shoot = async (page, name) => {
   await page.screenshot({ path: `docs/screenshots/${name}.png` });
 };
 
+/** Presses on to a step: stations read back, every melt seen, clocks ended early by a second press. */
+async function upTo(page, title) {
+  const step = page.getByRole('region', { name: 'This step' });
+  for (let i = 0; i < 60; i++) {
+    if (title.test(await step.getByRole('heading', { level: 2 }).innerText())) return;
+    const field = step.getByLabel('Its display shows, °C');
+    if ((await field.count()) > 0) await field.fill(/(\d+) °C/.exec(await step.innerText())[1]);
+    if ((await page.getByRole('button', { name: /^(Gun|Iron) off/ }).count()) > 0)
+      await page.keyboard.press('m');
+    await page.keyboard.press(' ');
+    await page.waitForTimeout(400);
+  }
+  throw new Error(`no step ${title}`);
+}
+
 try {
   const page = await sheet();
   await page.goto(base);
@@ -130,14 +145,7 @@ try {
   await page.keyboard.press('a');
   await page.waitForURL('**/jobs/**');
   await page.waitForSelector('main [data-ready]');
-  const stepTitle = page.getByRole('region', { name: 'This step' }).getByRole('heading', { level: 2 });
-  // Up to the reading of the marking, clocks ended early and every melt seen.
-  for (let i = 0; i < 60 && !/^Read the marking/.test(await stepTitle.innerText()); i++) {
-    if ((await page.getByRole('button', { name: /^(Gun|Iron) off/ }).count()) > 0)
-      await page.keyboard.press('m');
-    await page.keyboard.press(' ');
-    await page.waitForTimeout(250);
-  }
+  await upTo(page, /^Read the marking/);
   await shoot(page, 'whole-board-run');
 
   await page.goto(`${base}sites/demo-beacon-4-U7/air`);
@@ -151,12 +159,7 @@ try {
   await page.keyboard.press('a');
   await page.waitForURL('**/jobs/**');
   await page.waitForSelector('[data-unsent="0"][data-ready]');
-  // Up to the first pin under heat; a wait is ended early by pressing twice.
-  for (let i = 0; i < 14; i++) {
-    if (/pin 1$/.test(await page.locator('section[aria-label="This step"] h2').innerText())) break;
-    await page.keyboard.press(' ');
-    await page.waitForTimeout(400);
-  }
+  await upTo(page, /pin 1$/);
   await page.keyboard.press(' ');
   await page.waitForTimeout(900);
   await shoot(page, 'run');

@@ -7,7 +7,7 @@ const NEAR_K = 5;
  */
 export function readBackRefusal(planned_C: number, shown_C: number | undefined): string | null {
   if (shown_C === undefined)
-    return `nothing was read from the station’s display; give what it shows, planned are ${planned_C} °C`;
+    return `nothing was read from the station’s display; give what it shows; the plan is for ${planned_C} °C`;
   return Math.abs(shown_C - planned_C) <= NEAR_K
     ? null
     : `the display shows ${shown_C} °C and the plan is for ${planned_C} °C; turn it and read it again`;
