@@ -284,6 +284,7 @@ export function PlanView({ sheet, by: drawnFor }: { sheet: PlanSheet; by: string
         <section className={css['below']} aria-label="Steps and materials">
           <StepsPanel
             steps={state.exploration.answer.steps}
+            total_min={state.exploration.answer.total_min}
             edits={state.edits}
             why={why}
             editing={editing}

@@ -5,12 +5,14 @@ import type { StepAnswer } from '~/schema/exchange/plan/planAnswer';
 import { addedStep } from '~/schema/exchange/plan/addedStep';
 import { Button, CommandButton } from '~/ui/controls/Button';
 import { SelectField, TextField } from '~/ui/controls/Field';
-import { seconds, secondsRange } from '~/ui/figures';
+import { minutesText, seconds, secondsRange } from '~/ui/figures';
 import { planCommand, type PlanCommand } from './commands';
 import css from './plan.module.css';
 
 interface StepsPanelProps {
   readonly steps: readonly StepAnswer[];
+  /** From the first press to the last, minutes; null where it is not known. */
+  readonly total_min: number | null;
   readonly edits: readonly StepEdit[];
   readonly why: boolean;
   readonly editing: boolean;
@@ -22,7 +24,17 @@ interface StepsPanelProps {
 }
 
 /** The job as it will be run: every step, its reason one key away, and the workshop's own changes. */
-export function StepsPanel({ steps, edits, why, editing, kept, onEdits, onKeep, run }: StepsPanelProps) {
+export function StepsPanel({
+  steps,
+  total_min,
+  edits,
+  why,
+  editing,
+  kept,
+  onEdits,
+  onKeep,
+  run,
+}: StepsPanelProps) {
   const shown = edited(steps, edits, addedStep);
   const hidden = edits.flatMap((edit) => {
     if (edit.op !== 'hide') return [];
@@ -34,6 +46,14 @@ export function StepsPanel({ steps, edits, why, editing, kept, onEdits, onKeep, 
     <div>
       <div className={css['stepsHead']}>
         <h2>Steps</h2>
+        {total_min !== null && (
+          <p
+            className="quiet"
+            title="Hands, heat, soaks, cooling and drying, from the first press to the last"
+          >
+            about {minutesText(total_min)} in all
+          </p>
+        )}
         <CommandButton
           small
           command={planCommand('why')}

@@ -67,7 +67,16 @@ describe('the steps of a plan', () => {
   const shown = (changes: Partial<Parameters<typeof StepsPanel>[0]> = {}) => {
     const heard = { onEdits: vi.fn<(edits: readonly StepEdit[]) => void>(), onKeep: vi.fn(), run: vi.fn() };
     render(
-      <StepsPanel steps={STEPS} edits={[]} why={false} editing={false} kept={null} {...heard} {...changes} />,
+      <StepsPanel
+        steps={STEPS}
+        total_min={null}
+        edits={[]}
+        why={false}
+        editing={false}
+        kept={null}
+        {...heard}
+        {...changes}
+      />,
     );
     return heard;
   };
@@ -78,6 +87,11 @@ describe('the steps of a plan', () => {
     shown();
     expect(screen.getAllByText(/340 °C · expect 0.5–1.2 s · stop at 6.0 s/)).toHaveLength(3);
     expect(screen.getByText(/^240 s$/)).toBeTruthy();
+  });
+
+  it('tell how long all of it takes', () => {
+    shown({ total_min: 96 });
+    expect(screen.getByText('about 1 h 36 min in all')).toBeTruthy();
   });
 
   it('tell what to do at the stop once for heats that say the same', () => {

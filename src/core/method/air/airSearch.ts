@@ -44,9 +44,16 @@ export function* searchAir(
 }
 
 /** One arrangement at every pair of temperatures: all that will do, or the one that came nearest. */
-export function solveArrangement(request: PhaseRequest, arrangement: Arrangement): Candidate[] {
+export function solveArrangement(
+  request: PhaseRequest,
+  arrangement: Arrangement,
+  pairs: readonly TemperaturePair[] = pairsFor(request, arrangement),
+): Candidate[] {
   const limits = airLimits(request, padNamesOf(request.site.part));
-  const all = answers(request, arrangement, responsesOf(request, arrangement), limits);
+  const responses = responsesOf(request, arrangement);
+  const all = pairs.map(({ air_K, preheat_K }) =>
+    superposed(request, arrangement, air_K, preheat_K, responses, limits),
+  );
   const able = all.filter((candidate) => candidate.feasible);
   return able.length > 0 || all.length === 0 ? able : [nearestMiss(all)];
 }
@@ -144,14 +151,15 @@ function flowsOf(request: PhaseRequest, station: AirStation): number[] {
   return [...new Set(flows)];
 }
 
-function answers(
-  request: PhaseRequest,
-  arrangement: Arrangement,
-  responses: UnitResponses,
-  limits: AirLimits,
-): Candidate[] {
+/** What two settings stand at: the air's and the preheater's, null where the board is cold. */
+export interface TemperaturePair {
+  readonly air_K: number;
+  readonly preheat_K: number | null;
+}
+
+/** Round figures, and both ends of what the station has: one that stands at a single temperature has that one. */
+function pairsFor(request: PhaseRequest, arrangement: Arrangement): TemperaturePair[] {
   const [low, high] = arrangement.station.airRange_K;
-  // Round figures, and both ends of what the station has: one that stands at a single temperature has that one.
   const [from_K, to_K] = [Math.max(low, AIR.airRange_K[0]), Math.min(high, AIR.airRange_K[1])];
   const round_K: number[] = [];
   for (let air_K: number = AIR.airRange_K[0]; air_K <= to_K + 1e-6; air_K += AIR.airStep_K)
@@ -160,9 +168,7 @@ function answers(
   const heater = request.preheaters.find((p) => p.kind === arrangement.preheat?.kind);
   const preheats: (number | null)[] =
     arrangement.preheat && heater ? preheatsOf(heater.setpointRange_K) : [null];
-  return airs.flatMap((air_K) =>
-    preheats.map((preheat_K) => superposed(request, arrangement, air_K, preheat_K, responses, limits)),
-  );
+  return airs.flatMap((air_K) => preheats.map((preheat_K) => ({ air_K, preheat_K })));
 }
 
 /** Warm-board settings within a preheater's range, and its end where all of them lie beyond it. */

@@ -1,12 +1,14 @@
 import { isSurface } from '~/core/packages/form';
+import { padPlaces } from '~/core/packages/placement';
+import { halvesOf_m } from '~/core/thermal/surface/jet';
 import type { PinBand } from '../hand/bands';
 import { airStep } from '../steps/heatSteps';
 import { step, type Step } from '../steps/step';
-import { hazardsOf, type AirSetting, type PhaseRequest } from '../request';
+import { hazardsOf, matesOf, type AirSetting, type PhaseRequest } from '../request';
 import { AIR } from '../settings';
 import { bridgedOnly } from './bridge';
 import { isFamily } from './lands';
-import { forbids, notes, NOTHING, type Method } from './method';
+import { forbids, notes, NOTHING, type Method, type Rule } from './method';
 
 export const hotAir: Method = {
   id: 'hot-air',
@@ -29,6 +31,7 @@ export const hotAir: Method = {
   rules: (request) => [
     ...(request.stations.length === 0 ? [forbids('No hot-air station is on the bench.')] : []),
     ...bridgedOnly(request),
+    ...uncovered(request),
     ...(request.phase === 'fit' && request.site.part.family === 'canElectrolytic'
       ? [notes('Hot air ages a new can: an iron on its two tabs is kinder.')]
       : []),
@@ -60,6 +63,26 @@ export const hotAir: Method = {
     ];
   },
 };
+
+/** Parts that share a heat and stand wider than any nozzle reaches. */
+function uncovered(request: PhaseRequest): Rule[] {
+  const mates = matesOf(request);
+  const pads = mates.flatMap((m) => padPlaces(m, m.part));
+  const spread_m = Math.max(...[0, 1].map((i) => spreadOf(pads.map((p) => [p.x_m, p.y_m][i]!))));
+  const covered_m = Math.max(
+    0,
+    ...request.stations.flatMap((s) => s.nozzles.flatMap((n) => halvesOf_m(n).map((half) => 2 * half))),
+  );
+  return mates.length > 1 && spread_m > covered_m
+    ? [
+        notes(
+          `These parts stand over ${(spread_m * 1e3).toFixed(0)} mm and the widest nozzle covers ${(covered_m * 1e3).toFixed(0)} mm: circled over all of them, or in a heat each.`,
+        ),
+      ]
+    : [];
+}
+
+const spreadOf = (values: readonly number[]): number => Math.max(...values) - Math.min(...values);
 
 const shields = (setting: AirSetting): Step[] =>
   setting.shielded

@@ -1,6 +1,6 @@
 import { FLOOD, WIRE } from '~/core/materials/consumables';
 import { hasTabs, padNamesOf } from '~/core/packages/form';
-import { keepsPart } from '../goals';
+import { keepsPart, type Phase } from '../goals';
 import type { PinBand } from '../hand/bands';
 import { padOrder, type PhaseRequest, type Setting } from '../request';
 import { pinsInWords, strokeStep, touchSteps, type HeatWords } from '../steps/heatSteps';
@@ -32,8 +32,9 @@ const flux = (request: PhaseRequest) =>
 export const tweezers: Method = {
   id: 'tweezers',
   name: 'Hot tweezers on both ends',
-  phases: ['remove', 'reflow'],
-  about: 'A hot tip on each end melts both joints at once; the part is lifted or straightened between them.',
+  phases: ['remove', 'reflow', 'fit'],
+  about:
+    'A hot tip on each end melts both joints at once; the part is lifted, straightened or set between them.',
   failure: 'Squeezed before both ends are liquid, the end cap or a land tears off.',
   leaves: 'Two tinned lands; the part whole.',
   needs: { ...NOTHING, freshSolder: 'usual' },
@@ -42,7 +43,8 @@ export const tweezers: Method = {
   hands_s: { once: 15, perPad: 3 },
   release: 'molten',
   heat: allLands('tweezers', 'each', (request) => request.tweezers),
-  suits: (request) => isFamily(request, 'chip', 'canElectrolytic'),
+  suits: (request) =>
+    isFamily(request, 'chip') || (request.phase !== 'fit' && isFamily(request, 'canElectrolytic')),
   rules: (request) => [
     ...(request.tweezers.length === 0
       ? [
@@ -59,15 +61,26 @@ export const tweezers: Method = {
       : []),
   ],
   work: (request, setting, bands) => [
-    flux(request),
-    ...touchSteps(request, setting, bands, {
-      title: () => (request.phase === 'remove' ? 'Heat both ends and lift' : 'Heat both ends'),
-      detail:
-        request.phase === 'remove'
-          ? 'Tips on both ends without pressing. When it slides, lift and put it down beside.'
-          : 'Tips on both ends without pressing. When both are bright, straighten it, tips off.',
-    }),
+    ...(request.phase === 'fit' ? [] : [flux(request)]),
+    ...touchSteps(request, setting, bands, BETWEEN_TIPS[request.phase]),
   ],
+};
+
+/** What two tips do in each phase; both touch at once, for an end heated alone cracks a ceramic body. */
+const BETWEEN_TIPS: Readonly<Record<Phase, HeatWords>> = {
+  remove: {
+    title: () => 'Heat both ends and lift',
+    detail: 'Tips on both ends at once, without pressing. When it slides, lift and put it down beside.',
+  },
+  reflow: {
+    title: () => 'Heat both ends',
+    detail: 'Tips on both ends at once, without pressing. When both are bright, straighten it, tips off.',
+  },
+  fit: {
+    title: () => 'Heat both ends and feed each',
+    detail:
+      'Tips on both ends at once, wire to each in turn. Bright and flat: tips off, and nothing moves it.',
+  },
 };
 
 export const blobBothEnds: Method = {

@@ -177,3 +177,31 @@ describe('the pins in their order', () => {
     expect(touches).toHaveLength(8);
   });
 });
+
+// Rules broken: findings minor (plan), tweezers could not fit, and packs wider apart than the nozzle had no word.
+describe('what a tool reaches', () => {
+  it('hot tweezers set a chip, never a new can', () => {
+    const fitting = (spec: SurfaceSpec) => ids(inPhase(surfaceRequest(spec, { goal: 'fit' }), 'fit'));
+    expect(fitting({ family: 'chip', code: '0805' })).toContain('tweezers');
+    expect(fitting({ family: 'canElectrolytic' })).not.toContain('tweezers');
+  });
+
+  it('parts that stand wider than every nozzle are said to, those under one are not', () => {
+    const says = (apart_m: number): string => {
+      const lands = surfaceRequest({ family: 'soic', pins: 8 });
+      const mate = {
+        ...lands.site,
+        ref: 'U2',
+        x_m: lands.site.x_m + apart_m,
+        side: 'top',
+        comesToo: true,
+      } as const;
+      return methodOf('hot-air')
+        .rules(inPhase({ ...lands, neighbours: [mate] }))
+        .map((rule) => rule.says)
+        .join(' ');
+    };
+    expect(says(40e-3)).toMatch(/stand over \d\d mm and the widest nozzle covers/);
+    expect(says(6e-3)).not.toContain('widest nozzle');
+  });
+});

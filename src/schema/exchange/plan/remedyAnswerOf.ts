@@ -86,6 +86,8 @@ function changesInWords(remedy: Remedy): string {
       return `Hot tweezers${away}: ${at}${warm ? `, ${warm}` : ''}`;
     case 'neighbour-off':
       return `${remedy.freed} off first, back on after: ${at}${warm ? `, ${warm}` : ''}`;
+    case 'shared-heat':
+      return `${remedy.freed} off in the same heat, both back on after: ${at}${warm ? `, ${warm}` : ''}`;
     case 'one-at-a-time':
       return `One part at a time: ${at}${warm ? `, ${warm}` : ''}`;
   }

@@ -25,7 +25,7 @@ export interface Remedy {
   readonly time_s: number | null;
   readonly damage: number;
   readonly binding: Binding | null;
-  /** The neighbour that is taken off first; null where all stay. */
+  /** The neighbour that is taken off first, or along; null where all stay. */
   readonly freed: string | null;
   /** Board temperature at touch-down, K, for preheat. */
   readonly board_K: number;

@@ -16,6 +16,7 @@ export type RemedyKind =
   | 'gun'
   | 'tweezers'
   | 'neighbour-off'
+  | 'shared-heat'
   | 'one-at-a-time';
 
 /** What could not be done, and the setting that came nearest. */

@@ -11,6 +11,6 @@ export interface Trial {
   readonly preheat: Preheat | null;
   readonly onBench: boolean;
   readonly shielded?: boolean;
-  /** The neighbour that is taken off first. */
+  /** The neighbour that is taken off first, or along. */
   readonly freed?: string;
 }

@@ -9,6 +9,7 @@ import {
   trackOn,
 } from '../../../../../tests/support/samples';
 import type { Binding } from '../../candidate';
+import type { Phase } from '../../goals';
 import { methodOf } from '../../ways';
 import type { MethodId } from '../../ways/method';
 import type { PlanRequest } from '../../request';
@@ -137,5 +138,18 @@ describe('what is worth solving again', () => {
     const trials = singleTrials(inPhase({ ...lands, neighbours: [beside] }), stuck('hot-air', binding));
     const off = trials.find((t) => t.kind === 'neighbour-off')!;
     expect([off.freed, off.request.neighbours]).toEqual(['C9', []]);
+  });
+
+  // Rule broken: findings minor (plan), one heat for both was never suggested.
+  it('a neighbour that would melt too may come off in the same heat', () => {
+    const lands = surfaceRequest({ family: 'soic', pins: 8 });
+    const beside = { ...lands.site, ref: 'C9', x_m: lands.site.x_m + 12e-3, side: 'top' } as const;
+    const heat = { ref: 'C9', joint_K: 480, body_K: 480, jointLimit_K: 436, bodyLimit_K: 398 };
+    const binding: Binding = { ...BUDGET, limit: 'neighbour', neighbour: heat };
+    const shared = (of: PlanRequest, phase: Phase = 'remove') =>
+      singleTrials(inPhase(of, phase), stuck('hot-air', binding)).find((t) => t.kind === 'shared-heat');
+    expect(shared({ ...lands, neighbours: [beside] })?.request.neighbours[0]?.comesToo).toBe(true);
+    expect(shared({ ...lands, neighbours: [{ ...beside, part: null }] })).toBeUndefined();
+    expect(shared({ ...lands, goal: 'reflow', neighbours: [beside] }, 'reflow')).toBeUndefined();
   });
 });

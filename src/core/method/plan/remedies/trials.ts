@@ -63,7 +63,7 @@ function changesByHand(request: PhaseRequest, stuck: Stuck): Trial[] {
   return trials;
 }
 
-/** Where a neighbour is in the way: foil over it under air, or taken off first and put back after. */
+/** Where a neighbour is in the way: foil over it under air, off in the same heat, or off first and back on after. */
 function aboutNeighbours(request: PhaseRequest, stuck: Stuck): Trial[] {
   const { method, binding } = stuck;
   if (binding.limit !== 'neighbour') return [];
@@ -78,6 +78,11 @@ function aboutNeighbours(request: PhaseRequest, stuck: Stuck): Trial[] {
   if (freed !== undefined) {
     const off = { ...request, neighbours: request.neighbours.filter((n) => n.ref !== freed) };
     trials.push({ ...common, kind: 'neighbour-off', request: off, onBench: true, freed });
+    const along = request.neighbours.map((n) => (n.ref === freed && n.part ? { ...n, comesToo: true } : n));
+    if (air && request.phase === 'remove' && along.some((n) => n.ref === freed && n.comesToo)) {
+      const shared = { ...request, neighbours: along };
+      trials.push({ ...common, kind: 'shared-heat', request: shared, onBench: true, freed });
+    }
   }
   return trials;
 }
