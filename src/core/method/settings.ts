@@ -100,11 +100,12 @@ export const AIR = {
   toldRamp: 1.2,
   /** From the planned lift until the hand has reacted (assumed). */
   reaction_s: 2,
-  airStep_K: 20,
+  airStep_K: 10,
   /** Air below this melts nothing in time, above it chars flux and mask (common practice). */
   airRange_K: [533.15, 723.15],
-  /** Warm-board settings that are tried. */
-  preheats_K: [393.15, 423.15, 453.15, 473.15],
+  /** So many settings of a preheater are tried, from a board so far over the room on (assumed). */
+  warmSets: 6,
+  leastWarm_K: 60,
   /** Soaked this many of its own time constants a board is within a tenth of settled. */
   soakConstants: 2.5,
   soakRange_s: [90, 300],
@@ -113,8 +114,8 @@ export const AIR = {
   /** The distance the region is warmed from first (common practice: about a minute). */
   approachStandoff_m: 40e-3,
   approach_s: 60,
-  /** Share of the way from the least to the greatest flow of a station that is tried. */
-  flowShares: [0.2, 0.45, 0.9],
+  /** So many flows are tried from a station's least to its greatest, each as many times the one before. */
+  flows: 4,
   /** More flow than this moves a chip as its solder melts (common practice, about 20 L/min). */
   chipFlow_m3_s: cubicMetresPerSecond(20),
   chipFrom_kg: 0.1e-3,

@@ -79,7 +79,7 @@ export function BenchView({ boards, now_ms: first_ms }: { boards: readonly Bench
           <KeyCap of="/" />
         </label>
         <ButtonLink href="/boards/new">
-          Take in a board <KeyCap of="n" />
+          Book in a board <KeyCap of="n" />
         </ButtonLink>
       </div>
       {groups.length === 0 && (
@@ -142,10 +142,10 @@ function EmptyBench() {
     <div className={css['empty']}>
       <h2>The bench is clear</h2>
       <p>
-        Take in a board to begin: what it is, who brought it, what is wrong with it, and what it is made of.
+        Book in a board to begin: what it is, who brought it, what is wrong with it, and what it is made of.
       </p>
       <ButtonLink href="/boards/new" look="primary">
-        Take in a board <KeyCap of="n" />
+        Book in a board <KeyCap of="n" />
       </ButtonLink>
     </div>
   );

@@ -53,7 +53,7 @@ export function PlacePanel({ boardId, copperLayers, state, dispatch }: PlacePane
             <p role="status">
               {drawing.kind === 'via'
                 ? 'Click the via, or bring the cross there with the arrow keys and press Space.'
-                : `Click ${drawing.kind === 'area' ? 'round the area' : 'along the track'}, double-click to end. By keys: arrows move the cross, Space sets a point, Backspace takes one back, Enter ends.`}{' '}
+                : `Click ${drawing.kind === 'area' ? 'round the area' : 'along the track'}, double-click to end. By keys: arrows move the cross, Space sets a point, Delete takes one back, Enter ends.`}{' '}
               <span className="digits">
                 {drawing.points.length} of at least {LEAST_POINTS[drawing.kind]}
               </span>

@@ -8,6 +8,7 @@ import { packageInWords, partFacts } from '~/schema/words/words';
 import { Button, ButtonLink, KeyCap } from '~/ui/controls/Button';
 import { Segments } from '~/ui/controls/Field';
 import { ErrorNote } from '~/ui/controls/Notes';
+import { keyOf } from '~/ui/keyboard/command';
 import { LandDrawing } from '~/ui/land/LandDrawing';
 import { dayAndTime } from '~/ui/dates';
 import { MarkingBanner } from '~/islands/findings/MarkingBanner';
@@ -16,6 +17,7 @@ import { MarkBar } from '~/islands/findings/MarkBar';
 import { padState } from '~/islands/findings/marking';
 import { PadLife } from '~/islands/findings/PadLife';
 import { useMarking } from '~/islands/findings/useMarking';
+import { BOARD_COMMANDS } from './commands';
 import { CopperBar } from './CopperBar';
 import { SiteHeat } from './SiteHeat';
 import { PadTable } from './PadTable';
@@ -75,7 +77,7 @@ export function SitePanel({
             Correct
           </ButtonLink>
           <ButtonLink small href={`/sites/${site.id}/check`}>
-            Continuity <KeyCap of="y" />
+            Continuity <KeyCap of={keyOf(BOARD_COMMANDS, 'check')} />
           </ButtonLink>
           {running ? (
             <ButtonLink href={`/jobs/${running.id}`} look="primary">
@@ -135,7 +137,7 @@ export function SitePanel({
             value: 'findings',
             label: (
               <>
-                what was found <KeyCap of="m" />
+                what was found <KeyCap of={keyOf(BOARD_COMMANDS, 'mark')} />
               </>
             ),
           },
@@ -143,7 +145,7 @@ export function SitePanel({
             value: 'copper',
             label: (
               <>
-                copper and nets <KeyCap of="q" />
+                copper and nets <KeyCap of={keyOf(BOARD_COMMANDS, 'copper')} />
               </>
             ),
           },

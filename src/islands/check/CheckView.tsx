@@ -110,9 +110,6 @@ export function CheckView({ sheet }: { sheet: CheckSheet }) {
       case 'enter':
         entry.current?.focus();
         return true;
-      case 'board':
-        window.location.href = `/boards/${board.id}`;
-        return true;
     }
   });
   /** In the field itself only what cannot be typed moves along the list. */
@@ -166,7 +163,7 @@ export function CheckView({ sheet }: { sheet: CheckSheet }) {
             Import the netlist, or name the nets when a site is placed.
           </p>
           <ButtonLink href={`/boards/${board.id}`}>
-            Back to the board <KeyCap of="b" />
+            Back to the board <KeyCap of="Backspace" />
           </ButtonLink>
         </section>
       ) : (

@@ -80,7 +80,7 @@ export function ImportView({ sheet }: { sheet: BoardSheet }) {
     const planned = preview?.sites ?? [];
     const at = planned.findIndex(({ site }) => site.ref === state.chosen);
     switch (id) {
-      case 'open':
+      case 'choose-files':
         open();
         return true;
       case 'accept':
@@ -136,7 +136,7 @@ export function ImportView({ sheet }: { sheet: BoardSheet }) {
               <CommandButton small command={command('cancel')} run={run} />
             </>
           )}
-          <CommandButton command={command('open')} look={preview ? 'outline' : 'primary'} run={run} />
+          <CommandButton command={command('choose-files')} look={preview ? 'outline' : 'primary'} run={run} />
           {preview && (
             <CommandButton
               command={command('accept')}

@@ -1,14 +1,15 @@
 import type { Command } from '~/ui/keyboard/command';
 
-export type ImportCommand = 'open' | 'accept' | 'next' | 'previous' | 'strike' | 'flip' | 'clear' | 'cancel';
+export type ImportCommand =
+  'choose-files' | 'accept' | 'next' | 'previous' | 'strike' | 'flip' | 'clear' | 'cancel';
 
 export const IMPORT_COMMANDS: readonly Command<ImportCommand>[] = [
-  { id: 'open', label: 'Choose files', keys: ['o'], group: 'Import' },
+  { id: 'choose-files', label: 'Choose files', keys: ['n'], group: 'Import' },
   { id: 'accept', label: 'Write it to the board', keys: ['a'], group: 'Import' },
-  { id: 'next', label: 'Next part', keys: ['ArrowDown', 'j'], group: 'Import' },
-  { id: 'previous', label: 'Part before', keys: ['ArrowUp', 'k'], group: 'Import' },
+  { id: 'next', label: 'Next part', keys: ['ArrowDown'], group: 'Import' },
+  { id: 'previous', label: 'Part before', keys: ['ArrowUp'], group: 'Import' },
   { id: 'strike', label: 'Leave this part out, or take it', keys: ['x'], group: 'Import' },
   { id: 'flip', label: 'Turn the board over', keys: ['v'], group: 'Import' },
-  { id: 'clear', label: 'Start over', keys: ['Backspace'], group: 'Import' },
+  { id: 'clear', label: 'Start over', keys: ['c'], group: 'Import' },
   { id: 'cancel', label: 'Stop reading', keys: ['Escape'], group: 'Import' },
 ];

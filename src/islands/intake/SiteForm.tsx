@@ -18,6 +18,7 @@ import { Button, KeyCap } from '~/ui/controls/Button';
 import { Segments, SelectField, TextField } from '~/ui/controls/Field';
 import { ErrorNote } from '~/ui/controls/Notes';
 import { BoardFace, type FaceSite } from '~/ui/face/BoardFace';
+import { keyOf } from '~/ui/keyboard/command';
 import { useCommands } from '~/ui/keyboard/useCommands';
 import { LandDrawing } from '~/ui/land/LandDrawing';
 import { SITE_COMMANDS, type SiteCommand } from './commands';
@@ -204,7 +205,7 @@ export function SiteForm({ board, sites, library: kept, side: startSide, site: k
           {number(`y, mm of ${width_mm}`, 'y_mm')}
           {number('Turned, °', 'rotation_deg')}
           <Button onClick={turn}>
-            Turn <KeyCap of="t" />
+            Turn <KeyCap of={keyOf(SITE_COMMANDS, 'turn')} />
           </Button>
         </div>
         <SelectField

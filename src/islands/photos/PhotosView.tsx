@@ -11,6 +11,7 @@ import { SelectField, TextField } from '~/ui/controls/Field';
 import { ErrorNote } from '~/ui/controls/Notes';
 import { BoardFace } from '~/ui/face/BoardFace';
 import { FacePhoto } from '~/ui/face/FacePhoto';
+import { keyOf } from '~/ui/keyboard/command';
 import { useCommands } from '~/ui/keyboard/useCommands';
 import { PHOTO_COMMANDS, type PhotoCommand } from './commands';
 import { LARGEST_PHOTO_MB, pictureUrl, sendPhoto } from './sendPhoto';
@@ -79,9 +80,6 @@ export function PhotosView({ sheet }: { sheet: PhotosSheet }) {
       case 'add':
         drop.open();
         return true;
-      case 'board':
-        window.location.href = `/boards/${board.id}`;
-        return true;
       case 'lay':
         lay();
         return photo !== null;
@@ -121,10 +119,10 @@ export function PhotosView({ sheet }: { sheet: PhotosSheet }) {
           {state.sending > 0
             ? `Sending ${state.sending}…`
             : 'Drop photos here, or press Enter to choose them'}{' '}
-          <KeyCap of="a" />
+          <KeyCap of={keyOf(PHOTO_COMMANDS, 'add')} />
         </div>
         <ButtonLink href={`/boards/${board.id}`}>
-          Back to the board <KeyCap of="b" />
+          Back to the board <KeyCap of="Backspace" />
         </ButtonLink>
       </div>
       <p className="quiet">
@@ -213,7 +211,7 @@ export function PhotosView({ sheet }: { sheet: PhotosSheet }) {
             ))}
             <div className={css['keys']}>
               <Button look="primary" onClick={lay}>
-                Lay it under the face <KeyCap of="l" />
+                Lay it under the face <KeyCap of={keyOf(PHOTO_COMMANDS, 'lay')} />
               </Button>
               {photo.calibration && <Button onClick={() => change(photo, null)}>Take it up</Button>}
             </div>

@@ -3,6 +3,8 @@ import { useState } from 'react';
 import type { MethodAnswer } from '~/schema/exchange/plan/planAnswer';
 import { KeyCap } from '~/ui/controls/Button';
 import { budget } from '~/ui/figures';
+import { keyOf } from '~/ui/keyboard/command';
+import { PLAN_COMMANDS } from './commands';
 import css from './plan.module.css';
 
 /**
@@ -71,7 +73,7 @@ export function MethodList({
         </li>
       ))}
       <li className={css['methodsHint']}>
-        <KeyCap of="m" /> next way
+        <KeyCap of={keyOf(PLAN_COMMANDS, 'next-method')} /> next method
       </li>
     </ol>
   );

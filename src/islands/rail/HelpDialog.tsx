@@ -1,6 +1,6 @@
 import { useStore } from '@nanostores/react';
 import { useEffect } from 'react';
-import { Button, KeyCap } from '~/ui/controls/Button';
+import { KeyCap } from '~/ui/controls/Button';
 import { Dialog } from '~/ui/controls/Dialog';
 import type { Command } from '~/ui/keyboard/command';
 import { $tables } from '~/ui/keyboard/useCommands';
@@ -18,16 +18,16 @@ export function HelpDialog() {
     groups.set(command.group, [...(groups.get(command.group) ?? []), command]);
   }
   return (
-    <Dialog title="Keys" isOpen={open} onClose={() => $helpOpen.set(false)}>
+    <Dialog title="Keys" back="Close" wide isOpen={open} onClose={() => $helpOpen.set(false)}>
       <div className={css['help']}>
         {[...groups].map(([group, commands]) => (
           <section key={group}>
             <h3>{group}</h3>
             <dl>
-              {(group === 'Rail' ? commands.slice(0, 1) : commands).map((command) => (
+              {(group === 'Clocks' ? commands.slice(0, 1) : commands).map((command) => (
                 <div key={command.id}>
                   <dt>
-                    {group === 'Rail' ? (
+                    {group === 'Clocks' ? (
                       <>
                         <KeyCap of="1" /> – <KeyCap of="9" />
                       </>
@@ -35,16 +35,13 @@ export function HelpDialog() {
                       command.keys.map((key) => <KeyCap key={key} of={key} />)
                     )}
                   </dt>
-                  <dd>{group === 'Rail' ? 'Go to that clock' : command.label}</dd>
+                  <dd>{group === 'Clocks' ? 'Go to that clock' : command.label}</dd>
                 </div>
               ))}
             </dl>
           </section>
         ))}
       </div>
-      <Button look="primary" onClick={() => $helpOpen.set(false)}>
-        Close <KeyCap of="Escape" />
-      </Button>
     </Dialog>
   );
 }

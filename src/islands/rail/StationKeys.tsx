@@ -12,7 +12,16 @@ import { $railLines } from './railStore';
 import css from './rail.module.css';
 
 /** Who is here, light, sound and keys: what belongs to the bench and not to a board. */
-export function StationKeys({ by, muted }: { by: string; muted: boolean }) {
+export function StationKeys({
+  by,
+  muted,
+  board,
+}: {
+  by: string;
+  muted: boolean;
+  /** Where the key to the board leads; null on sheets that are of none. */
+  board: string | null;
+}) {
   const mutedNow = useStore($muted);
   const byNow = useStore($by);
   const ready = useReady();
@@ -35,6 +44,9 @@ export function StationKeys({ by, muted }: { by: string; muted: boolean }) {
       case 'mute':
         setMuted(!$muted.get());
         return true;
+      case 'board':
+        if (board) window.location.href = board;
+        return board !== null;
       case 'bench':
         window.location.href = '/';
         return true;
@@ -71,8 +83,8 @@ export function StationKeys({ by, muted }: { by: string; muted: boolean }) {
       </label>
       <Button
         look="plain"
-        aria-label={lamp ? 'Daylight' : 'Lamp off'}
-        title={lamp ? 'Daylight  \\' : 'Lamp off  \\'}
+        aria-label={lamp ? 'Daylight' : 'Dark screen'}
+        title={lamp ? 'Daylight  \\' : 'Dark screen  \\'}
         onClick={() => run('theme')}
       >
         {lamp ? <Sun size={22} /> : <Moon size={22} />}

@@ -4,8 +4,8 @@ export type RecapCommand = 'begin' | 'by-value' | 'by-area' | 'keep' | 'again' |
 
 export const RECAP_COMMANDS: readonly Command<RecapCommand>[] = [
   { id: 'begin', label: 'Begin, or go on', keys: ['a'], group: 'Whole board' },
-  { id: 'by-value', label: 'Value by value', keys: ['v'], group: 'Whole board' },
-  { id: 'by-area', label: 'Area by area', keys: ['r'], group: 'Whole board' },
+  { id: 'by-value', label: 'By value', keys: ['b'], group: 'Whole board' },
+  { id: 'by-area', label: 'By area', keys: ['r'], group: 'Whole board' },
   { id: 'keep', label: 'Keep this order for later', keys: ['k'], group: 'Whole board' },
   { id: 'again', label: 'Plan what is left again', keys: ['h'], group: 'Whole board' },
   { id: 'print', label: 'Print', keys: ['p'], group: 'Whole board' },

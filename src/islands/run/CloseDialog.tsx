@@ -1,11 +1,23 @@
-import { useEffect, useState } from 'react';
+import { useEffect, useState, type KeyboardEvent } from 'react';
 import { OUTCOMES, type Outcome } from '~/core/record/outcomes';
 import { AWAITS, type Awaits, type RunEventBody } from '~/core/record/runEvents';
 import { AWAITS_WORDS, OUTCOME_WORDS } from '~/schema/words/words';
-import { Button } from '~/ui/controls/Button';
+import { Button, KeyCap } from '~/ui/controls/Button';
 import { Segments, TextField } from '~/ui/controls/Field';
 import { Dialog } from '~/ui/controls/Dialog';
+import { isTextField } from '~/ui/keyboard/command';
 import css from './run.module.css';
+
+/** A letter chooses an outcome while nothing is typed. */
+const LETTERS: Readonly<Record<Outcome, string>> = {
+  fixed: 'f',
+  improved: 'i',
+  'part-done': 'p',
+  unchanged: 'u',
+  worse: 'w',
+  scrapped: 's',
+  parked: 'k',
+};
 
 export type Closing = Pick<Extract<RunEventBody, { kind: 'closed' }>, 'cause' | 'awaits'> & {
   readonly outcome: Outcome;
@@ -15,11 +27,14 @@ export type Closing = Pick<Extract<RunEventBody, { kind: 'closed' }>, 'cause' | 
 export function CloseDialog({
   isOpen,
   unfinished,
+  removal,
   onClose,
   onWrite,
 }: {
   isOpen: boolean;
   unfinished: boolean;
+  /** The job takes a part off and puts none on: the board is left open. */
+  removal: boolean;
   onClose: () => void;
   onWrite: (closing: Closing) => void;
 }) {
@@ -35,8 +50,16 @@ export function CloseDialog({
   const parked = outcome === 'parked';
   const awaited = awaits !== null && what.trim() !== '' ? { awaits, what: what.trim() } : null;
   const ready = outcome !== null && (!parked || awaited !== null);
+  const offered = removal ? (['part-done', ...OUTCOMES.filter((o) => o !== 'part-done')] as const) : OUTCOMES;
+  const wordsOf = (value: Outcome): string =>
+    removal && value === 'part-done' ? 'part off, board open' : OUTCOME_WORDS[value];
+  const byLetter = (event: KeyboardEvent): void => {
+    if (event.ctrlKey || event.altKey || event.metaKey || isTextField(event.target)) return;
+    const named = offered.find((value) => LETTERS[value] === event.key.toLowerCase());
+    if (named) setOutcome(named);
+  };
   return (
-    <Dialog title="Close the job" isOpen={isOpen} onClose={onClose}>
+    <Dialog title="Close the job" back="Back to the job" opener="close" isOpen={isOpen} onClose={onClose}>
       <form
         onSubmit={(event) => {
           event.preventDefault();
@@ -48,6 +71,7 @@ export function CloseDialog({
           });
           onClose();
         }}
+        onKeyDown={byLetter}
         className={css['dialogForm']}
       >
         {unfinished && (
@@ -60,7 +84,14 @@ export function CloseDialog({
           label="Outcome"
           value={outcome}
           onChange={setOutcome}
-          options={OUTCOMES.map((value) => ({ value, label: OUTCOME_WORDS[value] }))}
+          options={offered.map((value) => ({
+            value,
+            label: (
+              <>
+                {wordsOf(value)} <KeyCap of={LETTERS[value]} />
+              </>
+            ),
+          }))}
         />
         {parked && (
           <>
@@ -86,7 +117,7 @@ export function CloseDialog({
           onChange={(event) => setCause(event.target.value)}
         />
         <Button type="submit" look="primary" disabled={!ready}>
-          {outcome === null ? 'Choose an outcome' : `Close as ${OUTCOME_WORDS[outcome]}`}
+          {outcome === null ? 'Choose an outcome' : `Close as ${wordsOf(outcome)}`}
         </Button>
       </form>
     </Dialog>

@@ -1,6 +1,6 @@
 import { useReady } from '~/ui/useReady';
 import { useEffect, useReducer, useRef } from 'react';
-import { keepsPart } from '~/core/method/goals';
+import { keepsPart, phasesOf } from '~/core/method/goals';
 import type { JobStep } from '~/schema/records/jobs/jobPlan';
 import type { RunSheet } from '~/schema/sheets/runSheet';
 import { GOAL_WORDS } from '~/schema/words/words';
@@ -154,13 +154,12 @@ export function RunView({ sheet }: { sheet: RunSheet }) {
           dispatch={dispatch}
         />
         <div className={css['sideKeys']}>
-          {(['mark', 'back', 'note', 'take-back', 'close'] as const).map((id) => (
+          {(closed ? CLOSED_KEYS : OPEN_KEYS).map((id) => (
             <CommandButton
               key={id}
               small
               command={RUN_COMMANDS.find((c) => c.id === id)!}
               run={run}
-              disabled={closed && id !== 'note' && id !== 'take-back'}
               pressed={id === 'mark' ? state.marking : undefined}
             />
           ))}
@@ -169,7 +168,7 @@ export function RunView({ sheet }: { sheet: RunSheet }) {
         {round && <RoundList round={round} siteId={site.id} />}
         <p className="quiet">
           {GOAL_WORDS[job.goal]}. {settingInWords(job.plan.phases[0]!.chosen)}.{' '}
-          <a href={`/jobs/${job.id}/plan`}>Plan and done</a>
+          <a href={`/jobs/${job.id}/plan`}>Planned and actual</a>
         </p>
       </section>
 
@@ -181,6 +180,7 @@ export function RunView({ sheet }: { sheet: RunSheet }) {
       <CloseDialog
         isOpen={state.open === 'close'}
         unfinished={step !== null && !pausing}
+        removal={phasesOf(job.goal).every((phase) => phase === 'remove')}
         onClose={() => dispatch({ type: 'open', what: 'nothing' })}
         onWrite={running.close}
       />
@@ -197,6 +197,10 @@ export function RunView({ sheet }: { sheet: RunSheet }) {
     </div>
   );
 }
+
+const OPEN_KEYS = ['mark', 'back', 'note', 'take-back', 'close'] as const;
+/** What a closed job still takes: a note, and that an entry was wrong. */
+const CLOSED_KEYS = ['note', 'take-back'] as const;
 
 /** Pads that a step takes in turn or draws over, to be seen on the lands. */
 const rowOf = (step: JobStep | null): readonly string[] =>

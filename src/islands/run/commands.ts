@@ -9,10 +9,10 @@ export const RUN_COMMANDS: readonly Command<RunCommand>[] = [
   { id: 'melted', label: 'Molten now', keys: ['m'], group: 'Run' },
   { id: 'again', label: 'Heat again', keys: ['h'], group: 'Run' },
   { id: 'back', label: 'Back a step', keys: ['z'], group: 'Run' },
-  { id: 'mark', label: 'Mark findings on the lands', keys: ['v'], group: 'Run' },
+  { id: 'mark', label: 'Mark findings on the pads', keys: ['q'], group: 'Run' },
   { id: 'note', label: 'Write a note', keys: ['n'], group: 'Run' },
   { id: 'why', label: 'Why this step', keys: ['y'], group: 'Run' },
-  { id: 'take-back', label: 'Take an entry back', keys: ['q'], group: 'Run' },
+  { id: 'take-back', label: 'Take an entry back', keys: ['g'], group: 'Run' },
   { id: 'stop-here', label: 'Stop here: clean and dry now', keys: ['w'], group: 'Run' },
   { id: 'close', label: 'Close the job', keys: ['x'], group: 'Run' },
 ];

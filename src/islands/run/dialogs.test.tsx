@@ -13,7 +13,7 @@ vi.stubGlobal('CSS', { escape: (text: string) => text });
 
 const close = (changes: Partial<Parameters<typeof CloseDialog>[0]> = {}) => {
   const heard = { onClose: vi.fn(), onWrite: vi.fn() };
-  render(<CloseDialog isOpen unfinished={false} {...heard} {...changes} />);
+  render(<CloseDialog isOpen unfinished={false} removal={false} {...heard} {...changes} />);
   return heard;
 };
 
@@ -28,6 +28,23 @@ describe('closing a job', () => {
     fireEvent.click(screen.getByRole('button', { name: /^Close as improved/ }));
     expect(heard.onWrite).toHaveBeenCalledWith({ outcome: 'improved', cause: 'Dry joint under the sink.' });
     expect(heard.onClose).toHaveBeenCalledOnce();
+  });
+
+  // Rule broken: findings M3 (look), no way out in sight, and a removal could only be called fixed.
+  it('shows its way out, and takes an outcome by its letter where nothing is typed', () => {
+    const heard = close();
+    fireEvent.keyDown(screen.getByRole('textbox'), { key: 'w' });
+    expect(screen.getByRole('button', { name: 'Choose an outcome' })).toBeTruthy();
+    fireEvent.keyDown(screen.getByRole('radio', { name: /improved/ }), { key: 'W' });
+    expect(screen.getByRole('button', { name: /^Close as worse/ })).toBeTruthy();
+    fireEvent.click(screen.getByRole('button', { name: /^Back to the job/ }));
+    expect(heard.onClose).toHaveBeenCalledOnce();
+    expect(heard.onWrite).not.toHaveBeenCalled();
+  });
+
+  it('of a removal offers first that the part is off and the board open', () => {
+    close({ removal: true });
+    expect(screen.getAllByRole('radio')[0]!.closest('label')!.textContent).toMatch(/^part off, board open/);
   });
 
   it('a parked job says what it waits for, and the board is parked with it', () => {

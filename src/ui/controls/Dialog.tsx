@@ -1,18 +1,31 @@
-import { useEffect, type ReactNode } from 'react';
+import { useEffect, useRef, type ReactNode } from 'react';
 import { Dialog as AriaDialog, Heading, Modal, ModalOverlay } from 'react-aria-components';
 import { $dialogOpen } from '~/ui/keyboard/useCommands';
+import { Button, KeyCap } from './Button';
 import css from './dialog.module.css';
 
-/** A sheet laid over the page: it holds the keyboard until it is closed. */
+/**
+ * A sheet laid over the page: it holds the keyboard until it is closed, always shows its way out, and gives the focus back
+ * to where it was, or to the button of the command that opened it by key.
+ */
 export function Dialog({
   title,
   isOpen,
   onClose,
+  back = 'Back',
+  opener,
+  wide = false,
   children,
 }: {
   title: string;
   isOpen: boolean;
   onClose: () => void;
+  /** What the way out says. */
+  back?: string;
+  /** Id of the command whose button gets the focus where nothing had it. */
+  opener?: string | undefined;
+  /** As wide as the screen has room: a sheet that is read at one look. */
+  wide?: boolean;
   children: ReactNode;
 }) {
   useEffect(() => {
@@ -20,6 +33,22 @@ export function Dialog({
     $dialogOpen.set(true);
     return () => $dialogOpen.set(false);
   }, [isOpen]);
+  const openedBy = useRef<string | undefined>(undefined);
+  useEffect(() => {
+    if (isOpen) {
+      openedBy.current = opener;
+      return undefined;
+    }
+    const by = openedBy.current;
+    openedBy.current = undefined;
+    if (by === undefined) return undefined;
+    // After the overlay has given back what it could.
+    const given = requestAnimationFrame(() => {
+      if (document.activeElement === document.body)
+        document.querySelector<HTMLElement>(`[data-command="${by}"]`)?.focus();
+    });
+    return () => cancelAnimationFrame(given);
+  }, [isOpen, opener]);
   return (
     <ModalOverlay
       className={css['overlay'] ?? ''}
@@ -27,11 +56,16 @@ export function Dialog({
       onOpenChange={(open) => !open && onClose()}
       isDismissable
     >
-      <Modal className={css['modal'] ?? ''}>
+      <Modal className={`${css['modal']} ${wide ? css['wide'] : ''}`}>
         <AriaDialog className={css['dialog'] ?? ''}>
-          <Heading slot="title" className={css['title'] ?? ''}>
-            {title}
-          </Heading>
+          <div className={css['head']}>
+            <Heading slot="title" className={css['title'] ?? ''}>
+              {title}
+            </Heading>
+            <Button look="plain" onClick={onClose}>
+              {back} <KeyCap of="Escape" />
+            </Button>
+          </div>
           {children}
         </AriaDialog>
       </Modal>

@@ -7,6 +7,10 @@ export interface Command<Id extends string = string> {
   readonly group: string;
 }
 
+/** The first key of a command, for its cap beside a link or a word. */
+export const keyOf = <Id extends string>(commands: readonly Command<Id>[], id: Id): string =>
+  commands.find((command) => command.id === id)?.keys[0] ?? '';
+
 /** How a key is written on a cap. */
 export function keyCap(key: string): string {
   const caps: Readonly<Record<string, string>> = {
@@ -16,6 +20,7 @@ export function keyCap(key: string): string {
     ArrowLeft: '←',
     ArrowRight: '→',
     Escape: 'Esc',
+    Backspace: '⌫',
   };
   return caps[key] ?? (key.length === 1 ? key.toUpperCase() : key);
 }
@@ -58,7 +63,11 @@ export function keyConflicts(commands: readonly Command[]): string[] {
 /** Whether a key press belongs to a field that is being typed in, or to a dialog. */
 export function isTyping(target: EventTarget | null): boolean {
   if (!(target instanceof HTMLElement)) return false;
-  if (target.isContentEditable || target.closest('[role="dialog"]')) return true;
+  return target.isContentEditable || target.closest('[role="dialog"]') !== null || isTextField(target);
+}
+
+/** Whether letters that are pressed there are typed or choose there. */
+export function isTextField(target: EventTarget | null): boolean {
   if (target instanceof HTMLInputElement)
     return !['checkbox', 'radio', 'range', 'button'].includes(target.type);
   return target instanceof HTMLTextAreaElement || target instanceof HTMLSelectElement;

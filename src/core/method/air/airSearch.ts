@@ -24,6 +24,7 @@ import { judgeNeighbour } from '../limits/neighbours';
 import { airCandidate } from './airCandidate';
 import { airLimits, longestAir_s, shockDamage, type AirLimits } from './airJudge';
 import type { Arrangement } from './arrangement';
+import { warmSets_K } from './warmSets';
 
 /**
  * Every setting of hot air on this bench that is worth a thought, answered by superposition: two linear runs of
@@ -144,8 +145,8 @@ function needed_m(request: PhaseRequest): [number, number] {
 function flowsOf(request: PhaseRequest, station: AirStation): number[] {
   const [least, most] = station.flowRange_m3_s;
   const light = isSurface(request.site.part) && mass_kg(request.site.part) < AIR.chipFrom_kg;
-  const flows = AIR.flowShares.map((share) => {
-    const flow = least + share * (most - least);
+  const flows = Array.from({ length: AIR.flows }, (_, i) => {
+    const flow = least * (most / least) ** (i / (AIR.flows - 1));
     return light ? Math.max(least, Math.min(flow, AIR.chipFlow_m3_s)) : flow;
   });
   return [...new Set(flows)];
@@ -167,14 +168,8 @@ function pairsFor(request: PhaseRequest, arrangement: Arrangement): TemperatureP
   const airs = [...new Set([from_K, ...round_K, to_K])].filter((air_K) => air_K >= from_K && air_K <= to_K);
   const heater = request.preheaters.find((p) => p.kind === arrangement.preheat?.kind);
   const preheats: (number | null)[] =
-    arrangement.preheat && heater ? preheatsOf(heater.setpointRange_K) : [null];
+    arrangement.preheat && heater ? warmSets_K(request, arrangement.preheat, heater.setpointRange_K) : [null];
   return airs.flatMap((air_K) => preheats.map((preheat_K) => ({ air_K, preheat_K })));
-}
-
-/** Warm-board settings within a preheater's range, and its end where all of them lie beyond it. */
-function preheatsOf([least_K, most_K]: readonly [number, number]): number[] {
-  const within = AIR.preheats_K.filter((t) => t >= least_K && t <= most_K);
-  return within.length > 0 ? within : [Math.max(least_K, Math.min(most_K, AIR.preheats_K[0]))];
 }
 
 /** One pair of temperatures: melts, doses and limits read from the sum of the unit responses. */

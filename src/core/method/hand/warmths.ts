@@ -46,7 +46,7 @@ export function quicklyWarm(request: PhaseRequest, heater: Preheater): Preheat |
 }
 
 /** How warm a board may be under a part that is to live, K; no limit where it is given up. */
-const partStands_K = ({ site, goal, phase }: PhaseRequest): number =>
+export const partStands_K = ({ site, goal, phase }: PhaseRequest): number =>
   bodyCounts(goal, phase) ? bodyLimit_K(site.part, site.alloy) - WARMTH.partMargin_K : Infinity;
 
 /** Temperatures of the board that are aimed at, the warmest first. */
