@@ -43,6 +43,18 @@ export function clockText(left_ms: number): string {
     : `${sign}${minutes}:${rest}`;
 }
 
+/** How long something is over, with its unit: "12 s", "9 min", "2 h 09 min", "3 d". */
+export function sinceText(past_ms: number): string {
+  const whole_s = Math.max(0, Math.floor(past_ms / 1000));
+  if (whole_s < 60) return `${whole_s} s`;
+  const minutes = Math.floor(whole_s / 60);
+  if (minutes < 60) return `${minutes} min`;
+  const hours = Math.floor(minutes / 60);
+  return hours < 48
+    ? `${hours} h ${String(minutes % 60).padStart(2, '0')} min`
+    : `${Math.floor(hours / 24)} d`;
+}
+
 /** An amount of stock in the unit it is counted in, in the size that reads best. */
 export function amountWords({ amount, unit }: { readonly amount: number; readonly unit: string }): string {
   if (unit === 'mm' && amount >= 10_000) return `${(amount / 1000).toFixed(1)} m`;

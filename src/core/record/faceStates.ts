@@ -2,7 +2,7 @@
 export const PLACE_KINDS = ['track', 'via', 'area'] as const;
 export type PlaceKind = (typeof PLACE_KINDS)[number];
 
-/** What copper, mask and laminate away from pads are found to be; shape and letter as on pads. */
+/** What copper, mask and laminate away from pads are found to be; a letter that pads have too means the same there. */
 export const FACE_STATES = {
   sound: { name: 'Sound', letter: 'S', defect: false, on: ['track', 'via', 'area'] },
   corroded: { name: 'Corroded', letter: 'O', defect: true, on: ['track', 'via', 'area'] },
@@ -11,8 +11,8 @@ export const FACE_STATES = {
   open: { name: 'Barrel open', letter: 'A', defect: true, on: ['via'] },
   bridged: { name: 'Bridged over', letter: 'B', defect: true, on: ['track', 'area'] },
   charred: { name: 'Charred', letter: 'H', defect: true, on: ['track', 'area'] },
-  delaminated: { name: 'Blistered or delaminated', letter: 'D', defect: true, on: ['area'] },
-  residue: { name: 'Residue', letter: 'E', defect: true, on: ['area'] },
+  delaminated: { name: 'Blistered or delaminated', letter: 'N', defect: true, on: ['area'] },
+  residue: { name: 'Residue', letter: 'W', defect: true, on: ['area'] },
   repaired: { name: 'Repaired', letter: 'R', defect: false, on: ['track', 'via', 'area'] },
 } as const satisfies Record<
   string,

@@ -2,6 +2,8 @@ import { useReady } from '~/ui/useReady';
 import { useEffect, useReducer, useRef, useState } from 'react';
 import { MOST_FIND, type BenchBoard } from '~/schema/sheets/benchSheet';
 import { ButtonLink, KeyCap } from '~/ui/controls/Button';
+import { clockWords } from '~/ui/clockWords';
+import { sinceText } from '~/ui/figures';
 import { useCommands } from '~/ui/keyboard/useCommands';
 import { BENCH_COMMANDS, type BenchCommand } from './commands';
 import { GROUPS, matching, reduce, START, waitsFor } from './state';
@@ -98,7 +100,7 @@ export function BenchView({ boards, now_ms: first_ms }: { boards: readonly Bench
                 key={board.id}
                 board={board}
                 because={finds.get(board.id) ?? null}
-                over={waitsFor(board, now_ms) !== board.waitingFor}
+                clock={clockInWords(board, now_ms)}
                 selected={board.id === state.selected}
               />
             ))}
@@ -113,12 +115,12 @@ interface BoardLineProps {
   readonly board: BenchBoard;
   /** What of the search is on it. */
   readonly because: string | null;
-  /** The clock it waited for has ended. */
-  readonly over: boolean;
+  /** Of the clock that it waits for: how long it still runs, or is over, and what is allowed then. */
+  readonly clock: string;
   readonly selected: boolean;
 }
 
-function BoardLine({ board, because, over, selected }: BoardLineProps) {
+function BoardLine({ board, because, clock, selected }: BoardLineProps) {
   return (
     <li id={`board-${board.id}`} className={`${css['line']} ${selected ? css['selected'] : ''}`}>
       <a href={`/boards/${board.id}`} aria-current={selected || undefined}>
@@ -128,13 +130,20 @@ function BoardLine({ board, because, over, selected }: BoardLineProps) {
           {board.fault}
         </span>
         <span className={css['next']}>
-          {over && <strong>Time is up. </strong>}
+          {clock && <strong>{clock} </strong>}
           {board.nextAction || (board.outcome ? `Outcome: ${board.outcome}` : '')}
         </span>
         <span className={css['owner']}>{board.owner}</span>
       </a>
     </li>
   );
+}
+
+/** "4 min left.", "2 h 09 min over. Ready: go on." A list is not looked at by the second. */
+function clockInWords({ due_ms }: BenchBoard, now_ms: number): string {
+  if (due_ms === null) return '';
+  const { state, figure, says, allowed } = clockWords('wait', due_ms - now_ms);
+  return state === 'running' ? `${sinceText(due_ms - now_ms)} left.` : `${figure} ${says}. ${allowed}.`;
 }
 
 function EmptyBench() {

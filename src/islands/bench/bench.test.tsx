@@ -65,7 +65,7 @@ describe('the bench', () => {
     const dried = BOARDS.map((b) => (b.id === 'Door' ? { ...b, due_ms: NOW_ms - 1 } : b));
     render(<BenchView boards={dried} now_ms={NOW_ms} />);
     expect(screen.queryByRole('heading', { name: /^Drying/ })).toBeNull();
-    expect(within(document.getElementById('board-Door')!).getByText('Time is up.')).toBeTruthy();
+    expect(within(document.getElementById('board-Door')!).getByText('0 s over. Ready: go on.')).toBeTruthy();
     expect(waitsFor({ ...dried[2]!, due_ms: NOW_ms + 1 }, NOW_ms)).toBe('drying');
   });
 

@@ -1,13 +1,12 @@
 import { useReady } from '~/ui/useReady';
 import { useMemo, useReducer, useRef, useState } from 'react';
-import type { BoardStage } from '~/core/record/boardEntries';
 import { AS_IT_CAME } from '~/core/record/occupancy';
 import { exposuresOf, sharedLife } from '~/core/record/heatLife';
 import type { BoardSheet } from '~/schema/sheets/boardSheet';
-import { constructionInWords, HAZARD_WORDS, recordInWords } from '~/schema/words/words';
-import { ButtonLink, CommandButton } from '~/ui/controls/Button';
-import { Caution, ErrorNote } from '~/ui/controls/Notes';
+import { ButtonLink } from '~/ui/controls/Button';
+import { ErrorNote } from '~/ui/controls/Notes';
 import { useCommands } from '~/ui/keyboard/useCommands';
+import { BoardBar } from './BoardBar';
 import { BOARD_COMMANDS, COPPER_COMMANDS, type BoardCommand } from './commands';
 import { statesOf } from '~/islands/findings/marking';
 import { FacePanel } from './FacePanel';
@@ -22,10 +21,9 @@ import { SiteHeat } from './SiteHeat';
 import { SitePanel } from './SitePanel';
 import { initialState, reduce } from './state';
 import { StageDialog, type StageAsked } from './StageDialog';
-import { StageLine } from './StageLine';
+import { Story } from './Story';
 import { useStanding } from './useStanding';
 import { useCopperMarks } from './useCopperMarks';
-import { Weight } from './Weight';
 import css from './board.module.css';
 
 /** The face of one board, its sites and findings, and the ledger of what happened to it. */
@@ -158,54 +156,33 @@ export function BoardView({ sheet }: { sheet: BoardSheet }) {
   const marking = state.drawing !== null || state.placeId !== null;
   return (
     <div className={css['view']} data-ready={ready || undefined}>
-      <section className={css['intake']}>
-        <div>
-          <p className={css['fault']}>{board.fault}</p>
-          <StageLine standing={standing} onResume={() => run(stage.is === 'parked' ? 'park' : 'scrap')} />
-          {board.hazards.length > 0 && (
-            <Caution>
-              {board.hazards.map((hazard) => HAZARD_WORDS[hazard]).join(', ')}: cleared before anything is
-              touched.
-            </Caution>
-          )}
-          <details className={css['asItCame']}>
-            <summary>What it is and how it came</summary>
-            <p className="quiet">
-              {constructionInWords(construction)}
-              {recordInWords(board)}. <Weight construction={construction} />
-            </p>
-            {board.triedBefore && <p className="quiet">Tried before: {board.triedBefore}</p>}
-            {board.fixtures && <p className="quiet">To go back as it was: {board.fixtures}</p>}
-          </details>
-        </div>
-        <div className={css['ways']}>
-          {(['hand-back', 'park', 'scrap', 'recap', 'more'] as const).map((id) =>
-            id === 'recap' && state.sites.length < 2 ? null : (
-              <CommandButton
-                key={id}
-                small
-                command={BOARD_COMMANDS.find((c) => c.id === id)!}
-                label={shortWords(id, stage.is)}
-                disabled={stage.is === 'closed' && (id === 'hand-back' || id === 'park')}
-                run={run}
-              />
-            ),
-          )}
-        </div>
-      </section>
+      <BoardBar
+        boardId={board.id}
+        side={state.side}
+        stage={stage.is}
+        several={sites.length > 1}
+        drawing={state.drawing !== null}
+        onDraw={draw}
+        run={run}
+      />
+      <Story
+        standing={standing}
+        construction={construction}
+        onResume={() => run(stage.is === 'parked' ? 'park' : 'scrap')}
+      />
 
       {sites.length === 0 && (
         <section className={css['none']}>
-          <h2>No site on this board yet</h2>
+          <h2>No part on this board yet</h2>
           <p>
-            Read the board’s files, or place the part you want to work on: its reference, where it sits, its
+            Read the board’s files, or add the part you want to work on: its reference, where it sits, its
             dimensions, and what copper each pin meets.
           </p>
           <p className={css['ways']}>
             <ButtonLink href={`/boards/${board.id}/import`} look="primary">
               Import files
             </ButtonLink>
-            <ButtonLink href={`/boards/${board.id}/place`}>Place a site</ButtonLink>
+            <ButtonLink href={`/boards/${board.id}/place`}>Add a part</ButtonLink>
           </p>
         </section>
       )}
@@ -219,7 +196,6 @@ export function BoardView({ sheet }: { sheet: BoardSheet }) {
           padStates={padStates}
           occupancies={occupancies}
           onPick={pick}
-          onDraw={draw}
         />
         {marking ? (
           <PlacePanel
@@ -273,22 +249,6 @@ export function BoardView({ sheet }: { sheet: BoardSheet }) {
       <MoreDialog isOpen={more} onClose={() => setMore(false)} run={run} />
     </div>
   );
-}
-
-/** What a button of this row says, where the board stands. */
-function shortWords(id: 'recap' | 'hand-back' | 'park' | 'scrap' | 'more', stage: BoardStage['is']): string {
-  switch (id) {
-    case 'recap':
-      return 'Whole board';
-    case 'hand-back':
-      return 'Hand back';
-    case 'park':
-      return stage === 'parked' ? 'Go on' : 'Park';
-    case 'scrap':
-      return stage === 'closed' ? 'Open again' : 'Scrap';
-    case 'more':
-      return 'More';
-  }
 }
 
 /** "C7 pin 2". */

@@ -3,8 +3,7 @@ import { AS_IT_CAME, OCCUPANCIES, type Occupancy } from '~/core/record/occupancy
 import { PAD_STATE_IDS, PAD_STATES } from '~/core/record/padStates';
 import type { BoardSheet, SiteSheet } from '~/schema/sheets/boardSheet';
 import type { FacePoint } from '~/schema/records/board/faceFinding';
-import { Button, ButtonLink } from '~/ui/controls/Button';
-import { Segments, SelectField, TextField } from '~/ui/controls/Field';
+import { SelectField, TextField } from '~/ui/controls/Field';
 import { BoardFace, type FaceScale } from '~/ui/face/BoardFace';
 import { FaceFindings, PlaceShape } from '~/ui/face/FaceFindings';
 import { standing } from '~/ui/face/facePlaces';
@@ -30,23 +29,13 @@ interface FacePanelProps {
   /** What stands on each site, by its id. */
   readonly occupancies: Readonly<Record<string, Occupancy>>;
   readonly onPick: (id: string) => void;
-  readonly onDraw: () => void;
 }
 
 /** A key moves the cross by this; both ends of a board are a few seconds apart. */
 const STEP_mm = 1;
 
 /** One face of the board with everything that lies on it, and the list of its sites. */
-export function FacePanel({
-  sheet,
-  state,
-  dispatch,
-  shown,
-  padStates,
-  occupancies,
-  onPick,
-  onDraw,
-}: FacePanelProps) {
+export function FacePanel({ sheet, state, dispatch, shown, padStates, occupancies, onPick }: FacePanelProps) {
   const { board } = sheet;
   const { construction } = board;
   const { sites, drawing, side } = state;
@@ -108,29 +97,7 @@ export function FacePanel({
   );
 
   return (
-    <section aria-label="Face">
-      <div className={css['faceBar']}>
-        <Segments
-          label="Face"
-          value={side}
-          options={[
-            { value: 'top', label: 'Top' },
-            { value: 'bottom', label: 'Bottom' },
-          ]}
-          onChange={() => dispatch({ type: 'flip' })}
-        />
-        <div className={css['ways']}>
-          <Button small pressed={drawing !== null} onClick={onDraw}>
-            Mark
-          </Button>
-          <ButtonLink small href={`/boards/${board.id}/place?side=${side}`}>
-            Place
-          </ButtonLink>
-          <ButtonLink small href={`/boards/${board.id}/import`}>
-            Import
-          </ButtonLink>
-        </div>
-      </div>
+    <section aria-label="Face" className={css['face']}>
       <BoardFace
         length_mm={construction.length_mm}
         width_mm={construction.width_mm}
@@ -168,48 +135,50 @@ export function FacePanel({
         }
         onPointsEnd={drawing ? () => dispatch({ type: 'draw-end' }) : undefined}
       />
-      {sites.length > 1 && (
-        <div className={css['narrow']}>
-          <SelectField<SiteFilter>
-            label="Show"
-            value={state.filter}
-            onChange={(filter) => dispatch({ type: 'filter', filter })}
-            options={[
-              { value: 'all', label: `all ${sites.length} sites` },
-              { value: 'defects', label: 'with any defect' },
-              { value: 'heated', label: 'heated here' },
-              { value: 'untouched', label: 'nothing found, no heat' },
-              ...PAD_STATE_IDS.filter((id) => present.has(id)).map((id) => ({
-                value: id,
-                label: `${PAD_STATES[id].letter} · ${PAD_STATES[id].name.toLowerCase()}`,
-              })),
-            ]}
-          />
-          <TextField
-            label="Find by reference, value or net"
-            value={state.query}
-            onChange={(event) => dispatch({ type: 'query', query: event.target.value })}
-          />
-        </div>
-      )}
-      <Groups boardId={board.id} state={state} shown={shown} dispatch={dispatch} />
-      <Habits sites={sites} side={side} />
-      {shown.length === 0 && sites.length > 0 && <p className="quiet">No site is like that.</p>}
-      <ol className={css['sites']}>
-        {shown.map((s) => (
-          <li key={s.id}>
-            <button
-              type="button"
-              className={s.id === state.siteId ? css['chosen'] : ''}
-              aria-pressed={s.id === state.siteId}
-              onClick={() => onPick(s.id)}
-            >
-              <strong className="digits">{s.ref}</strong> {s.value}
-              <OccupancyWord of={occupancies[s.id]} />
-            </button>
-          </li>
-        ))}
-      </ol>
+      <div className={css['lists']}>
+        {sites.length > 1 && (
+          <div className={css['narrow']}>
+            <SelectField<SiteFilter>
+              label="Show"
+              value={state.filter}
+              onChange={(filter) => dispatch({ type: 'filter', filter })}
+              options={[
+                { value: 'all', label: `all ${sites.length} sites` },
+                { value: 'defects', label: 'with any defect' },
+                { value: 'heated', label: 'heated here' },
+                { value: 'untouched', label: 'nothing found, no heat' },
+                ...PAD_STATE_IDS.filter((id) => present.has(id)).map((id) => ({
+                  value: id,
+                  label: `${PAD_STATES[id].letter} · ${PAD_STATES[id].name.toLowerCase()}`,
+                })),
+              ]}
+            />
+            <TextField
+              label="Find by reference, value or net"
+              value={state.query}
+              onChange={(event) => dispatch({ type: 'query', query: event.target.value })}
+            />
+          </div>
+        )}
+        <Groups boardId={board.id} state={state} shown={shown} dispatch={dispatch} />
+        <Habits sites={sites} side={side} />
+        {shown.length === 0 && sites.length > 0 && <p className="quiet">No site is like that.</p>}
+        <ol className={css['sites']}>
+          {shown.map((s) => (
+            <li key={s.id}>
+              <button
+                type="button"
+                className={s.id === state.siteId ? css['chosen'] : ''}
+                aria-pressed={s.id === state.siteId}
+                onClick={() => onPick(s.id)}
+              >
+                <strong className="digits">{s.ref}</strong> {s.value}
+                <OccupancyWord of={occupancies[s.id]} />
+              </button>
+            </li>
+          ))}
+        </ol>
+      </div>
     </section>
   );
 }

@@ -240,7 +240,6 @@ export function CheckView({ sheet }: { sheet: CheckSheet }) {
               width_mm={board.construction.width_mm}
               side={check.pad.faces.includes(site.side) ? site.side : check.pad.faces[0]!}
               selected={site.id}
-              onSelect={() => undefined}
               sites={sites.map((s) => ({
                 ...s,
                 faint: s.id !== site.id && !s.pads.some((p) => p.id === check.other.id),

@@ -183,7 +183,6 @@ export function SiteForm({ board, sites, library: kept, side: startSide, site: k
           width_mm={width_mm}
           side={draft.side}
           selected="here"
-          onSelect={() => undefined}
           sites={[...placed, ...ghost]}
           onPoint={(x_mm, y_mm) => {
             setValue('x_mm', Math.round(x_mm * 2) / 2);

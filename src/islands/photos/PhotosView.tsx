@@ -220,7 +220,6 @@ export function PhotosView({ sheet }: { sheet: PhotosSheet }) {
               width_mm={width_mm}
               side={photo.side}
               selected={null}
-              onSelect={() => undefined}
               sites={sites.map((s) => ({ ...s, worst: 'sound', faint: false }))}
               beneath={(at) => preview && <FacePhoto at={at} photo={preview} />}
             />

@@ -2,7 +2,7 @@ import { useReady } from '~/ui/useReady';
 import { useStore } from '@nanostores/react';
 import { useEffect, useState } from 'react';
 import type { Rail, RailLine } from '~/schema/sheets/rail';
-import { clockText } from '~/ui/figures';
+import { clockWords } from '~/ui/clockWords';
 import { $railLines, $skew_ms, refreshRail, takeRail } from './railStore';
 import css from './rail.module.css';
 
@@ -10,7 +10,14 @@ const REFRESH_ms = 5000;
 const TICK_ms = 200;
 
 /** Every board's running clock, nearest end first; a digit jumps to one. Clocks go on if the server is away. */
-export function RailView({ first }: { first: Rail }) {
+export function RailView({
+  first,
+  own = null,
+}: {
+  first: Rail;
+  /** The job of this very sheet, which shows its clock itself. */
+  own?: string | null;
+}) {
   const heard = useStore($railLines);
   const skew_ms = useStore($skew_ms);
   const ready = useReady();
@@ -45,24 +52,24 @@ export function RailView({ first }: { first: Rail }) {
 
   return (
     <div className={css['rail']} data-ready={ready || undefined}>
-      <h2 className={css['title']}>Rail</h2>
+      <h2 className={css['title']}>Clocks</h2>
       {away && <p className={css['away']}>No answer from the bench computer. Clocks go on.</p>}
-      {lines.length === 0 && <p className={css['empty']}>No job under way.</p>}
+      {lines.every((line) => line.jobId === own) && (
+        <p className={css['empty']}>{own ? 'No other job under way.' : 'No job under way.'}</p>
+      )}
       <ol>
-        {lines.map((line, i) => (
-          <Line key={line.jobId} line={line} place={i + 1} now_ms={now_ms} />
-        ))}
+        {lines.map((line, i) =>
+          line.jobId === own ? null : <Line key={line.jobId} line={line} place={i + 1} now_ms={now_ms} />,
+        )}
       </ol>
     </div>
   );
 }
 
 function Line({ line, place, now_ms }: { line: RailLine; place: number; now_ms: number }) {
-  const left_ms = line.clock ? line.clock.due_ms - now_ms : null;
-  const over = left_ms !== null && left_ms <= 0;
-  const heat = line.clock?.kind === 'heat';
+  const clock = line.clock && clockWords(line.clock.kind, line.clock.due_ms - now_ms);
   return (
-    <li className={`${css['line']} ${over ? (heat ? css['late'] : css['ready']) : ''}`}>
+    <li className={css['line']} data-clock={clock?.state}>
       <a href={`/jobs/${line.jobId}`}>
         <span className={css['place']} aria-hidden="true">
           {place <= 9 ? place : ''}
@@ -70,16 +77,21 @@ function Line({ line, place, now_ms }: { line: RailLine; place: number; now_ms: 
         <span className={css['what']}>
           <strong>{line.siteRef}</strong> {line.boardName}
         </span>
-        <span className={css['step']}>{line.step}</span>
-        {left_ms !== null && (
+        {clock ? (
           <span className={css['clock']}>
-            {clockText(Math.abs(left_ms))}
-            <small>
-              {over ? (heat ? 'past its stop' : 'since it ended') : heat ? 'to its stop' : 'left'}
-            </small>
+            <span aria-hidden="true">{SHAPES[clock.state]}</span> {clock.figure} <small>{clock.says}</small>
           </span>
+        ) : (
+          <span />
         )}
+        <span className={css['step']}>
+          {clock?.allowed && <strong>{clock.allowed}. </strong>}
+          {line.step}
+        </span>
       </a>
     </li>
   );
 }
+
+/** A clock's state by shape as well as by colour and word. */
+const SHAPES = { running: '◔', ended: '✓', late: '■' } as const;

@@ -44,9 +44,9 @@ describe('the rail', () => {
 
   it.each([
     ['wait', 90, 'left'],
-    ['wait', -5, 'since it ended'],
+    ['wait', -5, 'Ready: go on'],
     ['heat', 3, 'to its stop'],
-    ['heat', -2, 'past its stop'],
+    ['heat', -2, 'past its stopTake the heat off'],
   ] as const)('a %s with %i s to go is told by word as well as by colour', (kind, left_s, words) => {
     render(<RailView first={rail(line('a', { clock: clock(kind, left_s) }))} />);
     expect(screen.getByRole('link').textContent).toContain(words);

@@ -53,6 +53,9 @@ export function Instruction(props: InstructionProps) {
     );
   }
   const { lead, rest } = leadOf(step.detail);
+  const clocked = step.kind === 'heat' || step.kind === 'wait';
+  // What held while it ran does not hold any more.
+  const over = step.wait_s !== null && props.now_ms >= props.at.stepStart_ms + step.wait_s * 1000;
   const aside = (
     <>
       {rest && <p className={css['rest']}>{rest}</p>}
@@ -69,13 +72,13 @@ export function Instruction(props: InstructionProps) {
         Step {index + 1} of {count}
       </p>
       <h2 className={css['title']}>{step.title}</h2>
-      <p className={css['detail']}>{lead}</p>
+      <p className={css['detail']}>{over ? 'Its clock has ended. Done goes on.' : lead}</p>
       {step.picture && picture}
       {/* A clock that runs stays in sight: what is read once stands below it. */}
-      {step.kind !== 'heat' && aside}
+      {!clocked && aside}
       {step.kind === 'heat' && turn && <HeatStep {...props} step={step} turn={turn} />}
-      {step.kind === 'heat' && aside}
       {step.kind === 'wait' && <WaitStep {...props} step={step} />}
+      {clocked && !over && aside}
       {ways}
       {!ways && (step.kind === 'do' || step.kind === 'inspect' || step.kind === 'gate') && (
         <div className={css['buttons']}>

@@ -2,7 +2,7 @@ import { useEffect, useRef } from 'react';
 import type { RunState } from '~/core/record/runState';
 import type { JobStep } from '~/schema/records/jobs/jobPlan';
 import { CommandButton } from '~/ui/controls/Button';
-import { clockText } from '~/ui/figures';
+import { clockWords } from '~/ui/clockWords';
 import { RUN_COMMANDS, type RunCommand } from './commands';
 import { soundWindow } from './sounds';
 import css from './run.module.css';
@@ -23,6 +23,7 @@ interface WaitStepProps {
 export function WaitStep({ step, at, now_ms, early, why, run }: WaitStepProps) {
   const left_ms = at.stepStart_ms + step.wait_s! * 1000 - now_ms;
   const over = left_ms <= 0;
+  const words = clockWords('wait', left_ms);
   const ended = useRef(over);
   useEffect(() => {
     if (over && !ended.current) soundWindow();
@@ -31,10 +32,10 @@ export function WaitStep({ step, at, now_ms, early, why, run }: WaitStepProps) {
   return (
     <>
       <div className={css['clockRow']} data-zone={over ? 'window' : 'not-yet'}>
-        <p className={css['clock']} role="timer" aria-label="Time left">
-          {clockText(Math.max(0, left_ms))}
+        <p className={css['clock']} role="timer" aria-label={over ? 'Over for' : 'Time left'}>
+          {words.figure}
         </p>
-        <p className={css['zone']}>{over ? 'time is up' : 'left'}</p>
+        <p className={css['zone']}>{over ? `${words.says}. ${words.allowed}.` : words.says}</p>
       </div>
       <div className={css['buttons']}>
         <CommandButton

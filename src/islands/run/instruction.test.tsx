@@ -195,7 +195,7 @@ describe('a wait', () => {
     expect(screen.getByRole('timer').textContent).toBe('3:00');
     cleanup();
     shown(WAIT, after(241));
-    expect(screen.getByText('time is up')).toBeTruthy();
+    expect(screen.getByText('over. Ready: go on.')).toBeTruthy();
   });
 
   it('is ended early only by a press that means it', () => {

@@ -1,5 +1,6 @@
 import { range } from 'd3-array';
-import { useCallback, useMemo, useRef, type MouseEvent, type ReactNode } from 'react';
+import { useCallback, useId, useMemo, useRef, type MouseEvent, type ReactNode } from 'react';
+import { onArrows } from './roving';
 import { PAD_STATES } from '~/core/record/padStates';
 import { Copper, type CopperPicture } from './Copper';
 import { labelsWithRoom } from './labels';
@@ -14,7 +15,8 @@ interface BoardFaceProps {
   readonly sites: readonly FaceSite[];
   readonly side: 'top' | 'bottom';
   readonly selected: string | null;
-  readonly onSelect: (id: string) => void;
+  /** Left out, parts are seen and not chosen: nothing on the face takes the focus. */
+  readonly onSelect?: ((id: string) => void) | undefined;
   /** Copper of the shown face, where an import brought it. */
   readonly copper?: CopperPicture | undefined;
   /** Given: the face is looked at closely about these places, not as a whole. */
@@ -52,6 +54,7 @@ export function BoardFace({
   onPoint,
   onPointsEnd,
 }: BoardFaceProps) {
+  const id = useId();
   const margin = Math.max(length_mm, width_mm) * 0.03;
   const mirror = side === 'bottom';
   const x = (value: number): number => (mirror ? length_mm - value : value);
@@ -85,9 +88,16 @@ export function BoardFace({
     }));
     return labelsWithRoom(wishes, text);
   }, [sites, selected, side, text, mirror, length_mm, width_mm]);
+  const inView = (site: FaceSite): boolean => {
+    const [left, top] = [x(site.x_mm) - view.x, width_mm - site.y_mm - view.y];
+    return left >= 0 && left <= view.width && top >= 0 && top <= view.height;
+  };
+  // One stop for Tab: the chosen part, or the first that is seen; arrows go on from there.
+  const seen = sites.filter(inView);
+  const tabStop = (seen.find((site) => site.id === selected) ?? seen[0])?.id;
   const latest = useRef(onSelect);
   latest.current = onSelect;
-  const select = useCallback((id: string) => latest.current(id), []);
+  const select = useCallback((id: string) => latest.current?.(id), []);
   const scale: FaceScale = { x, y: (y_mm) => width_mm - y_mm, mirror, text };
   const pointed = (event: MouseEvent<SVGSVGElement>): void => {
     const matrix = event.currentTarget.getScreenCTM();
@@ -102,6 +112,7 @@ export function BoardFace({
       onClick={onPoint ? pointed : undefined}
       onDoubleClick={onPointsEnd}
       viewBox={`${view.x} ${view.y} ${view.width} ${view.height}`}
+      onKeyDown={onArrows}
       role="group"
       aria-label={`${side} face, ${length_mm} by ${width_mm} mm`}
     >
@@ -121,7 +132,11 @@ export function BoardFace({
           <line key={`y${v}`} x1={0} x2={length_mm} y1={width_mm - v} y2={width_mm - v} />
         ))}
       </g>
-      {beneath?.(scale)}
+      {/* A photograph ends where the board does. */}
+      <clipPath id={`${id}-edge`}>
+        <rect width={length_mm} height={width_mm} rx={1.5} />
+      </clipPath>
+      {beneath && <g clipPath={`url(#${id}-edge)`}>{beneath(scale)}</g>}
       {sites.map((site) => (
         <SiteGlyph
           key={site.id}
@@ -135,6 +150,7 @@ export function BoardFace({
           labelled={labelled.has(site.id)}
           // While places are being pointed at, a part is ground like any other.
           onSelect={onPoint ? null : select}
+          stop={onSelect && inView(site) ? (site.id === tabStop ? 'tab' : 'arrow') : undefined}
         />
       ))}
       {over?.(scale)}

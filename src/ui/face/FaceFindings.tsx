@@ -18,7 +18,7 @@ export function FaceFindings({ at, findings, selected, onSelect }: FaceFindingsP
     <>
       {findings.map((finding) => {
         const state = FACE_STATES[finding.state];
-        const middle = middleOf(finding.points);
+        const middle = markAt(finding);
         return (
           <g
             key={finding.id}
@@ -86,21 +86,38 @@ export function PlaceShape({
   if (kind === 'via' || points.length === 1) {
     const [p] = points;
     return p ? (
-      <circle
-        className={css['placeLine']}
-        cx={at.x(p.x_mm)}
-        cy={at.y(p.y_mm)}
-        r={at.text * 0.6}
-        strokeWidth={at.text * 0.2}
-      />
+      <>
+        {(['placeCase', 'placeLine'] as const).map((layer) => (
+          <circle
+            key={layer}
+            className={css[layer]}
+            cx={at.x(p.x_mm)}
+            cy={at.y(p.y_mm)}
+            r={at.text * 0.6}
+            strokeWidth={at.text * (layer === 'placeCase' ? 0.45 : 0.2)}
+          />
+        ))}
+      </>
     ) : null;
   }
   return kind === 'area' ? (
-    <polygon className={css['placeArea']} points={line} strokeWidth={at.text * 0.15} />
+    <>
+      <polygon className={css['placeCase']} points={line} strokeWidth={at.text * 0.4} />
+      <polygon className={css['placeArea']} points={line} strokeWidth={at.text * 0.18} />
+    </>
   ) : (
-    <polyline className={css['placeLine']} points={line} strokeWidth={at.text * 0.3} />
+    <>
+      <polyline className={css['placeCase']} points={line} strokeWidth={at.text * 0.55} />
+      <polyline className={css['placeLine']} points={line} strokeWidth={at.text * 0.3} />
+    </>
   );
 }
+
+/** Where the mark of a place stands: on a line's middle; at an area's lower edge, clear of the parts in it and of their names. */
+const markAt = ({ kind, points }: FaceFindingRecord): FacePoint =>
+  kind === 'area'
+    ? points.reduce((a, b) => (b.y_mm < a.y_mm || (b.y_mm === a.y_mm && b.x_mm > a.x_mm) ? b : a))
+    : middleOf(points);
 
 const middleOf = (points: readonly FacePoint[]): FacePoint => ({
   x_mm: points.reduce((sum, p) => sum + p.x_mm, 0) / points.length,

@@ -1,4 +1,4 @@
-import { memo } from 'react';
+import { memo, type KeyboardEvent } from 'react';
 import { landShapes, type PartPackage } from '~/core/packages/form';
 import { millimetres, radians } from '~/core/quantity/convert';
 import { OCCUPANCIES, type OccupancyKind } from '~/core/record/occupancy';
@@ -36,11 +36,13 @@ interface SiteGlyphProps {
   readonly labelled: boolean;
   /** Null while the part is ground like any other. */
   readonly onSelect: ((id: string) => void) | null;
+  /** It can be chosen, so Tab or an arrow may come to it; left out, the part is a picture. */
+  readonly stop?: 'tab' | 'arrow' | undefined;
 }
 
 /** One part on a face: its body, its lands, its reference with the letter of its worst state. Drawn anew only when it changes. */
 export const SiteGlyph = memo(function SiteGlyph(props: SiteGlyphProps) {
-  const { site, x, y, mirror, here, chosen, text, labelled, onSelect } = props;
+  const { site, x, y, mirror, here, chosen, text, labelled, onSelect, stop } = props;
   const part = partOf(site.package);
   const turn = (mirror ? 1 : -1) * site.rotation_deg;
   const bodyLength = millimetres(part.body.length_m);
@@ -52,19 +54,26 @@ export const SiteGlyph = memo(function SiteGlyph(props: SiteGlyphProps) {
     <g
       className={`${css['site']} ${here ? '' : css['ghost']} ${chosen ? css['chosen'] : ''}`}
       transform={`translate(${x} ${y})`}
-      role="button"
-      tabIndex={0}
-      aria-pressed={chosen}
-      aria-label={`${site.ref}, ${site.side} side, ${there.name}, ${worst.name}`}
-      onClick={() => onSelect?.(site.id)}
-      onKeyDown={(event) => {
-        if (!onSelect || (event.key !== 'Enter' && event.key !== ' ')) return;
-        event.preventDefault();
-        event.stopPropagation();
-        onSelect(site.id);
-      }}
+      aria-label={`${labelOf(site)}, ${worst.name.toLowerCase()}, ${site.side} side, ${there.name}`}
+      {...(stop
+        ? {
+            role: 'button',
+            tabIndex: stop === 'tab' ? 0 : -1,
+            'aria-pressed': chosen,
+            'data-stop': true,
+            onClick: () => onSelect?.(site.id),
+            onKeyDown: (event: KeyboardEvent) => {
+              // Enter on the chosen one is the screen's: it goes on with it.
+              if (!onSelect || !(event.key === ' ' || (event.key === 'Enter' && !chosen))) return;
+              event.preventDefault();
+              event.stopPropagation();
+              onSelect(site.id);
+            },
+          }
+        : { role: 'img' })}
     >
       <g transform={`rotate(${turn}) scale(${flip} 1)`}>
+        <Ring part={part} gap={text * 0.35} />
         {part.body.shape === 'can' ? (
           <circle
             className={css['part']}
@@ -93,6 +102,32 @@ export const SiteGlyph = memo(function SiteGlyph(props: SiteGlyphProps) {
     </g>
   );
 });
+
+/** Round the chosen or focused part, beside it and not on it: a line on a halo, so that it holds on any ground. */
+function Ring({ part, gap }: { part: PartPackage; gap: number }) {
+  const [length, width] = [part.body.length_m, part.body.width_m].map((m) => millimetres(m) + 2 * gap) as [
+    number,
+    number,
+  ];
+  return (
+    <g className={css['ring']} aria-hidden="true">
+      {(['halo', 'line'] as const).map((layer) =>
+        part.body.shape === 'can' ? (
+          <circle key={layer} className={css[layer]} r={length / 2} />
+        ) : (
+          <rect
+            key={layer}
+            className={css[layer]}
+            x={-length / 2}
+            y={-width / 2}
+            width={length}
+            height={width}
+          />
+        ),
+      )}
+    </g>
+  );
+}
 
 /** A reference, with the letter of what is wrong. */
 export const labelOf = (site: FaceSite): string =>

@@ -52,7 +52,7 @@ describe('a board’s face', () => {
 
   it('parts are chosen by click and by Enter, and say their worst state', () => {
     const onSelect = face([chip('u1'), chip('u2', { x_mm: 70, worst: 'torn' })]);
-    fireEvent.click(screen.getByRole('button', { name: 'U2, top side, fitted, Torn, gone' }));
+    fireEvent.click(screen.getByRole('button', { name: 'U2 T, torn, gone, top side, fitted' }));
     expect(onSelect).toHaveBeenLastCalledWith('u2');
     fireEvent.keyDown(screen.getByRole('button', { name: /^U1/ }), { key: 'Enter' });
     expect(onSelect).toHaveBeenLastCalledWith('u1');
@@ -61,10 +61,38 @@ describe('a board’s face', () => {
 
   it('a part that is off is said by word, by mark and by a broken outline', () => {
     face([chip('u1', { occupancy: 'off-kept' }), chip('u2', { x_mm: 70, occupancy: 'never-populated' })]);
-    expect(screen.getByRole('button', { name: 'U1, top side, off, kept, Sound' })).toBeTruthy();
+    expect(screen.getByRole('button', { name: 'U1 off, sound, top side, off, kept' })).toBeTruthy();
     expect(screen.getByText('U1 off')).toBeTruthy();
     expect(screen.getByText('U2 none')).toBeTruthy();
     expect(document.querySelectorAll('[data-there="ghost"]')).toHaveLength(2);
+  });
+
+  // Rules broken: findings, Tab walk and axe (look), a face was nine to thirteen stops, hidden ones took the focus, and a
+  // voice could not say what it saw.
+  it('is one stop for Tab, arrows go round it, and Enter on the chosen part is left to the screen', () => {
+    const heard = vi.fn();
+    window.addEventListener('keydown', heard);
+    face([chip('u1'), chip('u2', { x_mm: 70 })], 'top', { selected: 'u2' });
+    const [first, second] = screen.getAllByRole('button');
+    expect([first!.tabIndex, second!.tabIndex]).toEqual([-1, 0]);
+    second!.focus();
+    fireEvent.keyDown(second!, { key: 'ArrowRight' });
+    expect(document.activeElement).toBe(first);
+    fireEvent.keyDown(first!, { key: 'Enter' });
+    expect(heard).not.toHaveBeenCalled();
+    fireEvent.keyDown(second!, { key: 'Enter' });
+    expect(heard).toHaveBeenCalledOnce();
+    window.removeEventListener('keydown', heard);
+  });
+
+  it('what is not seen, or not there to be chosen, takes no focus', () => {
+    face([chip('u1'), chip('u2', { x_mm: 90, y_mm: 55 })], 'top', { about: [{ x_mm: 30, y_mm: 20 }] });
+    expect(screen.getAllByRole('button').map((b) => b.getAttribute('aria-label'))).toEqual([
+      expect.stringMatching(/^U1/),
+    ]);
+    cleanup();
+    face([chip('u1')], 'top', { onSelect: undefined });
+    expect(screen.queryByRole('button')).toBeNull();
   });
 
   it('parts are ground while places are pointed at', () => {
