@@ -7,7 +7,7 @@ test('hot air by mouse: from the board to a lift window, foil, and through time'
   await page.getByRole('link', { name: /^Plan/ }).click();
   await page.waitForURL('**/sites/demo-beacon-4-U7/plan');
   await ready(page);
-  await page.getByRole('button', { name: /Air field/ }).click();
+  await page.getByRole('button', { name: /Hot-air map/ }).click();
   await page.waitForURL('**/sites/demo-beacon-4-U7/air');
   await solved(page);
   await expect(page.getByText(/a joint of R34 nears its melt/)).toBeVisible();
@@ -30,7 +30,7 @@ test('hot air by mouse: from the board to a lift window, foil, and through time'
   const before = await picture.getAttribute('aria-label');
   await page.getByRole('slider', { name: 'Time' }).fill('2');
   await expect(picture).not.toHaveAttribute('aria-label', before!);
-  await page.getByRole('button', { name: /top face/ }).click();
+  await page.getByRole('button', { name: /top side/ }).click();
   await expect(page.getByRole('img', { name: /bottom face by temperature/ })).toBeVisible();
   await page.getByRole('option', { name: /^Pin 17,/ }).click();
   await expect(page.getByRole('listitem').filter({ hasText: /^17/ })).toBeVisible();
@@ -46,7 +46,7 @@ test('hot air by keyboard, stopped half-way and gone on with', async ({ page }) 
   await solved(page);
   const clock = page.locator('output[for="time"]');
   const stood = await clock.textContent();
-  await page.keyboard.press('.');
+  await page.keyboard.press('ArrowRight');
   await expect(clock).not.toHaveText(stood!);
 
   // Ten minutes of air is long enough to be stopped in.
@@ -56,7 +56,7 @@ test('hot air by keyboard, stopped half-way and gone on with', async ({ page }) 
   await expect(page.getByText(/Stopped\. Change anything/)).toBeVisible();
   await page.getByRole('slider', { name: 'Air on for' }).fill('100');
   await solved(page);
-  await page.keyboard.press('m');
+  await page.keyboard.press('>');
   await expect(page.locator('output[for="flow"]')).toHaveText('48 L/min');
   await solved(page);
 });
@@ -68,7 +68,7 @@ test('a through-hole part has both sheets, a key apart', async ({ page }) => {
   await page.waitForURL('**/sites/demo-beacon-4-C7/air');
   await solved(page);
   await expect(page.getByText(/Melt order/)).toBeVisible();
-  await page.keyboard.press('i');
+  await page.keyboard.press('h');
   await page.waitForURL('**/sites/demo-beacon-4-C7/plan');
 });
 

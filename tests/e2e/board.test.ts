@@ -59,7 +59,7 @@ test('the continuity checklist by keyboard: readings in order, a failure with it
   await ready(page);
   await expect(page.getByText('3 of 3 read: 2 good, 1 fail')).toBeVisible();
   await page.getByLabel('Meter reads').press('Escape');
-  await page.keyboard.press('b');
+  await page.keyboard.press('Backspace');
   await page.waitForURL(`**/boards/${boardId}*`);
   await ready(page);
   await page.getByRole('option', { name: /^Pin 2/ }).click();
@@ -158,7 +158,7 @@ test('a photo goes with a finding, and stays with it', async ({ page, baseURL })
   await page.goto(`/boards/${boardId}`);
   await ready(page);
   await page.getByRole('option', { name: /^Pin 1/ }).click();
-  await page.keyboard.press('m');
+  await page.keyboard.press('q');
   await page.keyboard.press('l');
   const life = page.getByRole('region', { name: 'Life of pin 1' });
   await expect(life).toContainText('lifted, still attached, as received');
@@ -230,7 +230,7 @@ test('copper is marked in strokes over a run of pins, and two screens never over
   await other.goto(`/boards/${boardId}`);
   await ready(other);
 
-  await page.keyboard.press('q');
+  await page.keyboard.press('m');
   await page.getByRole('option', { name: /^Pin 1/ }).click();
   await page.getByRole('listbox').press('Shift+ArrowLeft');
   await expect(page.getByText('pins 1 to 2').first()).toBeVisible();
@@ -239,7 +239,7 @@ test('copper is marked in strokes over a run of pins, and two screens never over
   await page.getByRole('listbox').press('s');
   await expect(page.getByRole('option', { name: /^Pin 2, no net, track/ })).toBeVisible();
 
-  await other.keyboard.press('q');
+  await other.keyboard.press('m');
   await other.getByRole('option', { name: /^Pin 1/ }).click();
   await other.getByRole('listbox').press('g');
   await expect(other.getByRole('alert')).toContainText('changed on another screen');
@@ -318,8 +318,8 @@ test('what is told of a board is changed against its revision; its label carries
   await page.getByRole('button', { name: 'Write the change' }).click();
   await page.waitForURL(`**/boards/${boardId}*`);
   await ready(page);
-  await page.getByText('What it is and how it came').click();
-  await expect(page.getByText('To go back as it was: four screws')).toBeVisible();
+  await page.getByRole('region', { name: 'Why it is here' }).locator('summary').click();
+  await expect(page.getByText('Refit as found: four screws')).toBeVisible();
   for (const key of ['.', 'l']) await page.keyboard.press(key);
   // No address that is this machine's alone: its number, which the bench finds.
   await expect(page.getByText(/Its code is the board’s number/)).toBeVisible();
@@ -406,9 +406,9 @@ test('a site that was placed wrongly is corrected, and taken off while the recor
   await expect(page.getByRole('option', { name: /^Pin 2, GND/ })).toBeVisible();
 
   await page.getByRole('option', { name: /^Pin 1/ }).click();
-  await page.keyboard.press('m');
+  await page.keyboard.press('q');
   await page.keyboard.press('d');
-  await expect(page.getByRole('region', { name: 'Life of pin 1' })).toContainText('dull or cold');
+  await expect(page.getByRole('region', { name: 'Life of pin 1' })).toContainText('cold joint, dull');
   await page.getByRole('link', { name: /^Correct/ }).click();
   await page.waitForURL('**/edit');
   await ready(page);

@@ -58,7 +58,7 @@ test('keyboard alone on a 100-pin pack: a run, a bridge each way, a life that ca
 }) => {
   await signIn(page, baseURL!);
   const boardId = await withPack(page, 'Keyed pack');
-  await page.keyboard.press('m');
+  await page.keyboard.press('q');
   // A pin by its number, then three more with Shift: two keystrokes from there mark them all.
   for (const key of ['1', '0']) await page.keyboard.press(key);
   for (let i = 0; i < 3; i++) await page.keyboard.press('Shift+ArrowDown');

@@ -36,7 +36,7 @@ test('a blank board gets its face from files: preview, one part struck out, acce
   await page.reload();
   await ready(page);
   await page.goto(`/boards/${boardId}`);
-  await expect(page.getByText('No site on this board yet')).toBeVisible();
+  await expect(page.getByText('No part on this board yet')).toBeVisible();
 
   await page.goto(`/boards/${boardId}/import`);
   await ready(page);
@@ -68,7 +68,7 @@ test('a blank board gets its face from files: preview, one part struck out, acce
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect(page.getByText('undone', { exact: true })).toBeVisible();
   await page.goto(`/boards/${boardId}`);
-  await expect(page.getByText('No site on this board yet')).toBeVisible();
+  await expect(page.getByText('No part on this board yet')).toBeVisible();
   await expect(page.getByText(/Import undone: 8 parts/)).toBeVisible();
 });
 
@@ -87,7 +87,7 @@ test('by keyboard alone, with lines that are not understood named', async ({ pag
     '<b>this line is rubbish</b>',
     '999',
   ].join('\n');
-  await page.keyboard.press('o');
+  await page.keyboard.press('n');
   await expect.poll(() => chooser !== null).toBe(true);
   await chooser!.setFiles({ name: 'two.ipc', mimeType: 'text/plain', buffer: Buffer.from(netlist) });
   await read(page);
@@ -95,7 +95,7 @@ test('by keyboard alone, with lines that are not understood named', async ({ pag
   await page.getByText('1 line not understood').click();
   // Markup in a file is shown as it stands.
   await expect(page.getByText('<b>this line is rubbish</b>')).toBeVisible();
-  await page.keyboard.press('j');
+  await page.keyboard.press('ArrowDown');
   await page.keyboard.press('x');
   await expect(page.getByRole('checkbox', { name: 'R1' })).not.toBeChecked();
   await page.keyboard.press('x');

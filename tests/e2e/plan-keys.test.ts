@@ -15,11 +15,11 @@ test('a plan from its goal to the job without a mouse', async ({ page, baseURL }
   await solved(page);
   const land = page.getByRole('listbox', { name: /Lands seen/ });
   await expect(land.getByRole('option', { selected: true })).toHaveAccessibleName(/Pin 2/);
-  await page.keyboard.press('p');
+  await page.keyboard.press('i');
   await expect(land.getByRole('option', { selected: true })).toHaveAccessibleName(/Pin 1/);
   await page.keyboard.press('m');
   await solved(page);
-  await page.keyboard.press('n');
+  await page.keyboard.press('r');
   await page.keyboard.press('+');
   await solved(page);
   await page.keyboard.press('y');
@@ -42,7 +42,7 @@ test('what was set by hand is there again after a reload, and gone once it becam
   const { siteId } = await ownSite(page, 'Reloaded');
   await page.goto(`/sites/${siteId}/plan`);
   await solved(page);
-  await page.getByRole('radio', { name: 'scarce' }).check();
+  await page.getByRole('radio', { name: 'hard to get' }).check();
   await solved(page);
   for (let i = 0; i < 3; i++) await page.keyboard.press('+');
   await solved(page);
@@ -51,13 +51,13 @@ test('what was set by hand is there again after a reload, and gone once it becam
   await page.reload();
   await solved(page);
   await expect(degrees).toHaveText(set);
-  await expect(page.getByRole('radio', { name: 'scarce' })).toBeChecked();
-  await expect(page.getByText('the plan’s choice')).toHaveCount(0);
+  await expect(page.getByRole('radio', { name: 'hard to get' })).toBeChecked();
+  await expect(page.getByText('recommended')).toHaveCount(0);
   await page.keyboard.press('a');
   await page.waitForURL('**/jobs/**');
   await page.goto(`/sites/${siteId}/plan?goal=remove-keep-part`);
   await solved(page);
-  await expect(page.getByText('the plan’s choice')).toBeVisible();
+  await expect(page.getByText('recommended')).toBeVisible();
 });
 
 test('the melt order stands on the lands, and a cell’s distance in its gate', async ({ page }) => {
@@ -77,7 +77,7 @@ test('the Rig and a whole board by keys', async ({ page, baseURL }) => {
   await signIn(page, baseURL!);
   await page.goto('/rig');
   await ready(page);
-  await page.keyboard.press('t');
+  await page.keyboard.press('n');
   const tools = page.getByRole('region', { name: 'Tools' });
   await expect(tools.getByLabel('Begin from')).toBeVisible();
   await page.keyboard.press('Escape');
@@ -88,7 +88,7 @@ test('the Rig and a whole board by keys', async ({ page, baseURL }) => {
   await page.goto('/boards/demo-dimmer-4/recap');
   await page.locator('[data-solved]').waitFor({ timeout: 90_000 });
   await page.keyboard.press('r');
-  await expect(page.getByRole('button', { name: /Area by area/ })).toHaveAttribute('aria-pressed', 'true');
-  await page.keyboard.press('v');
-  await expect(page.getByRole('button', { name: /Value by value/ })).toHaveAttribute('aria-pressed', 'true');
+  await expect(page.getByRole('button', { name: /By area/ })).toHaveAttribute('aria-pressed', 'true');
+  await page.keyboard.press('b');
+  await expect(page.getByRole('button', { name: /By value/ })).toHaveAttribute('aria-pressed', 'true');
 });

@@ -28,14 +28,14 @@ async function placeSurface(
   return ((await site.json()) as { id: string }).id;
 }
 
-const figures = (page: Page) => page.locator('li', { hasText: 'solid at stop' }).first();
+const figures = (page: Page) => page.getByRole('table', { name: 'What each joint costs' });
 
 test('along the frontier by keys and by its schools, every figure following', async ({ page }) => {
   const { siteId } = await ownSite(page, 'Frontier');
   await page.goto(`/sites/${siteId}/plan`);
   await solved(page);
   const degrees = page.locator('output[for="setpoint"]');
-  await page.keyboard.press('q');
+  await page.keyboard.press('k');
   await solved(page);
   const [quick, quickFigures] = [await degrees.innerText(), await figures(page).innerText()];
   await page.keyboard.press('l');
@@ -58,11 +58,11 @@ test('every way stands in rank with its reasons, and a forbidden one stays in si
   await page.goto('/sites/demo-door-7-U2/plan');
   await solved(page);
   const ways = page.getByRole('list', { name: 'Ways to do it' });
-  await ways.getByRole('button', { name: /^Why: Iron, a leg at a time/ }).click();
+  await ways.getByRole('button', { name: /^Why: Iron, one lead at a time/ }).click();
   await expect(ways).toContainText(/16 pins must be free at the same time/);
   await ways.getByRole('button', { name: /^Why: Desoldering gun/ }).click();
   await expect(ways).toContainText(/of the worst pad’s budget/);
-  await page.getByText('scarce', { exact: true }).click();
+  await page.getByText('hard to get', { exact: true }).click();
   await solved(page);
   await expect(ways).toContainText('Desoldering gun');
 });
@@ -204,7 +204,7 @@ test('the Rig: a tool from a preset, its calibration in the plan, stock counted 
   await ready(page);
   await page.getByRole('link', { name: 'Rig', exact: true }).click();
   await ready(page);
-  await page.keyboard.press('t');
+  await page.keyboard.press('n');
   const tools = page.getByRole('region', { name: 'Tools' });
   await tools.getByLabel('Begin from').selectOption({ label: 'Infrared preheater' });
   await tools.getByLabel('Lowest, °C').fill('900');

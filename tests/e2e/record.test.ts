@@ -27,7 +27,7 @@ test('two capacitors replaced, a land lifted, re-bonded and verified, the board 
 
   await planned(page, c1, 'replace');
   await carry(page, /^Inspect before anything hides it/, { melts: true });
-  await page.keyboard.press('v');
+  await page.keyboard.press('q');
   for (const key of ['2', 'l']) await page.keyboard.press(key);
   await expect(page.getByRole('option', { name: /^Pin 2.*Lifted/ })).toBeVisible();
   await page.keyboard.press('Escape');
@@ -48,7 +48,7 @@ test('two capacitors replaced, a land lifted, re-bonded and verified, the board 
   await page.keyboard.press('Escape');
 
   // Re-bonded: claimed twice, then read by meter.
-  await page.keyboard.press('m');
+  await page.keyboard.press('q');
   for (const key of ['2', 'r', 'r']) await page.keyboard.press(key);
   await expect(page.getByRole('option', { name: /^Pin 2.*Repaired/ })).toBeVisible();
   await expect(work(page)).toContainText('C1 pin 2: repaired, not read by meter since');
@@ -219,7 +219,7 @@ test('twenty capacitors as one run, with a stop after seven: the record says whi
     await page.waitForURL((url) => url.href !== here);
   }
   // The stations were set for the first part; every other begins with the part itself.
-  expect(new Set(titles.slice(1))).toEqual(new Set(['Note how it stands']));
+  expect(new Set(titles.slice(1))).toEqual(new Set(['Record orientation and marking']));
   const steps = page.getByRole('list', { name: 'Steps' });
   await expect(steps).not.toContainText('Set the station');
 
@@ -274,7 +274,7 @@ test('a mis-pressed heat and a false finding are taken back, and stay in the rec
   await page.waitForTimeout(400);
   await page.keyboard.press(' ');
   await saved(page);
-  await page.keyboard.press('v');
+  await page.keyboard.press('q');
   for (const key of ['1', 'f']) await page.keyboard.press(key);
   await expect(page.getByRole('option', { name: /^Pin 1.*flaked/i })).toBeVisible();
   await page.keyboard.press('Escape');
@@ -282,14 +282,14 @@ test('a mis-pressed heat and a false finding are taken back, and stay in the rec
     [/^\d.*Pin 1 heated/, 'the iron lay in its stand'],
     [/Found: pin 1 mask flaked/, 'a key by mistake'],
   ] as const) {
-    await page.keyboard.press('q');
+    await page.keyboard.press('g');
     await page.getByRole('radio', { name: entry }).check();
     await page.getByLabel('Because').fill(because);
     await page.getByRole('button', { name: 'Was not so' }).click();
     await expect(page.getByRole('dialog')).toHaveCount(0);
   }
   await saved(page);
-  await expect(page.getByRole('option', { name: /^Pin 1.*Sound/ })).toBeVisible();
+  await expect(page.getByRole('option', { name: /^Pin 1.*Sound joint/ })).toBeVisible();
   await openBoardPage(page, boardId);
   await expect(ledger(page)).toContainText('Was not so: the heating of pin 1. the iron lay in its stand');
   await expect(ledger(page).locator('del')).toHaveCount(2);

@@ -68,18 +68,18 @@ test('bad input in a form is told at its field and nothing is lost', async ({ pa
   await page.getByLabel(/Owner/).fill('MK');
   await page.getByLabel('What is wrong with it').fill('nothing');
   for (let i = 0; i < 4; i++) await page.getByRole('button', { name: 'Remove layer 1' }).click();
-  await page.getByRole('button', { name: 'Take it in' }).click();
+  await page.getByRole('button', { name: 'Book it in' }).click();
   await expect(page.getByText(/a board needs copper: add one/)).toBeVisible();
   expect(await page.getByLabel('Name').inputValue()).toContain('<img');
   await page.getByRole('button', { name: 'Add a layer' }).click();
-  await page.getByRole('button', { name: 'Take it in' }).click();
+  await page.getByRole('button', { name: 'Book it in' }).click();
   await page.waitForURL('**/boards/brd_*');
   await ready(page);
   await expect(page.getByRole('heading', { level: 1 })).toHaveText('<img src=x onerror=alert(1)>');
-  await expect(page.getByText('No site on this board yet')).toBeVisible();
+  await expect(page.getByText('No part on this board yet')).toBeVisible();
 
   await page
-    .getByRole('link', { name: /Place a site/ })
+    .getByRole('link', { name: /Add a part/ })
     .first()
     .click();
   await ready(page);
@@ -99,7 +99,7 @@ test('a bridge asks for its other pad and names both', async ({ page, baseURL })
   await page.goto(`/boards/${boardId}`);
   await ready(page);
   await page.getByRole('option', { name: /Pin 1/ }).click();
-  await page.keyboard.press('m');
+  await page.keyboard.press('q');
   await page.keyboard.press('b');
   await expect(page.getByText(/choose the other pad/)).toBeVisible();
   await page.getByRole('option', { name: /Pin 2/ }).click();

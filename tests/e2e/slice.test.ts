@@ -12,13 +12,13 @@ test('by mouse, with a reload while a pin is under the iron', async ({ page, bas
   await page.getByRole('button', { name: /^C7/ }).first().click();
   await page.getByRole('link', { name: /^Plan/ }).click();
   await solved(page);
-  await takeWay(page, 'Iron, a leg at a time');
+  await takeWay(page, 'Iron, one lead at a time');
 
   // What happens at another temperature and with another tip, as they change.
   const melt = page
-    .locator('li', { hasText: 'solid at stop' })
-    .filter({ hasText: 'Pin 2' })
-    .locator('dd')
+    .getByRole('table', { name: 'What each joint costs' })
+    .getByRole('row', { name: /^2/ })
+    .getByRole('cell')
     .first();
   const before = await melt.innerText();
   for (let i = 0; i < 6; i++) await page.getByRole('button', { name: /Hotter/ }).click();
@@ -29,9 +29,9 @@ test('by mouse, with a reload while a pin is under the iron', async ({ page, bas
   await page.getByText('cold', { exact: true }).click();
   await solved(page);
   await expect(page.locator('[data-verdict="doubtful"]')).toContainText(/still solid/);
-  await page.getByRole('button', { name: /Plan’s choice/ }).click();
+  await page.getByRole('button', { name: /Recommended/ }).click();
   await solved(page);
-  await takeWay(page, 'Iron, a leg at a time');
+  await takeWay(page, 'Iron, one lead at a time');
   await expect(page.locator('.js-plotly-plot').first()).toBeVisible();
 
   await page.getByRole('button', { name: /Accept and run/ }).click();
@@ -40,7 +40,7 @@ test('by mouse, with a reload while a pin is under the iron', async ({ page, bas
   const step = (title: string) => expect(page.getByRole('heading', { name: title, level: 2 })).toBeVisible();
   await step('Power off, cables off');
   await upTo(page, 'Discharge and measure');
-  await upTo(page, 'Note how it stands');
+  await upTo(page, 'Record orientation and marking');
   await expect(page.getByRole('img', { name: /C7 as it lies on the board, pin 1 marked/ })).toBeVisible();
   await upTo(page, 'Heat pin 1');
 
@@ -128,7 +128,7 @@ test('by keyboard alone, with a reload in the middle of a step', async ({ page }
   await at('Power off, cables off');
   await carry(page, /^Discharge C3/, { melts: false });
   await carry(page, /^Read the site cold/, { melts: false });
-  await carry(page, /^Note how it stands/, { melts: false });
+  await carry(page, /^Record orientation and marking/, { melts: false });
   await carry(page, /^Flux$/, { melts: false });
   await at('Flux');
   await keys('y');
@@ -155,10 +155,10 @@ test('by keyboard alone, with a reload in the middle of a step', async ({ page }
   await keys(' ');
   await at(/^(Take the part out|Out with its last leg)$/);
   await keys(' ');
-  await at('Dress the holes');
+  await at('Clear the holes');
   await carry(page, /^Inspect before anything hides it/, { melts: false });
   // Onto the lands, to pin 2, lifted.
-  await keys('v', '2', 'l');
+  await keys('q', '2', 'l');
   await expect(page.getByRole('option', { name: /Pin 2.*Lifted/ })).toBeVisible();
   await keys(' ');
   await at('Close the job');

@@ -6,7 +6,7 @@ export type CautionId = Hazard | 'lead' | 'bismuth' | 'fume' | 'hot-board' | 'ey
 
 /** Plain words, shown inside the step that meets the danger. Local codes come before all of them. */
 export const CAUTIONS: Readonly<Record<CautionId, string>> = {
-  lead: 'Lead on the hands: no food or drink at the bench, wash when you leave it.',
+  lead: 'Leaded solder: no food or drink at the bench, wash hands when you leave it.',
   bismuth: 'Bismuth and lead melt together near 96 °C: such a joint lets go warm. Never both in one joint.',
   fume: 'Flux fume rises into the face: extractor on, head beside the joint and not above it.',
   'hot-board': 'Hot boards stay hot and look the same as cold ones.',

@@ -6,9 +6,9 @@ export type PlaceKind = (typeof PLACE_KINDS)[number];
 export const FACE_STATES = {
   sound: { name: 'Sound', letter: 'S', defect: false, on: ['track', 'via', 'area'] },
   corroded: { name: 'Corroded', letter: 'O', defect: true, on: ['track', 'via', 'area'] },
-  flaked: { name: 'Mask flaked', letter: 'F', defect: true, on: ['track', 'area'] },
+  flaked: { name: 'Solder mask damaged', letter: 'F', defect: true, on: ['track', 'area'] },
   cut: { name: 'Cut or cracked', letter: 'U', defect: true, on: ['track'] },
-  open: { name: 'Barrel open', letter: 'A', defect: true, on: ['via'] },
+  open: { name: 'Open via', letter: 'A', defect: true, on: ['via'] },
   bridged: { name: 'Bridged over', letter: 'B', defect: true, on: ['track', 'area'] },
   charred: { name: 'Charred', letter: 'H', defect: true, on: ['track', 'area'] },
   delaminated: { name: 'Blistered or delaminated', letter: 'N', defect: true, on: ['area'] },

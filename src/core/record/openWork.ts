@@ -121,8 +121,8 @@ function jobItems(job: JobTrace, sites: readonly OpenSite[]): OpenItem[] {
             ...about,
             key: `override:${job.id}:${seq}`,
             kind: 'override',
-            says: `${ref}: "${job.steps.find((s) => s.id === id)?.title ?? 'a gate'}" was passed against its gate: ${passed.reason}`,
-            next: `Look at ${ref} again: a gate was passed`,
+            says: `${ref}: "${job.steps.find((s) => s.id === id)?.title ?? 'a hold point'}" was passed against its hold point: ${passed.reason}`,
+            next: `Look at ${ref} again: a hold point was passed`,
           },
         ]
       : [],

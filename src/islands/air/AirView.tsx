@@ -21,7 +21,7 @@ import { padMarks } from '~/ui/land/marks';
 import { meltRanks } from '~/ui/land/meltOrder';
 import { AirPanel } from './AirPanel';
 import { AIR_COMMANDS, type AirCommand } from './commands';
-import { Reading } from './Reading';
+import { Figures, Reading } from './Reading';
 import { Scrubber } from './Scrubber';
 import { reduce, start, type AirState } from './state';
 import { Moisture } from './Moisture';
@@ -133,7 +133,7 @@ function AirField({
         )}
       </AirPanel>
       <section className={css['middle']} aria-label="The board">
-        <Reading state={state} part={partOf(site.package)} surfaceMount={surfaceMounted(request)} run={run} />
+        <Reading state={state} run={run} />
         <ErrorNote error={state.run.status === 'failed' ? new Error(state.run.message) : null} />
         <div
           className={
@@ -175,10 +175,10 @@ function AirField({
                 picture={picture}
                 frame={state.frame}
                 side={state.side}
-                solidus_C={celsius(ALLOYS[site.alloy].solidus.value)}
                 onFrame={(at) => dispatch({ type: 'frame', frame: at })}
                 run={run}
               />
+              <Figures state={state} part={partOf(site.package)} surfaceMount={surfaceMounted(request)} />
             </>
           ) : (
             <div className={css['waiting']} style={{ aspectRatio: `${length_mm} / ${width_mm}` }}>
@@ -221,7 +221,7 @@ function MeltOrder({ state, nets }: { state: AirState; nets: ReadonlyMap<string,
   const few = order.length <= 8 ? order : [...order.slice(0, 3), ...order.slice(-4)];
   return (
     <div>
-      <h3>Melt order</h3>
+      <h2>Melt order</h2>
       <ol className={css['order']}>
         {few.map((p) => (
           <li key={p.pad} className={p.pad === pad ? css['chosen'] : undefined}>

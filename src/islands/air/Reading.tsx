@@ -13,19 +13,8 @@ import type { AirCommand } from './commands';
 import type { AirState } from './state';
 import css from './air.module.css';
 
-/** What the run came to, in one line and a row of figures. */
-export function Reading({
-  state,
-  part,
-  surfaceMount,
-  run,
-}: {
-  state: AirState;
-  part: PartPackage;
-  /** Boards with surface parts may bow less. */
-  surfaceMount: boolean;
-  run: (id: AirCommand) => void;
-}) {
+/** What the run came to, in one line, and what to expect of it. */
+export function Reading({ state, run }: { state: AirState; run: (id: AirCommand) => void }) {
   const { picture } = state;
   const working = state.run.status === 'running' ? state.run : null;
   return (
@@ -35,7 +24,6 @@ export function Reading({
           {picture ? verdictOf(state).line : 'Working it out'}
         </p>
         {picture && <Expectation state={state} />}
-        {picture && <Figures state={state} part={part} surfaceMount={surfaceMount} />}
       </div>
       {working && (
         <div className={css['working']} role="status">
@@ -62,7 +50,7 @@ export function solidLine(answer: Pick<SimulateAnswer, 'pads' | 'notes'>): strin
       ? 'Nothing melts through in this time'
       : `${solid} of ${answer.pads.length} pads stay solid: do not lift`;
   return beyondMeasured(answer)
-    ? `${what}, by nominal values. Nobody has measured such a jet: go by the draws.`
+    ? `${what}, typically. Nobody has measured such a jet: go by the cases below.`
     : `${what}.`;
 }
 
@@ -84,14 +72,19 @@ function verdictOf(state: AirState): { kind: 'good' | 'bad'; line: string } {
   };
 }
 
-/** What to expect and when to stop, from the draws: never a single number. */
+/** What to expect and when to stop, from all cases: never a single number. Until all are simulated it says so. */
 function Expectation({ state }: { state: AirState }) {
   const { band } = state;
-  const drawn = band && band.draws < band.of ? ` (${band.draws} of ${band.of} draws)` : '';
+  const done = band !== null && band.draws >= band.of;
   return (
-    <p className={css['expect']} role="status" data-drawn={(band && !drawn) || undefined}>
-      {band ? expectationOf(band) : 'Drawing what is uncertain…'}
-      {drawn && <span className="quiet">{drawn}</span>}
+    <p className={css['expect']} role="status" data-drawn={done || undefined}>
+      {!done && (
+        <span className={css['soFar']}>
+          <progress max={band?.of ?? 1} value={band?.draws ?? 0} aria-label="Simulating what is uncertain" />
+          {band ? `so far, ${band.draws} of ${band.of} cases:` : 'Simulating what is uncertain…'}
+        </span>
+      )}
+      {band && expectationOf(band)}
     </p>
   );
 }
@@ -112,15 +105,17 @@ export function expectationOf({
   return `Expect the last pad between ${melt.p10.toFixed(0)} and ${seconds(melt.p90, 0)}. Not molten then: stop, let it cool, warm from below.${over}`;
 }
 
-const inDraws = (share: number, draws: number): string => `${Math.round(share * draws)} of ${draws} draws`;
+const inDraws = (share: number, draws: number): string => `${Math.round(share * draws)} of ${draws} cases`;
 
-function Figures({
+/** What it costs: body, pads, laminate, bow, neighbours; where each comes from stands behind it. */
+export function Figures({
   state,
   part,
   surfaceMount,
 }: {
   state: AirState;
   part: PartPackage;
+  /** Boards with surface parts may bow less. */
   surfaceMount: boolean;
 }) {
   const { answer } = state.picture!;
@@ -149,7 +144,7 @@ function Figures({
         </dd>
       </div>
       <div>
-        <dt>pad, worst</dt>
+        <dt>worst pad, of its heat allowance</dt>
         <dd>
           <Figure from="share of the bond’s budget, an estimate">{budget(dose)}</Figure>
         </dd>
@@ -161,7 +156,7 @@ function Figures({
         </dd>
       </div>
       <div>
-        <dt>bow, hot · left</dt>
+        <dt>bow while hot · after cooling</dt>
         <dd data-over={Math.max(answer.bow!.hot_pct, answer.bow!.left_pct) > bowLimit_pct || undefined}>
           <Figure from={`estimate, good to a factor of two; limit ${bowLimit_pct} %`}>
             {answer.bow!.hot_pct.toFixed(2)} · {answer.bow!.left_pct.toFixed(2)} %

@@ -185,7 +185,7 @@ describe('pads that stay solid', () => {
 
   // Rule broken: findings M4, an extrapolated film said "never" as if that were known.
   it('are a chance and no verdict beyond it', () => {
-    const notes = ['Jet outside its correlation: stand-off is 0.3 nozzle widths, under 2.'];
-    expect(solidLine({ pads: pads([null]), notes })).toMatch(/by nominal values.*go by the draws/);
+    const notes = ['Nozzle outside what was measured: stand-off is 0.3 nozzle widths, under 2.'];
+    expect(solidLine({ pads: pads([null]), notes })).toMatch(/typically.*go by the cases/);
   });
 });

@@ -143,7 +143,7 @@ export function FacePanel({ sheet, state, dispatch, shown, padStates, occupancie
               value={state.filter}
               onChange={(filter) => dispatch({ type: 'filter', filter })}
               options={[
-                { value: 'all', label: `all ${sites.length} sites` },
+                { value: 'all', label: `all ${sites.length} parts` },
                 { value: 'defects', label: 'with any defect' },
                 { value: 'heated', label: 'heated here' },
                 { value: 'untouched', label: 'nothing found, no heat' },
@@ -162,7 +162,7 @@ export function FacePanel({ sheet, state, dispatch, shown, padStates, occupancie
         )}
         <Groups boardId={board.id} state={state} shown={shown} dispatch={dispatch} />
         <Habits sites={sites} side={side} />
-        {shown.length === 0 && sites.length > 0 && <p className="quiet">No site is like that.</p>}
+        {shown.length === 0 && sites.length > 0 && <p className="quiet">No part is like that.</p>}
         <ol className={css['sites']}>
           {shown.map((s) => (
             <li key={s.id}>

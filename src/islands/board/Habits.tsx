@@ -21,7 +21,7 @@ export function Habits({
   if (!habit) return null;
   return (
     <p className="quiet" role="note">
-      {habit.keep} of {habit.of} packs on this face are turned {habit.rotation_deg}°.{' '}
+      {habit.keep} of {habit.of} packages on this side are at {habit.rotation_deg}°.{' '}
       {habit.differ.length > 0 && (
         <strong>
           {habit.differ.join(', ')} {habit.differ.length === 1 ? 'differs' : 'differ'}: make sure of pin one.

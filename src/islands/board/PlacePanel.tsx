@@ -34,7 +34,7 @@ export function PlacePanel({ boardId, copperLayers, state, dispatch }: PlacePane
       <div className={css['siteHead']}>
         <h2>{place ? placeInWords(place) : 'Mark the face'}</h2>
         <Button onClick={() => dispatch(place ? { type: 'place', id: null } : { type: 'draw-leave' })}>
-          {place ? 'Back to the site' : 'Leave it'} {!place && <KeyCap of="Escape" />}
+          {place ? 'Back to the part' : 'Leave it'} {!place && <KeyCap of="Escape" />}
         </Button>
       </div>
       {drawing && (
@@ -89,7 +89,7 @@ function Under({ shape, copperLayers, state }: { shape: Shape; copperLayers: num
   const pads = placedPadsOf(state.sites, copperLayers).filter(
     (pad) => pad.faces.includes(shape.side) && liesUnder(shape, [millimetres(pad.x_m), millimetres(pad.y_m)]),
   );
-  if (pads.length === 0) return <p className="quiet">No pad of a known site lies under it.</p>;
+  if (pads.length === 0) return <p className="quiet">No pad of a known part lies under it.</p>;
   const bySite = state.sites.flatMap((site) => {
     const here = pads.filter((pad) => pad.siteId === site.id);
     return here.length > 0 ? [{ site, here }] : [];

@@ -98,7 +98,7 @@ export function SitePanel({
           </span>
         )}
         <Button small look="plain" onClick={onPart}>
-          Say what stands here
+          Say what is fitted here
         </Button>
       </p>
       <p className="quiet">
@@ -129,7 +129,7 @@ export function SitePanel({
         />
       </div>
       <Segments
-        label="On the lands"
+        label="On the pads"
         value={state.mode}
         onChange={(mode) => dispatch({ type: 'mode', mode, marking: state.marking })}
         options={[

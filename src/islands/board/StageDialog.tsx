@@ -100,7 +100,7 @@ export function StageDialog({
         )}
         {asked === 'hand-back' && left.length === 0 && (
           <Segments
-            label="What came of it"
+            label="Outcome"
             value={outcome}
             onChange={setOutcome}
             options={HANDED.map((value) => ({ value, label: OUTCOME_WORDS[value] }))}
@@ -150,7 +150,7 @@ export function StageDialog({
 }
 
 const LABELS: Readonly<Record<StageAsked, string>> = {
-  'hand-back': 'Root cause, and what would cause it again',
+  'hand-back': 'Root cause, and what would bring it back',
   park: 'What is awaited: the part, from where; whose answer; until when',
   scrap: 'Why it cannot be saved',
   reopen: 'Why it is taken up again',

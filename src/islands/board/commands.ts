@@ -21,14 +21,14 @@ export type PageCommand = 'place-site' | 'import' | 'draw' | 'photos' | 'part' |
 
 /** None of these letters is one that marks a finding or copper on the lands: they are on one screen. */
 export const BOARD_COMMANDS: readonly Command<BoardCommand>[] = [
-  { id: 'next', label: 'Next site', keys: ['ArrowDown'], group: 'Board' },
-  { id: 'previous', label: 'Site before', keys: ['ArrowUp'], group: 'Board' },
-  { id: 'work', label: 'Plan this site, or go on with its job', keys: ['Enter'], group: 'Board' },
+  { id: 'next', label: 'Next part', keys: ['ArrowDown'], group: 'Board' },
+  { id: 'previous', label: 'Part before', keys: ['ArrowUp'], group: 'Board' },
+  { id: 'work', label: 'Plan this part, or go on with its job', keys: ['Enter'], group: 'Board' },
   { id: 'flip', label: 'Turn the board over', keys: ['v'], group: 'Board' },
   { id: 'mark', label: 'Mark findings on the pads', keys: ['q'], group: 'Board' },
   { id: 'copper', label: 'Mark copper and nets on the pads', keys: ['m'], group: 'Board' },
-  { id: 'check', label: 'Check continuity of this site', keys: ['y'], group: 'Board' },
-  { id: 'recap', label: 'Plan many sites at once', keys: ['w'], group: 'Board' },
+  { id: 'check', label: 'Check continuity of this part', keys: ['y'], group: 'Board' },
+  { id: 'recap', label: 'Plan many parts at once', keys: ['w'], group: 'Board' },
   { id: 'hand-back', label: 'Hand the board back', keys: ['h'], group: 'Board' },
   { id: 'park', label: 'Park it, or go on with it', keys: ['z'], group: 'Board' },
   { id: 'scrap', label: 'Scrap it, or open it again', keys: ['x'], group: 'Board' },
@@ -37,7 +37,7 @@ export const BOARD_COMMANDS: readonly Command<BoardCommand>[] = [
 
 /** What the list offers; its letters act in the list alone. */
 export const PAGE_COMMANDS: readonly Command<PageCommand>[] = [
-  { id: 'place-site', label: 'Place a site', keys: ['n'], group: 'Board, after a full stop' },
+  { id: 'place-site', label: 'Add a part', keys: ['n'], group: 'Board, after a full stop' },
   { id: 'import', label: 'Import files', keys: ['i'], group: 'Board, after a full stop' },
   {
     id: 'draw',
@@ -46,9 +46,9 @@ export const PAGE_COMMANDS: readonly Command<PageCommand>[] = [
     group: 'Board, after a full stop',
   },
   { id: 'photos', label: 'Photos of this board', keys: ['o'], group: 'Board, after a full stop' },
-  { id: 'part', label: 'Say what stands on this site', keys: ['s'], group: 'Board, after a full stop' },
-  { id: 'correct', label: 'Correct this site, or delete it', keys: ['w'], group: 'Board, after a full stop' },
-  { id: 'edit', label: 'Change what is told of this board', keys: ['e'], group: 'Board, after a full stop' },
+  { id: 'part', label: 'Say what is fitted here', keys: ['s'], group: 'Board, after a full stop' },
+  { id: 'correct', label: 'Correct this part, or delete it', keys: ['w'], group: 'Board, after a full stop' },
+  { id: 'edit', label: 'Edit board details', keys: ['e'], group: 'Board, after a full stop' },
   { id: 'label', label: 'Print its label', keys: ['l'], group: 'Board, after a full stop' },
 ];
 
@@ -56,14 +56,14 @@ export type DrawCommand = 'left' | 'right' | 'up' | 'down' | 'point' | 'back' | 
 
 /** While a place is drawn on the face these come first. */
 export const DRAW_COMMANDS: readonly Command<DrawCommand>[] = [
-  { id: 'left', label: 'Cross to the left', keys: ['ArrowLeft'], group: 'Drawing on the face' },
-  { id: 'right', label: 'Cross to the right', keys: ['ArrowRight'], group: 'Drawing on the face' },
-  { id: 'up', label: 'Cross up', keys: ['ArrowUp'], group: 'Drawing on the face' },
-  { id: 'down', label: 'Cross down', keys: ['ArrowDown'], group: 'Drawing on the face' },
+  { id: 'left', label: 'Move left', keys: ['ArrowLeft'], group: 'Drawing on the face' },
+  { id: 'right', label: 'Move right', keys: ['ArrowRight'], group: 'Drawing on the face' },
+  { id: 'up', label: 'Move up', keys: ['ArrowUp'], group: 'Drawing on the face' },
+  { id: 'down', label: 'Move down', keys: ['ArrowDown'], group: 'Drawing on the face' },
   { id: 'point', label: 'Set a point at the cross', keys: [' '], group: 'Drawing on the face' },
   { id: 'back', label: 'Take the last point back', keys: ['Delete'], group: 'Drawing on the face' },
-  { id: 'end', label: 'End what is drawn', keys: ['Enter'], group: 'Drawing on the face' },
-  { id: 'leave', label: 'Draw nothing', keys: ['Escape'], group: 'Drawing on the face' },
+  { id: 'end', label: 'Finish the shape', keys: ['Enter'], group: 'Drawing on the face' },
+  { id: 'leave', label: 'Cancel', keys: ['Escape'], group: 'Drawing on the face' },
 ];
 
 /** Letters that say what copper the pads taken meet; they act while copper is being marked. */

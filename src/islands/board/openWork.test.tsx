@@ -168,7 +168,7 @@ describe('the rarer pages of a board', () => {
   it('open from a list, by a letter or a press', () => {
     const heard = { run: vi.fn(() => true), onClose: vi.fn() };
     render(<MoreDialog isOpen {...heard} />);
-    fireEvent.keyDown(screen.getByRole('button', { name: /Place a site/ }), { key: 'o' });
+    fireEvent.keyDown(screen.getByRole('button', { name: /Add a part/ }), { key: 'o' });
     expect(heard.run).toHaveBeenCalledWith('photos');
     fireEvent.click(screen.getByRole('button', { name: /Print its label/ }));
     expect(heard.run).toHaveBeenLastCalledWith('label');

@@ -145,7 +145,7 @@ export function CheckView({ sheet }: { sheet: CheckSheet }) {
   return (
     <div className={css['view']} data-ready={ready || undefined}>
       <p className="quiet">
-        Board without power, stored charge gone, meter leads nulled against each other.{' '}
+        Board without power, stored charge gone, probes shorted and the meter zeroed.{' '}
         <span className="digits">{taken.filter(Boolean).length}</span> of{' '}
         <span className="digits">{checks.length}</span> read: {count('good')} good, {count('bad')} fail,{' '}
         {count('doubtful')} doubtful.
@@ -206,9 +206,7 @@ export function CheckView({ sheet }: { sheet: CheckSheet }) {
                 Record <KeyCap of="Enter" />
               </Button>
             </div>
-            <p className="quiet">
-              Enter on an empty field leaves a check out for now; the arrows go up and down the list.
-            </p>
+            <p className="quiet">Empty + Enter skips a check; the arrows go up and down the list.</p>
             <ErrorNote error={state.error} />
             {state.error !== null && state.held.length > 0 && (
               <p role="status">

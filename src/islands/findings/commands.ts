@@ -7,7 +7,7 @@ export const MARKING_COMMANDS: readonly Command<PadStateId | 'leave'>[] = [
     id,
     label: PAD_STATES[id].name,
     keys: [PAD_STATES[id].letter.toLowerCase()],
-    group: 'Marking on the lands',
+    group: 'Marking on the pads',
   })),
-  { id: 'leave', label: 'Leave the marking mode', keys: ['Escape'], group: 'Marking on the lands' },
+  { id: 'leave', label: 'Leave the marking mode', keys: ['Escape'], group: 'Marking on the pads' },
 ];

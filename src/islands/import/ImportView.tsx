@@ -154,7 +154,7 @@ export function ImportView({ sheet }: { sheet: BoardSheet }) {
         <p role="status">
           The edge that is drawn measures {preview.edge_mm[0]} × {preview.edge_mm[1]} mm; this board is told
           to be {board.construction.length_mm} × {board.construction.width_mm} mm.{' '}
-          <a href={`/boards/${board.id}/edit`}>Change what is told of it</a> first, then read the files again.
+          <a href={`/boards/${board.id}/edit`}>Edit board details</a> first, then read the files again.
         </p>
       )}
 

@@ -10,7 +10,7 @@ import { construction as constructionSchema } from '~/schema/values/construction
 import { constructionFrom, STACKUP_IDS, STACKUPS, type StackupId } from '~/schema/presets/stackupPresets';
 import { HAZARD_WORDS } from '~/schema/words/words';
 import { ApiError, patchJson, postJson } from '~/ui/api';
-import { Button, ButtonLink } from '~/ui/controls/Button';
+import { Button, ButtonLink, KeyCap } from '~/ui/controls/Button';
 import { SelectField, TextField } from '~/ui/controls/Field';
 import { ErrorNote } from '~/ui/controls/Notes';
 import { Weight } from '~/islands/board/Weight';
@@ -112,7 +112,7 @@ export function BoardForm({ board = null }: { board?: BoardRecord | null }) {
           multiline
           {...register('triedBefore')}
           fault={errors.triedBefore?.message}
-          hint="Earlier repairs are recorded as found."
+          hint="Log earlier repairs as findings."
         />
         <TextField
           label="Screws, links, cables: what must go back as it was"
@@ -132,7 +132,7 @@ export function BoardForm({ board = null }: { board?: BoardRecord | null }) {
       <section>
         <h2>What it is made of</h2>
         <SelectField<StackupId | ''>
-          label="Begin from"
+          label="Start from a typical board"
           value={preset}
           options={[
             ...(preset === '' ? [{ value: '' as const, label: 'as it is now' }] : []),
@@ -183,7 +183,7 @@ export function BoardForm({ board = null }: { board?: BoardRecord | null }) {
         />
         <div className={css['two']}>
           <SelectField<Finish>
-            label="Finish of its lands"
+            label="Pad finish"
             value={watch('finish')}
             options={(Object.keys(FINISHES) as Finish[]).map((id) => ({ value: id, label: FINISHES[id] }))}
             onChange={(finish) => setValue('finish', finish)}
@@ -235,7 +235,7 @@ export function BoardForm({ board = null }: { board?: BoardRecord | null }) {
           </p>
         )}
         <Button type="submit" look="primary" disabled={isSubmitting}>
-          {isSubmitting ? 'Writing…' : board ? 'Write the change' : 'Take it in'}
+          {isSubmitting ? 'Writing…' : board ? 'Write the change' : 'Book it in'} <KeyCap of="Enter" />
         </Button>
         {board && <ButtonLink href={`/boards/${board.id}`}>Leave it as it was</ButtonLink>}
       </footer>

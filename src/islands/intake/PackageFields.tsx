@@ -73,7 +73,7 @@ export function PackageFields({ part, library, onLibrary, onPart, faultOf }: Pac
         label="Outline"
         value={own ? `own ${own.id}` : preset ? `std ${preset.name}` : ''}
         options={[
-          { value: '', label: 'by its figures' },
+          { value: '', label: 'custom size' },
           ...library.map((kept) => ({ value: `own ${kept.id}`, label: `${kept.name}, own` })),
           ...PACKAGE_PRESETS.map((p) => ({ value: `std ${p.name}`, label: `${p.name}, ${p.standard}` })),
         ]}

@@ -202,7 +202,7 @@ export function SiteForm({ board, sites, library: kept, side: startSide, site: k
         <div className={css['four']}>
           {number(`x, mm of ${length_mm}`, 'x_mm')}
           {number(`y, mm of ${width_mm}`, 'y_mm')}
-          {number('Turned, °', 'rotation_deg')}
+          {number('Rotation, °', 'rotation_deg')}
           <Button onClick={turn}>
             Turn <KeyCap of={keyOf(SITE_COMMANDS, 'turn')} />
           </Button>
@@ -220,7 +220,7 @@ export function SiteForm({ board, sites, library: kept, side: startSide, site: k
             onChange={(leads) => setValue('clinched', leads === 'clinched')}
             options={[
               { value: 'straight', label: 'straight' },
-              { value: 'clinched', label: 'bent over' },
+              { value: 'clinched', label: 'clinched' },
             ]}
           />
         )}
@@ -283,7 +283,8 @@ export function SiteForm({ board, sites, library: kept, side: startSide, site: k
         {told && <p role="status">{told}</p>}
         <div className={css['keep']}>
           <Button type="submit" look="primary" disabled={formState.isSubmitting}>
-            {formState.isSubmitting ? 'Writing…' : known ? 'Write the correction' : 'Place it'}
+            {formState.isSubmitting ? 'Writing…' : known ? 'Write the correction' : 'Place it'}{' '}
+            <KeyCap of={keyOf(SITE_COMMANDS, 'place')} />
           </Button>
           {known ? (
             <Button onClick={() => (sure ? remove() : setSure(true))}>

@@ -22,7 +22,7 @@ const sent = (): Record<string, unknown> =>
 describe('taking in a board', () => {
   it('asks for what is missing by name, at the field, and sends nothing', async () => {
     render(<BoardForm />);
-    fireEvent.click(screen.getByRole('button', { name: 'Take it in' }));
+    fireEvent.click(screen.getByRole('button', { name: 'Book it in' }));
     await waitFor(() => expect(screen.getByLabelText('Name').getAttribute('aria-invalid')).toBe('true'));
     expect(screen.getByLabelText('What is wrong with it').getAttribute('aria-invalid')).toBe('true');
     expect(asked).not.toHaveBeenCalled();
@@ -62,7 +62,7 @@ describe('taking in a board', () => {
     type('Owner, by initials', 'MK');
     type('What is wrong with it', 'dead');
     type('Length, mm', '2');
-    fireEvent.click(screen.getByRole('button', { name: 'Take it in' }));
+    fireEvent.click(screen.getByRole('button', { name: 'Book it in' }));
     const field = screen.getByLabelText('Length, mm');
     await waitFor(() => expect(field.getAttribute('aria-invalid')).toBe('true'));
     const note = document.getElementById(field.getAttribute('aria-describedby')!)!;

@@ -33,7 +33,7 @@ export function CurvesPanel({
   );
   return (
     <div className={css['curves']}>
-      <h3>{curve?.pad === 'all' ? 'All pads together' : `Pin ${pad}`}: temperatures at nominal values</h3>
+      <h2>{curve?.pad === 'all' ? 'All pads together' : `Pin ${pad}`}: typical temperatures</h2>
       {curve ? (
         <Chart label={`Temperatures of pin ${pad}`} height={244} build={build} waits={searching} />
       ) : (

@@ -29,7 +29,7 @@ export function FrontierPanel({
   );
   return (
     <div>
-      <h3>Damage against time: click a point to set it</h3>
+      <h2>Damage against time: click a point to set it</h2>
       {frontier.length === 0 ? (
         <p className="quiet">{empty}</p>
       ) : (
@@ -48,12 +48,12 @@ export function FrontierPanel({
             <CommandButton small command={planCommand('quicker')} label="Quicker" run={run} />
             <CommandButton small command={planCommand('low-and-long')} run={run} />
             <CommandButton small command={planCommand('hot-and-quick')} run={run} />
-            <CommandButton small command={planCommand('choice')} label="Plan’s choice" run={run} />
+            <CommandButton small command={planCommand('choice')} label="Recommended" run={run} />
           </div>
         </>
       )}
       <div className={css['field']}>
-        <CommandButton small command={planCommand('hot-air')} label="Air field" run={run} />
+        <CommandButton small command={planCommand('hot-air')} label="Hot-air map" run={run} />
       </div>
     </div>
   );

@@ -111,7 +111,7 @@ function Neighbours({
   return (
     <>
       <HeatAbout site={input.site} neighbours={about} />
-      {neighbours.length === 0 && <p className="quiet">No other site on this board.</p>}
+      {neighbours.length === 0 && <p className="quiet">No other part on this board.</p>}
       {warmest && risky.length === 0 && (
         <p className="quiet">
           None at risk; warmest {warmest.ref} at {degrees(warmest.joint_C)}.

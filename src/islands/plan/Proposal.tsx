@@ -41,16 +41,20 @@ export function Proposal({
               ? 'Searching the bench for a setting'
               : 'No setting yet'}
           {!state.byHand && search.status === 'done' && search.answer.outcome === 'found' && (
-            <span className={css['tag']}>the plan’s choice</span>
+            <span className={css['tag']}>recommended</span>
           )}
         </p>
-        <p className={css[shown]} role="status" data-verdict={shown}>
+        <p
+          className={css[shown === 'clear' && isUnsure(pins) ? 'unsure' : shown]}
+          role="status"
+          data-verdict={shown}
+        >
           {atRisk.length > 0 && `${atRisk.join(', ')} would get too hot: shield, or go gentler. `}
           {shown === 'clear' && clearInWords(pins)}
           {verdict === 'doubtful' && doubtInWords(state)}
           {verdict === 'computing' &&
             !failure &&
-            (solving ? progressInWords(state) : 'Stopped before the bands were complete.')}
+            (solving ? progressInWords(state) : 'Stopped before all cases were simulated.')}
         </p>
         {option && option.rampRatio !== null && option.rampRatio > AIR.toldRamp && (
           <p className="quiet">
@@ -182,11 +186,20 @@ function tooHot(state: PlanState): readonly string[] {
   return phase?.chosen.neighboursAtRisk ?? [];
 }
 
+/** A miss as often as this is worth a word and a sign. */
+const UNSURE = 0.05;
+
+const worstOf = (pins: readonly PinAnswer[]): PinAnswer =>
+  pins.reduce((a, b) => (b.chanceSolidAtStop > a.chanceSolidAtStop ? b : a));
+
+const isUnsure = (pins: readonly PinAnswer[]): boolean =>
+  pins.length > 0 && worstOf(pins).chanceSolidAtStop > UNSURE;
+
 function clearInWords(pins: readonly PinAnswer[]): string {
-  const worst = pins.reduce((a, b) => (b.chanceSolidAtStop > a.chanceSolidAtStop ? b : a));
-  return worst.chanceSolidAtStop < 0.02
-    ? 'Every pin melts well before its stop.'
-    : `Will do. ${stillSolid(worst.pad)} in ${Math.round(worst.chanceSolidAtStop * 100)} of 100 cases.`;
+  const { pad, chanceSolidAtStop } = worstOf(pins);
+  if (chanceSolidAtStop <= UNSURE) return '✓ Every joint melts well before its stop.';
+  const which = pad === 'all' ? 'it' : `pin ${pad}`;
+  return `! About 1 in ${Math.round(1 / chanceSolidAtStop)} will need a second try: ${which} is still solid at the stop.`;
 }
 
 const stillSolid = (pad: string): string =>
@@ -194,7 +207,7 @@ const stillSolid = (pad: string): string =>
 
 function doubtInWords(state: PlanState): string {
   const doubtful = freshPins(state).filter((pin) => !pin.sure);
-  const worst = doubtful.reduce((a, b) => (b.chanceSolidAtStop > a.chanceSolidAtStop ? b : a));
+  const worst = worstOf(doubtful);
   const late = worst.liftFrom_s === null || worst.liftFrom_s > worst.stop_s;
   if (late || worst.chanceSolidAtStop > worst.draws ** -0.5) {
     return `${stillSolid(worst.pad)} in ${Math.round(worst.chanceSolidAtStop * 100)} of 100 cases. Have the next way ready.`;
@@ -219,7 +232,7 @@ function progressInWords(state: PlanState): string {
     return `Trying settings: ${state.search.done} of ${state.search.of}`;
   }
   const drawn = freshPins(state).reduce((sum, p) => sum + p.draws, 0);
-  return drawn > 0 ? `Drawing what is uncertain: ${drawn} draws so far` : 'Solving this setting';
+  return drawn > 0 ? `Simulating what is uncertain: ${drawn} cases so far` : 'Solving this setting';
 }
 
 function progressShare(state: PlanState): number | undefined {

@@ -1,11 +1,13 @@
 import { useState } from 'react';
 import { useForm } from 'react-hook-form';
 import { edited, mayHide, type StepEdit } from '~/core/method/steps/edits';
+import { PLAN } from '~/core/method/settings';
 import type { StepAnswer } from '~/schema/exchange/plan/planAnswer';
 import { addedStep } from '~/schema/exchange/plan/addedStep';
+import { jointInWords } from '~/schema/words/jointWords';
 import { Button, CommandButton } from '~/ui/controls/Button';
 import { SelectField, TextField } from '~/ui/controls/Field';
-import { minutesText, seconds, secondsRange } from '~/ui/figures';
+import { minutesText, seconds } from '~/ui/figures';
 import { planCommand, type PlanCommand } from './commands';
 import css from './plan.module.css';
 
@@ -75,7 +77,11 @@ export function StepsPanel({
             <strong>{step.title}</strong>
             <span>
               {step.dwell
-                ? `${step.dwell.setpoint_C} °C · expect ${secondsRange(...step.dwell.expect_s)} · stop at ${seconds(step.dwell.stop_s)}`
+                ? jointInWords(step.dwell.setpoint_C, {
+                    p50_s: step.dwell.liftFrom_s === null ? null : step.dwell.liftFrom_s - PLAN.settle_s,
+                    p90_s: step.dwell.expect_s[1],
+                    stop_s: step.dwell.stop_s,
+                  })
                 : step.detail}
               {step.dwell && tellsFirst(shown, i) && (
                 <small className={css['because']}>Not molten at the stop: {step.dwell.ifNotMolten}</small>
@@ -126,7 +132,7 @@ export function StepsPanel({
               {kept}
             </p>
           )}
-          <p className="quiet">Gates and heat stay: they may be reworded and moved, not left out.</p>
+          <p className="quiet">Hold points and heat stay: they may be reworded and moved, not left out.</p>
         </div>
       )}
     </div>
@@ -220,7 +226,7 @@ function Row({
 const KINDS = [
   { value: 'do', label: 'Do' },
   { value: 'inspect', label: 'Look' },
-  { value: 'gate', label: 'Gate: must be confirmed' },
+  { value: 'gate', label: 'Hold point: must be confirmed' },
   { value: 'wait', label: 'Wait with a clock' },
 ] as const;
 

@@ -1,12 +1,13 @@
-import type { SiteSheet } from '~/schema/sheets/boardSheet';
+import { PLAN } from '~/core/method/settings';
 import type { PinAnswer } from '~/schema/exchange/plan/planAnswer';
+import type { SiteSheet } from '~/schema/sheets/boardSheet';
+import { jointInWords } from '~/schema/words/jointWords';
 import { connectionInWords } from '~/schema/words/words';
-import { Figure } from '~/ui/controls/Notes';
 import { DwellWindow, sharedEnd_s } from '~/ui/dwell/DwellWindow';
-import { budget, chance, seconds, secondsRange } from '~/ui/figures';
 import { padsWords } from '~/ui/land/padsWords';
+import { CostTable } from './CostTable';
 import { pinGroups } from './pinGroups';
-import { isBusy, phaseOf, type PlanState } from './state';
+import { choiceAt, isBusy, phaseOf, type PlanState } from './state';
 import css from './plan.module.css';
 
 const timesOf = (pin: PinAnswer) => ({
@@ -18,7 +19,7 @@ const timesOf = (pin: PinAnswer) => ({
   hold_s: pin.holdAfterMelt_s,
 });
 
-/** Each pin's dwell window on one time axis, with what it costs; pins alike are told once. */
+/** Each joint in one line over its dwell window, and what all of them cost in one table; pins alike are told once. */
 export function WindowsPanel({
   state,
   pads,
@@ -30,98 +31,62 @@ export function WindowsPanel({
 }) {
   const { pins: byPad, stale } = phaseOf(state);
   const { groups, leftOut } = pinGroups(Object.values(byPad));
-  const end_s = groups.length ? sharedEnd_s(groups.map(({ pin }) => timesOf(pin))) : 10;
+  const setting = choiceAt(state)?.setting;
   if (groups.length === 0)
     return (
       <p className={css['pending']}>
-        {isBusy(state) ? 'Solving this setting…' : 'No bands of this setting.'}
+        {isBusy(state) ? 'Solving this setting…' : 'No figures of this setting.'}
       </p>
     );
   return (
-    <ol className={css['windows']}>
-      {groups.map(({ pin, pads: names }) => {
-        const own = pads.find((p) => p.name === names[0]);
-        const current = names.includes(state.pad);
-        return (
-          <li
-            key={names.join(' ')}
-            aria-current={current || undefined}
-            data-stale={stale.has(pin.pad) || undefined}
-          >
-            <button
-              type="button"
-              className={css['pinHead']}
-              onClick={() => onPad(names[0]!)}
-              aria-pressed={current}
+    <div className={css['joints']}>
+      <p className="quiet">
+        {setting?.kind === 'air'
+          ? 'Lift when all of it is molten. At the stop the air goes off, molten or not.'
+          : 'Off as soon as it is molten. At the stop it comes off, molten or not.'}
+      </p>
+      <ol className={css['windows']}>
+        {groups.map(({ pin, pads: names }) => {
+          const own = pads.find((p) => p.name === names[0]);
+          const current = names.includes(state.pad);
+          const times = timesOf(pin);
+          return (
+            <li
+              key={names.join(' ')}
+              aria-current={current || undefined}
+              data-stale={stale.has(pin.pad) || undefined}
             >
-              <strong>{padsWords(names)}</strong>
-              <span className="quiet">
-                {names.length === 1 && own
-                  ? `${own.net} ${connectionInWords(own.connections)}`
-                  : pin.pad === 'all'
-                    ? 'together'
-                    : ''}
-              </span>
-            </button>
-            <>
-              <DwellWindow times={timesOf(pin)} end_s={end_s} label={padsWords(names)} />
-              <dl className={css['costs']}>
-                <div>
-                  <dt>melts</dt>
-                  <dd>
-                    <Figure
-                      from={`Computed: 10 to 90 % of ${pin.draws} draws over contact, copper, laminate, tip calibration`}
-                    >
-                      {secondsRange(pin.melt_s.p10, pin.melt_s.p90)}
-                    </Figure>
-                  </dd>
-                </div>
-                <div>
-                  <dt>off within</dt>
-                  <dd>
-                    <Figure from="Computed: after the melt is seen, nine draws in ten stay inside their budget this long">
-                      {seconds(pin.holdAfterMelt_s)}
-                    </Figure>
-                  </dd>
-                </div>
-                <div>
-                  <dt>pad</dt>
-                  <dd>
-                    <Figure
-                      from={`Estimated share of the pad's bond budget, half of the draws below; one in ten above ${budget(pin.padDose.p90)}. Source: Arrhenius line through solder-float and bench anchors`}
-                    >
-                      {budget(pin.padDose.p50)}
-                    </Figure>
-                  </dd>
-                </div>
-                <div>
-                  <dt>laminate</dt>
-                  <dd>
-                    <Figure
-                      right
-                      from={`Estimated share of the laminate's life, one in ten above ${budget(pin.laminateDose.p90)}. Source: T260 and T288 of the laminate`}
-                    >
-                      {budget(pin.laminateDose.p50)}
-                    </Figure>
-                  </dd>
-                </div>
-                <div>
-                  <dt>solid at stop</dt>
-                  <dd>
-                    <Figure
-                      right
-                      from={`Share of draws not molten through at ${seconds(pin.stop_s)}; the stop is set ${pin.stopBecause === 'well past the melt' ? pin.stopBecause : `by the ${pin.stopBecause}`}`}
-                    >
-                      {chance(pin.chanceSolidAtStop, pin.draws)}
-                    </Figure>
-                  </dd>
-                </div>
-              </dl>
-            </>
-          </li>
-        );
-      })}
-      {leftOut > 0 && <li className="quiet">{leftOut} other pads melt sooner than these.</li>}
-    </ol>
+              <button
+                type="button"
+                className={css['pinHead']}
+                onClick={() => onPad(names[0]!)}
+                aria-pressed={current}
+              >
+                <strong>{padsWords(names)}</strong>
+                <span className="quiet">
+                  {names.length === 1 && own
+                    ? `${own.net} ${connectionInWords(own.connections)}`
+                    : pin.pad === 'all'
+                      ? 'together'
+                      : ''}
+                </span>
+              </button>
+              <p className={css['joint']}>{jointInWords(setpointOf(setting, pin.pad), times)}</p>
+              <DwellWindow times={times} end_s={sharedEnd_s([times])} label={padsWords(names)} />
+            </li>
+          );
+        })}
+        {leftOut > 0 && <li className="quiet">{leftOut} other pads melt sooner than these.</li>}
+      </ol>
+      <CostTable groups={groups} />
+    </div>
   );
 }
+
+type AnySetting = NonNullable<ReturnType<typeof choiceAt>>['setting'] | undefined;
+
+/** What stands on the tool for that pin, °C: pins of a turned station have their own. */
+const setpointOf = (setting: AnySetting, pad: string): number =>
+  setting === undefined
+    ? PLAN.begin_C
+    : ((setting.kind === 'hand' ? setting.perPad_C?.[pad] : undefined) ?? setting.setpoint_C);

@@ -69,27 +69,40 @@ export function curveChart(
   return {
     data: [
       trace('Tip', curve.tip_C, { color: colours.heat, dash: 'dash' }),
-      trace('Land', curve.land_C, { color: colours.lines[2]! }),
-      trace('Coldest solder', curve.coldestSolder_C, { color: colours.ink, width: 3.5 }),
+      trace('Pad', curve.land_C, { color: colours.lines[2]! }),
+      trace('Coldest joint', curve.coldestSolder_C, { color: colours.ink, width: 3.5 }),
     ],
     layout: {
       shapes,
       showlegend: true,
-      legend: { orientation: 'h', x: 0, y: 1.14, bgcolor: 'rgba(0,0,0,0)' },
-      margin: { t: 30 },
+      legend: { orientation: 'h', x: 0, y: 1.02, yanchor: 'bottom', bgcolor: 'rgba(0,0,0,0)' },
+      margin: { t: 44 },
       xaxis: { title: { text: 'Time under heat, s', standoff: 6 }, range: [0, end_s] },
-      yaxis: { title: { text: '°C' }, range: [0, Math.max(...curve.tip_C) + 25] },
+      yaxis: { title: { text: '°C' }, range: [0, Math.max(...curve.tip_C) + 35] },
       annotations: [
         {
           xref: 'paper',
-          x: 1,
+          x: 0.8,
           y: melting.solidus_C,
           xanchor: 'right',
           yanchor: 'top',
           text: 'melting range',
           showarrow: false,
-          font: { size: 12, color: colours.heat },
+          font: { size: 13, color: colours.heat },
         },
+        ...(pin?.melt_s.p10 == null
+          ? []
+          : [
+              {
+                yref: 'paper' as const,
+                x: (pin.melt_s.p10 + Math.min(end_s, pin.melt_s.p90 ?? pin.stop_s)) / 2,
+                y: 0,
+                yanchor: 'bottom' as const,
+                text: 'melts in here',
+                showarrow: false,
+                font: { size: 13, color: colours.go },
+              },
+            ]),
       ],
     },
   };
@@ -149,7 +162,7 @@ export function frontierChart(
       showlegend: false,
       margin: { t: 16, l: 56, b: 44 },
       xaxis: {
-        title: { text: underAir ? 'Time under air, s' : 'Longest dwell, s', standoff: 6 },
+        title: { text: underAir ? 'Off after, under air, s' : 'Slowest joint off after, s', standoff: 6 },
         rangemode: 'tozero',
       },
       yaxis: {

@@ -43,7 +43,7 @@ export const PLAN_COMMANDS: readonly Command<PlanCommand>[] = [
   { id: 'foil', label: 'Foil on the neighbours, or none', keys: ['o'], group: 'Plan' },
   { id: 'flux', label: 'Flux, or dry', keys: ['f'], group: 'Plan' },
   { id: 'solder', label: 'Fresh solder, or none', keys: ['s'], group: 'Plan' },
-  { id: 'choice', label: 'The plan’s own choice', keys: ['c'], group: 'Plan' },
+  { id: 'choice', label: 'Recommended setting', keys: ['c'], group: 'Plan' },
   { id: 'gentler', label: 'Along the frontier, gentler', keys: ['['], group: 'Plan' },
   { id: 'quicker', label: 'Along the frontier, quicker', keys: [']'], group: 'Plan' },
   { id: 'low-and-long', label: 'Low and long', keys: ['l'], group: 'Plan' },
@@ -51,7 +51,7 @@ export const PLAN_COMMANDS: readonly Command<PlanCommand>[] = [
   { id: 'next-pin', label: 'Other pin', keys: ['i'], group: 'Plan' },
   { id: 'why', label: 'Reasons of the steps', keys: ['y'], group: 'Plan' },
   { id: 'edit-steps', label: 'Change the steps', keys: ['e'], group: 'Plan' },
-  { id: 'hot-air', label: 'Hot air over the board', keys: ['h'], group: 'Plan' },
+  { id: 'hot-air', label: 'Hot-air map', keys: ['h'], group: 'Plan' },
   { id: 'cancel', label: 'Stop computing', keys: ['Escape'], group: 'Plan' },
 ];
 

@@ -7,12 +7,12 @@ import css from './recap.module.css';
 const ROWS: readonly (readonly [string, (s: SequenceAnswer) => string])[] = [
   ['Time in all', (s) => minutesText(s.minutes)],
   ['Stations set', (s) => `${s.stations} times`],
-  ['Areas taken up', (s) => `${s.areaVisits} times`],
-  ['Soaks of the preheater', (s) => String(s.soaks)],
-  ['Trays opened', (s) => `${s.trays} times`],
-  ['Waits for a warm neighbour', (s) => (s.wait_min < 0.05 ? 'none' : minutesText(s.wait_min))],
+  ['Times moved to another area', (s) => `${s.areaVisits} times`],
+  ['Preheats', (s) => String(s.soaks)],
+  ['Drawers opened', (s) => `${s.trays} times`],
+  ['Cooling waits', (s) => (s.wait_min < 0.05 ? 'none' : minutesText(s.wait_min))],
   ['Chance of a mix-up', (s) => (s.mixUps === 0 ? 'none to make' : `1 in ${Math.round(1 / s.mixUps)}`)],
-  ['Under the tip in all', (s) => minutesText(s.heat_s / 60)],
+  ['Total iron time', (s) => minutesText(s.heat_s / 60)],
 ];
 
 /** The two schools side by side, each with its figures. */

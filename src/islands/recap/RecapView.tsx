@@ -116,7 +116,7 @@ export function RecapView({ sheet }: { sheet: RecapSheet }) {
         </ul>
       </section>
       <div className={css['plan']}>
-        {chosen.length === 0 && <p>Choose the sites, and both orders are computed.</p>}
+        {chosen.length === 0 && <p>Choose the parts, and both orders are computed.</p>}
         {computing.status === 'running' && (
           <p className={css['progress']} role="status">
             <progress max={computing.of} value={computing.done} aria-label="Computing" />

@@ -112,7 +112,7 @@ function Part({ site, leg, siteId, line, onTake }: PartProps) {
         {site.clinched && <em>Cut the bent leads flush first.</em>}
         {site.planePins.map((pin) => (
           <em key={pin.pad}>
-            Pin {pin.pad} on its plane: {pin.todo}.
+            Pin {pin.pad} is on a plane: {pin.todo}.
           </em>
         ))}
       </p>

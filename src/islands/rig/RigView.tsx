@@ -163,7 +163,7 @@ export function RigView({ sheet }: { sheet: RigSheet }) {
             </li>
           ))}
         </ul>
-        <h3>Last moves</h3>
+        <h3>Stock changes</h3>
         {state.moves.length === 0 && <p className="quiet">Nothing has moved yet.</p>}
         <ol className={css['moves']}>
           {state.moves.map((move) => {

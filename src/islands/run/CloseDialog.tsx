@@ -110,7 +110,7 @@ export function CloseDialog({
           </>
         )}
         <TextField
-          label="Root cause, and what would cause it again"
+          label="Root cause, and what would bring it back"
           multiline
           maxLength={600}
           value={cause}

@@ -39,7 +39,7 @@ export function Instruction(props: InstructionProps) {
       <div className={css['instruction']}>
         <p className={css['count']}>All {count} steps done</p>
         <h2 className={css['title']}>Close the job</h2>
-        <p className={css['detail']}>Say what came of it, and what would cause it again.</p>
+        <p className={css['detail']}>Say the outcome, the root cause, and what would bring it back.</p>
         <div className={css['buttons']}>
           <CommandButton
             command={command('go')}

@@ -42,6 +42,7 @@ export function LandsPanel(props: LandsPanelProps) {
           selected={state.pad ?? at.heating?.pad ?? turnPad}
           run={state.run.length > 0 ? state.run : row}
           choosing={state.pending !== null}
+          atHand={at.status === 'running' && turnPad !== null}
           onSelect={choose}
           onRun={take}
           pads={site.pads.map((p) => {

@@ -24,7 +24,7 @@ const FIELD_WORDS: Readonly<Record<string, string>> = {
   fault: 'What is wrong with it',
   triedBefore: 'What was tried before',
   hazards: 'Hazards',
-  finish: 'Finish of its lands',
+  finish: 'Pad finish',
   madeIn: 'Year it was made',
   fixtures: 'What must go back as it was',
   length_mm: 'Length',

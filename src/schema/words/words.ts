@@ -21,7 +21,7 @@ import { LAMINATES } from '~/core/materials/laminates';
 
 export const GOAL_WORDS: Readonly<Record<Goal, string>> = {
   'remove-keep-part': 'Remove, keep the part',
-  'remove-sacrifice-part': 'Remove, give the part up',
+  'remove-sacrifice-part': 'Remove, part is scrap',
   reflow: 'Re-melt in place',
   fit: 'Fit a part',
   'fit-socket': 'Fit a socket',
@@ -64,9 +64,9 @@ export const PHASE_WORDS: Readonly<Record<Phase, string>> = {
 };
 
 export const WORTH_WORDS: Readonly<Record<Worth, string>> = {
-  cheap: 'cheap',
-  ordinary: 'ordinary',
-  scarce: 'scarce',
+  cheap: 'easy to replace',
+  ordinary: 'normal',
+  scarce: 'hard to get',
 };
 
 export function connectionInWords(list: readonly ConnectionRecord[]): string {
@@ -139,7 +139,7 @@ export function passedInWords(passed: Passed | null | undefined): string {
     case 'moved-freely':
       return 'Not every melt was seen; it moved freely. ';
     case 'override':
-      return `Passed against its gate: ${passed.reason}. `;
+      return `Passed against its hold point: ${passed.reason}. `;
   }
 }
 

@@ -56,7 +56,7 @@ const STARTING_SUPPLIES: readonly StartingSupply[] = [
   { id: 'solvent-ipa', name: 'Isopropyl alcohol', spec: { kind: 'solvent' }, left: 600, low: 150 },
   {
     id: 'low-melt',
-    name: 'Removal alloy',
+    name: 'Low-melt removal alloy',
     spec: { kind: 'low-melt', alloy: 'in51bi33sn16' },
     left: 9,
     low: 2,

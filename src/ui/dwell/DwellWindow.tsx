@@ -28,7 +28,8 @@ interface DwellWindowProps {
 const WIDTH = 1000;
 
 /**
- * Not yet · window · stop on one bar. Between the window and the stop lies what is only for a pin that
+ * Not yet · window · stop on one bar, whose width is the time up to the stop: past it there is nothing to tell. The window
+ * is darkest where the melt is all but sure and pales towards the stop: sooner is better. Between the window and the stop lies what is only for a pin that
  * has not melted yet: a molten one should have been off. The melt's 10–90 % band leans from one into the other, so the
  * edge between "not yet" and "window" is as soft as it is in truth.
  */
@@ -66,6 +67,10 @@ export function DwellWindow({
             <stop offset="0" className={css['meltFrom']} />
             <stop offset="1" className={css['meltTo']} />
           </linearGradient>
+          <linearGradient id={`${id}-window`} x1="0" x2="1">
+            <stop offset="0" className={css['meltTo']} />
+            <stop offset="1" className={css['windowTo']} />
+          </linearGradient>
           <pattern
             id={`${id}-wait`}
             width="9"
@@ -96,7 +101,7 @@ export function DwellWindow({
           />
         )}
         {inReach && full < close && (
-          <rect x={full} y={barTop} width={close - full} height={barHeight} className={css['window']} />
+          <rect x={full} y={barTop} width={close - full} height={barHeight} fill={`url(#${id}-window)`} />
         )}
         {inReach && close < at(stop_s) && (
           <rect
@@ -146,13 +151,13 @@ export function DwellWindow({
         <span className={css['unit']}>s</span>
       </div>
       <div className={css['words']} aria-hidden="true" style={{ fontSize: text }}>
-        {from > 110 && <span style={{ left: 0 }}>not yet</span>}
-        {inReach && close - from > 110 && (
+        {from > 140 && from < WIDTH - 160 && <span style={{ left: 0 }}>not yet</span>}
+        {inReach && close - from > 140 && (from + close) / 2 < at(stop_s) - 170 && (
           <span className={css['windowWord']} style={{ left: `${((from + close) / 2 / WIDTH) * 100}%` }}>
             window
           </span>
         )}
-        <span className={css['stopWord']} style={{ left: `${(at(stop_s) / WIDTH) * 100}%` }}>
+        <span className={css['stopWord']} style={{ right: `${100 - (at(stop_s) / WIDTH) * 100}%` }}>
           stop {seconds(stop_s)}
         </span>
       </div>
@@ -165,8 +170,8 @@ const timesAlong = (end_s: number): number[] => ticks(0, end_s, 9).filter((t) =>
 
 /** No axis is shorter than a hand can follow. */
 const LEAST_AXIS_s = 2;
-/** Room past the latest stop for its word. */
-const PAST_STOP = 1.22;
+/** A little past the latest stop, so that what is forbidden is seen to be. */
+const PAST_STOP = 1.06;
 
 /** One axis for several pins: a little past the latest stop. */
 export const sharedEnd_s = (all: readonly Pick<DwellTimes, 'stop_s'>[]): number =>

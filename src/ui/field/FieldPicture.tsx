@@ -3,6 +3,7 @@ import { millimetres } from '~/core/quantity/convert';
 import { partOf } from '~/schema/exchange/si/part';
 import type { AnyPackageInput } from '~/schema/values/package';
 import { bandsOf, BODY_LINE_C, WASH_C } from './isotherms';
+import { FieldScale } from './FieldScale';
 import css from './field.module.css';
 
 interface FieldPart {
@@ -45,14 +46,15 @@ export function FieldPicture(props: FieldPictureProps) {
     [field_C, inside, grid, solidus_C],
   );
   const margin = Math.max(length_mm, width_mm) * 0.025;
-  const text = Math.max(length_mm / 44, width_mm / 30, 2);
+  const text = Math.max(length_mm / 50, width_mm / 34, 2);
+  const foot = text * 3.4;
   const mirror = side === 'bottom';
   const x = (value: number): number => (mirror ? length_mm - value : value);
   const hottest = field_C.reduce((a, b, c) => (inside[c] ? Math.max(a, b) : a), -Infinity);
   return (
     <svg
       className={css['field']}
-      viewBox={`${-margin} ${-margin} ${length_mm + 2 * margin} ${width_mm + 2 * margin}`}
+      viewBox={`${-margin} ${-margin} ${length_mm + 2 * margin} ${width_mm + margin + foot}`}
       role="img"
       aria-label={`${side} face by temperature, hottest place ${Math.round(hottest)} °C`}
     >
@@ -75,6 +77,13 @@ export function FieldPicture(props: FieldPictureProps) {
           text={text}
         />
       ))}
+      <FieldScale
+        y={width_mm + text * 0.6}
+        width={length_mm}
+        text={text}
+        solidus_C={solidus_C}
+        hottest_C={hottest}
+      />
       {nozzle && (
         <g
           className={css['nozzle']}

@@ -1,4 +1,5 @@
-import { useId, useMemo, useRef, useState, type KeyboardEvent } from 'react';
+import { useId, useMemo, useRef, type KeyboardEvent } from 'react';
+import { useSize } from '~/ui/useSize';
 import type { AnyPackageInput } from '~/schema/values/package';
 import { LandPatterns } from './ConnectionArt';
 import { layoutOf, viewOf } from './layout';
@@ -8,6 +9,7 @@ import { ScaleBar } from './ScaleBar';
 import { nextZoom, ZOOM_KEYS, ZoomKeys } from './ZoomKeys';
 import { TypedNumber } from './typedNumber';
 import { useBand } from './useBand';
+import { useZoom } from './useZoom';
 import { extended, nextPad, padsBetween } from './walk';
 import { notesFit, within, wordPlaces } from './words';
 import css from './land.module.css';
@@ -26,6 +28,8 @@ interface LandDrawingProps {
   readonly run?: readonly string[];
   /** Given: pads are taken together by dragging over them, with Shift and an arrow, or Shift and a click. */
   readonly onRun?: (pads: readonly string[]) => void;
+  /** Work is on the chosen pad now: fine pitch is looked at closely about it. */
+  readonly atHand?: boolean | undefined;
   /** No part stands on the lands: its outline is a ghost, and this says so. */
   readonly empty?: string | undefined;
 }
@@ -43,14 +47,17 @@ export function LandDrawing({
   choosing,
   onSelect,
   onRun,
+  atHand = false,
   empty,
 }: LandDrawingProps) {
   const patternId = useId();
   const typed = useRef(new TypedNumber());
   const layout = useMemo(() => layoutOf(part, from), [part, from]);
   const { places, body, fine } = layout;
-  const [zoom, setZoom] = useState(1);
-  const view = viewOf(layout, zoom, selected);
+  const drawn = useRef<SVGSVGElement>(null);
+  const size = useSize(drawn);
+  const [zoom, setZoom] = useZoom(layout, atHand, size);
+  const view = viewOf(layout, zoom, selected, size);
   const { unit } = view;
   const roomy = layout.pitch > unit * 1.3;
   const crowded = places.length > 1 && layout.pitch < unit * 8;
@@ -102,6 +109,7 @@ export function LandDrawing({
   return (
     <div className={css['frame']}>
       <svg
+        ref={drawn}
         className={css['drawing']}
         viewBox={view.viewBox}
         role="listbox"

@@ -27,6 +27,8 @@ export interface LandLayout {
   readonly fine: boolean;
   readonly halfWidth: number;
   readonly halfHeight: number;
+  /** From the middle to the outermost land or edge of the body, sideways. */
+  readonly reach: number;
 }
 
 /** Places a part's lands as they are seen from one side. */
@@ -63,6 +65,7 @@ export function layoutOf(part: AnyPackageInput, from: 'solder side' | 'part side
     body,
     pitch,
     fine,
+    reach: reach.x,
     halfWidth: reach.x + margin,
     halfHeight: reach.y + margin * (fine ? 1 : 0.8),
   };
@@ -78,14 +81,41 @@ export interface LandView {
   readonly height: number;
 }
 
-/** The part of the drawing that is looked at: all of it, or a piece about the chosen pad. */
-export function viewOf(layout: LandLayout, zoom: number, selected: string | null): LandView {
-  const { halfWidth, halfHeight, fine, places } = layout;
-  const unit = Math.max(halfWidth / (fine ? 12 : 9), halfHeight / (fine ? 12 : 6.5), 0.32) / zoom;
-  const [width, height] = [2 * halfWidth, 2 * halfHeight + 2.8 * unit * zoom].map((size) => size / zoom) as [
-    number,
-    number,
-  ];
+const ROUNDS = 4;
+/** Beside a fine pack a number of three figures takes so many units. */
+const NUMBER_ROOM = 2.1;
+
+/** The place on the screen that a drawing has, in pixels. */
+export interface Frame {
+  readonly width: number;
+  readonly height: number;
+}
+
+/** Letters are this share of the unit at least, and this many pixels: none is ever scaled below it. */
+export const LEAST_LETTER = { ofUnit: 0.8, px: 12 } as const;
+
+/**
+ * The part of the drawing that is looked at: all of it, or a piece about the chosen pad. Marks and numbers are as large as
+ * the part makes them, and never smaller on the screen than can be read.
+ */
+export function viewOf(
+  layout: LandLayout,
+  zoom: number,
+  selected: string | null,
+  frame: Frame | null = null,
+): LandView {
+  const { halfHeight, fine, places } = layout;
+  const own = Math.max(layout.halfWidth / (fine ? 12 : 9), halfHeight / (fine ? 12 : 6.5), 0.32) / zoom;
+  let unit = own;
+  let [halfWidth, full] = [layout.halfWidth, 2 * halfHeight + 2.8 * own * zoom];
+  // Larger letters take room, which makes all of it a little smaller again: a few rounds settle it.
+  for (let round = 0; frame && round < ROUNDS; round++) {
+    const px = Math.min(frame.width / (2 * halfWidth), frame.height / full) * zoom;
+    unit = Math.max(own, LEAST_LETTER.px / LEAST_LETTER.ofUnit / px);
+    full = 2 * halfHeight + 2.8 * unit * zoom;
+    halfWidth = fine ? Math.max(layout.halfWidth, layout.reach + NUMBER_ROOM * unit) : layout.halfWidth;
+  }
+  const [width, height] = [2 * halfWidth, full].map((size) => size / zoom) as [number, number];
   const whole = { x: -halfWidth, y: -halfHeight - unit * zoom * 1.2 };
   const at = zoom > 1 ? places.find((p) => p.pad === selected) : undefined;
   const inside = (middle: number, size: number, low: number, full: number): number =>

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { anyPackage, type AnyPackageInput } from '~/schema/values/package';
-import { layoutOf, viewOf } from './layout';
+import { LEAST_LETTER, layoutOf, viewOf } from './layout';
+import { zoomAtHand } from './useZoom';
 import { notesFit, within, wordPlaces, type Spot } from './words';
 
 const HOLES = { leadDiameter_mm: 0.5, holeDiameter_mm: 0.8, landDiameter_mm: 1.6 };
@@ -83,5 +84,32 @@ describe('notes under the pads of a row', () => {
   it('are left to the chosen pad where they would lie on each other', () => {
     expect(notesFit(['0.2–0.3 s'], row.pitch, { unit, crowded: true })).toBe(false);
     expect(notesFit(['0.2 s'], row.pitch, { unit, crowded: false })).toBe(false);
+  });
+});
+
+// Rule broken: findings M6 (look), pin numbers of a fine part were 6.8 px and could not be read.
+describe('on a screen', () => {
+  it.each(Object.entries(PARTS))(
+    'no letter of %s is smaller than twelve pixels, and all of it is in view',
+    (_, spec) => {
+      const layout = layoutOf(parsed(spec), 'part side');
+      for (const frame of [
+        { width: 290, height: 230 },
+        { width: 430, height: 400 },
+      ])
+        for (const zoom of [1, 2, 4]) {
+          const view = viewOf(layout, zoom, null, frame);
+          const px = Math.min(frame.width / view.width, frame.height / view.height);
+          expect(LEAST_LETTER.ofUnit * view.unit * px).toBeGreaterThan(LEAST_LETTER.px - 0.4);
+          if (zoom === 1) expect(view.width / 2).toBeGreaterThanOrEqual(layout.halfWidth - 1e-9);
+        }
+    },
+  );
+
+  it('a fine pack is looked at closely where work is at hand, a coarse one is not', () => {
+    const at = (spec: unknown): number =>
+      zoomAtHand(layoutOf(parsed(spec), 'part side'), { width: 290, height: 200 });
+    expect(at({ family: 'qfp', pins: 100 })).toBeGreaterThan(1);
+    expect(at({ family: 'soic', pins: 8 })).toBe(1);
   });
 });

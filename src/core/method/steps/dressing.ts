@@ -17,7 +17,7 @@ export function dressing(phase: Pick<PhaseWork, 'request' | 'setting' | 'bands'>
     step({
       id: 'dress',
       kind: 'do',
-      title: holes ? 'Dress the holes' : 'Dress the lands',
+      title: holes ? 'Clear the holes' : 'Clean the pads',
       detail: [
         whole.length > 0 &&
           (holes

@@ -118,7 +118,7 @@ const orientation = (request: PhaseRequest): Step =>
   step({
     id: 'orientation',
     kind: 'inspect',
-    title: 'Note how it stands',
+    title: 'Record orientation and marking',
     detail: `Mark of ${request.site.ref} against the mark on the board; a photograph if they disagree.`,
     why: 'Once it is off, the board’s print is all that is left, and prints are wrong more often than parts.',
     picture: true,

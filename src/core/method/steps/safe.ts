@@ -11,7 +11,7 @@ const GATES: Readonly<Record<Hazard, { title: string; detail: string }>> = {
   eht: { title: 'Discharge the tube', detail: 'To the tube’s own ground braid, twice, a minute apart.' },
   'stored-charge': {
     title: 'Discharge and measure',
-    detail: 'Every reservoir capacitor below 60 V, meter left on while you wait for it to creep back.',
+    detail: 'Every reservoir capacitor below 60 V, meter left on while the voltage recovers.',
   },
   lithium: {
     title: 'Take the cell out',

@@ -15,7 +15,7 @@ export function setStation(setting: Setting): Step {
     title: 'Set the station',
     detail:
       setting.kind === 'hand'
-        ? `${setting.tool.name}, ${tipWords(setting.tip)}, ${wholeCelsius(setting.setpoint_K)} °C. ${setting.tip.shape === 'hollow' ? 'Bore rodded, filter clean.' : 'Tip cleaned and tinned.'} Read the temperature back from its display.`
+        ? `${setting.tool.name}, ${tipWords(setting.tip)}, ${wholeCelsius(setting.setpoint_K)} °C. ${setting.tip.shape === 'hollow' ? 'Bore rodded, filter clean.' : 'Tip cleaned and tinned.'} Check that its display shows it.`
         : `${setting.station.name}, nozzle ${nozzleWords(setting)}, ${wholeCelsius(setting.air_K)} °C, ${litresPerMinute(setting.flow_m3_s).toFixed(0)} L/min, ${(setting.standoff_m * 1e3).toFixed(0)} mm off. Read temperature and flow back from its display.`,
     reads_K: setting.kind === 'hand' ? setting.setpoint_K : setting.air_K,
     why: 'A station left at another setting is the commonest way to scorch a board.',

@@ -34,7 +34,7 @@ const freshSolder = (request: PhaseRequest): Step =>
 
 export const legAtATime: Method = {
   id: 'leg-at-a-time',
-  name: 'Iron, a leg at a time with a rock',
+  name: 'Iron, one lead at a time, rocking the part',
   phases: ['remove'],
   about: 'Each joint is melted in turn and the part rocked a little out of it.',
   failure: 'Rocked while the far side still holds, the barrel or the land comes with the lead.',

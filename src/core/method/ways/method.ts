@@ -108,7 +108,7 @@ export const notes = (says: string): Rule => ({ forbids: false, says });
 
 /** The rule that holds of every method that loses the part. */
 export function lossOfPart(request: PhaseRequest, kept: boolean): Rule[] {
-  if (kept) return [forbids('The part has to live, and this loses it.')];
+  if (kept) return [forbids('The part must survive; this destroys it.')];
   return request.worth === 'scarce'
     ? [notes('The part is scarce: losing it has to be worth the board.')]
     : [];

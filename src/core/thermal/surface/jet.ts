@@ -116,11 +116,14 @@ export function jetOutsideRange(jet: Jet): string[] {
   const { reynolds, heightRatio, slot } = jetNumbers(jet);
   const found: string[] = [];
   const least = slot ? 3000 : 2000;
-  if (reynolds < least) found.push(`Reynolds ${reynolds.toFixed(0)} is under ${least}`);
-  if (heightRatio < 2) found.push(`stand-off is ${heightRatio.toFixed(1)} nozzle widths, under 2`);
+  if (reynolds < least)
+    found.push(`so little air (Reynolds ${reynolds.toFixed(0)}, under ${least}) is less sure`);
+  if (heightRatio < 2)
+    found.push(`${heightRatio.toFixed(1)} times its width away, closer than 2: figures less sure`);
   const mach = outletMach(jet);
-  if (mach > SLOW_MACH) found.push(`air leaves at Mach ${mach.toFixed(1)}`);
-  if (heightRatio > (slot ? 10 : 12)) found.push(`stand-off is ${heightRatio.toFixed(0)} nozzle widths`);
+  if (mach > SLOW_MACH) found.push(`air leaves at Mach ${mach.toFixed(1)}: figures less sure`);
+  if (heightRatio > (slot ? 10 : 12))
+    found.push(`${heightRatio.toFixed(0)} times its width away: figures less sure`);
   return found;
 }
 

@@ -69,7 +69,7 @@ function changesInWords(remedy: Remedy): string {
     case 'leaded':
       return `Leaded solder into the lead-free joints${away}: ${at}${warm ? `, ${warm}` : ''}`;
     case 'give-up-the-part':
-      return `Give the part up and ${remedy.method === 'twist-off' ? 'twist it off' : 'cut it away'}: ${at}${warm ? `, board warmed: ${warm}` : ''}`;
+      return `Treat the part as scrap and ${remedy.method === 'twist-off' ? 'twist it off' : 'cut it away'}: ${at}${warm ? `, board warmed: ${warm}` : ''}`;
     case 'shield':
       return `Foil over the neighbours${away}: ${at}${warm ? `, ${warm}` : ''}`;
     case 'fresh-solder':

@@ -1,7 +1,7 @@
 import type { MoistureAnswer } from '../si/moisture';
 
 /** How a note begins that a jet leaves the ranges its film was measured in. */
-export const JET_OUTSIDE = 'Jet outside its correlation';
+export const JET_OUTSIDE = 'Nozzle outside what was measured';
 
 /** The command line's answer to "what happens if": bench units, null where it never happened. */
 export interface SimulateAnswer {

@@ -1,0 +1,13 @@
+import { CommandButton } from '~/ui/controls/Button';
+import { useCommands } from '~/ui/keyboard/useCommands';
+import { PRINT_COMMANDS } from './commands';
+
+/** Prints a sheet that is otherwise no island: by its button, by its key, and in the help like any other. */
+export function PrintButton() {
+  const run = (): boolean => {
+    window.print();
+    return true;
+  };
+  useCommands('print', PRINT_COMMANDS, run);
+  return <CommandButton command={PRINT_COMMANDS[0]!} look="primary" run={run} />;
+}
