@@ -101,8 +101,8 @@ describe('a hot-air pencil’s jet', () => {
 
   it('names what leaves the correlation’s range', () => {
     expect(jetOutsideRange({ ...jet, flow_m3_s: 5 / 60_000 }).join()).toMatch(/Reynolds/);
-    expect(jetOutsideRange({ ...jet, standoff_m: 4e-3 }).join()).toMatch(/under 2/);
-    expect(jetOutsideRange({ ...jet, standoff_m: 0.2 }).join()).toMatch(/stand-off/);
+    expect(jetOutsideRange({ ...jet, standoff_m: 4e-3 }).join()).toMatch(/closer than 2/);
+    expect(jetOutsideRange({ ...jet, standoff_m: 0.2 }).join()).toMatch(/times its width away/);
   });
 
   it('is warm on the axis, colder outward and with distance', () => {

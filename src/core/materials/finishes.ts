@@ -3,7 +3,7 @@ export const FINISHES = {
   unknown: 'not known',
   'hot-air-levelled': 'HASL, leaded (hot-air levelled)',
   'hot-air-levelled-lead-free': 'HASL, lead-free (hot-air levelled)',
-  'nickel-gold': 'immersion gold over nickel',
+  'nickel-gold': 'ENIG (immersion gold over nickel)',
   'immersion-silver': 'immersion silver',
   'immersion-tin': 'immersion tin',
   'organic-preservative': 'organic preservative (OSP)',

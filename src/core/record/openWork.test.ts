@@ -148,7 +148,7 @@ describe('a board is done when everything on it is', () => {
   it('defects stand until they are put right, and a repair until it is read by meter', () => {
     const lifted = [found('a', 's-2', 'lifted', 1), found('b', 's-1', 'dull', 2)];
     expect(openWork(record([], { findings: lifted })).map((i) => i.says)).toEqual([
-      'C201 pin 1: dull or cold',
+      'C201 pin 1: cold joint, dull',
       'C201 pin 2: lifted, still attached',
     ]);
     const repaired = [...lifted.slice(0, 1), found('c', 's-2', 'repaired', 3)];

@@ -158,10 +158,10 @@ describe('hot-air sheet', () => {
       'Expect the last pad between 32 and 80 s. Not molten then: stop, let it cool, warm from below.',
     );
     const some = { ...BAND, lastMelt_s: { p10: 60, p50: 90, p90: null }, chanceSolid: 0.25 };
-    expect(expectationOf(some)).toMatch(/half by 90 s; some pad stays solid in 6 of 24 draws/);
+    expect(expectationOf(some)).toMatch(/half by 90 s; some pad stays solid in 6 of 24 cases/);
     const none = { ...BAND, lastMelt_s: { p10: null, p50: null, p90: null }, chanceSolid: 1 };
-    expect(expectationOf(none)).toMatch(/stays solid in 24 of 24 draws/);
-    expect(expectationOf({ ...BAND, chanceOverLimit: 0.5 })).toMatch(/passes its limit in 12 of 24 draws/);
+    expect(expectationOf(none)).toMatch(/stays solid in 24 of 24 cases/);
+    expect(expectationOf({ ...BAND, chanceOverLimit: 0.5 })).toMatch(/passes its limit in 12 of 24 cases/);
   });
 
   it('a change leaves the picture standing, for another setting', () => {

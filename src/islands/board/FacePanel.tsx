@@ -5,7 +5,7 @@ import type { BoardSheet, SiteSheet } from '~/schema/sheets/boardSheet';
 import type { FacePoint } from '~/schema/records/board/faceFinding';
 import { SelectField, TextField } from '~/ui/controls/Field';
 import { BoardFace, type FaceScale } from '~/ui/face/BoardFace';
-import { FaceFindings, PlaceShape } from '~/ui/face/FaceFindings';
+import { FaceFindings, FaceShapes, PlaceShape } from '~/ui/face/FaceFindings';
 import { standing } from '~/ui/face/facePlaces';
 import { FacePhoto } from '~/ui/face/FacePhoto';
 import { Profile } from '~/ui/face/Profile';
@@ -42,14 +42,15 @@ export function FacePanel({ sheet, state, dispatch, shown, padStates, occupancie
   const copper = useCopper(board.id, sheet.artworks, side === 'top' ? 1 : construction.copperLayers.length);
   const photo = state.photos.findLast((p) => p.side === side && p.calibration !== null);
   const profile = sheet.imports.findLast((i) => i.undoneAt_ms === null && i.profile !== null)?.profile;
+  const seen = standing(state.faceFindings).filter((f) => f.side === side);
   const present = new Set(padStates.values());
   const visible = shown.map((s) => s.id).join(' ');
   // The face is drawn anew only when something on it changes, not with every letter typed beside it.
   const faceSites = useMemo(() => {
-    const seen = new Set(visible.split(' '));
+    const passed = new Set(visible.split(' '));
     return sites.map((s) => ({
       ...s,
-      faint: !seen.has(s.id),
+      faint: !passed.has(s.id),
       worst: worstOf(padStates, s.pads),
       occupancy: (occupancies[s.id] ?? AS_IT_CAME).kind,
     }));
@@ -110,13 +111,14 @@ export function FacePanel({ sheet, state, dispatch, shown, padStates, occupancie
           <>
             {photo && <FacePhoto at={at} photo={photo} />}
             {profile && <Profile at={at} profile={profile} />}
+            <FaceShapes at={at} findings={seen} />
           </>
         )}
         over={(at) => (
           <>
             <FaceFindings
               at={at}
-              findings={standing(state.faceFindings).filter((f) => f.side === side)}
+              findings={seen}
               selected={state.placeId}
               onSelect={drawing ? undefined : (id) => dispatch({ type: 'place', id })}
             />

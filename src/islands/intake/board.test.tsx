@@ -31,7 +31,7 @@ describe('taking in a board', () => {
   it('begins from a usual construction, whose layers can be added to and taken away', () => {
     render(<BoardForm />);
     expect(screen.getAllByLabelText('Weight, oz')).toHaveLength(4);
-    fireEvent.change(screen.getByLabelText('Begin from'), { target: { value: 'two-layer' } });
+    fireEvent.change(screen.getByLabelText('Start from a typical board'), { target: { value: 'two-layer' } });
     expect(screen.getAllByLabelText('Weight, oz')).toHaveLength(2);
     fireEvent.click(screen.getByRole('button', { name: 'Add a layer' }));
     expect(screen.getAllByLabelText('Coverage, 0 to 1')).toHaveLength(3);
@@ -42,7 +42,7 @@ describe('taking in a board', () => {
   it('keeps the size that was typed when another construction is begun from', () => {
     render(<BoardForm />);
     type('Length, mm', '77');
-    fireEvent.change(screen.getByLabelText('Begin from'), { target: { value: 'two-layer' } });
+    fireEvent.change(screen.getByLabelText('Start from a typical board'), { target: { value: 'two-layer' } });
     expect(screen.getByLabelText<HTMLInputElement>('Length, mm').value).toBe('77');
   });
 
@@ -50,7 +50,7 @@ describe('taking in a board', () => {
     render(<BoardForm />);
     const before = screen.getByRole('status').textContent;
     expect(before).toMatch(/mW\/K/);
-    fireEvent.change(screen.getByLabelText('Begin from'), { target: { value: 'two-layer' } });
+    fireEvent.change(screen.getByLabelText('Start from a typical board'), { target: { value: 'two-layer' } });
     expect(screen.getByRole('status').textContent).not.toBe(before);
     type('Thickness, mm', '');
     expect(screen.getByRole('status').textContent).toMatch(/once every figure is whole/);

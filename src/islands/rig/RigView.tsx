@@ -74,7 +74,9 @@ export function RigView({ sheet }: { sheet: RigSheet }) {
         {inUse.length === 0 && <p>No tool yet: add one, and plans can be made with it.</p>}
         {KIND_ORDER.filter((kind) => inUse.some((t) => t.spec.kind === kind)).map((kind) => (
           <div key={kind} className={css['kind']}>
-            <h3>{KIND_NAMES[kind]}</h3>
+            {inUse.some((t) => t.spec.kind === kind && t.name !== KIND_NAMES[kind]) && (
+              <h3>{KIND_NAMES[kind]}</h3>
+            )}
             <ul>
               {inUse
                 .filter((t) => t.spec.kind === kind)

@@ -3,22 +3,22 @@ import { wearOf } from '~/core/materials/tips';
 import type { ToolRecord } from '~/schema/records/rig/tool';
 import type { NozzleRecord, ToolSpec } from '~/schema/values/toolSpec';
 
-/** A tool's ranges in one line. */
+/** A tool's ranges in one line; a number never parts from its unit. */
 export function specInWords(spec: ToolSpec): string {
   switch (spec.kind) {
     case 'iron':
     case 'tweezers':
-      return `${spec.kind === 'tweezers' ? '2 × ' : ''}${spec.power_W} W, ${range(spec.setpointRange_C)}`;
+      return `${spec.kind === 'tweezers' ? '2 × ' : ''}${spec.power_W}\u00a0W, ${range(spec.setpointRange_C)}`;
     case 'gun':
-      return `${spec.power_W} W, ${range(spec.setpointRange_C)}`;
+      return `${spec.power_W}\u00a0W, ${range(spec.setpointRange_C)}`;
     case 'hot-air':
-      return `${range(spec.airRange_C)}, ${spec.flowRange_L_min[0]} to ${spec.flowRange_L_min[1]} L/min`;
+      return `${range(spec.airRange_C)}, ${spec.flowRange_L_min[0]} to\u00a0${spec.flowRange_L_min[1]}\u00a0L/min`;
     case 'preheater':
       return `${PREHEATERS[spec.heat].name.toLowerCase()}, ${range(spec.setpointRange_C)}`;
   }
 }
 
-const range = ([low, high]: readonly [number, number]): string => `${low} to ${high} °C`;
+const range = ([low, high]: readonly [number, number]): string => `${low}\u00a0to\u00a0${high}\u00a0°C`;
 
 /** A tip or a gun's bore. */
 export const tipWords = (
@@ -51,12 +51,12 @@ export function stateInWords(tool: ToolRecord): string[] {
   const lines: string[] = [];
   if (Math.abs(tool.offset_K) >= 0.5) {
     lines.push(
-      `reaches ${Math.abs(tool.offset_K)} K ${tool.offset_K < 0 ? 'less' : 'more'} than it shows: plans count it in`,
+      `offset ${tool.offset_K < 0 ? '−' : '+'}${Math.abs(tool.offset_K)}\u00a0°C against its display, counted in`,
     );
   }
   const wear = wearOf(tool.hours);
   if (wear >= 1.05 && tool.spec.kind !== 'preheater' && tool.spec.kind !== 'hot-air') {
-    lines.push(`${tool.hours} h on its tips: contact about ${wear.toFixed(1)} times a new one’s`);
+    lines.push(`tip wear ×\u00a0${wear.toFixed(1)} after ${tool.hours}\u00a0h`);
   }
   if (tool.spec.kind === 'gun' && tool.clogged > 0) {
     lines.push(

@@ -102,7 +102,7 @@ describe('boards in words', () => {
   it('tell finish and age where they are known, and only then', () => {
     expect(recordInWords({ finish: 'unknown', madeIn: null })).toBe('');
     expect(recordInWords({ finish: 'nickel-gold', madeIn: 1998 })).toBe(
-      ', immersion gold over nickel, made in 1998',
+      ', ENIG (immersion gold over nickel), made in 1998',
     );
   });
 });
@@ -127,17 +127,17 @@ describe('tools in words', () => {
   });
 
   it.each(TOOL_PRESETS.map((preset) => [preset.name, preset] as const))('%s', (_, preset) => {
-    expect(specInWords(preset.spec)).toMatch(/\d+ to \d+ °C/);
+    expect(specInWords(preset.spec)).toMatch(/\d+\sto\s\d+\s°C/);
     expect(endsInWords(preset.spec).length > 0).toBe(preset.spec.kind !== 'preheater');
     expect(stateInWords(record({ spec: preset.spec }))).toEqual([]);
   });
 
   it('say what wear and offset do to plans', () => {
     expect(stateInWords(record({ offset_K: -12 }))).toEqual([
-      'reaches 12 K less than it shows: plans count it in',
+      'offset −12\u00a0°C against its display, counted in',
     ]);
     expect(stateInWords(record({ offset_K: 0.3 }))).toEqual([]);
-    expect(stateInWords(record({ hours: 400 }))[0]).toMatch(/^400 h on its tips: contact about [\d.]+ times/);
+    expect(stateInWords(record({ hours: 400 }))[0]).toMatch(/^tip wear ×\s[\d.]+ after 400\sh$/);
     const gun = TOOL_PRESETS.find((preset) => preset.spec.kind === 'gun')!.spec;
     expect(stateInWords(record({ spec: gun, clogged: 0.3 }))).toEqual(['bore 30 % closed']);
     expect(stateInWords(record({ spec: gun, clogged: 0.6 }))[0]).toContain('plans leave it out until then');

@@ -171,7 +171,7 @@ describe('findings of a look', () => {
     const db = freshDatabase();
     withCapacitor(db);
     const [found] = recordFindings(db, [finding({})], 1);
-    expect(getBoard(db, 'brd-1').nextAction).toBe('Put right C7 pin 1: mask flaked');
+    expect(getBoard(db, 'brd-1').nextAction).toBe('Put right C7 pin 1: solder mask damaged');
     recordFindings(db, [finding({ takesBackId: found!.id, note: 'a key by mistake' })], 2);
     expect(getBoard(db, 'brd-1').nextAction).toBe('Plan C7');
     expect(() => recordFindings(db, [finding({ takesBackId: found!.id, note: 'again' })], 3)).toThrow(

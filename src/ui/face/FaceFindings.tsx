@@ -12,7 +12,16 @@ interface FaceFindingsProps {
   readonly onSelect?: ((id: string) => void) | undefined;
 }
 
-/** What was found on a face beside its pads: lines, points and areas, each with the letter of its state. */
+/** Lines, points and areas of what was found beside the pads, under the parts and their names. */
+export function FaceShapes({ at, findings }: Pick<FaceFindingsProps, 'at' | 'findings'>) {
+  return findings.map((finding) => (
+    <g key={finding.id} className={FACE_STATES[finding.state].defect ? css['bad'] : css['whole']}>
+      <PlaceShape at={at} kind={finding.kind} points={finding.points} />
+    </g>
+  ));
+}
+
+/** The letters of what was found beside the pads, each in its shape, over everything. */
 export function FaceFindings({ at, findings, selected, onSelect }: FaceFindingsProps) {
   return (
     <>
@@ -24,10 +33,6 @@ export function FaceFindings({ at, findings, selected, onSelect }: FaceFindingsP
             key={finding.id}
             className={`${css['place']} ${state.defect ? css['bad'] : css['whole']} ${finding.id === selected ? css['chosenPlace'] : ''}`}
           >
-            {/* An area must not cover the parts that lie in it: its mark alone is taken. */}
-            <g pointerEvents="none">
-              <PlaceShape at={at} kind={finding.kind} points={finding.points} />
-            </g>
             <g
               transform={`translate(${at.x(middle.x_mm)} ${at.y(middle.y_mm)})`}
               {...(onSelect

@@ -52,7 +52,7 @@ describe('a board’s face', () => {
 
   it('parts are chosen by click and by Enter, and say their worst state', () => {
     const onSelect = face([chip('u1'), chip('u2', { x_mm: 70, worst: 'torn' })]);
-    fireEvent.click(screen.getByRole('button', { name: 'U2 T, torn, gone, top side, fitted' }));
+    fireEvent.click(screen.getByRole('button', { name: 'U2 T, pad missing, torn off, top side, fitted' }));
     expect(onSelect).toHaveBeenLastCalledWith('u2');
     fireEvent.keyDown(screen.getByRole('button', { name: /^U1/ }), { key: 'Enter' });
     expect(onSelect).toHaveBeenLastCalledWith('u1');
@@ -61,7 +61,7 @@ describe('a board’s face', () => {
 
   it('a part that is off is said by word, by mark and by a broken outline', () => {
     face([chip('u1', { occupancy: 'off-kept' }), chip('u2', { x_mm: 70, occupancy: 'never-populated' })]);
-    expect(screen.getByRole('button', { name: 'U1 off, sound, top side, off, kept' })).toBeTruthy();
+    expect(screen.getByRole('button', { name: 'U1 off, sound joint, top side, off, kept' })).toBeTruthy();
     expect(screen.getByText('U1 off')).toBeTruthy();
     expect(screen.getByText('U2 none')).toBeTruthy();
     expect(document.querySelectorAll('[data-there="ghost"]')).toHaveLength(2);

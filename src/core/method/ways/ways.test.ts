@@ -100,9 +100,9 @@ describe('what forbids a way', () => {
   });
 
   it('a part that has to live is neither cut nor twisted', () => {
-    expect(forbiddenBy(hole(DIP), 'cut-then-pins')).toMatch(/has to live/);
+    expect(forbiddenBy(hole(DIP), 'cut-then-pins')).toMatch(/must survive/);
     expect(forbiddenBy(hole(DIP, given), 'cut-then-pins')).toBe('');
-    expect(forbiddenBy(land({ family: 'canElectrolytic' }), 'twist-off')).toMatch(/has to live/);
+    expect(forbiddenBy(land({ family: 'canElectrolytic' }), 'twist-off')).toMatch(/must survive/);
     expect(forbiddenBy(land({ family: 'canElectrolytic' }, given), 'twist-off')).toBe('');
   });
 

@@ -197,7 +197,7 @@ export const PROJECTOR: DemoBoard = {
       body: {
         kind: 'parked',
         awaits: 'part',
-        what: '2 × 1000 µF 50 V 105 °C, ordered; pitch 7.5',
+        what: '2 × 1000 µF 50 V 105 °C, ordered; pitch 7.5 mm',
         dueInDays: 9,
       },
     },
