@@ -3,7 +3,7 @@ import { expect, ready, solved, test } from './bench';
 test('hot air by mouse: from the board to a lift window, foil, and through time', async ({ page }) => {
   await page.goto('/boards/demo-beacon-4');
   await ready(page);
-  await page.getByRole('button', { name: /^U7,/ }).click();
+  await page.getByRole('button', { name: /^U7 E,/ }).click();
   await page.getByRole('link', { name: /^Plan/ }).click();
   await page.waitForURL('**/sites/demo-beacon-4-U7/plan');
   await ready(page);

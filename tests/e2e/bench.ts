@@ -1,7 +1,13 @@
 import { expect, test as base, type Page } from '@playwright/test';
+import { portOf } from './workers';
+
+/** A test at the bench computer of its own worker, with no page watched. */
+export const bare = base.extend({
+  baseURL: async ({}, use, info) => use(`http://127.0.0.1:${portOf(info.parallelIndex)}`),
+});
 
 /** Every page in these tests fails its test on a console error, a page error or a failed request. */
-export const test = base.extend<{ quiet: { allow: (pattern: RegExp) => void } }>({
+export const test = bare.extend<{ quiet: { allow: (pattern: RegExp) => void } }>({
   quiet: [
     async ({ page }, use) => {
       const allowed: RegExp[] = [];

@@ -198,7 +198,7 @@ test('an area is drawn by keyboard, lists what lies under it, and is followed by
   await page.keyboard.press(' ');
   await page.keyboard.press('Enter');
   const place = page.getByRole('region', { name: 'Place on the face' });
-  await expect(place).toContainText('Under it: 2 pads of 1 site');
+  await expect(place).toContainText('Under it: 2 pads of 1 part');
   await place.getByLabel('It is').selectOption('corroded');
   await place.getByLabel('Note').fill('green');
   await place.getByRole('button', { name: 'Record it' }).click();
@@ -277,7 +277,7 @@ test('a part is placed by click from its standard outline, then another like it;
   await page.getByRole('button', { name: 'Place it', exact: true }).click();
   await page.waitForURL(`**/boards/${boardId}*`);
   await ready(page);
-  await expect(page.getByRole('button', { name: /^U2, top side/ })).toBeVisible();
+  await expect(page.getByRole('button', { name: /^U2\b.*top side/ })).toBeVisible();
 
   await page.goto(`/boards/${boardId}/place`);
   await ready(page);

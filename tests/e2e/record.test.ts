@@ -126,7 +126,7 @@ test('a memory off, kept overnight, refitted: the board knows where it lies and 
   await page.goto('/');
   await expect(page.getByRole('listitem').filter({ hasText: 'Memory' }).first()).toContainText('Fit U1');
   await openBoardPage(page, boardId);
-  await expect(page.getByRole('button', { name: /^U1, top side, off, kept/ })).toBeVisible();
+  await expect(page.getByRole('button', { name: /^U1\b.*top side, off, kept/ })).toBeVisible();
   await expect(page.getByText('Off, kept: tray 3', { exact: true }).first()).toBeVisible();
   // The night after: the plan opens on fitting, and nothing is taken off twice.
   await page.keyboard.press('Enter');
@@ -141,7 +141,7 @@ test('a memory off, kept overnight, refitted: the board knows where it lies and 
   await carry(page, /^Close the job/, { melts: true });
   await closeAs(page, 'fixed');
   await openBoardPage(page, boardId);
-  await expect(page.getByRole('button', { name: /^U1, top side, fitted/ })).toBeVisible();
+  await expect(page.getByRole('button', { name: /^U1\b.*top side, fitted/ })).toBeVisible();
   await expect(ledger(page)).toContainText('Take the part out, lies in tray 3');
 });
 
@@ -161,7 +161,7 @@ test('a part scrapped halfway: the board is parked for it, and goes on as it sto
 
   await openBoardPage(page, boardId);
   await expect(page.getByText('Parked for a part:', { exact: true }).first()).toBeVisible();
-  await expect(page.getByRole('button', { name: /^C1, top side, half off/ })).toBeVisible();
+  await expect(page.getByRole('button', { name: /^C1\b.*top side, half off/ })).toBeVisible();
   await page.goto('/');
   await expect(page.getByRole('region', { name: 'Parked for parts' })).toContainText('Half a job');
   await openBoardPage(page, boardId);
@@ -181,7 +181,7 @@ test('a part scrapped halfway: the board is parked for it, and goes on as it sto
   await carry(page, /^Close the job/, { melts: true });
   await closeAs(page, 'fixed');
   await openBoardPage(page, boardId);
-  await expect(page.getByRole('button', { name: /^C1, top side, fitted/ })).toBeVisible();
+  await expect(page.getByRole('button', { name: /^C1\b.*top side, fitted/ })).toBeVisible();
   for (const line of ['Parked for a part: two cans, by post', 'Taken up again where it stood', 'Back to:'])
     await expect(ledger(page)).toContainText(line);
 });

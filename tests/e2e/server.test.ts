@@ -3,7 +3,7 @@ import { mkdtempSync, rmSync } from 'node:fs';
 import { request as httpRequest } from 'node:http';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { expect, test } from '@playwright/test';
+import { bare as test, expect } from './bench';
 import { PLAN_EXAMPLE, SIMULATE_EXAMPLE } from '../support/requests';
 
 /** The server as a process, and the command line: durability, refusals, exit codes. */

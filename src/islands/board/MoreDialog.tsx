@@ -22,7 +22,7 @@ export function MoreDialog({
     run(id);
   };
   return (
-    <Dialog title="More" opener="more" isOpen={isOpen} onClose={onClose}>
+    <Dialog title="More" isOpen={isOpen} onClose={onClose}>
       <div
         className={css['form']}
         onKeyDown={(event) => {

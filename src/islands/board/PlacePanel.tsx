@@ -98,7 +98,7 @@ function Under({ shape, copperLayers, state }: { shape: Shape; copperLayers: num
     <div>
       <h3>
         Under it: {pads.length} {pads.length === 1 ? 'pad' : 'pads'} of {bySite.length}{' '}
-        {bySite.length === 1 ? 'site' : 'sites'}
+        {bySite.length === 1 ? 'part' : 'parts'}
       </h3>
       <ul className={css['under']}>
         {bySite.map(({ site, here }) => (

@@ -70,12 +70,7 @@ export function StageDialog({
     }
   })();
   return (
-    <Dialog
-      title={asked ? TITLES[asked] : ''}
-      opener={asked === 'reopen' ? 'scrap' : (asked ?? undefined)}
-      isOpen={asked !== null}
-      onClose={onClose}
-    >
+    <Dialog title={asked ? TITLES[asked] : ''} isOpen={asked !== null} onClose={onClose}>
       <form
         className={css['form']}
         onSubmit={(event) => {

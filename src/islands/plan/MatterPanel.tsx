@@ -76,13 +76,12 @@ export function MatterPanel({ answer, input }: { answer: FoundAnswer; input: Pla
           ),
       )}
       <h2>Cautions</h2>
-      <ul>
+      <ul className={css['cautions']}>
         {answer.cautions.map((c) => (
-          <li key={c.id}>
-            <Caution>{c.text}</Caution>
-          </li>
+          <li key={c.id}>{c.text}</li>
         ))}
       </ul>
+      <p className="quiet">Each stands again in the step that it belongs to.</p>
       <p className="quiet">
         Estimates, not promises. Local codes, the equipment’s own service data and licensed practice come
         first.

@@ -89,4 +89,4 @@ type AnySetting = NonNullable<ReturnType<typeof choiceAt>>['setting'] | undefine
 const setpointOf = (setting: AnySetting, pad: string): number =>
   setting === undefined
     ? PLAN.begin_C
-    : ((setting.kind === 'hand' ? setting.perPad_C?.[pad] : undefined) ?? setting.setpoint_C);
+    : ((setting.kind === 'hand' ? setting.perPad_C[pad] : undefined) ?? setting.setpoint_C);

@@ -59,7 +59,7 @@ export function CloseDialog({
     if (named) setOutcome(named);
   };
   return (
-    <Dialog title="Close the job" back="Back to the job" opener="close" isOpen={isOpen} onClose={onClose}>
+    <Dialog title="Close the job" back="Back to the job" isOpen={isOpen} onClose={onClose}>
       <form
         onSubmit={(event) => {
           event.preventDefault();

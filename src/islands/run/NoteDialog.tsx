@@ -21,7 +21,7 @@ export function NoteDialog({
     onClose();
   };
   return (
-    <Dialog title="Note" opener="note" isOpen={isOpen} onClose={onClose}>
+    <Dialog title="Note" isOpen={isOpen} onClose={onClose}>
       <form
         onSubmit={(event) => {
           event.preventDefault();

@@ -1,6 +1,7 @@
 import { useReady } from '~/ui/useReady';
 import { useEffect, useReducer, useRef } from 'react';
 import { keepsPart, phasesOf } from '~/core/method/goals';
+import type { RunState } from '~/core/record/runState';
 import type { JobStep } from '~/schema/records/jobs/jobPlan';
 import type { RunSheet } from '~/schema/sheets/runSheet';
 import { GOAL_WORDS } from '~/schema/words/words';
@@ -98,7 +99,13 @@ export function RunView({ sheet }: { sheet: RunSheet }) {
             onGo={() => run('go')}
           />
         ) : closed ? (
-          <Closed job={job} outcome={at.outcome ?? ''} onResume={() => write({ kind: 'resumed' })} />
+          <Closed
+            job={job}
+            outcome={at.outcome ?? ''}
+            entry={state.events.findLast((e) => e.kind === 'closed') ?? null}
+            mostHeat={mostHeatOf(at)}
+            onResume={() => write({ kind: 'resumed' })}
+          />
         ) : (
           <Instruction
             step={step}
@@ -205,6 +212,12 @@ const CLOSED_KEYS = ['note', 'take-back'] as const;
 /** Pads that a step takes in turn or draws over, to be seen on the lands. */
 const rowOf = (step: JobStep | null): readonly string[] =>
   step === null ? [] : step.stroke.length > 0 ? step.stroke : step.inTurn;
+
+/** The most that any heat of it cost one pad. */
+const mostHeatOf = ({ dwells }: RunState): number | null => {
+  const doses = dwells.flatMap((d) => (d.exposure ? [d.exposure.padDose] : []));
+  return doses.length > 0 ? Math.max(...doses) : null;
+};
 
 /** What the hand holds in a heating step, by the phase it belongs to. */
 function toolOf(job: RunSheet['job'], step: JobStep | null): string {

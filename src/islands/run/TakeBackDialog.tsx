@@ -72,7 +72,7 @@ export function TakeBackDialog({
     onClose();
   };
   return (
-    <Dialog title="Take an entry back" opener="take-back" isOpen={isOpen} onClose={onClose}>
+    <Dialog title="Take an entry back" isOpen={isOpen} onClose={onClose}>
       <form
         className={css['takeBack']}
         onSubmit={(event) => {

@@ -5,7 +5,6 @@ import css from './controls.module.css';
 type Look = 'primary' | 'plain' | 'outline';
 
 interface ButtonProps extends Omit<ButtonHTMLAttributes<HTMLButtonElement>, 'className'> {
-  readonly 'data-command'?: string;
   readonly look?: Look;
   readonly small?: boolean;
   readonly pressed?: boolean;
@@ -56,7 +55,7 @@ export function CommandButton<Id extends string>({
   ...rest
 }: ButtonProps & { readonly command: Command<Id>; readonly label?: string; readonly run: (id: Id) => void }) {
   return (
-    <Button {...rest} data-command={command.id} onClick={() => run(command.id)}>
+    <Button {...rest} onClick={() => run(command.id)}>
       {label ?? command.label}
       {command.keys[0] !== undefined && <KeyCap of={command.keys[0]} />}
     </Button>

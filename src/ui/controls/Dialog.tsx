@@ -1,4 +1,4 @@
-import { useEffect, useRef, type ReactNode } from 'react';
+import { useEffect, type ReactNode } from 'react';
 import { Dialog as AriaDialog, Heading, Modal, ModalOverlay } from 'react-aria-components';
 import { $dialogOpen } from '~/ui/keyboard/useCommands';
 import { Button, KeyCap } from './Button';
@@ -6,14 +6,13 @@ import css from './dialog.module.css';
 
 /**
  * A sheet laid over the page: it holds the keyboard until it is closed, always shows its way out, and gives the focus back
- * to where it was, or to the button of the command that opened it by key.
+ * to where it was: to the button that was pressed, or to nothing where a key opened it, as Space is the page's then.
  */
 export function Dialog({
   title,
   isOpen,
   onClose,
   back = 'Back',
-  opener,
   wide = false,
   children,
 }: {
@@ -22,8 +21,6 @@ export function Dialog({
   onClose: () => void;
   /** What the way out says. */
   back?: string;
-  /** Id of the command whose button gets the focus where nothing had it. */
-  opener?: string | undefined;
   /** As wide as the screen has room: a sheet that is read at one look. */
   wide?: boolean;
   children: ReactNode;
@@ -33,22 +30,6 @@ export function Dialog({
     $dialogOpen.set(true);
     return () => $dialogOpen.set(false);
   }, [isOpen]);
-  const openedBy = useRef<string | undefined>(undefined);
-  useEffect(() => {
-    if (isOpen) {
-      openedBy.current = opener;
-      return undefined;
-    }
-    const by = openedBy.current;
-    openedBy.current = undefined;
-    if (by === undefined) return undefined;
-    // After the overlay has given back what it could.
-    const given = requestAnimationFrame(() => {
-      if (document.activeElement === document.body)
-        document.querySelector<HTMLElement>(`[data-command="${by}"]`)?.focus();
-    });
-    return () => cancelAnimationFrame(given);
-  }, [isOpen, opener]);
   return (
     <ModalOverlay
       className={css['overlay'] ?? ''}

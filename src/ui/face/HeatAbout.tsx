@@ -46,7 +46,7 @@ export function HeatAbout({ site, neighbours }: HeatAboutProps) {
           x={n.x_mm - site.x_mm}
           y={site.y_mm - n.y_mm}
           text={text}
-          words={`${n.ok ? '' : '! '}${n.ref} ${Math.round(n.hottest_C)}°`}
+          words={`${n.ok ? '' : '! '}${n.ref} ${Math.round(n.hottest_C)} °C`}
           look={n.ok ? (n.side === site.side ? 'warm' : 'behind') : 'hot'}
         />
       ))}

@@ -26,6 +26,8 @@ export function HeatStrip({
   /** Why nothing is promised of what is left. */
   readonly doubt?: string | undefined;
 }) {
+  // No heat is one line of words, not an empty picture.
+  if (exposures.length === 0) return <p className={css['none']}>no heat recorded</p>;
   const spent = exposures.reduce((sum, e) => sum + (e.beside ? 0 : e.dose), 0);
   const scale = Math.max(1, spent);
   const starts = exposures.map((_, i) =>
@@ -60,9 +62,7 @@ export function HeatStrip({
         {spent > 1 && <line className={css['limit']} x1={1000 / scale} x2={1000 / scale} y1="0" y2="40" />}
       </svg>
       <figcaption>
-        {exposures.length === 0
-          ? 'no heat recorded'
-          : `${of ? `${of}: ` : ''}${budget(spent)} spent, ${doubt ?? (spent < 1 ? `${budget(1 - spent)} left` : 'nothing left')}`}
+        {`${of ? `${of}: ` : ''}${budget(spent)} spent, ${doubt ?? (spent < 1 ? `${budget(1 - spent)} left` : 'nothing left')}`}
       </figcaption>
     </figure>
   );
