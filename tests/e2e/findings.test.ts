@@ -78,8 +78,8 @@ test('keyboard alone on a 100-pin pack: a run, a bridge each way, a life that ca
   await page.keyboard.press('b');
   await expect(page.getByText(/choose the other pad/)).toBeVisible();
   for (const key of ['4', '1', 'Enter']) await page.keyboard.press(key);
-  await expect(page.getByText(/are both GND: recorded as joined on purpose/)).toBeVisible();
-  await state(page, 40, /Joined on purpose/);
+  await expect(page.getByText(/are both GND: recorded as an intentional bridge/)).toBeVisible();
+  await state(page, 40, /Intentional bridge/);
 
   // A finding is followed by the next; both stay to be read, here and after a reload.
   for (const key of ['1', '2']) await page.keyboard.press(key);

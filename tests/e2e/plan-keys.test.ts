@@ -52,12 +52,12 @@ test('what was set by hand is there again after a reload, and gone once it becam
   await solved(page);
   await expect(degrees).toHaveText(set);
   await expect(page.getByRole('radio', { name: 'hard to get' })).toBeChecked();
-  await expect(page.getByText('recommended')).toHaveCount(0);
+  await expect(page.getByText('recommended', { exact: true })).toHaveCount(0);
   await page.keyboard.press('a');
   await page.waitForURL('**/jobs/**');
   await page.goto(`/sites/${siteId}/plan?goal=remove-keep-part`);
   await solved(page);
-  await expect(page.getByText('recommended')).toBeVisible();
+  await expect(page.getByText('recommended', { exact: true })).toBeVisible();
 });
 
 test('the melt order stands on the lands, and a cell’s distance in its gate', async ({ page }) => {

@@ -188,7 +188,7 @@ test('a whole board: twenty capacitors in both orders, kept and gone on from', a
   await expect(page.getByText(/^Kept by MK/)).toBeVisible();
   await page.reload();
   await solved(page);
-  await expect(page.getByRole('button', { name: /Area by area/ })).toHaveAttribute('aria-pressed', 'true');
+  await expect(page.getByRole('button', { name: /By area/ })).toHaveAttribute('aria-pressed', 'true');
   await rows.first().getByRole('link').click();
   await page.waitForURL('**/plan?goal=replace');
   await ready(page);

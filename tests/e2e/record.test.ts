@@ -276,11 +276,11 @@ test('a mis-pressed heat and a false finding are taken back, and stay in the rec
   await saved(page);
   await page.keyboard.press('q');
   for (const key of ['1', 'f']) await page.keyboard.press(key);
-  await expect(page.getByRole('option', { name: /^Pin 1.*flaked/i })).toBeVisible();
+  await expect(page.getByRole('option', { name: /^Pin 1.*mask damaged/i })).toBeVisible();
   await page.keyboard.press('Escape');
   for (const [entry, because] of [
     [/^\d.*Pin 1 heated/, 'the iron lay in its stand'],
-    [/Found: pin 1 mask flaked/, 'a key by mistake'],
+    [/Found: pin 1 solder mask damaged/, 'a key by mistake'],
   ] as const) {
     await page.keyboard.press('g');
     await page.getByRole('radio', { name: entry }).check();
@@ -339,7 +339,9 @@ test.describe('Space alone carries a whole job, with the presses a hand has', ()
       },
       pads: pins(16),
     };
-    expect(await press(page, dip, 'remove-keep-part', 'Desoldering gun', /^Dress/)).toBeLessThanOrEqual(45);
+    expect(
+      await press(page, dip, 'remove-keep-part', 'Desoldering gun', /^Clear the holes/),
+    ).toBeLessThanOrEqual(45);
   });
 
   test('an SOJ-28 on in 30 at most', async ({ page }) => {

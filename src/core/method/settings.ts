@@ -115,7 +115,7 @@ export const AIR = {
   approachStandoff_m: 40e-3,
   approach_s: 60,
   /** So many flows are tried from a station's least to its greatest, each as many times the one before. */
-  flows: 4,
+  flows: 5,
   /** More flow than this moves a chip as its solder melts (common practice, about 20 L/min). */
   chipFlow_m3_s: cubicMetresPerSecond(20),
   chipFrom_kg: 0.1e-3,
@@ -133,7 +133,9 @@ export const AIR = {
   /** Held this many times the slowest draw's melt, something is not as planned (assumed). */
   patience: 1.3,
   /** So many settings are taken through the whole model before a method is given up. */
-  verified: 4,
+  verified: 6,
+  /** Settings closer than this are one setting to whoever turns the knob (common practice). */
+  beside_K: 15,
   /** After one whose draws ran into the longest dwell only settings that take less than this share of its time are tried. */
   quicker: 0.75,
   /** Settings whose times under air lie closer than this share are not worth another full run. */

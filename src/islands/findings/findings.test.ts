@@ -41,7 +41,7 @@ describe('two pads that touch, and the netlist', () => {
   it('of one net are joined on purpose', () => {
     expect(jointOf('bridged', pad('1', 'GND'), pad('3', 'GND'))).toEqual({
       state: 'joined',
-      told: 'Pins 1 and 3 are both GND: recorded as joined on purpose.',
+      told: 'Pins 1 and 3 are both GND: recorded as an intentional bridge.',
     });
   });
 

@@ -116,12 +116,12 @@ export function jointOf(state: PadStateId, a: NamedPad, b: NamedPad): Joint {
   if (state === 'bridged' && known && a.net === b.net) {
     return {
       state: 'joined',
-      told: `Pins ${a.name} and ${b.name} are both ${a.net}: recorded as joined on purpose.`,
+      told: `Pins ${a.name} and ${b.name} are both ${a.net}: recorded as an intentional bridge.`,
     };
   }
   if (state === 'joined' && known && a.net !== b.net) {
     return {
-      refused: `Pin ${a.name} is ${a.net} and pin ${b.name} is ${b.net}: two nets cannot be joined on purpose. Mark it bridged with B, or correct the nets.`,
+      refused: `Pin ${a.name} is ${a.net} and pin ${b.name} is ${b.net}: two nets cannot be bridged on purpose. Mark it bridged with B, or correct the nets.`,
     };
   }
   const told =

@@ -116,11 +116,11 @@ export function PhotosView({ sheet }: { sheet: PhotosSheet }) {
             {...drop.getInputProps({ accept: 'image/jpeg,image/png,image/webp,image/avif' })}
             aria-label="Photos to add"
           />
-          {state.sending > 0
-            ? `Sending ${state.sending}…`
-            : 'Drop photos here, or press Enter to choose them'}{' '}
-          <KeyCap of={keyOf(PHOTO_COMMANDS, 'add')} />
+          {state.sending > 0 ? `Sending ${state.sending}…` : 'Drop photos here, or choose them'}
         </div>
+        <Button look="primary" onClick={drop.open}>
+          Add photos <KeyCap of={keyOf(PHOTO_COMMANDS, 'add')} />
+        </Button>
         <ButtonLink href={`/boards/${board.id}`}>
           Back to the board <KeyCap of="Backspace" />
         </ButtonLink>

@@ -27,8 +27,8 @@ export interface LandLayout {
   readonly fine: boolean;
   readonly halfWidth: number;
   readonly halfHeight: number;
-  /** From the middle to the outermost land or edge of the body, sideways. */
-  readonly reach: number;
+  /** From the middle to the outermost land or edge of the body. */
+  readonly reach: { readonly x: number; readonly y: number };
 }
 
 /** Places a part's lands as they are seen from one side. */
@@ -65,7 +65,7 @@ export function layoutOf(part: AnyPackageInput, from: 'solder side' | 'part side
     body,
     pitch,
     fine,
-    reach: reach.x,
+    reach,
     halfWidth: reach.x + margin,
     halfHeight: reach.y + margin * (fine ? 1 : 0.8),
   };
@@ -82,8 +82,8 @@ export interface LandView {
 }
 
 const ROUNDS = 4;
-/** Beside a fine pack a number of three figures takes so many units. */
-const NUMBER_ROOM = 2.1;
+/** Beside a fine pack numbers and two rows of marks take so many units. */
+const MARK_ROOM = 3;
 
 /** The place on the screen that a drawing has, in pixels. */
 export interface Frame {
@@ -104,16 +104,20 @@ export function viewOf(
   selected: string | null,
   frame: Frame | null = null,
 ): LandView {
-  const { halfHeight, fine, places } = layout;
-  const own = Math.max(layout.halfWidth / (fine ? 12 : 9), halfHeight / (fine ? 12 : 6.5), 0.32) / zoom;
+  const { fine, places } = layout;
+  const own =
+    Math.max(layout.halfWidth / (fine ? 12 : 9), layout.halfHeight / (fine ? 12 : 6.5), 0.32) / zoom;
   let unit = own;
-  let [halfWidth, full] = [layout.halfWidth, 2 * halfHeight + 2.8 * own * zoom];
+  let { halfWidth, halfHeight } = layout;
+  let full = 2 * halfHeight + 2.8 * own * zoom;
   // Larger letters take room, which makes all of it a little smaller again: a few rounds settle it.
   for (let round = 0; frame && round < ROUNDS; round++) {
     const px = Math.min(frame.width / (2 * halfWidth), frame.height / full) * zoom;
     unit = Math.max(own, LEAST_LETTER.px / LEAST_LETTER.ofUnit / px);
+    const room = fine ? MARK_ROOM * unit : 0;
+    halfWidth = Math.max(layout.halfWidth, layout.reach.x + room);
+    halfHeight = Math.max(layout.halfHeight, layout.reach.y + room);
     full = 2 * halfHeight + 2.8 * unit * zoom;
-    halfWidth = fine ? Math.max(layout.halfWidth, layout.reach + NUMBER_ROOM * unit) : layout.halfWidth;
   }
   const [width, height] = [2 * halfWidth, full].map((size) => size / zoom) as [number, number];
   const whole = { x: -halfWidth, y: -halfHeight - unit * zoom * 1.2 };

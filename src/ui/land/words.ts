@@ -18,7 +18,7 @@ export interface WordPlaces {
 
 /**
  * Number above, note under, marks at the corners; of pads that stand above each other, number and order on the body's
- * side, the rest outside. On a fine pitch the number stands outside the pack.
+ * side, the rest outside. On a fine pitch number and marks stand outside the pack.
  */
 export function wordPlaces(
   place: DrawnPlace,
@@ -29,7 +29,7 @@ export function wordPlaces(
   const corner = { x: x + halfWidth, y: y - halfHeight, textAnchor: 'middle' } as const;
   if (fine) {
     const number = outsidePack(place, body, unit);
-    return { number, note: null, order: number, badge: corner };
+    return { number, note: null, order: number, badge: besidePack(place, body, unit * (odd ? 2.2 : 0.85)) };
   }
   if (!place.stacked) {
     return {
@@ -74,6 +74,14 @@ export function within(
   const half = (note.length * LETTER * NOTE_SIZE * unit) / 2;
   const [low, high] = [x + half + 0.3 * unit, x + width - half - 0.3 * unit];
   return { ...spot, x: low > high ? spot.x : Math.min(high, Math.max(low, spot.x)) };
+}
+
+/** Out from a land, away from the pack: marks of neighbours stand in two rows, so that none covers another. */
+function besidePack(place: DrawnPlace, body: { width: number; height: number }, out: number): Spot {
+  const beside = Math.abs(place.x) / body.width >= Math.abs(place.y) / body.height;
+  return beside
+    ? { x: place.x + Math.sign(place.x) * (place.halfWidth + out), y: place.y, textAnchor: 'middle' }
+    : { x: place.x, y: place.y + Math.sign(place.y) * (place.halfHeight + out), textAnchor: 'middle' };
 }
 
 function outsidePack(place: DrawnPlace, body: { width: number; height: number }, unit: number): Spot {

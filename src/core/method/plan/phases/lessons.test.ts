@@ -23,12 +23,12 @@ const request = inPhase({
   ],
 });
 
-const candidate = (time_s: number, joint_C: number, ok = true): Candidate => ({
+const candidate = (time_s: number, joint_C: number, ok = true, air_C = 320): Candidate => ({
   setting: {
     kind: 'air',
     station: STATION,
     nozzle: STATION.nozzles[1]!,
-    air_K: kelvin(320),
+    air_K: kelvin(air_C),
     flow_m3_s: cubicMetresPerSecond(30),
     standoff_m: AIR.standoffs_m.close,
     preheat: null,
@@ -76,7 +76,16 @@ describe('what a full run teaches of settings that superposition judged', () => 
       { ...band('1', ['1'], 60), because: 'longest dwell', chanceSolidAtStop: 0.4 },
     ]);
     expect(lessons.speakAgainst(candidate(72, 60))).toBe(true);
-    expect(lessons.speakAgainst(candidate(48, 60))).toBe(false);
+    expect(lessons.speakAgainst(candidate(48, 60, true, 360))).toBe(false);
+  });
+
+  it('one that was drawn and not sure speaks against what a turn of the knob would not part from it', () => {
+    const lessons = new Lessons(request);
+    lessons.learn(candidate(80, 60), candidate(84, 61), [
+      { ...band('1', ['1'], 60), because: 'part limit', chanceSolidAtStop: 0.9 },
+    ]);
+    expect(lessons.speakAgainst(candidate(40, 60, true, 330))).toBe(true);
+    expect(lessons.speakAgainst(candidate(40, 60, true, 340))).toBe(false);
   });
 
   it('nothing yet: a setting that superposition lets through is run', () => {

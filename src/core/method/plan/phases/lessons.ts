@@ -3,7 +3,7 @@ import { airSettingOf, type Candidate } from '../../candidate';
 import { airLimits } from '../../air/airJudge';
 import { isSure, type PinBand } from '../../hand/bands';
 import { judgeNeighbour, type NeighbourLimit } from '../../limits/neighbours';
-import type { PhaseRequest } from '../../request';
+import type { AirSetting, PhaseRequest } from '../../request';
 import { AIR } from '../../settings';
 
 /**
@@ -17,6 +17,8 @@ export class Lessons {
   private tried_s: number | null = null;
   /** Settings that take as long leave pads solid at the longest dwell once contact, copper and air vary. */
   private tooSlow_s = Infinity;
+  /** Settings that were drawn and were not sure: one ten kelvin beside them would end the same way. */
+  private readonly unsure: AirSetting[] = [];
 
   constructor(request: PhaseRequest) {
     this.limits = airLimits(request, padNamesOf(request.site.part)).neighbours;
@@ -30,6 +32,7 @@ export class Lessons {
       const near_s = Math.max(0, foretold.time_s! - approach_s);
       this.tooSlow_s = Math.min(this.tooSlow_s, approach_s + AIR.quicker * near_s);
     }
+    if (bands !== null) this.unsure.push(airSettingOf(foretold));
     // Where a neighbour stood in the way, another setting of much the same time may spare it.
     this.tried_s = verified.binding?.limit === 'neighbour' ? null : foretold.time_s;
     for (const was of verified.neighbours ?? []) {
@@ -47,6 +50,7 @@ export class Lessons {
     return (
       candidate.time_s! >= this.tooSlow_s ||
       this.isTried(candidate) ||
+      this.unsure.some((was) => isBeside(was, airSettingOf(candidate))) ||
       !(candidate.neighbours ?? []).every((n) => this.staysCool(n))
     );
   }
@@ -63,3 +67,12 @@ export class Lessons {
     return !limit || judgeNeighbour(limit, joint_K + missed.joint_K, body_K + missed.body_K).ok;
   }
 }
+
+/** Same jet over the same warmth, to within a step of either. */
+const isBeside = (a: AirSetting, b: AirSetting): boolean =>
+  a.nozzle === b.nozzle &&
+  a.flow_m3_s === b.flow_m3_s &&
+  a.standoff_m === b.standoff_m &&
+  Math.abs(a.air_K - b.air_K) < AIR.beside_K &&
+  a.preheat?.kind === b.preheat?.kind &&
+  Math.abs((a.preheat?.setpoint_K ?? 0) - (b.preheat?.setpoint_K ?? 0)) < AIR.beside_K;
