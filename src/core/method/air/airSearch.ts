@@ -18,7 +18,7 @@ import { bodyCounts } from '../goals';
 import { ask, type Working } from '../plan/pieces/piece';
 import { matesOf, padNameIn, type AirSetting, type PhaseRequest } from '../request';
 import { nearestMiss } from '../limits/frontier';
-import { AIR } from '../settings';
+import { AIR, WARMTH } from '../settings';
 import { airFrom_s, airScenario, groundOf } from './airScenario';
 import { judgeNeighbour } from '../limits/neighbours';
 import { airCandidate } from './airCandidate';
@@ -78,7 +78,7 @@ const MIDDLE_AIR_K = (AIR.airRange_K[0] + AIR.airRange_K[1]) / 2;
 
 /**
  * The best-fitting nozzle close by at each flow, drawn back and the next wider one at the greatest flow; each cold and
- * over each preheater.
+ * over each preheater, soaked until it settles and quickly under a hotter one.
  */
 function arrangements(request: PhaseRequest, shielded: boolean): Arrangement[] {
   const { part } = request.site;
@@ -86,11 +86,13 @@ function arrangements(request: PhaseRequest, shielded: boolean): Arrangement[] {
   const hidden = isSurface(part) && SURFACE_TRAITS[part.family].hidden && request.preheaters.length > 0;
   const warms = [
     ...(hidden ? [] : [null]),
-    ...request.preheaters.map((p) => ({
-      kind: p.kind,
-      setpoint_K: p.setpointRange_K[1],
-      soak_s: soakFor_s(request, p.kind),
-    })),
+    ...request.preheaters.flatMap((p) =>
+      [...new Set([soakFor_s(request, p.kind), WARMTH.quick_s])].map((soak_s) => ({
+        kind: p.kind,
+        setpoint_K: p.setpointRange_K[1],
+        soak_s,
+      })),
+    ),
   ];
   return request.stations.flatMap((station) => {
     const [fits, wider] = nozzlesFor(request, station);
