@@ -45,7 +45,12 @@ export function PadArt({
   return (
     <>
       {/* Between land, number and mark nothing is missed. */}
-      <rect className={css['hit']} {...boxAbout(place, beyond)} />
+      <rect
+        className={css['hit']}
+        {...(fine && mark.state !== 'sound'
+          ? outTo(boxAbout(place, beyond), words.badge, unit)
+          : boxAbout(place, beyond))}
+      />
       <ConnectionArt
         id={patternId}
         connections={mark.connections}
@@ -105,6 +110,22 @@ export function padInWords(mark: PadMark): string {
     ...(mark.order ? [`melts ${mark.order.rank} of ${mark.order.of}`] : []),
   ];
   return said.join(', ');
+}
+
+/** A box drawn out to where a pad's mark stands, no wider across: a press on the mark is one on its own pad. */
+function outTo(box: Box, at: { readonly x: number; readonly y: number }, unit: number): Box {
+  const sideways = at.x < box.x || at.x > box.x + box.width;
+  const [from, to] = sideways
+    ? [Math.min(box.x, at.x - 0.65 * unit), Math.max(box.x + box.width, at.x + 0.65 * unit)]
+    : [Math.min(box.y, at.y - 0.65 * unit), Math.max(box.y + box.height, at.y + 0.65 * unit)];
+  return sideways ? { ...box, x: from, width: to - from } : { ...box, y: from, height: to - from };
+}
+
+interface Box {
+  readonly x: number;
+  readonly y: number;
+  readonly width: number;
+  readonly height: number;
 }
 
 const boxAbout = ({ x, y, halfWidth, halfHeight }: DrawnPlace, by: number) => ({
