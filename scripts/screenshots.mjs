@@ -94,7 +94,7 @@ try {
     'samples/tide-logger/tide-logger-places.csv',
   ]);
   await page.waitForSelector('[data-read]');
-  await page.keyboard.press('j');
+  await page.keyboard.press('ArrowDown');
   await shoot(page, 'import');
 
   const tight = await page.request.post(`${base}api/boards`, {
