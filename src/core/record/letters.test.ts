@@ -5,6 +5,9 @@ import { PAD_STATES } from './padStates';
 /** Letters that a pad and a place beside it share, because they are the same damage. */
 const SAME = ['sound', 'corroded', 'flaked', 'bridged', 'repaired', 'track-cut cut', 'barrel open'];
 
+const lettersOf = (states: Readonly<Record<string, { readonly letter: string }>>): string[] =>
+  Object.values(states).map((state) => state.letter);
+
 // Rule broken: findings M8 (look), an E on one picture was residue here and excess solder there.
 describe('letters of what is found', () => {
   it('mean one thing each, on pads and beside them', () => {
@@ -14,9 +17,7 @@ describe('letters of what is found', () => {
         .map(([place]) => (pad === place ? pad : `${pad} ${place}`)),
     );
     expect(shared.sort()).toEqual([...SAME].sort());
-    for (const states of [PAD_STATES, FACE_STATES]) {
-      const letters = Object.values(states).map((s) => s.letter);
+    for (const letters of [lettersOf(PAD_STATES), lettersOf(FACE_STATES)])
       expect(new Set(letters).size).toBe(letters.length);
-    }
   });
 });
