@@ -1,6 +1,7 @@
 import { AxeBuilder } from '@axe-core/playwright';
 import type { Page } from '@playwright/test';
 import { expect, ready, test } from './bench';
+import { SIZES } from './sizes';
 
 /** Every view at four widths and in both themes: nothing that axe-core calls moderate or worse (WCAG 2.2 A and AA). */
 const VIEWS: readonly (readonly [name: string, path: string])[] = [
@@ -21,14 +22,6 @@ const VIEWS: readonly (readonly [name: string, path: string])[] = [
   ['label', '/boards/demo-beacon-4/label'],
   ['rig', '/rig'],
 ];
-
-/** A desk, a tablet, a wide desk, and a desk enlarged twice. */
-const SIZES = [
-  [1280, 800],
-  [820, 1180],
-  [1920, 1080],
-  [640, 400],
-] as const;
 
 const graveOn = async (page: Page, rules?: readonly string[]): Promise<string[]> => {
   const builder = new AxeBuilder({ page });

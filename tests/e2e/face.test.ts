@@ -1,14 +1,8 @@
 import type { Page } from '@playwright/test';
 import { expect, ready, solved, test } from './bench';
+import { SIZES } from './sizes';
 
 /** What every sheet keeps, whatever it shows: whose board it is, a way back, its main act near, letters that can be read. */
-
-const SIZES = [
-  [1280, 800],
-  [820, 1180],
-  [1920, 1080],
-  [640, 400],
-] as const;
 
 /** Sheets of one part or board, with what their heading must name. */
 const SHEETS: readonly (readonly [path: string, part: string, board: string])[] = [
