@@ -1,7 +1,6 @@
-import { PLAN } from '~/core/method/settings';
 import type { PinAnswer } from '~/schema/exchange/plan/planAnswer';
 import type { SiteSheet } from '~/schema/sheets/boardSheet';
-import { jointInWords } from '~/schema/words/jointWords';
+import { jointInWords, meltInWords } from '~/schema/words/jointWords';
 import { connectionInWords } from '~/schema/words/words';
 import { DwellWindow, sharedEnd_s } from '~/ui/dwell/DwellWindow';
 import { padsWords } from '~/ui/land/padsWords';
@@ -71,7 +70,9 @@ export function WindowsPanel({
                       : ''}
                 </span>
               </button>
-              <p className={css['joint']}>{jointInWords(setpointOf(setting, pin.pad), times)}</p>
+              <p className={css['joint']}>
+                {setting ? jointInWords(setpointOf(setting, pin.pad), times) : meltInWords(times)}
+              </p>
               <DwellWindow times={times} end_s={sharedEnd_s([times])} label={padsWords(names)} />
             </li>
           );
@@ -83,10 +84,8 @@ export function WindowsPanel({
   );
 }
 
-type AnySetting = NonNullable<ReturnType<typeof choiceAt>>['setting'] | undefined;
+type Setting = NonNullable<ReturnType<typeof choiceAt>>['setting'];
 
 /** What stands on the tool for that pin, °C: pins of a turned station have their own. */
-const setpointOf = (setting: AnySetting, pad: string): number =>
-  setting === undefined
-    ? PLAN.begin_C
-    : ((setting.kind === 'hand' ? setting.perPad_C[pad] : undefined) ?? setting.setpoint_C);
+const setpointOf = (setting: Setting, pad: string): number =>
+  (setting.kind === 'hand' ? setting.perPad_C[pad] : undefined) ?? setting.setpoint_C;
