@@ -3,6 +3,8 @@ import { Helpers } from '~/server/plans/planner/helpers';
 import type { FromHelper, ToHelper } from '~/server/plans/planner/pieceProtocol';
 import { startThread } from '~/server/plans/planner/thread';
 import { IRON, planRequest, reliefOn, surfaceRequest, trackOn } from '../../tests/support/samples';
+import { FACTORS, requestOf } from '../../tests/plans/factors';
+import { coveringRows } from '../../tests/plans/pairs';
 import { drain, report, timed } from './table';
 
 const request = planRequest(
@@ -78,5 +80,24 @@ export async function plans(): Promise<void> {
     3,
   );
   report('hot-air plan of a QFP-100 on 1 mm cells, verified, with bands and cool-down', '≤ 3 s', pack.totals);
+  await overTheCoveringSet(helpers);
   end();
+}
+
+/** Every seventh job of the covering set, whole: by what is held in a hand, and with hot air on the bench. */
+async function overTheCoveringSet(helpers: Helpers): Promise<void> {
+  const jobs = coveringRows(FACTORS)
+    .filter((_, i) => i % 7 === 0)
+    .map((row) => requestOf(row as Parameters<typeof requestOf>[0]));
+  const of = async (which: typeof jobs): Promise<number[]> => {
+    const totals: number[] = [];
+    for (const job of which) totals.push(...(await planTimes(helpers, job, 1)).totals);
+    return totals;
+  };
+  const [byHand, byAir] = [
+    jobs.filter(({ stations }) => stations.length === 0),
+    jobs.filter(({ stations }) => stations.length > 0),
+  ];
+  report(`${byHand.length} jobs of the covering set by hand, whole`, '≤ 1 s', await of(byHand));
+  report(`${byAir.length} jobs of the covering set with air, whole`, '≤ 4 s', await of(byAir));
 }

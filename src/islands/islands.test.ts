@@ -118,7 +118,7 @@ describe('board', () => {
     const lines = ledger({ jobs: [job], imports: [], readings: [], sites: [] }, []);
     expect(lines.map((l) => l.text)).toEqual([
       'Closed: fixed. age',
-      'Pin 1: molten at 1.1 s, off at 2.4 s; took about 3.1 % of its pad budget, land to 288 °C',
+      'Pin 1: molten at 1.1 s, off at 2.4 s; took about 3.1 % of its pad budget, pad to 288 °C',
       'Re-melt in place: Iron',
     ]);
   });

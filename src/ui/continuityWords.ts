@@ -1,3 +1,4 @@
+import { group } from 'd3-array';
 import type { Check, Unchecked } from '~/core/electrical/checklist';
 import { METER } from '~/core/electrical/meterLimits';
 import type { ContinuityReadingRecord } from '~/schema/records/site/continuityReading';
@@ -23,5 +24,26 @@ export const VERDICT_SHAPES: Readonly<Record<ContinuityReadingRecord['verdict'],
   doubtful: '▲',
 };
 
-export const whyUnchecked = ({ why }: Unchecked): string =>
-  why === 'net-not-known' ? 'its net is not known' : 'no other point of its net is recorded';
+const WHY_UNCHECKED: Readonly<Record<Unchecked['why'], string>> = {
+  'net-not-known': 'net not known',
+  'alone-on-its-net': 'no other point of the net is recorded',
+};
+
+/** Each reason once, with the pins that it holds of: “pins 1 to 6, 8: net not known”. */
+export const uncheckedInWords = (unchecked: readonly Unchecked[]): string =>
+  [...group(unchecked, ({ why }) => why)]
+    .map(([why, those]) => `${pinRuns(those.map(({ pad }) => pad.name))}: ${WHY_UNCHECKED[why]}`)
+    .join('; ');
+
+/** Pins that follow one another as runs: “pins 1 to 6, 8 and 9”. */
+export function pinRuns(names: readonly string[]): string {
+  const runs: string[][] = [];
+  for (const name of names) {
+    const last = runs.at(-1)?.at(-1);
+    if (last !== undefined && Number(name) === Number(last) + 1) runs.at(-1)!.push(name);
+    else runs.push([name]);
+  }
+  const told = runs.flatMap((run) => (run.length > 2 ? `${run[0]} to ${run.at(-1)}` : run));
+  const listed = told.length === 1 ? told[0]! : `${told.slice(0, -1).join(', ')} and ${told.at(-1)}`;
+  return `${names.length === 1 ? 'pin' : 'pins'} ${listed}`;
+}

@@ -67,6 +67,8 @@ test('bad input in a form is told at its field and nothing is lost', async ({ pa
   await page.getByLabel('Name').fill('<img src=x onerror=alert(1)>');
   await page.getByLabel(/Owner/).fill('MK');
   await page.getByLabel('What is wrong with it').fill('nothing');
+  await page.getByLabel('Length, mm').fill('160');
+  await page.getByLabel('Width, mm').fill('100');
   for (let i = 0; i < 4; i++) await page.getByRole('button', { name: 'Remove layer 1' }).click();
   await page.getByRole('button', { name: 'Book it in' }).click();
   await expect(page.getByText(/a board needs copper: add one/)).toBeVisible();

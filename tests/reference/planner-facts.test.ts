@@ -280,7 +280,7 @@ describe('the search', () => {
     expect(first(planOf(plain({ guns: [GUN] }))).method.id).toBe('gun');
     const plan = first(planOf(plain({ guns: [GUN], record: [{ method: 'gun', jobs: 10, harmed: 6 }] })));
     expect(plan.method.id).not.toBe('gun');
-    expect(plan.methods.find((m) => m.method.id === 'gun')!.reasons.join(' ')).toMatch(/6 of 10 hurt a land/);
+    expect(plan.methods.find((m) => m.method.id === 'gun')!.reasons.join(' ')).toMatch(/6 of 10 hurt a pad/);
   });
 
   it('a gun more than half closed is not asked to clear anything', () => {

@@ -42,7 +42,7 @@ export const BRAID = {
     [1e-3, 4e-3],
     0.4,
     'assumed',
-    'a bit of fresh braid to a land: common practice',
+    'a bit of fresh braid to a pad: common practice',
   ),
   trimmed: property(
     10e-3,

@@ -106,7 +106,7 @@ export const PAD_BOND = {
     [7, 30],
     0.5,
     'assumed',
-    'lands under an iron near 350 °C float after about ten seconds, pushed; without the push somewhat later: common practice',
+    'pads under an iron near 350 °C float after about ten seconds, pushed; without the push somewhat later: common practice',
   ),
   pushActivation: property(
     1.9,
@@ -131,6 +131,6 @@ export const PAD_BOND = {
     [1e-6, 1e-5],
     0.3,
     'assumed',
-    'land of a 2 mm pad; the same push on a smaller land has less bond to hold it',
+    'bond under a 2 mm pad; the same push on a smaller one has less bond to hold it',
   ),
 } as const;

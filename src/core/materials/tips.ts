@@ -100,7 +100,7 @@ export const TIP_CONTACT = {
     [1.3, 2.5],
     0.15,
     'assumed',
-    'a bead of fresh solder bridges tip, land and lead: common practice',
+    'a bead of fresh solder bridges tip, pad and lead: common practice',
   ),
   idleLoss: property(
     9e-3,

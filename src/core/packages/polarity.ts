@@ -80,7 +80,7 @@ const POLE_WORDS: Readonly<Record<Pole, string>> = { plus: 'plus', minus: 'minus
 const PIN_ONE: Readonly<Record<string, string>> = {
   to220:
     'Marking towards you, tab behind: pin one is left, to pad 1. The tab is often pin two: insulate it as it was found.',
-  dpak: 'Tab on its large land; the leads to their pads, pin one left with the marking upright.',
+  dpak: 'Tab on its large pad; the leads to their pads, pin one left with the marking upright.',
   dipSocket: 'The notch of the socket to the notch or square pad on the board, pad 1.',
   header: 'The triangle or key to pad 1, the square pad or the digit one.',
   jack: 'The key or opening as it was found; pin one to pad 1, the square pad.',

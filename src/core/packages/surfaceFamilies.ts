@@ -169,7 +169,7 @@ export const SURFACE_TRAITS = {
   qfp: moulded('QFP', 'gull', 'copper', { thickness: 0.15e-3, length: 1.4e-3, gap: 0.1e-3 }),
   qfn: moulded('QFN', 'leadless', 'copper', { thickness: 0.2e-3, length: 0.6e-3, gap: 30e-6 }),
   connector: {
-    ...plastic('Connector on lands', { thickness: 0.2e-3, length: 1.5e-3, gap: 0.1e-3 }),
+    ...plastic('Surface connector', { thickness: 0.2e-3, length: 1.5e-3, gap: 0.1e-3 }),
     bodyLimit: property(
       503.15,
       'K',
@@ -180,7 +180,7 @@ export const SURFACE_TRAITS = {
     ),
   },
   button: {
-    ...plastic('Button on lands', { thickness: 0.2e-3, length: 1.0e-3, gap: 0.05e-3 }),
+    ...plastic('Surface push button', { thickness: 0.2e-3, length: 1.0e-3, gap: 0.05e-3 }),
     bodyLimit: property(
       508.15,
       'K',
@@ -191,7 +191,7 @@ export const SURFACE_TRAITS = {
     ),
   },
   ceramicCrystal: {
-    name: 'Crystal on lands',
+    name: 'Surface crystal',
     joint: 'termination',
     leadMetal: 'copper',
     leadThickness: metre(20e-6),

@@ -14,9 +14,14 @@ export function doseCurve(life: Life, time_s: Float64Array, temperature_K: Float
 
 /** A curve's value at one time by linear interpolation, held at its ends. */
 export function valueAt(time_s: Float64Array, values: Float64Array, at_s: number): number {
-  if (at_s >= time_s.at(-1)!) return values.at(-1)!;
-  let high = 1;
-  while (time_s[high]! < at_s) high++;
+  if (at_s >= time_s[time_s.length - 1]!) return values[values.length - 1]!;
+  // The first sample at or past the time, by halving.
+  let [low, high] = [0, time_s.length - 1];
+  while (high - low > 1) {
+    const middle = (low + high) >> 1;
+    if (time_s[middle]! < at_s) low = middle;
+    else high = middle;
+  }
   const span = time_s[high]! - time_s[high - 1]!;
   const share = Math.max(0, (at_s - time_s[high - 1]!) / span);
   return values[high - 1]! + share * (values[high]! - values[high - 1]!);

@@ -18,6 +18,11 @@ export function LedgerList({ lines }: { readonly lines: readonly LedgerLine[] })
               </time>
               <span className="digits">{line.siteRef}</span>
               <span>
+                {line.letter && (
+                  <b className="digits" aria-hidden="true">
+                    {line.letter}
+                  </b>
+                )}
                 {line.jobId && line.kind === 'job' ? (
                   <a href={`/jobs/${line.jobId}`}>{line.text}</a>
                 ) : line.struck ? (

@@ -16,21 +16,20 @@ export function Story({ standing, construction, onResume }: StoryProps) {
   const { board } = standing;
   return (
     <section className={css['story']} aria-label="Why it is here">
-      <details>
-        <summary>
-          <span className={css['fault']}>{board.fault || 'No fault told'}</span>
-        </summary>
-        <div className={css['more']}>
-          <p>
-            Of {board.owner}. {constructionInWords(construction)}
-            {recordInWords(board)}. <Weight construction={construction} />
-          </p>
-          {board.triedBefore && <p>Tried before: {board.triedBefore}</p>}
-          {board.fixtures && <p>Refit as found: {board.fixtures}</p>}
-        </div>
-      </details>
       <div className={css['nextLine']}>
-        <StageLine standing={standing} onResume={onResume} />
+        <details>
+          <summary>
+            <span className={css['fault']}>{board.fault || 'No fault told'}</span>
+          </summary>
+          <div className={css['more']}>
+            <p>
+              Of {board.owner}. {constructionInWords(construction)}
+              {recordInWords(board)}. <Weight construction={construction} />
+            </p>
+            {board.triedBefore && <p>Tried before: {board.triedBefore}</p>}
+            {board.fixtures && <p>Refit as found: {board.fixtures}</p>}
+          </div>
+        </details>
         {board.hazards.length > 0 && (
           <p className={css['hazard']}>
             <span aria-hidden="true">!</span> {board.hazards.map((hazard) => HAZARD_WORDS[hazard]).join(', ')}
@@ -38,6 +37,7 @@ export function Story({ standing, construction, onResume }: StoryProps) {
           </p>
         )}
       </div>
+      <StageLine standing={standing} onResume={onResume} />
     </section>
   );
 }

@@ -100,7 +100,7 @@ function heatWords(
     melt?.kind === 'melted' ? `molten at ${melt.elapsed_s.toFixed(1)} s` : 'melt not seen',
     `, off at ${event.elapsed_s.toFixed(1)} s`,
     cost?.kind === 'exposure'
-      ? `; took about ${budget(cost.padDose)} of its pad budget, land to ${degrees(cost.peak_C)}`
+      ? `; took about ${budget(cost.padDose)} of its pad budget, pad to ${degrees(cost.peak_C)}`
       : '',
   ].join('');
 }

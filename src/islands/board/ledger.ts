@@ -94,6 +94,7 @@ function faceLine(finding: FaceFindingRecord): LedgerLine {
     by: finding.by,
     siteRef: finding.side,
     kind: state.defect ? 'defect' : 'finding',
+    letter: state.letter,
     text: `${placeInWords(finding)}: ${state.name.toLowerCase()}${received}${finding.note ? `. ${finding.note}` : ''}`,
     jobId: null,
   };
@@ -165,6 +166,7 @@ function findingLine(finding: FindingRecord, sites: readonly SiteSheet[]): Ledge
     by: finding.by,
     siteRef: site?.ref ?? '?',
     kind: taken ? 'correction' : PAD_STATES[finding.state].defect ? 'defect' : 'finding',
+    letter: PAD_STATES[finding.state].letter,
     text: taken
       ? `Was not so: ${pin} ${PAD_STATES[finding.state].name.toLowerCase()}. ${finding.note}`
       : `${pin.charAt(0).toUpperCase()}${pin.slice(1)}: ${PAD_STATES[finding.state].name.toLowerCase()}${other}${received}${finding.note ? `. ${finding.note}` : ''}`,

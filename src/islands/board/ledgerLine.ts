@@ -17,6 +17,8 @@ export interface LedgerLine {
     | 'note'
     | 'closed'
     | 'correction';
+  /** Of a finding: the letter of its state, so that colour is not all that tells it. */
+  readonly letter?: string;
   readonly jobId: string | null;
   /** It was taken back: it stays, struck out. */
   readonly struck?: true;

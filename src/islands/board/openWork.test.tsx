@@ -71,7 +71,7 @@ describe('open work', () => {
     const settled = { key: 'k', as: 'deferred', by: 'HL', at_ms: 0, reason: 'next visit' } as const;
     shown([item({ settled })], true);
     expect(screen.getByRole('heading', { name: 'Nothing open' })).toBeTruthy();
-    expect(screen.getByText(/deferred by HL, 1970-01-01\. next visit/)).toBeTruthy();
+    expect(screen.getByText(/deferred by HL, 1 Jan 1970\. next visit/)).toBeTruthy();
     expect(screen.queryByRole('button', { name: 'Defer' })).toBeNull();
   });
 });

@@ -20,7 +20,7 @@ import { padState, statesOf, worstOf } from '~/islands/findings/marking';
 import { CHECK_COMMANDS, type CheckCommand } from './commands';
 import { Mending } from './Mending';
 import { mayFollow, nextOpen, readingOf, reduce } from './state';
-import { expectation, ohms, VERDICT_SHAPES, VERDICT_WORDS, whyUnchecked } from '~/ui/continuityWords';
+import { expectation, ohms, VERDICT_SHAPES, uncheckedInWords, VERDICT_WORDS } from '~/ui/continuityWords';
 import css from './check.module.css';
 
 /** Probes one part pin by pin: what must be connected, what must not, and what failed becomes a finding. */
@@ -231,8 +231,6 @@ export function CheckView({ sheet }: { sheet: CheckSheet }) {
                 nameOf={nameOf}
               />
             )}
-          </section>
-          <section aria-label="Checklist" className={css['list']}>
             <BoardFace
               length_mm={board.construction.length_mm}
               width_mm={board.construction.width_mm}
@@ -246,6 +244,8 @@ export function CheckView({ sheet }: { sheet: CheckSheet }) {
               about={points}
               over={(at) => <Probes at={at} points={points} />}
             />
+          </section>
+          <section aria-label="Checklist" className={css['list']}>
             <ol>
               {checks.map((c, i) => (
                 <li key={`${c.pad.id} ${c.other.id}`}>
@@ -258,7 +258,7 @@ export function CheckView({ sheet }: { sheet: CheckSheet }) {
                   >
                     <span className="digits">{c.pad.name}</span>
                     <span>
-                      {c.kind === 'continuity' ? 'to' : 'not to'} {nameOf(c.other.id)}{' '}
+                      {c.kind === 'continuity' ? 'to' : 'apart from'} {nameOf(c.other.id)}{' '}
                       <em>{c.kind === 'continuity' ? c.pad.net : c.other.net || '?'}</em>
                     </span>
                     <span className="digits">
@@ -269,14 +269,7 @@ export function CheckView({ sheet }: { sheet: CheckSheet }) {
               ))}
             </ol>
             {unchecked.length > 0 && (
-              <p className="quiet">
-                No continuity check for{' '}
-                {unchecked
-                  .slice(0, 12)
-                  .map((u) => `pin ${u.pad.name} (${whyUnchecked(u)})`)
-                  .join(', ')}
-                {unchecked.length > 12 ? ` and ${unchecked.length - 12} more` : ''}.
-              </p>
+              <p className="quiet">No continuity check: {uncheckedInWords(unchecked)}.</p>
             )}
           </section>
         </div>

@@ -63,7 +63,7 @@ export function lifeOf(
                 at_ms: event.at_ms,
                 by: event.by,
                 state: null,
-                text: `heated ${event.duration_s.toFixed(1)} s, land to ${degrees(event.peak_C)}, about ${budget(event.padDose)} of its budget`,
+                text: `heated ${event.duration_s.toFixed(1)} s, pad to ${degrees(event.peak_C)}, about ${budget(event.padDose)} of its budget`,
               },
             ]
           : [],

@@ -134,7 +134,7 @@ describe('a pad’s life', () => {
     );
     expect(life.map((entry) => entry.text)).toEqual([
       'sound joint, as received',
-      'heated 2.4 s, land to 288 °C, about 3.0 % of its budget',
+      'heated 2.4 s, pad to 288 °C, about 3.0 % of its budget',
       'lifted, still attached, here',
       'repaired, here. re-bonded, cured; 0.1 Ω',
     ]);

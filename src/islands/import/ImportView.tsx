@@ -8,7 +8,7 @@ import type { BoardSheet } from '~/schema/sheets/boardSheet';
 import { familyName, partOf } from '~/schema/exchange/si/part';
 import { packageInWords } from '~/schema/words/words';
 import { postJson } from '~/ui/api';
-import { ButtonLink, CommandButton } from '~/ui/controls/Button';
+import { ButtonLink, CommandButton, KeyCap } from '~/ui/controls/Button';
 import { SelectField } from '~/ui/controls/Field';
 import { ErrorNote } from '~/ui/controls/Notes';
 import { Profile } from '~/ui/face/Profile';
@@ -209,12 +209,12 @@ export function ImportView({ sheet }: { sheet: BoardSheet }) {
                     <span className="quiet">
                       {' '}
                       {padNamesOf(partOf(site.package)).length} pads, {site.side}
-                      {misfit_mm > 0.05 ? `, lands off by ${misfit_mm.toFixed(2)} mm` : ''}
+                      {misfit_mm > 0.05 ? `, pads off by ${misfit_mm.toFixed(2)} mm` : ''}
                     </span>
                   </button>
                   {site.ref === state.chosen && others.length > 0 && (
                     <SelectField
-                      label="Its lands fit"
+                      label="Its pads fit"
                       value={site.package.family}
                       options={[site, ...others].map(({ package: { family } }) => ({
                         value: family,
@@ -256,8 +256,8 @@ export function ImportView({ sheet }: { sheet: BoardSheet }) {
       />
       {!preview && (
         <p>
-          <ButtonLink small href={`/boards/${board.id}`}>
-            Back to the board
+          <ButtonLink href={`/boards/${board.id}`}>
+            Back to the board <KeyCap of="Backspace" />
           </ButtonLink>
         </p>
       )}

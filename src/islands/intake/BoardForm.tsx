@@ -1,7 +1,7 @@
 import { useReady } from '~/ui/useReady';
 import { zodResolver } from '@hookform/resolvers/zod';
 import { useState } from 'react';
-import { useFieldArray, useForm, type Resolver } from 'react-hook-form';
+import { useController, useFieldArray, useForm, type Control, type Resolver } from 'react-hook-form';
 import { HAZARDS } from '~/core/method/request';
 import { LAMINATE_IDS, LAMINATES } from '~/core/materials/laminates';
 import { FINISHES, type Finish } from '~/core/materials/finishes';
@@ -23,7 +23,8 @@ const BLANK: NewBoard = {
   fault: '',
   triedBefore: '',
   hazards: [],
-  construction: constructionFrom('four-layer', 160, 100),
+  // Its size is measured, never guessed: the whole face is drawn to it.
+  construction: constructionFrom('four-layer', Number.NaN, Number.NaN),
   finish: 'unknown',
   madeIn: null,
   fixtures: '',
@@ -204,19 +205,13 @@ export function BoardForm({ board = null }: { board?: BoardRecord | null }) {
           <div key={layer.id} className={css['layer']}>
             <span className="digits">{i + 1}</span>
             <TextField
-              label="Weight, oz"
+              label="Copper, oz (1 oz is 35 µm)"
               type="number"
               step="any"
               {...register(`construction.copperLayers.${i}.weight_oz`, { valueAsNumber: true })}
               fault={c?.copperLayers?.[i]?.weight_oz?.message}
             />
-            <TextField
-              label="Coverage, 0 to 1"
-              type="number"
-              step="any"
-              {...register(`construction.copperLayers.${i}.coverage`, { valueAsNumber: true })}
-              fault={c?.copperLayers?.[i]?.coverage?.message}
-            />
+            <CoverageField control={control} layer={i} />
             <Button small onClick={() => layers.remove(i)} aria-label={`Remove layer ${i + 1}`}>
               Remove
             </Button>
@@ -242,3 +237,30 @@ export function BoardForm({ board = null }: { board?: BoardRecord | null }) {
     </form>
   );
 }
+
+/** How much of a layer is copper: kept as a share, told and typed as a bench says it. */
+function CoverageField({ control, layer }: { control: Control<NewBoard>; layer: number }) {
+  const { field, fieldState } = useController({
+    control,
+    name: `construction.copperLayers.${layer}.coverage`,
+  });
+  return (
+    <TextField
+      label="Covered by copper, %"
+      type="number"
+      step="any"
+      name={field.name}
+      ref={field.ref}
+      defaultValue={inPercent(field.value)}
+      onBlur={field.onBlur}
+      onChange={(event) => field.onChange(event.target.valueAsNumber / 100)}
+      fault={
+        fieldState.error &&
+        (Number.isNaN(field.value) ? 'is missing; ' : `is ${inPercent(field.value)}; `) +
+          'give a number from 0 to 100 %'
+      }
+    />
+  );
+}
+
+const inPercent = (share: number): string => String(Number((100 * share).toPrecision(6)));

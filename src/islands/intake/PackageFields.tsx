@@ -74,8 +74,16 @@ export function PackageFields({ part, library, onLibrary, onPart, faultOf }: Pac
         value={own ? `own ${own.id}` : preset ? `std ${preset.name}` : ''}
         options={[
           { value: '', label: 'custom size' },
-          ...library.map((kept) => ({ value: `own ${kept.id}`, label: `${kept.name}, own` })),
-          ...PACKAGE_PRESETS.map((p) => ({ value: `std ${p.name}`, label: `${p.name}, ${p.standard}` })),
+          ...library.map((kept) => ({
+            value: `own ${kept.id}`,
+            label: kept.name,
+            group: 'Outlines of this bench',
+          })),
+          ...PACKAGE_PRESETS.map((p) => ({
+            value: `std ${p.name}`,
+            label: `${p.name}, ${p.standard}`,
+            group: FAMILIES.find(({ value }) => value === p.package.family)!.label,
+          })),
         ]}
         onChange={(value) => {
           const taken =

@@ -30,13 +30,13 @@ describe('taking in a board', () => {
 
   it('begins from a usual construction, whose layers can be added to and taken away', () => {
     render(<BoardForm />);
-    expect(screen.getAllByLabelText('Weight, oz')).toHaveLength(4);
+    expect(screen.getAllByLabelText(/Copper, oz/)).toHaveLength(4);
     fireEvent.change(screen.getByLabelText('Start from a typical board'), { target: { value: 'two-layer' } });
-    expect(screen.getAllByLabelText('Weight, oz')).toHaveLength(2);
+    expect(screen.getAllByLabelText(/Copper, oz/)).toHaveLength(2);
     fireEvent.click(screen.getByRole('button', { name: 'Add a layer' }));
-    expect(screen.getAllByLabelText('Coverage, 0 to 1')).toHaveLength(3);
+    expect(screen.getAllByLabelText('Covered by copper, %')).toHaveLength(3);
     fireEvent.click(screen.getByRole('button', { name: 'Remove layer 3' }));
-    expect(screen.getAllByLabelText('Coverage, 0 to 1')).toHaveLength(2);
+    expect(screen.getAllByLabelText('Covered by copper, %')).toHaveLength(2);
   });
 
   it('keeps the size that was typed when another construction is begun from', () => {
@@ -48,12 +48,43 @@ describe('taking in a board', () => {
 
   it('says what the construction means at the iron while it is typed', () => {
     render(<BoardForm />);
+    expect(screen.getByRole('status').textContent).toMatch(/once every figure is whole/);
+    type('Length, mm', '160');
+    type('Width, mm', '100');
     const before = screen.getByRole('status').textContent;
     expect(before).toMatch(/mW\/K/);
     fireEvent.change(screen.getByLabelText('Start from a typical board'), { target: { value: 'two-layer' } });
     expect(screen.getByRole('status').textContent).not.toBe(before);
     type('Thickness, mm', '');
     expect(screen.getByRole('status').textContent).toMatch(/once every figure is whole/);
+  });
+
+  it('guesses no size: the face is drawn to what was measured', async () => {
+    render(<BoardForm />);
+    expect(screen.getByLabelText<HTMLInputElement>('Length, mm').value).toBe('');
+    type('Name', 'Dimmer');
+    fireEvent.click(screen.getByRole('button', { name: 'Book it in' }));
+    expect(await screen.findAllByText('is missing; give a number from 5 to 1000 mm')).toHaveLength(2);
+    expect(asked).not.toHaveBeenCalled();
+  });
+
+  it('takes copper coverage in per cent and keeps it as a share', async () => {
+    asked.mockReturnValue(new Promise(() => undefined));
+    render(<BoardForm />);
+    type('Name', 'Dimmer');
+    type('Owner, by initials', 'MK');
+    type('What is wrong with it', 'dead');
+    type('Length, mm', '77');
+    type('Width, mm', '50');
+    const [first] = screen.getAllByLabelText<HTMLInputElement>('Covered by copper, %');
+    expect(first!.value).toBe('30');
+    fireEvent.change(first!, { target: { value: '130' } });
+    fireEvent.click(screen.getByRole('button', { name: 'Book it in' }));
+    expect(await screen.findByText('is 130; give a number from 0 to 100 %')).toBeTruthy();
+    fireEvent.change(first!, { target: { value: '45' } });
+    fireEvent.click(screen.getByRole('button', { name: 'Book it in' }));
+    await waitFor(() => expect(asked).toHaveBeenCalled());
+    expect(sent()).toMatchObject({ construction: { copperLayers: [{ coverage: 0.45 }, {}, {}, {}] } });
   });
 
   it('refuses a board of no size in the words of the field', async () => {

@@ -145,8 +145,9 @@ export function PhotosView({ sheet }: { sheet: PhotosSheet }) {
               >
                 <img src={pictureUrl(p)} alt="" loading="lazy" />
                 <span>
-                  {p.side ?? 'finding'}
-                  {p.calibration ? ', laid' : ''} <em>{p.caption}</em>
+                  {p.side === null ? 'of a finding' : `${p.side} face`}
+                  {p.calibration ? ', under the drawing' : p.side === null ? '' : ', not aligned yet'}{' '}
+                  <em>{p.caption}</em>
                 </span>
               </button>
             </li>

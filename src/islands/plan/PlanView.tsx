@@ -250,7 +250,7 @@ export function PlanView({ sheet, by: drawnFor }: { sheet: PlanSheet; by: string
           />
         )}
       </section>
-      <section className={css['right']} aria-label="Lands and frontier">
+      <section className={css['right']} aria-label="Pads and frontier">
         <div className={css['lands']}>
           <div className={css['land']}>
             <LandDrawing

@@ -148,7 +148,7 @@ export function RunView({ sheet }: { sheet: RunSheet }) {
         )}
       </section>
 
-      <section className={css['side']} aria-label="Lands and steps">
+      <section className={css['side']} aria-label="Pads and steps">
         <LandsPanel
           site={site}
           state={state}

@@ -3,8 +3,9 @@ import { z } from 'zod';
 /** A number in a unit within a range; its fault names the value given and the range allowed. */
 export function quantity(unit: string, min: number, max: number) {
   const wanted = `give a number from ${min} to ${max}${unit ? ` ${unit}` : ''}`;
-  const error = (issue: { input?: unknown }) =>
-    issue.input === undefined ? `is missing; ${wanted}` : `is ${shown(issue.input)}; ${wanted}`;
+  // A form's empty field of figures reads as not-a-number.
+  const error = ({ input }: { input?: unknown }) =>
+    input === undefined || Number.isNaN(input) ? `is missing; ${wanted}` : `is ${shown(input)}; ${wanted}`;
   return z.number({ error }).min(min, { error }).max(max, { error });
 }
 

@@ -154,7 +154,7 @@ const surfacePackageInput = z
     if (p.family !== 'chip' && p.code !== undefined) refuse('code', 'belongs to chips; leave it out');
     const { rows, columns } = p;
     if (p.family === 'connector' && rows !== undefined && rows > 2)
-      refuse('rows', `is ${rows}; a connector on lands has one row and two tabs, or two rows`);
+      refuse('rows', `is ${rows}; a surface connector has one row and two tabs, or two rows`);
     if (
       p.family === 'bga' &&
       rows !== undefined &&

@@ -5,6 +5,7 @@ import { boardSheet } from '~/server/boards/boardSheet';
 import { ensureRig } from '~/server/rig/firstRig';
 import { DEMO_BOARDS } from './boards';
 import { seedDemo } from './seed';
+import { DEMO_STORIES } from './stories';
 
 describe('the demo workshop', () => {
   it('shows every state of a pad, a place of each kind and boards of every construction, and is safe to run twice', async () => {
@@ -35,4 +36,12 @@ describe('the demo workshop', () => {
       sheets.map((s) => s.findings.length),
     );
   }, 120_000);
+
+  it('is made up throughout: no figure that the trade hands down stands in it as if it were ours', () => {
+    const told = JSON.stringify([DEMO_BOARDS, DEMO_STORIES]);
+    // What job.md gives as facts of the trade: the dead capacitor, two that add, settings, washing, the wrong supply.
+    expect(told).not.toMatch(
+      /220 ?µF|165 ?µF|\b25 ?Ω|\b4n7|4[.,]7 ?n|\b10 ?nF|[34][68]0 ?°C|50 ?°C|15 min|into a 6 V/,
+    );
+  });
 });

@@ -1,3 +1,4 @@
+import { group } from 'd3-array';
 import { useId, useState, type InputHTMLAttributes, type ReactNode, type Ref } from 'react';
 import css from './controls.module.css';
 
@@ -60,12 +61,22 @@ export function SelectField<Value extends string>({
   onChange,
   name,
 }: FrameProps & {
-  readonly options: readonly { readonly value: Value; readonly label: string }[];
+  /** Options of one group stand together under its name. */
+  readonly options: readonly {
+    readonly value: Value;
+    readonly label: string;
+    readonly group?: string;
+  }[];
   readonly value: Value;
   readonly onChange: (value: Value) => void;
   readonly name?: string;
 }) {
   const id = useId();
+  const choice = (option: (typeof options)[number]): ReactNode => (
+    <option key={option.value} value={option.value}>
+      {option.label}
+    </option>
+  );
   return (
     <div className={`${css['field']} ${fault ? css['wrong'] : ''}`}>
       <label className={css['label']} htmlFor={id}>
@@ -78,11 +89,15 @@ export function SelectField<Value extends string>({
         value={value}
         onChange={(e) => onChange(e.target.value as Value)}
       >
-        {options.map((option) => (
-          <option key={option.value} value={option.value}>
-            {option.label}
-          </option>
-        ))}
+        {[...group(options, (option) => option.group ?? '')].map(([name, members]) =>
+          name === '' ? (
+            members.map(choice)
+          ) : (
+            <optgroup key={name} label={name}>
+              {members.map(choice)}
+            </optgroup>
+          ),
+        )}
       </select>
       <Note id={`${id}-note`} fault={fault} hint={hint} />
     </div>

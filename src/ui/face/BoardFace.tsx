@@ -3,8 +3,8 @@ import { useCallback, useId, useMemo, useRef, type MouseEvent, type ReactNode } 
 import { onArrows } from './roving';
 import { PAD_STATES } from '~/core/record/padStates';
 import { Copper, type CopperPicture } from './Copper';
-import { labelsWithRoom } from './labels';
-import { labelOf, labelRise, SiteGlyph, type FaceSite } from './SiteGlyph';
+import { feetAbout, labelsWithRoom, type Point } from './labels';
+import { halfReach_mm, labelOf, SiteGlyph, type FaceSite } from './SiteGlyph';
 import css from './face.module.css';
 
 export type { FaceSite } from './SiteGlyph';
@@ -75,18 +75,25 @@ export function BoardFace({
   const labelled = useMemo(() => {
     // On a crowded face what the view is not about is left without its name.
     const named = sites.length > CROWD ? sites.filter((site) => !site.faint) : sites;
+    const middle = (site: FaceSite): Point => [
+      mirror ? length_mm - site.x_mm : site.x_mm,
+      width_mm - site.y_mm,
+    ];
     const wishes = named.map((site) => ({
       id: site.id,
       text: labelOf(site),
-      x: mirror ? length_mm - site.x_mm : site.x_mm,
-      y: width_mm - site.y_mm - labelRise(site, text),
+      feet: feetAbout(middle(site), halfReach_mm(site), labelOf(site), text),
       weight:
         (site.id === selected ? 8 : 0) +
         (site.faint ? 0 : 4) +
         (site.side === side ? 2 : 0) +
         (PAD_STATES[site.worst].defect ? 1 : 0),
     }));
-    return labelsWithRoom(wishes, text);
+    // Names keep off the parts that stand on this face; those of the other one lie behind it.
+    const bodies = named
+      .filter((site) => site.side === side)
+      .map((site) => ({ id: site.id, x: middle(site)[0], y: middle(site)[1], half: halfReach_mm(site) }));
+    return labelsWithRoom(wishes, text, bodies);
   }, [sites, selected, side, text, mirror, length_mm, width_mm]);
   const inView = (site: FaceSite): boolean => {
     const [left, top] = [x(site.x_mm) - view.x, width_mm - site.y_mm - view.y];
@@ -147,7 +154,8 @@ export function BoardFace({
           here={site.side === side && !site.faint}
           chosen={site.id === selected}
           text={text}
-          labelled={labelled.has(site.id)}
+          labelX={labelled.has(site.id) ? labelled.get(site.id)![0] - x(site.x_mm) : undefined}
+          labelY={labelled.has(site.id) ? labelled.get(site.id)![1] - (width_mm - site.y_mm) : undefined}
           // While places are being pointed at, a part is ground like any other.
           onSelect={onPoint ? null : select}
           stop={onSelect && inView(site) ? (site.id === tabStop ? 'tab' : 'arrow') : undefined}

@@ -32,8 +32,9 @@ interface SiteGlyphProps {
   readonly here: boolean;
   readonly chosen: boolean;
   readonly text: number;
-  /** Whether its reference finds room. */
-  readonly labelled: boolean;
+  /** Where the foot of its reference stands from its middle; left out where it finds no room. Two numbers, so that a memo holds. */
+  readonly labelX?: number | undefined;
+  readonly labelY?: number | undefined;
   /** Null while the part is ground like any other. */
   readonly onSelect: ((id: string) => void) | null;
   /** It can be chosen, so Tab or an arrow may come to it; left out, the part is a picture. */
@@ -42,7 +43,7 @@ interface SiteGlyphProps {
 
 /** One part on a face: its body, its lands, its reference with the letter of its worst state. Drawn anew only when it changes. */
 export const SiteGlyph = memo(function SiteGlyph(props: SiteGlyphProps) {
-  const { site, x, y, mirror, here, chosen, text, labelled, onSelect, stop } = props;
+  const { site, x, y, mirror, here, chosen, text, labelX, labelY, onSelect, stop } = props;
   const part = partOf(site.package);
   const turn = (mirror ? 1 : -1) * site.rotation_deg;
   const bodyLength = millimetres(part.body.length_m);
@@ -94,8 +95,8 @@ export const SiteGlyph = memo(function SiteGlyph(props: SiteGlyphProps) {
         )}
         <path className={css['land']} d={landPath(part)} />
       </g>
-      {labelled && (
-        <text className={css['ref']} y={-labelRise(site, text)} fontSize={text} textAnchor="middle">
+      {labelY !== undefined && (
+        <text className={css['ref']} x={labelX} y={labelY} fontSize={text} textAnchor="middle">
           {labelOf(site)}
         </text>
       )}
@@ -139,10 +140,6 @@ export const labelOf = (site: FaceSite): string =>
     .filter(Boolean)
     .join(' ');
 
-/** How far above a part's middle its reference stands. */
-export const labelRise = (site: FaceSite, text: number): number =>
-  reach(partOf(site.package), site.rotation_deg) + text * 0.4;
-
 /** All lands as one path: a pack of two hundred is one element of the picture. */
 const landPath = (part: PartPackage): string =>
   landShapes(part)
@@ -155,13 +152,21 @@ const landPath = (part: PartPackage): string =>
     })
     .join('');
 
-/** How far a part's body and lands reach up the board from its middle, mm, however it is turned. */
-function reach(part: PartPackage, rotation_deg: number): number {
-  const turn = radians(rotation_deg);
+/** How far a part's body and lands reach along and up the board from its middle, mm, however it is turned. */
+export function halfReach_mm(site: FaceSite): readonly [along: number, up: number] {
+  const part = partOf(site.package);
+  const turn = radians(site.rotation_deg);
   const [sin, cos] = [Math.abs(Math.sin(turn)), Math.abs(Math.cos(turn))];
-  const body = millimetres(part.body.length_m * sin + part.body.width_m * cos) / 2;
-  const pads = landShapes(part).map((l) =>
-    millimetres(Math.abs(l.x_m) * sin + Math.abs(l.y_m) * cos + Math.max(l.width_m, l.height_m) / 2),
-  );
-  return Math.max(body, ...pads);
+  const { length_m, width_m } = part.body;
+  let [along_m, up_m] = [(length_m * cos + width_m * sin) / 2, (length_m * sin + width_m * cos) / 2];
+  for (const land of landShapes(part)) {
+    const [x_m, y_m, half_m] = [
+      Math.abs(land.x_m),
+      Math.abs(land.y_m),
+      Math.max(land.width_m, land.height_m) / 2,
+    ];
+    along_m = Math.max(along_m, x_m * cos + y_m * sin + half_m);
+    up_m = Math.max(up_m, x_m * sin + y_m * cos + half_m);
+  }
+  return [millimetres(along_m), millimetres(up_m)];
 }

@@ -1,12 +1,11 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { labelsWithRoom, type LabelWish } from './labels';
+import { feetAbout, labelsWithRoom, type LabelWish } from './labels';
 
 const wish = (id: string, x: number, y: number, weight = 0): LabelWish => ({
   id,
   text: 'R100',
-  x,
-  y,
+  feet: [[x, y]],
   weight,
 });
 
@@ -18,7 +17,26 @@ describe('references on a face', () => {
 
   it('give way to a weightier one where there is not', () => {
     const room = labelsWithRoom([wish('a', 0, 0), wish('b', 2, 0, 5), wish('c', 4, 0)], 3);
-    expect([...room]).toEqual(['b']);
+    expect([...room.keys()]).toEqual(['b']);
+  });
+
+  it('stand beside a small part whose place above is taken, and off the bodies of others', () => {
+    // A pack with a chip at each shoulder, as decouplers stand.
+    const parts = [
+      { id: 'U1', x: 0, y: 0, half: [6, 6] as const },
+      { id: 'C1', x: -7, y: -9, half: [1, 0.5] as const },
+      { id: 'C2', x: 7, y: -9, half: [1, 0.5] as const },
+    ];
+    const wishes = parts.map(({ id, x, y, half }) => ({
+      id,
+      text: `${id}00`,
+      feet: feetAbout([x, y], half, `${id}00`, 4),
+      weight: id === 'U1' ? 1 : 0,
+    }));
+    const room = labelsWithRoom(wishes, 4, parts);
+    expect([...room.keys()].sort()).toEqual(['C1', 'C2', 'U1']);
+    // The pack's own name goes where it covers neither chip.
+    for (const [x] of [room.get('C1')!, room.get('C2')!]) expect(Math.abs(x)).toBeGreaterThan(6);
   });
 
   it('never lie over each other, and the weightiest is always written', () => {
@@ -33,7 +51,13 @@ describe('references on a face', () => {
     );
     fc.assert(
       fc.property(any, fc.double({ min: 1, max: 6, noNaN: true }), (given, size) => {
-        const wishes = given.map((w, i) => ({ ...w, id: String(i) }));
+        const wishes = given.map(({ x, y, ...w }, i) => ({
+          ...w,
+          id: String(i),
+          x,
+          y,
+          feet: [[x, y]] as const,
+        }));
         const room = labelsWithRoom(wishes, size);
         const best = wishes.reduce((a, b) => (b.weight > a.weight ? b : a));
         expect(room.has(best.id)).toBe(true);

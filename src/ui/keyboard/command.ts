@@ -20,7 +20,7 @@ export function keyCap(key: string): string {
     ArrowLeft: '←',
     ArrowRight: '→',
     Escape: 'Esc',
-    Backspace: '⌫',
+    Backspace: 'Bksp',
   };
   return caps[key] ?? (key.length === 1 ? key.toUpperCase() : key);
 }

@@ -113,7 +113,7 @@ export function LandDrawing({
         className={css['drawing']}
         viewBox={view.viewBox}
         role="listbox"
-        aria-label={`Lands seen from the ${from}. Arrow keys walk the pads${fine ? ', plus and minus zoom' : ''}.`}
+        aria-label={`Pads seen from the ${from}. Arrow keys walk the pads${fine ? ', plus and minus zoom' : ''}.`}
         aria-activedescendant={selected ? `${patternId}-${selected}` : undefined}
         tabIndex={0}
         onKeyDown={onKeyDown}

@@ -2,27 +2,21 @@ import { STILL_AIR, type PreheaterId } from '~/core/materials/air';
 import { characteristic_m } from '~/core/thermal/preheat';
 import { halvesOf_m, MOST_MACH, outletMach } from '~/core/thermal/surface/jet';
 import { preheaterFilm_W_m2K } from '~/core/thermal/surface/preheater';
-import { ALLOYS } from '~/core/materials/alloys';
 import { arealHeat_J_m2K } from '~/core/thermal/stackup';
-import { SOLVER } from '~/core/thermal/network/settings';
-import { formOf, isSurface, mass_kg, padNamesOf } from '~/core/packages/form';
+import { isSurface, mass_kg, padNamesOf } from '~/core/packages/form';
 import { SURFACE_TRAITS } from '~/core/packages/surfaceFamilies';
-import { bondEndurance, laminateEndurance } from '~/core/thermal/dose';
-import { doseCurve, firstReached_s, valueAt } from '~/core/thermal/history';
-import { steepestRise_K_s } from '~/core/thermal/ramp';
-import { superpose, unitResponses, type UnitResponses } from '~/core/thermal/field/respond';
+import { unitResponses, type UnitResponses } from '~/core/thermal/field/respond';
 import type { Nozzle } from '~/core/thermal/surface/jet';
 import type { AirStation } from '../bench';
 import type { Candidate } from '../candidate';
 import { bodyCounts } from '../goals';
 import { ask, type Working } from '../plan/pieces/piece';
-import { matesOf, padNameIn, type AirSetting, type PhaseRequest } from '../request';
+import type { AirSetting, PhaseRequest } from '../request';
 import { nearestMiss } from '../limits/frontier';
 import { AIR, WARMTH } from '../settings';
-import { airFrom_s, airScenario, groundOf } from './airScenario';
-import { judgeNeighbour } from '../limits/neighbours';
-import { airCandidate } from './airCandidate';
-import { airLimits, longestAir_s, shockDamage, type AirLimits } from './airJudge';
+import { airScenario, groundOf } from './airScenario';
+import { airLimits, longestAir_s } from './airJudge';
+import { sumReader } from './airSum';
 import type { Arrangement } from './arrangement';
 import { warmSets_K } from './warmSets';
 
@@ -51,19 +45,17 @@ export function solveArrangement(
   pairs: readonly TemperaturePair[] = pairsFor(request, arrangement),
 ): Candidate[] {
   const limits = airLimits(request, padNamesOf(request.site.part));
-  const responses = responsesOf(request, arrangement);
-  const all = pairs.map(({ air_K, preheat_K }) =>
-    superposed(request, arrangement, air_K, preheat_K, responses, limits),
-  );
+  const read = sumReader(request, arrangement, responsesOf(request, arrangement), limits);
+  const all = pairs.map(({ air_K, preheat_K }) => read(air_K, preheat_K));
   const able = all.filter((candidate) => candidate.feasible);
   return able.length > 0 || all.length === 0 ? able : [nearestMiss(all)];
 }
 
 /** One setting by superposition alone: the figures that follow a finger along the frontier. */
 export function answerAir(request: PhaseRequest, setting: AirSetting): Candidate {
-  const responses = responsesOf(request, setting);
   const limits = airLimits(request, padNamesOf(request.site.part));
-  return superposed(request, setting, setting.air_K, setting.preheat?.setpoint_K ?? null, responses, limits);
+  const read = sumReader(request, setting, responsesOf(request, setting), limits, 'every pad');
+  return read(setting.air_K, setting.preheat?.setpoint_K ?? null);
 }
 
 const responsesOf = (request: PhaseRequest, arrangement: Arrangement): UnitResponses =>
@@ -173,104 +165,3 @@ function pairsFor(request: PhaseRequest, arrangement: Arrangement): TemperatureP
     arrangement.preheat && heater ? warmSets_K(request, arrangement.preheat, heater.setpointRange_K) : [null];
   return airs.flatMap((air_K) => preheats.map((preheat_K) => ({ air_K, preheat_K })));
 }
-
-/** One pair of temperatures: melts, doses and limits read from the sum of the unit responses. */
-function superposed(
-  request: PhaseRequest,
-  arrangement: Arrangement,
-  air_K: number,
-  preheat_K: number | null,
-  responses: UnitResponses,
-  limits: AirLimits,
-): Candidate {
-  const setting: AirSetting = {
-    ...arrangement,
-    kind: 'air',
-    air_K,
-    preheat:
-      arrangement.preheat && preheat_K !== null ? { ...arrangement.preheat, setpoint_K: preheat_K } : null,
-  };
-  const from_s = airFrom_s(setting);
-  const { time_s, ambient_K } = responses;
-  const histories = superpose(responses, air_K + (setting.station.offset_K ?? 0), preheat_K ?? ambient_K);
-  const rowOf = (place: number): Float64Array => histories[place]!;
-  const { site, board } = request;
-  const group = new Set(matesOf(request).map((mate) => mate.ref));
-  const alloy = ALLOYS[site.alloy];
-  const molten_K = Math.max(alloy.liquidus.value, alloy.solidus.value + SOLVER.eutecticSmear_K);
-  const rows = responses.places.flatMap((place, i) =>
-    group.has(place.ref) && place.pad !== null
-      ? [{ pad: padNameIn(site, place.ref, place.pad), row: rowOf(i) }]
-      : [],
-  );
-  const melts = rows.map(({ row }) => firstReached_s(time_s, row, molten_K));
-  const never = melts.findIndex((melt) => melt === null);
-  const lastMelt_s = never >= 0 ? null : Math.max(...(melts as number[]));
-  const off_s = lastMelt_s === null ? null : lastMelt_s + AIR.settle_s;
-  const held_s = Math.min(off_s ?? time_s.at(-1)!, time_s.at(-1)!);
-  const laminate = laminateEndurance(board.laminate);
-  // Lands that nothing pushes on share one life; the hottest of them spends most.
-  const hottest = rows.reduce((a, b) =>
-    valueAt(time_s, b.row, held_s) > valueAt(time_s, a.row, held_s) ? b : a,
-  );
-  const padDose = doseCurve(bondEndurance(board.laminate), time_s, hottest.row);
-  const laminateDose = doseCurve(laminate, time_s, hottest.row);
-  const bodyAt = responses.places.findIndex((p) => p.ref === site.ref && p.pad === null);
-  const body = rowOf(bodyAt);
-  const neighbours = limits.neighbours.map((limit) => {
-    const own = responses.places.flatMap((p, i) => (p.ref === limit.ref ? [{ p, row: rowOf(i) }] : []));
-    const peak = (row: Float64Array): number => valueAt(time_s, row, held_s);
-    const joints = own.filter(({ p }) => p.pad !== null).map(({ row }) => peak(row));
-    const bodies = own.filter(({ p }) => p.pad === null).map(({ row }) => peak(row));
-    return judgeNeighbour(limit, Math.max(...joints), Math.max(...bodies));
-  });
-  const budget = limits.allowance;
-  const stops: [Candidate['pins'][number]['because'], number | null][] = [
-    ['pad budget', firstReached_s(time_s, padDose, budget.padDose)],
-    ['laminate budget', firstReached_s(time_s, laminateDose, budget.laminateDose)],
-    ['part limit', firstReached_s(time_s, body, budget.body_K)],
-  ];
-  const reached = stops.flatMap(([because, at]) => (at === null ? [] : [{ because, at_s: at - from_s }]));
-  const stop = reached.reduce((a, b) => (b.at_s < a.at_s ? b : a), {
-    because: 'longest dwell',
-    at_s: longestAir_s(request),
-  });
-  const since = (at: number | null): number | null => (at === null ? null : at - from_s);
-  const pins = rows.map(({ pad, row }, i) => ({
-    pad,
-    pads: [pad],
-    converged: true,
-    stop_s: stop.at_s,
-    because: stop.because,
-    fullMelt_s: since(melts[i]!),
-    off_s: since(off_s),
-    padDoseAtOff: valueAt(time_s, padDose, held_s),
-    padDoseAllowed: budget.padDose,
-    laminateDoseAtOff: valueAt(time_s, laminateDose, held_s),
-    bodyPeak_K: valueAt(time_s, body, held_s),
-    lastToMelt: `pad ${rows[never >= 0 ? never : lastIndex(melts as number[])]!.pad}`,
-    coldestAtEnd_K: row.at(-1)!,
-  }));
-  const rampRatio =
-    steepestRise_K_s(time_s, body, from_s, held_s) /
-    formOf(site.part, site.alloy, board.thickness_m).body.ramp_K_s;
-  const latest = pins.reduce((a, b) => ((b.fullMelt_s ?? Infinity) > (a.fullMelt_s ?? Infinity) ? b : a));
-  return airCandidate({
-    setting,
-    pins,
-    time_s: since(off_s),
-    damage: pins[0]!.padDoseAtOff + pins[0]!.laminateDoseAtOff + shockDamage(request, rampRatio),
-    rampRatio,
-    neighbours,
-    last: latest.pad,
-    inTime: off_s !== null && off_s - from_s <= stop.at_s,
-    missed: {
-      limit: stop.because === 'longest dwell' ? 'melt' : stop.because,
-      short_s: off_s === null ? null : off_s - from_s - stop.at_s,
-      shortOfLiquidus_K: off_s === null ? Math.max(0, molten_K - latest.coldestAtEnd_K) : null,
-    },
-  });
-}
-
-const lastIndex = (times: readonly number[]): number =>
-  times.reduce((best, t, i) => (t > times[best]! ? i : best), 0);

@@ -224,7 +224,7 @@ describe('pads whose budget is spent', () => {
     expect(spent.overspends.map((o) => [o.pad, o.chance])).toEqual([['1', 'gone']]);
     const gate = spent.steps.findIndex((s) => s.id === 'spent');
     expect(spent.steps[gate]).toMatchObject({ kind: 'gate', title: 'Little is left of pin 1' });
-    expect(spent.steps[gate]!.detail).toMatch(/^110 % of a land’s heat budget/);
+    expect(spent.steps[gate]!.detail).toMatch(/^110 % of a pad’s heat budget/);
     expect(gate).toBeLessThan(spent.steps.findIndex((s) => s.kind === 'heat'));
     const fresh = found(onto(0));
     expect(fresh.overspends).toEqual([]);

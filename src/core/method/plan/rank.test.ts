@@ -118,7 +118,7 @@ describe('the chance of harm', () => {
   it('is told with its figures', () => {
     const record = [{ method: 'gun', jobs: 12, harmed: 3 }];
     expect(said(rank(request({ record }), [way('gun', [candidate(0.02, 3)])])[0])).toContain(
-      'Your own record with it on such parts: 3 of 12 hurt a land.',
+      'Your own record with it on such parts: 3 of 12 hurt a pad.',
     );
   });
 });

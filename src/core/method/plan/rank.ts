@@ -152,7 +152,7 @@ function reasonsFor(
     ...(t.best.against ?? []).map((habit) => HABIT_WORDS[habit]),
     `Spends ${percent(price.damage)} of the worst pad’s budget in ${whole(t.best.time_s!)} s ${t.best.setting.kind === 'air' ? 'under air' : 'at most per touch'}; about ${minutesWords(price.minutes)} in all.`,
     own && own.jobs > 0
-      ? `Your own record with it on such parts: ${own.harmed} of ${own.jobs} hurt a land.`
+      ? `Your own record with it on such parts: ${own.harmed} of ${own.jobs} hurt a pad.`
       : '',
     keepsPart(request.goal) && request.phase === 'remove'
       ? `The part lives through it in about ${Math.round(100 * t.method.survival)} of 100.`
@@ -203,7 +203,7 @@ function atBest(candidates: readonly Candidate[]): string {
 function behind(own: Price, first: Price, name: string, recorded: boolean): string {
   const gaps = [
     [own.damage - first.damage, `spends ${percent(own.damage - first.damage)} more`],
-    [own.harm - first.harm, recorded ? 'hurts lands more often by the record' : 'is likelier to hurt a land'],
+    [own.harm - first.harm, recorded ? 'hurts pads more often by the record' : 'is likelier to hurt a pad'],
     [own.habits - first.habits, 'goes against more of the trade’s habits'],
     [own.late - first.late, 'may last longer than a hand can time'],
     [own.part - first.part, `is likelier to lose the part`],

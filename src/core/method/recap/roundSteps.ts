@@ -126,7 +126,7 @@ function cooling({ ref, wait_s }: RoundPlace): Added[] {
     'cool-neighbour',
     `Let the place of ${ref} cool`,
     'Its neighbour was just under the iron: until flux on it does not boil off at once.',
-    'Worked on while it is warm, its lands take the heat of both.',
+    'Worked on while it is warm, its pads take the heat of both.',
   );
   return [{ ...wait, kind: 'wait', wait_s }];
 }
@@ -141,7 +141,7 @@ function tray({ todo, by, value, lookAlikes }: RoundPlace): Added[] {
       by === 'value'
         ? `The last tray away first, then this one open alone.${others ? ` ${others} ${lookAlikes.length > 1 ? 'go' : 'goes'} into the same holes.` : ''}`
         : `All trays stand open: read its label before the hand goes in.${others ? ` ${others} ${lookAlikes.length > 1 ? 'go' : 'goes'} into the same holes.` : ''}`,
-      'Parts that go into the same lands are told apart by their marking alone.',
+      'Parts that go into the same pads are told apart by their marking alone.',
     ),
   ];
 }

@@ -14,7 +14,7 @@ export const cleanSite = (): Step =>
     kind: 'do',
     title: 'Clean the site',
     detail: 'Iron in its stand, board under 50 °C. Solvent and brush, blot, air.',
-    why: 'Residue hides cracks and lifted lands, and goes off under the next part.',
+    why: 'Residue hides cracks and lifted pads, and goes off under the next part.',
     cautions: ['solvent'],
   });
 

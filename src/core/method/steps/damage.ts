@@ -32,7 +32,7 @@ export const joinSteps = (request: PhaseRequest): Step[] =>
       kind: 'gate',
       title: `Join pin ${pad} by its repair`,
       detail:
-        'Its land is gone: the repair’s foil or wire goes to the lead. The lead rests, no force on the board.',
+        'Its pad is gone: the repair’s foil or wire goes to the lead. The lead rests, no force on the board.',
       why: 'Solder on bare laminate holds nothing and chars it.',
       cautions: ['fume'],
     }),

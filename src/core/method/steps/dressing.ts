@@ -21,7 +21,7 @@ export function dressing(phase: Pick<PhaseWork, 'request' | 'setting' | 'bands'>
       detail: [
         whole.length > 0 &&
           (holes
-            ? `Pump or wick ${padsInWords(whole)} clear; lands flat.`
+            ? `Pump or wick ${padsInWords(whole)} clear; pads flat.`
             : `Wick ${landsInWords(site, whole)} flat; never drag braid across dry.`),
         ...hurt.map((pad) => {
           const state = PAD_STATES[site.padStates[pad]!].name.toLowerCase();
@@ -33,7 +33,7 @@ export function dressing(phase: Pick<PhaseWork, 'request' | 'setting' | 'bands'>
         .join(' '),
       why: holes
         ? 'A clear hole takes the new lead without pushing the barrel out.'
-        : 'A flat land lets the new part lie down.',
+        : 'A flat pad lets the new part lie down.',
       cautions: ['fume'],
     }),
   ];
@@ -45,15 +45,15 @@ export const inspectLands = ({ site }: PhaseRequest): Step =>
     id: 'inspect',
     kind: 'inspect',
     title: 'Inspect before anything hides it',
-    detail: `${isSurface(site.part) ? 'Lands flat and bonded, no bridge; vias and tracks whole where the body hid them' : 'Rings whole, lands bonded, holes open to the far side, no bridge'}. Each pad to its next point by meter, against what was read cold. Mark what you find.`,
+    detail: `${isSurface(site.part) ? 'Pads flat and bonded, no bridge; vias and tracks whole where the body hid them' : 'Rings whole, pads bonded, holes open to the far side, no bridge'}. Each pad to its next point by meter, against what was read cold. Mark what you find.`,
     why: 'A lifted pad found now is a small repair; found after the new part hides it, it is a fault.',
   });
 
 /** "all 64 lands", "the field of 256 lands, row by row": what braid goes over. */
 function landsInWords({ part }: PlanSite, pads: readonly string[]): string {
-  if (pads.length === 1) return `land ${pads[0]}`;
+  if (pads.length === 1) return `pad ${pads[0]}`;
   const balls = isSurface(part) && part.family === 'bga';
-  return balls ? `the field of ${pads.length} lands, row by row,` : `all ${pads.length} lands`;
+  return balls ? `the field of ${pads.length} pads, row by row,` : `all ${pads.length} pads`;
 }
 
 /** How hot and how long, and what it costs: one more touch like the one the plan has for these lands. */
@@ -61,7 +61,7 @@ function touchWords({ setting, bands }: Pick<PhaseWork, 'setting' | 'bands'>): s
   if (setting.kind !== 'hand' || bands.length === 0) return null;
   const stop_s = Math.min(...bands.map((band) => band.stop_s));
   const share = Math.max(...bands.map((band) => band.padDose.p50));
-  return `At ${wholeCelsius(setting.setpoint_K)} °C, no land longer than ${stop_s.toFixed(1)} s at a time; reckon it as one more touch, about ${sharesInWords(share)} of a land’s budget.`;
+  return `At ${wholeCelsius(setting.setpoint_K)} °C, no pad longer than ${stop_s.toFixed(1)} s at a time; reckon it as one more touch, about ${sharesInWords(share)} of a pad’s budget.`;
 }
 
 const sharesInWords = (share: number): string =>

@@ -38,7 +38,7 @@ export const reballed = ({ site, goal }: PhaseRequest): Step[] =>
           id: 'reball',
           kind: 'gate',
           title: 'New balls on the pack',
-          detail: 'Old ones wicked off, lands flat; new balls by stencil, re-melted, every one seen.',
+          detail: 'Old ones wicked off, pads flat; new balls by stencil, re-melted, every one seen.',
           why: 'Balls that were torn apart are of unlike height: some of them would not meet their land.',
         }),
       ]

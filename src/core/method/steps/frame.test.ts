@@ -237,7 +237,7 @@ describe('two halves of a job', () => {
   it('dressing says how hot, how long and what it costs, for that is where pads go (common practice)', () => {
     const dress = steps[at(steps, 'dress')]!;
     expect(dress.detail).toMatch(
-      /At \d+ °C, no land longer than \d+\.\d s at a time; reckon it as one more touch, about .*budget/,
+      /At \d+ °C, no pad longer than \d+\.\d s at a time; reckon it as one more touch, about .*budget/,
     );
   });
 

@@ -96,8 +96,8 @@ function heatStep(request: PhaseRequest, set_K: number, row: Row, words: HeatWor
       first.pads.length > 1
         ? 'Every joint of the part has to be liquid at the same moment before anything moves.'
         : onPlane
-          ? `${row.length > 1 ? 'These pins meet' : 'This pin meets'} a plane: it melts last and its land lifts first.`
-          : 'Heat until every part of the joint is liquid; force before that takes the land with it.',
+          ? `${row.length > 1 ? 'These pins meet' : 'This pin meets'} a plane: it melts last and its pad lifts first.`
+          : 'Heat until every part of the joint is liquid; force before that takes the pad with it.',
     cautions: words.cautions ?? ['fume'],
     pad: first.pad,
     inTurn: row.length > 1 ? row.map((b) => b.pad) : [],

@@ -10,7 +10,7 @@ export const wickLowMelt = (withLead: boolean): Step =>
     kind: 'do',
     title: 'Wick the low-melt alloy off, twice',
     detail:
-      'Braid and flux over every land, tin with ordinary solder, braid again. The part’s leads as well.',
+      'Braid and flux over every pad, tin with ordinary solder, braid again. The part’s leads as well.',
     why: withLead
       ? 'Bismuth with lead leaves a phase that melts near 96 °C: a joint made over it lets go in service.'
       : 'Left in, it weakens the new joint and lowers its melting.',

@@ -24,8 +24,8 @@ function spentLands({ history, site }: PhaseRequest): Step[] {
       id: 'spent',
       kind: 'gate',
       title: `Little is left of ${pinsInWords(pads)}`,
-      detail: `${Math.round(100 * worst)} % of a land’s heat budget is spent there (estimate). One touch each, no force; if a land lifts, stop and mark it.`,
-      why: `The bond under ${site.ref} ages with every heat. Leaving the part, cutting it away or a socket costs these lands less.`,
+      detail: `${Math.round(100 * worst)} % of a pad’s heat budget is spent there (estimate). One touch each, no force; if a pad lifts, stop and mark it.`,
+      why: `The bond under ${site.ref} ages with every heat. Leaving the part, cutting it away or a socket costs these pads less.`,
     }),
   ];
 }

@@ -28,7 +28,7 @@ const freshSolder = (request: PhaseRequest): Step =>
     kind: 'do',
     title: 'Add fresh solder',
     detail: `A bead of about 3 mm of 0.8 mm wire on ${padsInWords(padOrder(request))}.`,
-    why: 'It wets, it bridges tip to land and lead, and an old joint melts sooner.',
+    why: 'It wets, it bridges tip to pad and lead, and an old joint melts sooner.',
     cautions: ['lead'],
   });
 
@@ -37,8 +37,8 @@ export const legAtATime: Method = {
   name: 'Iron, one lead at a time, rocking the part',
   phases: ['remove'],
   about: 'Each joint is melted in turn and the part rocked a little out of it.',
-  failure: 'Rocked while the far side still holds, the barrel or the land comes with the lead.',
-  leaves: 'Holes closed with solder, lands tinned, the part whole.',
+  failure: 'Rocked while the far side still holds, the barrel or the pad comes with the lead.',
+  leaves: 'Holes closed with solder, pads tinned, the part whole.',
   needs: { ...NOTHING, freshSolder: 'usual', braid: true },
   survival: 0.95,
   harm: 0.06,
@@ -67,7 +67,7 @@ export const legAtATime: Method = {
     ...touchSteps(request, setting, bands, {
       title: (pins) => `Heat ${pins}`,
       detail:
-        'Tip flat on land and lead together. When the whole joint moves, rock the lead free, then iron off.',
+        'Tip flat on pad and lead together. When the whole joint moves, rock the lead free, then iron off.',
     }),
   ],
 };
@@ -101,7 +101,7 @@ export const pumpOrWick: Method = {
         : []),
       ...(request.site.clinched ? [notes('Clinched leads are cut flush first.')] : []),
       ...(hurtPads(request).length > 0
-        ? [notes(`Pin ${hurtPads(request).join(', ')} is wicked, not pumped: its land is damaged.`)]
+        ? [notes(`Pin ${hurtPads(request).join(', ')} is wicked, not pumped: its pad is damaged.`)]
         : []),
     ];
   },
@@ -110,7 +110,7 @@ export const pumpOrWick: Method = {
     ...touchSteps(request, setting, bands, {
       title: (pins) => `Clear ${pins}`,
       detail:
-        'Tip on land and lead until the far side moves, then pump close over it. The lead is left to stand free.',
+        'Tip on pad and lead until the far side moves, then pump close over it. The lead is left to stand free.',
     }),
     step({
       id: 'wiggle',
@@ -118,7 +118,7 @@ export const pumpOrWick: Method = {
       title: 'Wiggle every pin',
       detail:
         'Each must move in its hole on its own. If one holds, stop: solder it again and clear it again.',
-      why: 'Most lifted lands are pulled, not burnt.',
+      why: 'Most lifted pads are pulled, not burnt.',
     }),
   ],
 };
@@ -147,8 +147,8 @@ export const cutThenPins: Method = {
   name: 'Cut the body away, then a pin at a time',
   phases: ['remove'],
   about: 'The pins are cut at the body; each stub is then melted and taken out alone.',
-  failure: 'Cutters that lever on the board crack lands and tracks.',
-  leaves: 'Holes closed with solder, lands tinned, no part.',
+  failure: 'Cutters that lever on the board crack pads and tracks.',
+  leaves: 'Holes closed with solder, pads tinned, no part.',
   needs: { ...NOTHING, freshSolder: 'usual', braid: true },
   survival: 0,
   harm: 0.04,
@@ -170,7 +170,7 @@ export const cutThenPins: Method = {
       detail:
         CUT_WORDS[request.site.part.family] ??
         'Flush cutters at each pin, no levering; leave the stubs standing.',
-      why: 'The part is given up so that each pin can be taken alone and no land is pulled.',
+      why: 'The part is given up so that each pin can be taken alone and no pad is pulled.',
       effect: 'part-off',
       cautions: ['eyes'],
     }),
@@ -179,7 +179,7 @@ export const cutThenPins: Method = {
     freshSolder(request),
     ...touchSteps(request, setting, bands, {
       title: (pins) => `Take out ${pins}`,
-      detail: 'Tip on land and stub. When it moves, lift the stub out with tweezers, then iron off.',
+      detail: 'Tip on pad and stub. When it moves, lift the stub out with tweezers, then iron off.',
     }),
   ],
 };

@@ -31,7 +31,7 @@ export const SWEEP = {
     [0.3, 0.8],
     0.25,
     'assumed',
-    'a land under the passing tip stands midway between tip and mean: contact and spreading are alike',
+    'a pad under the passing tip stands midway between tip and mean: contact and spreading are alike',
   ),
 } as const;
 
@@ -67,7 +67,7 @@ export const HABITS = {
     [1.5, 3],
     0.25,
     'assumed',
-    'a tip about as wide as its land is long: common practice',
+    'a tip about as wide as its pad is long: common practice',
   ),
   finestOverLand: property(
     0.5,

@@ -38,8 +38,8 @@ export const floodAndSweep: Method = {
   name: 'Flood all joints, sweep the iron, lift',
   phases: ['remove'],
   about: 'A bead over every lead is kept liquid by one iron drawn along all of them until the part floats.',
-  failure: 'One side sets while the other is swept; lifted then, its lands come along.',
-  leaves: 'Lands under much solder, to be wicked flat; the part whole and bridged all over.',
+  failure: 'One side sets while the other is swept; lifted then, its pads come along.',
+  leaves: 'Pads under much solder, to be wicked flat; the part whole and bridged all over.',
   needs: { ...NOTHING, freshSolder: 'bead', braid: true },
   survival: 0.85,
   harm: 0.05,
@@ -69,7 +69,7 @@ export const leadedFlood: Method = {
   name: 'Flood lead-free joints with leaded solder, sweep, lift',
   about: 'A bead of tin–lead over every lead takes the joints’ melting down by some thirty kelvin.',
   failure: 'A joint the bead never reached stays lead-free and solid, and holds.',
-  leaves: 'Lands under leaded solder on a lead-free board: wicked flat, marked, and never mixed by chance.',
+  leaves: 'Pads under leaded solder on a lead-free board: wicked flat, marked, and never mixed by chance.',
   needs: { ...NOTHING, freshSolder: 'bead', braid: true, leaded: true },
   heat: allLands('iron swept over all, leaded', 'swept', (request) => request.irons, {
     added_m3: FLOOD.perLead.value,
@@ -116,7 +116,7 @@ export const lowMeltFlood: Method = {
   about:
     'A bismuth or indium alloy melted into every joint keeps them liquid together at a far lower temperature.',
   failure: 'A joint it never mixed with still holds; what is left of it weakens the next joints.',
-  leaves: 'Lands under low-melt alloy, to be wicked clean twice; the part whole, its leads coated.',
+  leaves: 'Pads under low-melt alloy, to be wicked clean twice; the part whole, its leads coated.',
   needs: { ...NOTHING, lowMelt: true, braid: true },
   survival: 0.9,
   // Every land is wicked twice after it.
@@ -142,7 +142,7 @@ export const lowMeltFlood: Method = {
     ...(hurtPads(request).length > 0
       ? [
           notes(
-            `The tip stays off pin ${hurtPads(request).join(', ')}: its land is damaged, and the alloy reaches it from beside.`,
+            `The tip stays off pin ${hurtPads(request).join(', ')}: its pad is damaged, and the alloy reaches it from beside.`,
           ),
         ]
       : []),

@@ -13,9 +13,9 @@ export const gun: Method = {
   id: 'gun',
   name: 'Desoldering gun, hole by hole',
   phases: ['remove'],
-  about: 'The hollow tip stands on the land over the lead; suction starts once the whole barrel is liquid.',
+  about: 'The hollow tip stands on the pad over the lead; suction starts once the whole barrel is liquid.',
   failure: 'A plane pin’s far side stays solid as suction chills it, and holds.',
-  leaves: 'Clear holes, clean lands, the part whole.',
+  leaves: 'Clear holes, clean pads, the part whole.',
   needs: { ...NOTHING, freshSolder: 'usual' },
   survival: 0.95,
   harm: 0.03,
@@ -45,7 +45,7 @@ export const gun: Method = {
       : []),
     ...hurtForbids(request, 'suction and the nozzle’s edge pull it off'),
     ...(request.site.clinched
-      ? [notes('Clinched leads keep the nozzle off the land: cut them flush or straighten them first.')]
+      ? [notes('Clinched leads keep the nozzle off the pad: cut them flush or straighten them first.')]
       : []),
   ],
   work: (request, setting, bands) => [
@@ -60,7 +60,7 @@ export const gun: Method = {
     ...touchSteps(request, setting, bands, {
       title: (pins) => `Clear ${pins}`,
       detail:
-        'Nozzle flat on the land, lead inside. When the lead moves freely, trigger and circle once, then off.',
+        'Nozzle flat on the pad, lead inside. When the lead moves freely, trigger and circle once, then off.',
       cautions: ['fume', 'eyes'],
     }),
   ],

@@ -46,7 +46,7 @@ export const clinchedFirst = ({ site }: PhaseRequest): Step[] =>
           id: 'clinched',
           kind: 'do',
           title: 'Cut the clinched leads flush',
-          detail: 'Flush cutters along the land, never levered up while cold.',
+          detail: 'Flush cutters along the pad, never levered up while cold.',
           why: 'A bent lead pulled through tears the barrel out with it.',
           cautions: ['eyes'],
         }),

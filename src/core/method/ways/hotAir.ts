@@ -16,8 +16,8 @@ export const hotAir: Method = {
   phases: ['remove', 'reflow', 'fit'],
   about:
     'A nozzle over the part brings every joint up together, warmed from below where a preheater is at hand.',
-  failure: 'Small neighbours blow away or let go; lifted a moment early, the slowest land comes along.',
-  leaves: 'Even lands with old solder; the part whole. Neighbours have had a heat cycle too.',
+  failure: 'Small neighbours blow away or let go; lifted a moment early, the slowest pad comes along.',
+  leaves: 'Even pads with old solder; the part whole. Neighbours have had a heat cycle too.',
   needs: NOTHING,
   survival: 0.92,
   harm: 0.05,

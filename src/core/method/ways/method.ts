@@ -100,7 +100,7 @@ export const hurtPads = ({ site }: PhaseRequest): string[] =>
 /** The rule of every method that pulls, presses or sucks at lands. */
 export function hurtForbids(request: PhaseRequest, because: string): Rule[] {
   const hurt = hurtPads(request);
-  return hurt.length === 0 ? [] : [forbids(`The land of pin ${hurt.join(', ')} is damaged: ${because}.`)];
+  return hurt.length === 0 ? [] : [forbids(`The pad of pin ${hurt.join(', ')} is damaged: ${because}.`)];
 }
 
 export const forbids = (says: string): Rule => ({ forbids: true, says });

@@ -35,8 +35,8 @@ export const tweezers: Method = {
   phases: ['remove', 'reflow', 'fit'],
   about:
     'A hot tip on each end melts both joints at once; the part is lifted, straightened or set between them.',
-  failure: 'Squeezed before both ends are liquid, the end cap or a land tears off.',
-  leaves: 'Two tinned lands; the part whole.',
+  failure: 'Squeezed before both ends are liquid, the end cap or a pad tears off.',
+  leaves: 'Two tinned pads; the part whole.',
   needs: { ...NOTHING, freshSolder: 'usual' },
   survival: 0.95,
   harm: 0.03,
@@ -90,7 +90,7 @@ export const blobBothEnds: Method = {
   about:
     'A bead that reaches over all terminations keeps them liquid under one wide tip; the part slides off.',
   failure: 'The blob freezes on one end and the part is pushed against it.',
-  leaves: 'Lands under a blob, to be wicked flat; the part whole or with tired end caps.',
+  leaves: 'Pads under a blob, to be wicked flat; the part whole or with tired end caps.',
   needs: { ...NOTHING, freshSolder: 'blob', braid: true },
   survival: 0.8,
   harm: 0.06,
@@ -112,7 +112,7 @@ export const blobBothEnds: Method = {
     }),
     ...touchSteps(request, setting, bands, {
       title: () => 'Melt the blob and slide it off',
-      detail: 'Tip flat along the part. When it swims, slide it off its lands, never up.',
+      detail: 'Tip flat along the part. When it swims, slide it off its pads, never up.',
     }),
   ],
 };
@@ -122,8 +122,8 @@ export const twistOff: Method = {
   name: 'Twist the can off, then clean the legs',
   phases: ['remove'],
   about: 'The can is turned sideways off its base cold; base and legs are then taken off with the iron.',
-  failure: 'A land that was already weak comes off with the leg.',
-  leaves: 'Base and legs gone, two tinned lands; the part destroyed.',
+  failure: 'A pad that was already weak comes off with the leg.',
+  leaves: 'Base and legs gone, two tinned pads; the part destroyed.',
   needs: { ...NOTHING, freshSolder: 'usual', braid: true },
   survival: 0,
   harm: 0.1,
@@ -172,9 +172,9 @@ export const wickThenLift: Method = {
   id: 'wick-then-lift',
   name: 'Wick side by side, then free lead by lead',
   phases: ['remove'],
-  about: 'Each joint is wicked dry and its lead eased off its land while hot, until the whole part is loose.',
-  failure: 'A lead that still sticks lifts its land as the side is raised.',
-  leaves: 'Clean flat lands; leads slightly raised, to be pressed straight.',
+  about: 'Each joint is wicked dry and its lead eased off its pad while hot, until the whole part is loose.',
+  failure: 'A lead that still sticks lifts its pad as the side is raised.',
+  leaves: 'Clean flat pads; leads slightly raised, to be pressed straight.',
   needs: { ...NOTHING, braid: true },
   survival: 0.8,
   harm: 0.08,
@@ -195,7 +195,7 @@ export const wickThenLift: Method = {
       ? [forbids('Its tabs hold the body flat: no lead can be eased up until they are molten too.')]
       : []),
     ...(hurtPads(request).length > 0
-      ? [forbids(`Easing leads pulls on lands, and pad ${hurtPads(request).join(', ')} is damaged already.`)]
+      ? [forbids(`Easing leads pulls on pads, and pad ${hurtPads(request).join(', ')} is damaged already.`)]
       : []),
   ],
   work: (request, setting, bands) =>
@@ -212,7 +212,7 @@ export const cutLeads: Method = {
   phases: ['remove'],
   about: 'The leads are cut at the body; the feet are then wiped off with the iron.',
   failure: 'A blade that reaches the board cuts tracks and mask.',
-  leaves: 'Lands with old solder, to be wicked flat; no part.',
+  leaves: 'Pads with old solder, to be wicked flat; no part.',
   needs: { ...NOTHING, freshSolder: 'usual', braid: true },
   survival: 0,
   harm: 0.06,
@@ -228,7 +228,7 @@ export const cutLeads: Method = {
       title: 'Cut every lead at the body',
       detail:
         'Flush cutters, or a blade drawn along the body in many light passes. The board is not the anvil.',
-      why: 'With the body gone each foot comes off alone and no land is pulled.',
+      why: 'With the body gone each foot comes off alone and no pad is pulled.',
       effect: 'part-off',
       cautions: ['eyes'],
     }),
@@ -262,8 +262,8 @@ export const bigTipAndPreheat: Method = {
   phases: ['remove', 'reflow'],
   about:
     'The widest tip is drawn over the tab and the legs, bridged by solder, until all of them are liquid.',
-  failure: 'The tab on its plane never melts through and its land blisters.',
-  leaves: 'Lands under much solder, to be wicked flat; the part whole.',
+  failure: 'The tab on its plane never melts through and its pad blisters.',
+  leaves: 'Pads under much solder, to be wicked flat; the part whole.',
   needs: { ...NOTHING, freshSolder: 'bead', braid: true },
   survival: 0.85,
   harm: 0.06,
@@ -310,7 +310,7 @@ export const jointByJoint: Method = {
       ? anchored(request, setting, bands, SOLDERED, (rest) => touchSteps(request, setting, rest, SOLDERED))
       : touchSteps(request, setting, bands, {
           title: (pins) => `Heat ${pins}`,
-          detail: 'Tip on land and lead, a little fresh solder, off once the whole joint is bright.',
+          detail: 'Tip on pad and lead, a little fresh solder, off once the whole joint is bright.',
         }),
 };
 
@@ -352,7 +352,7 @@ const alongSides = (
 
 const SOLDERED: HeatWords = {
   title: (pins) => `Solder ${pins}`,
-  detail: 'Tip on land and lead together, solder fed to the joint and not to the tip, then off.',
+  detail: 'Tip on pad and lead together, solder fed to the joint and not to the tip, then off.',
 };
 
 /** Packs of more pins than this are held at two opposite corners before anything else is soldered. */

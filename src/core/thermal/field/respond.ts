@@ -49,16 +49,24 @@ export function unitResponses(
   };
 }
 
-/** Temperatures of every place under a pair of source temperatures, K. */
-export function superpose(responses: UnitResponses, air_K: number, preheat_K: number): Float64Array[] {
+/** Temperatures of every place under a pair of source temperatures, K; written into `rows` where they are given. */
+export function superpose(
+  responses: UnitResponses,
+  air_K: number,
+  preheat_K: number,
+  rows: readonly Float64Array[] = rowsFor(responses),
+): readonly Float64Array[] {
   const { ambient_K, air, preheat } = responses;
   const airExcess_K = air_K - ambient_K;
   const preheatExcess_K = preheat_K - ambient_K;
-  return air.map((ofAir, place) => {
-    const ofPreheat = preheat[place]!;
-    const row = new Float64Array(ofAir.length);
+  for (let place = 0; place < rows.length; place++) {
+    const [ofAir, ofPreheat, row] = [air[place]!, preheat[place]!, rows[place]!];
     for (let i = 0; i < row.length; i++)
       row[i] = ambient_K + airExcess_K * ofAir[i]! + preheatExcess_K * ofPreheat[i]!;
-    return row;
-  });
+  }
+  return rows;
 }
+
+/** Room for one sum: many pairs are read one after another in the same. */
+export const rowsFor = ({ air }: UnitResponses): Float64Array[] =>
+  air.map((row) => new Float64Array(row.length));

@@ -16,7 +16,7 @@ export const WIND: DemoBoard = {
   sites: [
     {
       ref: 'C5',
-      value: '4n7',
+      value: '6n8',
       side: 'top',
       x_mm: 50,
       y_mm: 30,
