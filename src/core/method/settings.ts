@@ -103,6 +103,8 @@ export const AIR = {
   airStep_K: 10,
   /** Air below this melts nothing in time, above it chars flux and mask (common practice). */
   airRange_K: [533.15, 723.15],
+  /** Joints of bismuth or indium are begun with air so far over their melt (assumed: as 260 °C is over tin–lead, and less). */
+  overMelt_K: 60,
   /** So many settings of a preheater are tried, from a board so far over the room on (assumed). */
   warmSets: 6,
   leastWarm_K: 60,

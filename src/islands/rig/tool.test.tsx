@@ -68,7 +68,9 @@ describe('a tool that is new', () => {
     choose(presetOf('iron').name);
     type('Power, W', '');
     fireEvent.click(screen.getByRole('button', { name: 'Add it' }));
-    expect((await screen.findByRole('alert')).textContent).toContain('Power is missing; give a number from 5 to 400 W');
+    expect((await screen.findByRole('alert')).textContent).toContain(
+      'Power is missing; give a number from 5 to 400 W',
+    );
     expect(asked).not.toHaveBeenCalled();
     expect(heard.onDone).not.toHaveBeenCalled();
   });

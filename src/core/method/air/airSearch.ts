@@ -1,3 +1,4 @@
+import { ALLOYS } from '~/core/materials/alloys';
 import { STILL_AIR, type PreheaterId } from '~/core/materials/air';
 import { characteristic_m } from '~/core/thermal/preheat';
 import { halvesOf_m, MOST_MACH, outletMach } from '~/core/thermal/surface/jet';
@@ -155,9 +156,13 @@ export interface TemperaturePair {
 /** Round figures, and both ends of what the station has: one that stands at a single temperature has that one. */
 function pairsFor(request: PhaseRequest, arrangement: Arrangement): TemperaturePair[] {
   const [low, high] = arrangement.station.airRange_K;
-  const [from_K, to_K] = [Math.max(low, AIR.airRange_K[0]), Math.min(high, AIR.airRange_K[1])];
+  // A joint that melts early is not blown at as hot as tin asks: from so far over its own melt.
+  const usual_K: number = AIR.airRange_K[0];
+  const early_K = Math.max(0, usual_K - ALLOYS[request.site.alloy].liquidus.value - AIR.overMelt_K);
+  const least_K = usual_K - AIR.airStep_K * Math.floor(early_K / AIR.airStep_K);
+  const [from_K, to_K] = [Math.max(low, least_K), Math.min(high, AIR.airRange_K[1])];
   const round_K: number[] = [];
-  for (let air_K: number = AIR.airRange_K[0]; air_K <= to_K + 1e-6; air_K += AIR.airStep_K)
+  for (let air_K = least_K; air_K <= to_K + 1e-6; air_K += AIR.airStep_K)
     if (air_K >= from_K - 1e-6) round_K.push(air_K);
   const airs = [...new Set([from_K, ...round_K, to_K])].filter((air_K) => air_K >= from_K && air_K <= to_K);
   const heater = request.preheaters.find((p) => p.kind === arrangement.preheat?.kind);

@@ -9,8 +9,7 @@ export const wickLowMelt = (withLead: boolean): Step =>
     id: 'wick-clean',
     kind: 'do',
     title: 'Wick the low-melt alloy off, twice',
-    detail:
-      'Braid and flux over every pad, tin with ordinary solder, braid again. The part’s leads as well.',
+    detail: 'Braid and flux over every pad, tin with ordinary solder, braid again. The part’s leads as well.',
     why: withLead
       ? 'Bismuth with lead leaves a phase that melts near 96 °C: a joint made over it lets go in service.'
       : 'Left in, it weakens the new joint and lowers its melting.',
