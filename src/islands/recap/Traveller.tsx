@@ -101,8 +101,8 @@ function Part({ site, leg, siteId, line, onTake }: PartProps) {
       <span className="digits">{exactly(leg.minutes)}</span>
       <p>
         {off && <>{off.setting}; </>}
-        {on && on.setting !== off?.setting && <span className="quiet">on with {on.setting}; </span>}
-        <span className="quiet">{budget((off?.damage ?? 0) + (on?.damage ?? 0))} of its lands</span>
+        {on && on.setting !== off?.setting && <span className="quiet">fit with {on.setting}; </span>}
+        <span className="quiet">{budget((off?.damage ?? 0) + (on?.damage ?? 0))} of its pads’ budget</span>
         {leg.before.length > 0 && (
           <span className={css['before']}>
             {leg.before.map(({ what, minutes }) => `${what} ${exactly(minutes)}`).join(', ')}, itself{' '}

@@ -11,7 +11,7 @@ export const hardwareOff = ({ site }: PhaseRequest): Step[] =>
           title: 'Screw, clip and heat sink off',
           detail:
             'Cold. Keep insulator, bush and washer together and note their order: the tab is often pin two and live.',
-          why: 'A sink drinks the iron’s heat, and a part still screwed down pulls its lands.',
+          why: 'A sink drinks the iron’s heat, and a part still screwed down pulls its pads.',
         }),
       ]
     : [];
