@@ -4,6 +4,7 @@ declare namespace App {
   interface Locals {
     db: import('./server/store/db').Db;
     planner: import('./server/plans/planner/planner').Planner;
+    nightly: import('./server/store/nightly').Nightly;
   }
 }
 

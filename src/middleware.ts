@@ -2,14 +2,12 @@ import { resolve } from 'node:path';
 import { pathToFileURL } from 'node:url';
 import type { APIContext } from 'astro';
 import { defineMiddleware } from 'astro:middleware';
+import { HEADERS } from './server/http/headers';
 import { NotFound } from './server/store/errors';
 
-const HEADERS: Readonly<Record<string, string>> = {
-  'content-security-policy':
-    "default-src 'self'; script-src 'self' 'unsafe-inline'; style-src 'self' 'unsafe-inline'; img-src 'self' data: blob:; worker-src 'self' blob:; object-src 'none'; base-uri 'none'; form-action 'self'; frame-ancestors 'none'",
-  'x-content-type-options': 'nosniff',
-  'referrer-policy': 'same-origin',
-};
+/** A page's own policy: nothing but ours is loaded, and nobody frames it. */
+const POLICY =
+  "default-src 'self'; script-src 'self' 'unsafe-inline'; style-src 'self' 'unsafe-inline'; img-src 'self' data: blob:; worker-src 'self' blob:; object-src 'none'; base-uri 'none'; form-action 'self'; frame-ancestors 'none'";
 
 let opened: Promise<App.Locals> | undefined;
 
@@ -18,6 +16,8 @@ export const onRequest = defineMiddleware(async (context, next) => {
   if (import.meta.env.DEV) Object.assign(context.locals, await (opened ??= development()));
   const response = await whole(await next().catch((error: unknown) => goneOrThrow(error, context)));
   for (const [name, value] of Object.entries(HEADERS)) response.headers.set(name, value);
+  response.headers.set('content-security-policy', POLICY);
+  if (isPage(response)) response.headers.set('cache-control', 'no-cache');
   return response;
 });
 
@@ -32,16 +32,21 @@ function goneOrThrow(error: unknown, context: APIContext): Promise<Response> {
  * a stream that ends in the middle.
  */
 async function whole(response: Response): Promise<Response> {
-  const type = response.headers.get('content-type') ?? '';
-  return type.startsWith('text/html') ? new Response(await response.text(), response) : response;
+  return isPage(response) ? new Response(await response.text(), response) : response;
 }
+
+const isPage = ({ headers }: Response): boolean =>
+  (headers.get('content-type') ?? '').startsWith('text/html');
 
 /** The planner's threads are those of the last build. */
 async function development(): Promise<App.Locals> {
   const { openDatabase } = await import('./server/store/db');
   const { openPlanner } = await import('./server/plans/planner/open');
+  const { copyByCommand, Nightly } = await import('./server/store/nightly');
+  const file = process.env['ITHERMON_DB'] ?? 'data/ithermon.db';
   return {
-    db: openDatabase(process.env['ITHERMON_DB'] ?? 'data/ithermon.db', 'src/server/store/migrations'),
+    db: openDatabase(file, 'src/server/store/migrations'),
     planner: openPlanner(pathToFileURL(resolve('dist/serve.mjs'))),
+    nightly: new Nightly(file, 0, copyByCommand('dist/cli.mjs')),
   };
 }

@@ -4,8 +4,9 @@ export const HELP = `Usage: ./ithermon COMMAND [FILE|-]
   simulate [FILE|-] [--csv FILE]
                       what happens if: JSON in, JSON out; --csv also writes the histories as a table
   plan [FILE|-]       choose for me: JSON in, JSON out
-  backup FILE         copy the database (ITHERMON_DB, default data/ithermon.db) while it is in use;
-                      restore it with ./start --db FILE
+  backup FILE [--force]
+                      copy the database (ITHERMON_DB, default data/ithermon.db) while it is in use, check and
+                      count the copy; --force replaces FILE. Restore it with ./start --db FILE
 ./ithermon COMMAND --help tells of one, with an example.
 Exit 0 done, 2 bad input (one line a fault on standard error), 1 anything unexpected.`;
 

@@ -1,9 +1,5 @@
-import { fileURLToPath } from 'node:url';
 import { InputError } from '~/schema/values/faults';
 import { HELP, helpOf, isCommand } from './help';
-
-/** Beside the program that runs, not beside the part of it that a command lies in. */
-const MIGRATIONS = fileURLToPath(new URL('migrations', import.meta.url));
 
 /** Each command loads what it needs and no more: half of a small question was loading the others. */
 async function main(args: readonly string[]): Promise<number> {
@@ -20,7 +16,7 @@ async function main(args: readonly string[]): Promise<number> {
       (await import('./commands/plan')).run(args.slice(1));
       return 0;
     case 'backup':
-      await (await import('./commands/backup')).run(args.slice(1), MIGRATIONS);
+      (await import('./commands/backup')).run(args.slice(1));
       return 0;
     case '--help':
     case '-h':
@@ -45,6 +41,12 @@ main(process.argv.slice(2)).then(
     if (error instanceof InputError) {
       for (const fault of error.faults) process.stderr.write(`${fault.path} ${fault.message}\n`);
       process.exitCode = 2;
+      return;
+    }
+    // Told by its name: the class is in another part of the program, loaded with its command.
+    if (error instanceof Error && error.name === 'UnusableFile') {
+      process.stderr.write(`ithermon: ${error.message}\n`);
+      process.exitCode = 1;
       return;
     }
     process.stderr.write(`${error instanceof Error ? (error.stack ?? error.message) : String(error)}\n`);

@@ -1,16 +1,28 @@
-import { createServer, type IncomingMessage, type RequestListener, type ServerResponse } from 'node:http';
+import {
+  createServer,
+  type IncomingMessage,
+  type RequestListener,
+  type Server,
+  type ServerResponse,
+} from 'node:http';
 import { mkdirSync } from 'node:fs';
 import { dirname, resolve } from 'node:path';
 import { fileURLToPath } from 'node:url';
-import { parseArgs } from 'node:util';
 import sirv from 'sirv';
 import { restateAll } from '~/server/boards/restate';
-import { closeDatabase, openDatabase, type Db } from '~/server/store/db';
 import { seedDemo } from '~/server/demo/seed';
+import { turnedAway } from '~/server/http/guard';
+import { HEADERS } from '~/server/http/headers';
 import { openPlanner } from '~/server/plans/planner/open';
 import type { Planner } from '~/server/plans/planner/planner';
 import { rehearse } from '~/server/plans/planner/rehearsal';
 import { ensureRig } from '~/server/rig/firstRig';
+import { closeDatabase, openDatabase, type Db } from '~/server/store/db';
+import { codeOf } from '~/server/store/fileCheck';
+import { copyByCommand, Nightly } from '~/server/store/nightly';
+import { countOldJobs } from '~/server/store/repositories/trackRecord';
+import { lockForServer } from '~/server/store/serverLock';
+import { BadOption, bracketed, HELP, optionsOf, type Options } from './options';
 
 /** Astro's built handler, called with our locals. */
 type PageHandler = (
@@ -24,50 +36,24 @@ type PageHandler = (
 interface Locals {
   readonly db: Db;
   readonly planner: Planner;
+  readonly nightly: Nightly;
 }
 
-const LOOPBACK = new Set(['127.0.0.1', 'localhost', '::1', '[::1]']);
-
-const HELP = `Usage: ./start [--port N] [--host H] [--db FILE] [--empty]
-  --port N    port to serve on (default 4517)
-  --host H    address to bind to (default 127.0.0.1: this machine only)
-  --db FILE   database file (default data/ithermon.db); a backup is restored by naming it here
-  --empty     a new database begins without the demo workshop
-  --help      this text`;
-
-interface Options {
-  readonly port: number;
-  readonly host: string;
-  readonly file: string;
-  readonly empty: boolean;
-}
+/** A browser's connection is kept through the pauses of a person. */
+const KEPT_OPEN_ms = 65_000;
+/** Requests of one connection may wait for each other; so many are no leak. */
+const MOST_WAITING = 100;
 
 function readOptions(): Options {
-  const { values } = parseArgs({
-    options: {
-      port: { type: 'string' },
-      host: { type: 'string' },
-      db: { type: 'string' },
-      empty: { type: 'boolean' },
-      help: { type: 'boolean' },
-    },
-  });
-  if (values.help) {
-    console.log(HELP);
-    process.exit(0);
+  try {
+    const options = optionsOf(process.argv.slice(2), process.env['ITHERMON_FROM'] ?? process.cwd());
+    if (options) return options;
+  } catch (error) {
+    if (error instanceof BadOption) fail(error.message);
+    throw error;
   }
-  const port = Number(values.port ?? 4517);
-  if (!Number.isInteger(port) || port < 0 || port > 65535)
-    fail(`--port ${values.port} is not a port; give a number from 1 to 65535`);
-  return {
-    port,
-    host: values.host ?? '127.0.0.1',
-    file:
-      values.db === undefined
-        ? resolve('data/ithermon.db')
-        : resolve(process.env['ITHERMON_FROM'] ?? '', values.db),
-    empty: values.empty ?? false,
-  };
+  console.log(HELP);
+  process.exit(0);
 }
 
 function fail(line: string): never {
@@ -75,47 +61,18 @@ function fail(line: string): never {
   process.exit(1);
 }
 
-async function openPrepared(options: Options, built: string): Promise<Db> {
-  try {
-    mkdirSync(dirname(options.file), { recursive: true });
-    const db = openDatabase(options.file, resolve(built, 'migrations'));
-    if (!options.empty) await seedDemo(db, Date.now(), (line) => console.log(line));
-    ensureRig(db);
-    restateAll(db);
-    return db;
-  } catch (error) {
-    return fail(
-      `cannot use the database ${options.file}: ${error instanceof Error ? error.message : String(error)}`,
-    );
-  }
-}
-
-/** Pages and static files; bound to loopback, only names of this machine are answered (DNS rebinding). */
-function listener(locals: Locals, pages: PageHandler, host: string, built: string): RequestListener {
-  const files = sirv(resolve(built, 'client'), {
-    brotli: true,
-    gzip: true,
-    etag: true,
-    maxAge: 3600,
-    immutable: false,
-  });
-  return (request, response) => {
-    if (LOOPBACK.has(host) && !LOOPBACK.has(hostName(request.headers.host ?? ''))) {
-      response
-        .writeHead(403, { 'content-type': 'text/plain' })
-        .end('Ithermon answers on this machine only; use 127.0.0.1 or localhost.');
-      return;
-    }
-    files(request, response, () => pages(request, response, undefined, locals));
-  };
-}
-
-const hostName = (header: string): string => header.replace(/:\d+$/, '');
-
 /** Serves what was built beside `bundle`, the address of the file that was started. */
 export async function serve(bundle: string): Promise<void> {
   const built = dirname(fileURLToPath(bundle));
   const options = readOptions();
+  // What the bench keeps is its own business: files are made for whoever runs it alone.
+  process.umask(0o077);
+  // The port is taken first: it is soon known, and a database is not touched for a server that cannot be reached.
+  let answer: RequestListener = starting;
+  const server = createServer((request, response) => answer(request, response));
+  server.keepAliveTimeout = KEPT_OPEN_ms;
+  server.on('connection', (socket) => socket.setMaxListeners(MOST_WAITING));
+  const port = await listening(server, options);
   const db = await openPrepared(options, built);
   // React renders pages several times slower in its development build, which it takes unless told.
   process.env['NODE_ENV'] ??= 'production';
@@ -123,23 +80,14 @@ export async function serve(bundle: string): Promise<void> {
     handler: PageHandler;
   };
   const planner = openPlanner(bundle);
-  const server = createServer(listener({ db, planner }, handler, options.host, built));
-
-  server.on('error', (error: NodeJS.ErrnoException) => {
-    closeDatabase(db);
-    if (error.code === 'EADDRINUSE')
-      fail(`port ${options.port} is busy; choose another with ./start --port ${options.port + 1}`);
-    fail(`cannot listen on ${options.host}:${options.port}: ${error.message}`);
-  });
-  server.listen(options.port, options.host, () => {
-    const address = server.address();
-    const port = typeof address === 'object' && address ? address.port : options.port;
-    const name = options.host.includes(':') ? `[${options.host}]` : options.host;
-    console.log(`Ithermon is at http://${name}:${port}/`);
-    rehearse(planner, db);
-  });
+  const nightly = new Nightly(options.file, options.backups, copyByCommand(resolve(built, 'cli.mjs')));
+  answer = listener({ db, planner, nightly }, handler, options.names, built);
+  console.log(`Ithermon is at http://${bracketed(options.host)}:${port}/`);
+  rehearse(planner, db);
+  const endNightly = nightly.start();
 
   const stop = (): void => {
+    endNightly();
     planner.end();
     server.close(() => {
       closeDatabase(db);
@@ -150,4 +98,80 @@ export async function serve(bundle: string): Promise<void> {
   };
   process.on('SIGTERM', stop);
   process.on('SIGINT', stop);
+}
+
+const listening = (server: Server, { port, host }: Options): Promise<number> =>
+  new Promise((done) => {
+    server.on('error', (error: NodeJS.ErrnoException) => {
+      if (error.code === 'EADDRINUSE')
+        fail(`port ${port} is busy; choose another with ./start --port ${port + 1}`);
+      fail(`cannot listen on ${host}:${port}: ${error.message}`);
+    });
+    server.listen(port, host, () => {
+      const address = server.address();
+      done(typeof address === 'object' && address ? address.port : port);
+    });
+  });
+
+async function openPrepared(options: Options, built: string): Promise<Db> {
+  const { file, empty } = options;
+  try {
+    mkdirSync(dirname(file), { recursive: true });
+    if (!lockForServer(file))
+      fail(`another server has the database ${file} open; stop that one, or give another with --db`);
+    const db = openDatabase(file, resolve(built, 'migrations'));
+    if (!empty) await seedDemo(db, Date.now(), (line) => console.log(line));
+    ensureRig(db);
+    countOldJobs(db);
+    restateAll(db);
+    return db;
+  } catch (error) {
+    if (codeOf(error) === 'SQLITE_FULL' || codeOf(error) === 'ENOSPC')
+      fail(`the disk that ${file} lies on is full; make room and start again`);
+    return fail(`cannot use the database ${file}: ${error instanceof Error ? error.message : String(error)}`);
+  }
+}
+
+/** Until the database is open. */
+const starting: RequestListener = (_, response) => {
+  response
+    .writeHead(503, { 'content-type': 'text/plain; charset=utf-8', 'retry-after': '2' })
+    .end('Ithermon is starting; reload in a few seconds.');
+};
+
+/** Pages and static files, for whoever is let in. */
+function listener(
+  locals: Locals,
+  pages: PageHandler,
+  names: ReadonlySet<string>,
+  built: string,
+): RequestListener {
+  const files = sirv(resolve(built, 'client'), {
+    brotli: true,
+    gzip: true,
+    etag: true,
+    maxAge: 3600,
+    immutable: false,
+    setHeaders: (response) => {
+      for (const [name, value] of Object.entries(HEADERS)) response.setHeader(name, value);
+    },
+  });
+  return (request, response) => {
+    const away = turnedAway(
+      {
+        method: request.method ?? '',
+        path: request.url ?? '',
+        header: (name) => [request.headers[name]].flat()[0] ?? null,
+      },
+      names,
+    );
+    if (away) {
+      const { status, message, allow } = away;
+      response
+        .writeHead(status, { 'content-type': 'application/json; charset=utf-8', ...(allow ? { allow } : {}) })
+        .end(JSON.stringify({ error: status === 403 ? 'forbidden' : 'not-found', message }));
+      return;
+    }
+    files(request, response, () => pages(request, response, undefined, locals));
+  };
 }

@@ -145,7 +145,7 @@ test('a hostile photo is refused by name; a real one is laid under the face by t
     await page.getByLabel('down, px').nth(point).fill(py);
   }
   await page.getByRole('button', { name: /Lay it under/ }).click();
-  await expect(page.getByText('top, laid')).toBeVisible();
+  await expect(page.getByText('top face, under the drawing')).toBeVisible();
   await page.goto(`/boards/${boardId}`);
   await ready(page);
   const laid = page.getByRole('group', { name: /top face/ }).locator('image');
@@ -281,7 +281,7 @@ test('a part is placed by click from its standard outline, then another like it;
 
   await page.goto(`/boards/${boardId}/place`);
   await ready(page);
-  await page.getByLabel('Outline', { exact: true }).selectOption({ label: `${name}, own` });
+  await page.getByLabel('Outline', { exact: true }).selectOption({ label: name });
   await expect(page.getByLabel('Body height, mm')).toHaveValue('2.65');
 });
 

@@ -13,7 +13,7 @@ test('a plan from its goal to the job without a mouse', async ({ page, baseURL }
   await page.getByLabel('Goal', { exact: true }).blur();
   await expect(page).toHaveURL(/goal=replace/);
   await solved(page);
-  const land = page.getByRole('listbox', { name: /Lands seen/ });
+  const land = page.getByRole('listbox', { name: /Pads seen/ });
   await expect(land.getByRole('option', { selected: true })).toHaveAccessibleName(/Pin 2/);
   await page.keyboard.press('i');
   await expect(land.getByRole('option', { selected: true })).toHaveAccessibleName(/Pin 1/);
@@ -63,7 +63,7 @@ test('what was set by hand is there again after a reload, and gone once it becam
 test('the melt order stands on the lands, and a cell’s distance in its gate', async ({ page }) => {
   await page.goto('/sites/demo-beacon-4-U3/plan');
   await solved(page);
-  const lands = page.getByRole('listbox', { name: /Lands seen/ });
+  const lands = page.getByRole('listbox', { name: /Pads seen/ });
   // Pin 7 is on the ground plane, pin 14 on the supply: they melt after the signals.
   await expect(lands.getByRole('option', { name: /^Pin 1,.*melts 1 of/ })).toBeVisible();
   await expect(page.getByText(/Melts first: pins 1–6.*Last: pin 7/)).toBeVisible();

@@ -15,6 +15,7 @@ import { $by } from '~/ui/preferences';
 import { RIG_COMMANDS, rigCommand, type RigCommand } from './commands';
 import { reduce, runningLow, start } from './state';
 import { MoveForm, NewSupplyForm } from './SupplyForm';
+import { Backups } from './Backups';
 import { ToolForm } from './ToolForm';
 import css from './rig.module.css';
 
@@ -187,6 +188,7 @@ export function RigView({ sheet }: { sheet: RigSheet }) {
           })}
         </ol>
       </section>
+      <Backups backups={sheet.backups} now_ms={sheet.now_ms} />
     </div>
   );
 }

@@ -23,7 +23,6 @@ const opened = reduce(
     tools: [tool('a', 'Iron'), tool('b', 'Gun')],
     supplies: [supply('x', 4, 10)],
     moves: [],
-    now_ms: 0,
   }),
   { type: 'open', what: 'a' },
 );

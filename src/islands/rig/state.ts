@@ -20,7 +20,7 @@ export type RigAction =
   | { readonly type: 'supply gone'; readonly id: string }
   | { readonly type: 'failed'; readonly error: unknown };
 
-export const start = (sheet: RigSheet): RigState => ({
+export const start = (sheet: Pick<RigSheet, 'tools' | 'supplies' | 'moves'>): RigState => ({
   tools: sheet.tools,
   supplies: sheet.supplies,
   moves: sheet.moves,

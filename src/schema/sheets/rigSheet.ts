@@ -1,3 +1,4 @@
+import type { BackupsKept } from './backupsKept';
 import type { SupplyMove, StockedSupply } from '~/schema/records/rig/supply';
 import type { ToolRecord } from '~/schema/records/rig/tool';
 
@@ -7,5 +8,6 @@ export interface RigSheet {
   readonly supplies: readonly StockedSupply[];
   /** The last moves of stock, newest first. */
   readonly moves: readonly SupplyMove[];
+  readonly backups: BackupsKept;
   readonly now_ms: number;
 }

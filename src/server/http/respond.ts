@@ -2,6 +2,7 @@ import type { APIContext, APIRoute } from 'astro';
 import { InputError } from '~/schema/values/faults';
 import type { Refusal } from '~/schema/values/refusal';
 import { Busy, Conflict, NotFound } from '~/server/store/errors';
+import { codeOf } from '~/server/store/fileCheck';
 
 /** A body is a record, never a file; anything larger is a mistake or an attack. */
 const LARGEST_BODY_bytes = 256 * 1024;
@@ -47,17 +48,8 @@ export function telling(handle: (context: APIContext, tell: Tell) => Promise<() 
   };
 }
 
-/** Refuses a request that a page of another site sent. */
-export function fromOurPages({ request, url }: APIContext): void {
-  const origin = request.headers.get('origin');
-  if (origin !== null && origin !== url.origin && origin !== `http://${request.headers.get('host')}`) {
-    throw new Forbidden('this request comes from another site; use Ithermon’s own pages');
-  }
-}
-
-/** Reads a body of bytes, such as a picture, from our own pages only. */
+/** Reads a body of bytes, such as a picture. */
 export async function readBytes(context: APIContext, largest_bytes: number): Promise<Uint8Array> {
-  fromOurPages(context);
   const { request } = context;
   // A form of another site could send these types unasked.
   const type = request.headers.get('content-type') ?? '';
@@ -78,9 +70,8 @@ export function keptBytes(type: string, read: () => Uint8Array): Response {
   }
 }
 
-/** Reads a JSON body from our own pages only. */
+/** Reads a JSON body. */
 export async function readJson(context: APIContext, largest_bytes = LARGEST_BODY_bytes): Promise<unknown> {
-  fromOurPages(context);
   const { request } = context;
   if (!request.headers.get('content-type')?.startsWith('application/json')) {
     throw new InputError([{ path: '$', message: 'is not JSON; send content-type application/json' }]);
@@ -118,8 +109,6 @@ class TooLarge extends Error {
   }
 }
 
-class Forbidden extends Error {}
-
 function refuse(error: unknown): Response {
   if (error instanceof InputError) {
     return json(400, { error: 'bad-input', message: error.message, faults: error.faults } satisfies Refusal);
@@ -131,9 +120,12 @@ function refuse(error: unknown): Response {
   }
   if (error instanceof TooLarge)
     return json(413, { error: 'too-large', message: error.message } satisfies Refusal);
-  if (error instanceof Forbidden)
-    return json(403, { error: 'forbidden', message: error.message } satisfies Refusal);
   if (error instanceof Busy) return json(503, { error: 'busy', message: error.message } satisfies Refusal);
+  if (codeOf(error) === 'SQLITE_FULL' || codeOf(error) === 'ENOSPC')
+    return json(507, {
+      error: 'disk-full',
+      message: 'the disk is full: nothing was written, and nothing kept is lost; make room, then try again',
+    } satisfies Refusal);
   console.error(error);
   return json(500, {
     error: 'internal',

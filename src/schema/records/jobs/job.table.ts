@@ -29,9 +29,14 @@ export const jobs = sqliteTable(
     acceptedAt_ms: integer('accepted_at_ms').notNull(),
     closedAt_ms: integer('closed_at_ms'),
     lastSeq: integer('last_seq').notNull().default(0),
+    /** Of the accepted plan, apart so that a track record is counted and not read: what was worked on and by which method. */
+    family: textColumn('family'),
+    method: textColumn('method'),
   },
   (table) => [
     index('jobs_board').on(table.boardId, table.acceptedAt_ms),
     index('jobs_status').on(table.status),
+    index('jobs_record').on(table.status, table.family, table.by, table.method),
+    index('jobs_site').on(table.siteId),
   ],
 );

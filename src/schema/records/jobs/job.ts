@@ -57,6 +57,9 @@ export const jobOfRow = ({
   setting,
   choices,
   plan,
+  // Columns that only count what the plan tells.
+  family: _family,
+  method: _method,
   ...row
 }: Readonly<Record<string, unknown>>): JobRecord =>
   jobRecord.parse({ ...row, request: { input, setting, choices }, plan: jobPlanOf(plan, input) });

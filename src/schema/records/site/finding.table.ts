@@ -33,5 +33,9 @@ export const findings = sqliteTable(
     by: textColumn('by').notNull(),
     at_ms: integer('at_ms').notNull(),
   },
-  (table) => [index('findings_board').on(table.boardId, table.at_ms), index('findings_pad').on(table.padId)],
+  (table) => [
+    index('findings_board').on(table.boardId, table.at_ms),
+    index('findings_pad').on(table.padId),
+    index('findings_job').on(table.jobId),
+  ],
 );

@@ -22,6 +22,8 @@ interface Job {
 
 /** Plans begun for a page that never asked are given up after this. */
 const UNASKED_ms = 20_000;
+/** So many are begun before anyone asks; a page that is only opened must not keep others waiting. */
+const MOST_BEGUN = 3;
 /** Jobs at work at a time; more would only make all of them late. */
 const MOST_RUNNING = 16;
 /** Answers kept for whoever asks the same again: a page loaded anew, a goal gone back to. */
@@ -51,7 +53,8 @@ export class Planner {
   /** Begins what will be asked for soon; does nothing where too much is at work already. */
   begin(task: PlanTask): void {
     const key = keyOf(task);
-    if (this.known(key) || this.running.size >= MOST_RUNNING) return;
+    const begun = [...this.running.values()].filter(({ waiting }) => waiting !== null).length;
+    if (this.known(key) || begun >= MOST_BEGUN || this.running.size >= MOST_RUNNING) return;
     const job = this.post(key, task);
     job.waiting = setTimeout(() => this.giveUp(job), UNASKED_ms);
   }

@@ -1,8 +1,9 @@
-import { asc, eq } from 'drizzle-orm';
+import { eq } from 'drizzle-orm';
 import type { BoardEntry } from '~/core/record/boardEntries';
 import { boardEntryOf, boardEntryRow, type BoardEntryRow } from '~/schema/records/board/boardEntry';
 import { boardEntries } from '~/schema/records/board/boardEntry.table';
 import type { Db } from '../db';
+import { asWritten } from '../order';
 
 /** Entries of one board, in order of time. */
 export const boardEntriesOf = (db: Db, boardId: string): BoardEntry[] =>
@@ -10,7 +11,7 @@ export const boardEntriesOf = (db: Db, boardId: string): BoardEntry[] =>
     .select()
     .from(boardEntries)
     .where(eq(boardEntries.boardId, boardId))
-    .orderBy(asc(boardEntries.at_ms))
+    .orderBy(asWritten(boardEntries))
     .all()
     .map((row) => boardEntryOf(boardEntryRow.parse(row)));
 

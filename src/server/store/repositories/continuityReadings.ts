@@ -1,17 +1,18 @@
-import { asc, eq } from 'drizzle-orm';
+import { eq } from 'drizzle-orm';
 import {
   continuityReadingRecord,
   type ContinuityReadingRecord,
 } from '~/schema/records/site/continuityReading';
 import { continuityReadings } from '~/schema/records/site/continuityReading.table';
 import type { Db } from '../db';
+import { asWritten } from '../order';
 
 export const continuityReadingsOfSite = (db: Db, siteId: string): ContinuityReadingRecord[] =>
   db
     .select()
     .from(continuityReadings)
     .where(eq(continuityReadings.siteId, siteId))
-    .orderBy(asc(continuityReadings.at_ms))
+    .orderBy(asWritten(continuityReadings))
     .all()
     .map((row) => continuityReadingRecord.parse(row));
 
@@ -20,7 +21,7 @@ export const continuityReadingsOfBoard = (db: Db, boardId: string): ContinuityRe
     .select()
     .from(continuityReadings)
     .where(eq(continuityReadings.boardId, boardId))
-    .orderBy(asc(continuityReadings.at_ms))
+    .orderBy(asWritten(continuityReadings))
     .all()
     .map((row) => continuityReadingRecord.parse(row));
 

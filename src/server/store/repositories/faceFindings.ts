@@ -1,4 +1,4 @@
-import { and, asc, eq } from 'drizzle-orm';
+import { and, eq } from 'drizzle-orm';
 import {
   faceFindingRecord,
   type FaceFindingRecord,
@@ -6,6 +6,7 @@ import {
 } from '~/schema/records/board/faceFinding';
 import { faceFindings } from '~/schema/records/board/faceFinding.table';
 import type { Db } from '../db';
+import { asWritten } from '../order';
 import { InputError } from '~/schema/values/faults';
 import { newId } from '../ids';
 import { getBoard } from './boards';
@@ -15,7 +16,7 @@ export const faceFindingsOf = (db: Db, boardId: string): FaceFindingRecord[] =>
     .select()
     .from(faceFindings)
     .where(eq(faceFindings.boardId, boardId))
-    .orderBy(asc(faceFindings.at_ms))
+    .orderBy(asWritten(faceFindings))
     .all()
     .map((row) => faceFindingRecord.parse(row));
 

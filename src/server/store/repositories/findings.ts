@@ -1,4 +1,4 @@
-import { asc, eq } from 'drizzle-orm';
+import { eq } from 'drizzle-orm';
 import type { PadStateId } from '~/core/record/padStates';
 import { worstByPad } from '~/core/record/padFindings';
 import { findingRecord, type FindingRecord, type NewFinding } from '~/schema/records/site/finding';
@@ -6,6 +6,7 @@ import { findings } from '~/schema/records/site/finding.table';
 import { jobs } from '~/schema/records/jobs/job.table';
 import { InputError } from '~/schema/values/faults';
 import type { Db } from '../db';
+import { asWritten } from '../order';
 import { newId } from '../ids';
 import { getPad, getSite } from './sites';
 
@@ -14,7 +15,7 @@ export function findingsOf(db: Db, boardId: string): FindingRecord[] {
     .select()
     .from(findings)
     .where(eq(findings.boardId, boardId))
-    .orderBy(asc(findings.at_ms))
+    .orderBy(asWritten(findings))
     .all()
     .map((row) => findingRecord.parse(row));
 }

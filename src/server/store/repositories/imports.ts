@@ -1,10 +1,11 @@
-import { and, asc, eq, inArray, isNull } from 'drizzle-orm';
+import { and, eq, inArray, isNull } from 'drizzle-orm';
 import { importRecord, type ArtworkLine, type ImportRecord } from '~/schema/records/board/boardImport';
 import { artworks, imports } from '~/schema/records/board/boardImport.table';
 import type { NewImport } from '~/schema/records/board/boardImport';
 import { pads } from '~/schema/records/site/pad.table';
 import { sites } from '~/schema/records/site/site.table';
 import type { Db } from '../db';
+import { asWritten } from '../order';
 import { Conflict, NotFound } from '../errors';
 import { newId } from '../ids';
 import { addSite } from './sites';
@@ -15,7 +16,7 @@ export function importsOf(db: Db, boardId: string): ImportRecord[] {
     .select()
     .from(imports)
     .where(eq(imports.boardId, boardId))
-    .orderBy(asc(imports.at_ms))
+    .orderBy(asWritten(imports))
     .all()
     .map((row) => importRecord.parse(row));
 }
@@ -98,7 +99,7 @@ export function artworksOf(db: Db, boardId: string): ArtworkLine[] {
     .from(artworks)
     .innerJoin(imports, eq(imports.id, artworks.importId))
     .where(eq(artworks.boardId, boardId))
-    .orderBy(asc(imports.at_ms))
+    .orderBy(asWritten(imports))
     .all();
   return [...new Map(rows.map((row) => [row.layer, row])).values()].sort((a, b) => a.layer - b.layer);
 }

@@ -1,5 +1,5 @@
 import { LRUCache } from 'lru-cache';
-import { and, asc, desc, eq, inArray } from 'drizzle-orm';
+import { and, asc, eq, inArray } from 'drizzle-orm';
 import { jobOfRow, type JobRecord } from '~/schema/records/jobs/job';
 import { jobs } from '~/schema/records/jobs/job.table';
 import { runEventOf, runEventRow, type RunEventRow } from '~/schema/records/jobs/runEvent';
@@ -7,7 +7,9 @@ import { runEvents } from '~/schema/records/jobs/runEvent.table';
 import type { JobTrace } from '~/core/record/occupancy';
 import type { RunEvent } from '~/core/record/runEvents';
 import type { Db } from '../db';
+import { asWritten, lastWrittenFirst } from '../order';
 import { Conflict, NotFound } from '../errors';
+import { countedOf } from './trackRecord';
 
 export interface JobWithEvents {
   readonly job: JobRecord;
@@ -24,31 +26,25 @@ export const hasJob = (db: Db, id: string): boolean =>
   db.select({ id: jobs.id }).from(jobs).where(eq(jobs.id, id)).get() !== undefined;
 
 export function jobsOfBoard(db: Db, boardId: string): JobWithEvents[] {
-  const rows = db
-    .select()
-    .from(jobs)
-    .where(eq(jobs.boardId, boardId))
-    .orderBy(desc(jobs.acceptedAt_ms))
-    .all();
+  const rows = db.select().from(jobs).where(eq(jobs.boardId, boardId)).orderBy(lastWrittenFirst(jobs)).all();
   return withEvents(
     db,
     rows.map((row) => jobOfRow(row)),
   );
 }
 
-export function runningJobs(db: Db): JobWithEvents[] {
-  const rows = db
-    .select()
+/** More jobs than this under way at a time are not shown. */
+const MOST_RUNNING = 500;
+
+/** Jobs under way, the latest begun first, by what tells them apart and how far each has come. */
+export const runningNow = (db: Db): Pick<JobRecord, 'id' | 'boardId' | 'lastSeq'>[] =>
+  db
+    .select({ id: jobs.id, boardId: jobs.boardId, lastSeq: jobs.lastSeq })
     .from(jobs)
     .where(eq(jobs.status, 'running'))
-    .orderBy(asc(jobs.acceptedAt_ms))
-    .limit(200)
+    .orderBy(lastWrittenFirst(jobs))
+    .limit(MOST_RUNNING)
     .all();
-  return withEvents(
-    db,
-    rows.map((row) => jobOfRow(row)),
-  );
-}
 
 /** Entries of every job on one site, job by job: its heat history. */
 export function siteHistory(db: Db, siteId: string): RunEvent[][] {
@@ -76,7 +72,11 @@ export function addJob(db: Db, job: Omit<JobRecord, 'lastSeq'>, openedBy: string
   });
 }
 
-const rowOf = ({ request, ...job }: JobRecord): typeof jobs.$inferInsert => ({ ...job, ...request });
+const rowOf = ({ request, ...job }: JobRecord): typeof jobs.$inferInsert => ({
+  ...job,
+  ...request,
+  ...countedOf(job.plan),
+});
 
 const openingRow = (job: { id: string; acceptedAt_ms: number }, by: string): RunEventRow => ({
   jobId: job.id,
@@ -132,7 +132,7 @@ export function tracesOf(db: Db, boardId: string): JobTrace[] {
     .select({ id: jobs.id, lastSeq: jobs.lastSeq })
     .from(jobs)
     .where(eq(jobs.boardId, boardId))
-    .orderBy(asc(jobs.acceptedAt_ms))
+    .orderBy(asWritten(jobs))
     .all()
     .map(({ id, lastSeq }) => {
       const key = `${dbName(db)} ${id} ${lastSeq}`;
@@ -149,7 +149,7 @@ export function tracesOf(db: Db, boardId: string): JobTrace[] {
 const names = new WeakMap<Db, number>();
 let opened = 0;
 /** Databases of one process apart: tests open many. */
-const dbName = (db: Db): number => {
+export const dbName = (db: Db): number => {
   const known = names.get(db) ?? ++opened;
   names.set(db, known);
   return known;

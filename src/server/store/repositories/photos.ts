@@ -1,8 +1,9 @@
-import { and, asc, eq, sql } from 'drizzle-orm';
+import { and, eq, sql } from 'drizzle-orm';
 import { photoRecord, type NewPhoto, type PhotoRecord } from '~/schema/records/board/photo';
 import type { Calibration } from '~/schema/values/calibration';
 import { photos } from '~/schema/records/board/photo.table';
 import type { Db } from '../db';
+import { asWritten } from '../order';
 import { Conflict, NotFound } from '../errors';
 import { newId } from '../ids';
 
@@ -27,7 +28,7 @@ export const photosOf = (db: Db, boardId: string): PhotoRecord[] =>
     .select(COLUMNS)
     .from(photos)
     .where(eq(photos.boardId, boardId))
-    .orderBy(asc(photos.at_ms))
+    .orderBy(asWritten(photos))
     .all()
     .map((row) => photoRecord.parse(row));
 

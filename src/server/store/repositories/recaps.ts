@@ -1,8 +1,9 @@
-import { and, desc, eq } from 'drizzle-orm';
+import { and, eq } from 'drizzle-orm';
 import { recapRecord, type NewRecap, type RecapRecord } from '~/schema/records/jobs/recap';
 import { recaps } from '~/schema/records/jobs/recap.table';
 import type { Round } from '~/core/record/round';
 import type { Db } from '../db';
+import { lastWrittenFirst } from '../order';
 import { NotFound } from '../errors';
 import { newId } from '../ids';
 import { InputError } from '~/schema/values/faults';
@@ -15,7 +16,7 @@ export const recapsOf = (db: Db, boardId: string): RecapRecord[] =>
     .select()
     .from(recaps)
     .where(eq(recaps.boardId, boardId))
-    .orderBy(desc(recaps.at_ms))
+    .orderBy(lastWrittenFirst(recaps))
     .all()
     .map((row) => recapRecord.parse(row));
 
@@ -25,7 +26,7 @@ export const newestRecap = (db: Db, boardId: string): Round | null =>
     .select({ id: recaps.id, siteIds: recaps.siteIds, at_ms: recaps.at_ms })
     .from(recaps)
     .where(eq(recaps.boardId, boardId))
-    .orderBy(desc(recaps.at_ms))
+    .orderBy(lastWrittenFirst(recaps))
     .limit(1)
     .get() ?? null;
 

@@ -1,4 +1,4 @@
-import { and, asc, desc, eq, sum } from 'drizzle-orm';
+import { and, asc, eq, sum } from 'drizzle-orm';
 import {
   supplyRecord,
   type NewMove,
@@ -10,6 +10,7 @@ import {
 } from '~/schema/records/rig/supply';
 import { supplies, supplyMoves } from '~/schema/records/rig/supply.table';
 import type { Db } from '../db';
+import { lastWrittenFirst } from '../order';
 import { Conflict, NotFound } from '../errors';
 import { newId } from '../ids';
 
@@ -134,7 +135,7 @@ export const recentMoves = (db: Db, limit: number): SupplyMove[] =>
   db
     .select()
     .from(supplyMoves)
-    .orderBy(desc(supplyMoves.at_ms))
+    .orderBy(lastWrittenFirst(supplyMoves))
     .limit(limit)
     .all()
     .map((row) => supplyMove.parse(row));

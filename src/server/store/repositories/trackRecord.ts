@@ -1,7 +1,7 @@
-import { and, eq, inArray } from 'drizzle-orm';
+import { and, eq, inArray, isNull, sql } from 'drizzle-orm';
 import type { PadStateId } from '~/core/record/padStates';
 import { findings } from '~/schema/records/site/finding.table';
-import { jobOfRow } from '~/schema/records/jobs/job';
+import { jobOfRow, type JobRecord } from '~/schema/records/jobs/job';
 import { jobs } from '~/schema/records/jobs/job.table';
 import type { PlanInput } from '~/schema/exchange/plan/planRequest';
 import type { Db } from '../db';
@@ -9,47 +9,54 @@ import type { Db } from '../db';
 /** What a method did to a land if it went wrong. */
 const HARM: readonly PadStateId[] = ['lifted', 'torn', 'barrel'];
 
-/** How each method went for one technician on parts of a family: jobs closed, and jobs after which a land was hurt. */
-export function trackRecord(db: Db, family: string, by: string): PlanInput['record'] {
-  const closed = db
-    .select()
-    .from(jobs)
-    .where(and(eq(jobs.by, by), eq(jobs.status, 'closed')))
-    .all()
-    .map((row) => jobOfRow(row))
-    .filter((job) => job.plan.site.family === family);
-  if (closed.length === 0) return [];
-  const harmed = new Set(
-    db
-      .select({ jobId: findings.jobId })
-      .from(findings)
-      .where(
-        and(
-          inArray(
-            findings.jobId,
-            closed.map((job) => job.id),
-          ),
-          inArray(findings.state, [...HARM]),
-        ),
-      )
-      .all()
-      .map((row) => row.jobId),
-  );
-  const lines = new Map<string, PlanInput['record'][number]>();
-  for (const job of closed) {
-    const method = job.plan.phases[0]!.chosen.method;
-    const line = lines.get(method) ?? { method, jobs: 0, harmed: 0 };
-    lines.set(method, {
-      method,
-      jobs: line.jobs + 1,
-      harmed: line.harmed + (harmed.has(job.id) ? 1 : 0),
-    });
+/** What of an accepted plan a track record is counted by. */
+export const countedOf = ({ site, phases }: JobRecord['plan']): { family: string; method: string } => ({
+  family: site.family,
+  method: phases[0]!.chosen.method,
+});
+
+/** Tells it of jobs that were written before it was kept apart; does nothing once all have it. */
+export function countOldJobs(db: Db): void {
+  const old = db.select({ id: jobs.id }).from(jobs).where(isNull(jobs.family)).all();
+  for (const { id } of old) {
+    const row = db.select().from(jobs).where(eq(jobs.id, id)).get()!;
+    db.update(jobs)
+      .set(countedOf(jobOfRow(row).plan))
+      .where(eq(jobs.id, id))
+      .run();
   }
-  return [...lines.values()];
 }
+
+/** How each method went for one technician on parts of a family: jobs closed, and jobs after which a land was hurt. */
+export const trackRecord = (db: Db, family: string, by: string): PlanInput['record'] =>
+  counted(db, family, by).map(({ by: _by, ...line }) => line);
 
 /** The records of everyone who closed a job on parts of a family, by initials. */
 export function recordsByPerson(db: Db, family: string): Record<string, PlanInput['record']> {
-  const people = db.selectDistinct({ by: jobs.by }).from(jobs).where(eq(jobs.status, 'closed')).all();
-  return Object.fromEntries(people.map(({ by }) => [by, trackRecord(db, family, by)]));
+  const records: Record<string, PlanInput['record']> = {};
+  for (const { by, ...line } of counted(db, family)) (records[by] ??= []).push(line);
+  return records;
+}
+
+type Line = PlanInput['record'][number] & { readonly by: string };
+
+/** One query whatever the age of the workshop: no plan is read for it. */
+function counted(db: Db, family: string, by?: string): Line[] {
+  const harmed = db
+    .select({ one: sql`1` })
+    .from(findings)
+    .where(and(eq(findings.jobId, jobs.id), inArray(findings.state, [...HARM])));
+  return db
+    .select({
+      by: jobs.by,
+      method: sql<Line['method']>`${jobs.method}`,
+      jobs: sql<number>`count(*)`,
+      harmed: sql<number>`sum(exists ${harmed})`,
+    })
+    .from(jobs)
+    .where(
+      and(eq(jobs.status, 'closed'), eq(jobs.family, family), by === undefined ? undefined : eq(jobs.by, by)),
+    )
+    .groupBy(jobs.by, jobs.method)
+    .all();
 }

@@ -2,7 +2,7 @@ import { parseInput } from '~/schema/values/faults';
 import { siteChange } from '~/schema/records/site/site';
 import { correctSite } from '~/server/boards/placement';
 import { removeSite } from '~/server/store/repositories/sites';
-import { endpoint, fromOurPages, readJson } from '~/server/http/respond';
+import { endpoint, readJson } from '~/server/http/respond';
 
 export const PATCH = endpoint(async (context) => {
   const change = parseInput(siteChange, await readJson(context));
@@ -10,6 +10,5 @@ export const PATCH = endpoint(async (context) => {
 });
 
 export const DELETE = endpoint((context) => {
-  fromOurPages(context);
   return removeSite(context.locals.db, context.params['id']!);
 });
