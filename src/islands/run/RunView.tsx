@@ -1,5 +1,5 @@
 import { useReady } from '~/ui/useReady';
-import { useEffect, useReducer, useRef } from 'react';
+import { useEffect, useMemo, useReducer, useRef } from 'react';
 import { keepsPart, phasesOf } from '~/core/method/goals';
 import type { RunState } from '~/core/record/runState';
 import type { JobStep } from '~/schema/records/jobs/jobPlan';
@@ -11,11 +11,13 @@ import { ErrorNote } from '~/ui/controls/Notes';
 import { AsItLies } from '~/ui/face/AsItLies';
 import { UNMARKED } from '~/islands/findings/marking';
 import { useMarking } from '~/islands/findings/useMarking';
+import { AsideList } from './AsideList';
 import { Closed } from './Closed';
 import { CloseDialog } from './CloseDialog';
 import { RUN_COMMANDS } from './commands';
 import { Instruction } from './Instruction';
 import { NoteDialog } from './NoteDialog';
+import { EMPTY_OUTBOX } from './outbox';
 import { LandsPanel } from './LandsPanel';
 import { LiftGate } from './LiftGate';
 import { GoingOn, PauseStep } from './PauseStep';
@@ -42,7 +44,7 @@ export function RunView({ sheet }: { sheet: RunSheet }) {
   const { steps } = job.plan;
   const [state, dispatch] = useReducer(reduce, {
     events: sheet.events,
-    unsent: [],
+    ...EMPTY_OUTBOX,
     skew_ms: 0,
     findings: sheet.findings,
     ...UNMARKED,
@@ -50,16 +52,17 @@ export function RunView({ sheet }: { sheet: RunSheet }) {
     where: '',
     shown: '',
     open: 'nothing',
-    offline: false,
+    waits: null,
   });
   const ready = useReady();
   const lands = useRef<HTMLDivElement>(null);
-  useOutbox(job.id, state, dispatch);
   useEffect(() => {
     dispatch({ type: 'opened', events: sheet.events, skew_ms: sheet.now_ms - answeredAt_ms() });
   }, [sheet]);
 
-  const at = standing(state, steps);
+  const at = useMemo(() => standing(state, steps), [state.events, state.unsent, steps]);
+  const costDue = at.dwells.some((d) => d.off_s !== null && d.exposure === null);
+  useOutbox(job.id, steps, state, costDue, dispatch);
   const step = steps[at.stepIndex] ?? null;
   const closed = at.status === 'closed';
   const now_ms = useNow(state.skew_ms, !closed, sheet.now_ms);
@@ -82,12 +85,13 @@ export function RunView({ sheet }: { sheet: RunSheet }) {
   return (
     <div className={css['view']} data-ready={ready || undefined} data-unsent={state.unsent.length}>
       <section className={css['now']} aria-label="This step">
-        {state.offline && (
+        {state.waits !== null && (
           <p className={css['offline']} role="status">
-            Not saved yet: the bench computer does not answer. {state.unsent.length} entries are kept here and
-            sent when it does. Clocks go on.
+            Not saved yet: {state.waits}. {state.unsent.length} entries are kept here and sent when it does.
+            Clocks go on.
           </p>
         )}
+        <AsideList aside={state.aside} steps={steps} at={at} events={state.events} dispatch={dispatch} />
         <ErrorNote error={state.error} />
         {round && <RoundStrip round={round} siteId={site.id} boardId={job.boardId} />}
         {leftToEnd ? (

@@ -1,20 +1,21 @@
-import type { RunEvent, RunEventBody } from '~/core/record/runEvents';
+import type { RunEvent } from '~/core/record/runEvents';
 import { runState, type RunState, type RunStep } from '~/core/record/runState';
-import type { WritableEvent } from '~/schema/records/jobs/runEvent';
-
+import type { UnsentEntry } from '~/schema/records/jobs/unsent';
+import {
+  acknowledged,
+  added,
+  dropped,
+  enteredAgain,
+  provisional,
+  refused,
+  restored,
+  type Outbox,
+  type Refused,
+} from './outbox';
 import { reduceMarking, type Marking, type MarkingAction } from '~/islands/findings/marking';
 
-/** An entry made here that the server has not acknowledged yet. */
-export interface Unsent {
-  readonly clientId: string;
-  readonly by: string;
-  readonly at_ms: number;
-  readonly event: WritableEvent;
-}
-
-export interface RunViewState extends Marking {
+export interface RunViewState extends Marking, Outbox {
   readonly events: readonly RunEvent[];
-  readonly unsent: readonly Unsent[];
   /** How far the server's clock is ahead of this screen's. */
   readonly skew_ms: number;
   /** Something that stands against going on was passed over once; the second press means it. */
@@ -24,11 +25,12 @@ export interface RunViewState extends Marking {
   /** What the station's display shows, as typed. */
   readonly shown: string;
   readonly open: 'nothing' | 'note' | 'why' | 'close' | 'take-back';
-  readonly offline: boolean;
+  /** Why what is unsent waits; null while nothing keeps it. */
+  readonly waits: string | null;
 }
 
 export type RunAction =
-  | { readonly type: 'wrote'; readonly entry: Unsent }
+  | { readonly type: 'wrote'; readonly entry: UnsentEntry }
   | {
       readonly type: 'acknowledged';
       readonly clientId: string;
@@ -37,9 +39,11 @@ export type RunAction =
     }
   | { readonly type: 'caught-up'; readonly events: readonly RunEvent[]; readonly skew_ms: number }
   | { readonly type: 'opened'; readonly events: readonly RunEvent[]; readonly skew_ms: number }
-  | { readonly type: 'refused'; readonly error: unknown; readonly events: readonly RunEvent[] | null }
-  | { readonly type: 'offline' }
-  | { readonly type: 'restored'; readonly unsent: readonly Unsent[] }
+  | { readonly type: 'refused'; readonly steps: readonly RunStep[]; readonly why: Refused }
+  | { readonly type: 'waits'; readonly because: string }
+  | { readonly type: 'restored'; readonly kept: Outbox }
+  | { readonly type: 'again'; readonly clientId: string; readonly newId: string }
+  | { readonly type: 'drop'; readonly clientId: string }
   | { readonly type: 'early' }
   | { readonly type: 'where'; readonly where: string }
   | { readonly type: 'shown'; readonly shown: string }
@@ -56,14 +60,14 @@ const steadied = (known_ms: number, told_ms: number): number =>
 export function reduce(state: RunViewState, action: RunAction): RunViewState {
   switch (action.type) {
     case 'wrote':
-      return { ...state, unsent: [...state.unsent, action.entry], early: false, shown: '', error: null };
+      return { ...state, ...added(state, action.entry), early: false, shown: '', error: null };
     case 'acknowledged':
       return {
         ...state,
         events: action.events,
-        unsent: state.unsent.filter((u) => u.clientId !== action.clientId),
+        ...acknowledged(state, action.clientId),
         skew_ms: steadied(state.skew_ms, action.skew_ms),
-        offline: false,
+        waits: null,
       };
     case 'opened':
       return { ...state, events: action.events, skew_ms: action.skew_ms };
@@ -72,20 +76,23 @@ export function reduce(state: RunViewState, action: RunAction): RunViewState {
         ...state,
         events: action.events,
         skew_ms: steadied(state.skew_ms, action.skew_ms),
-        offline: false,
+        waits: null,
       };
     case 'refused':
       return {
         ...state,
-        unsent: [],
-        events: action.events ?? state.events,
-        error: action.error,
-        offline: false,
+        ...refused(state, action.steps, action.why),
+        events: action.why.kind === 'others-first' ? action.why.events : state.events,
+        waits: null,
       };
-    case 'offline':
-      return { ...state, offline: true };
+    case 'waits':
+      return { ...state, waits: action.because };
     case 'restored':
-      return { ...state, unsent: [...action.unsent, ...state.unsent] };
+      return { ...state, ...restored(state, action.kept) };
+    case 'again':
+      return { ...state, ...enteredAgain(state, action.clientId, action.newId) };
+    case 'drop':
+      return { ...state, ...dropped(state, action.clientId) };
     case 'early':
       return { ...state, early: true };
     case 'where':
@@ -101,12 +108,7 @@ export function reduce(state: RunViewState, action: RunAction): RunViewState {
 
 /** Where the job stands with this screen's unsent entries counted in. */
 export function standing(state: RunViewState, steps: readonly Pick<RunStep, 'id'>[]): RunState {
-  const last = state.events.at(-1)?.seq ?? 0;
-  const provisional = state.unsent.map((u, i): RunEvent => ({
-    ...(u.event as RunEventBody),
-    seq: last + 1 + i,
-    at_ms: u.at_ms,
-    by: u.by,
-  }));
-  return runState(steps, [...state.events, ...provisional]);
+  const events = [...state.events];
+  for (const entry of state.unsent) events.push(provisional(entry, events));
+  return runState(steps, events);
 }

@@ -1,10 +1,13 @@
 import { useEffect, useRef, type Dispatch } from 'react';
 import type { RunEvent } from '~/core/record/runEvents';
+import type { RunStep } from '~/core/record/runState';
 import { MOST_AGO_ms } from '~/schema/values/ago';
 import type { AppendRequest } from '~/schema/records/jobs/runEvent';
 import { ApiError, getJson, postJson } from '~/ui/api';
 import { refreshRail } from '~/islands/rail/railStore';
-import type { RunAction, RunViewState, Unsent } from './state';
+import type { Refused } from './outbox';
+import { keepOutbox, readOutbox } from './outboxStore';
+import type { RunAction, RunViewState } from './state';
 
 interface EventsAnswer {
   readonly events: readonly RunEvent[];
@@ -13,13 +16,23 @@ interface EventsAnswer {
 
 const RETRY_ms = 2000;
 const CATCH_UP_ms = 4000;
+/** What a heating cost is the server's own entry, some moments after its end. */
+const COST_DUE_ms = 700;
+
+/** Refusals that time mends: nothing is wrong with the entry. */
+const PASSING: ReadonlySet<ApiError['kind']> = new Set(['offline', 'internal', 'busy', 'disk-full']);
 
 /**
  * Sends entries one after another, and keeps what is unsent in the browser so that neither a reload
  * nor a stopped server loses a press. Another screen's entries come in while nothing is waiting.
  */
-export function useOutbox(jobId: string, state: RunViewState, dispatch: Dispatch<RunAction>): void {
-  const key = `ithermon-unsent-${jobId}`;
+export function useOutbox(
+  jobId: string,
+  steps: readonly RunStep[],
+  state: RunViewState,
+  costDue: boolean,
+  dispatch: Dispatch<RunAction>,
+): void {
   const sending = useRef(false);
   const skew = useRef(state.skew_ms);
   useEffect(() => {
@@ -27,18 +40,20 @@ export function useOutbox(jobId: string, state: RunViewState, dispatch: Dispatch
   }, [state.skew_ms]);
   const restored = useRef(false);
   const url = `/api/jobs/${jobId}/events`;
+  const { unsent, aside } = state;
 
   useEffect(() => {
-    const kept = readUnsent(key);
-    if (kept.length) dispatch({ type: 'restored', unsent: kept });
-    restored.current = true;
-  }, [key, dispatch]);
+    void readOutbox(jobId).then((kept) => {
+      restored.current = true;
+      dispatch({ type: 'restored', kept });
+    });
+  }, [jobId, dispatch]);
 
   useEffect(() => {
-    if (restored.current) localStorage.setItem(key, JSON.stringify(state.unsent));
-  }, [key, state.unsent]);
+    if (restored.current) keepOutbox(jobId, { unsent, aside });
+  }, [jobId, unsent, aside]);
 
-  const next = state.unsent[0];
+  const next = unsent[0];
   const afterSeq = state.events.at(-1)?.seq ?? 0;
   useEffect(() => {
     if (!next || sending.current) return;
@@ -60,41 +75,46 @@ export function useOutbox(jobId: string, state: RunViewState, dispatch: Dispatch
         },
         (error: unknown) => {
           sending.current = false;
-          if (error instanceof ApiError && (error.kind === 'offline' || error.kind === 'internal')) {
-            dispatch({ type: 'offline' });
+          if (error instanceof ApiError && PASSING.has(error.kind)) {
+            dispatch({ type: 'waits', because: waitWords(error) });
             timer = setTimeout(send, RETRY_ms);
-            return;
-          }
-          const current =
-            error instanceof ApiError ? (error.current as { events?: RunEvent[] } | null) : null;
-          dispatch({ type: 'refused', error, events: current?.events ?? null });
+          } else dispatch({ type: 'refused', steps, why: whyRefused(error, afterSeq) });
         },
       );
     };
     send();
     return () => clearTimeout(timer);
-    // Each entry is sent once; `afterSeq` is read when its turn comes.
-  }, [next?.clientId, url, dispatch]);
+    // An entry is sent again only once the record it is to follow is another.
+  }, [next?.clientId, afterSeq, url, dispatch]);
 
-  const idle = state.unsent.length === 0;
+  const idle = unsent.length === 0;
   useEffect(() => {
     if (!idle) return;
-    const timer = setInterval(() => {
-      if (document.hidden) return;
-      getJson<EventsAnswer>(url).then(
-        ({ events, now_ms }) => dispatch({ type: 'caught-up', events, skew_ms: now_ms - Date.now() }),
-        () => undefined,
-      );
-    }, CATCH_UP_ms);
+    const timer = setInterval(
+      () => {
+        if (document.hidden) return;
+        getJson<EventsAnswer>(url).then(
+          ({ events, now_ms }) => dispatch({ type: 'caught-up', events, skew_ms: now_ms - Date.now() }),
+          () => undefined,
+        );
+      },
+      costDue ? COST_DUE_ms : CATCH_UP_ms,
+    );
     return () => clearInterval(timer);
-  }, [idle, url, dispatch]);
+  }, [idle, costDue, url, dispatch]);
 }
 
-function readUnsent(key: string): Unsent[] {
-  try {
-    const kept: unknown = JSON.parse(localStorage.getItem(key) ?? '[]');
-    return Array.isArray(kept) ? (kept as Unsent[]) : [];
-  } catch {
-    return [];
-  }
+/** Others were first where the record has gone on since what this screen knew; else the entry itself is not taken. */
+function whyRefused(error: unknown, afterSeq: number): Refused {
+  const reason = error instanceof Error ? error.message : String(error);
+  const events =
+    error instanceof ApiError
+      ? (error.current as { events?: readonly RunEvent[] } | null)?.events
+      : undefined;
+  return events && (events.at(-1)?.seq ?? 0) > afterSeq
+    ? { kind: 'others-first', events }
+    : { kind: 'not-taken', reason };
 }
+
+const waitWords = (error: ApiError): string =>
+  error.kind === 'offline' ? 'the bench computer does not answer' : error.message;

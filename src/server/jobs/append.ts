@@ -47,7 +47,7 @@ export function appendEvent(
   const fresh = db.transaction(() => {
     if (wasAppended(db, jobId, request.clientId)) return false;
     const { job, events } = getJob(db, jobId);
-    if (request.afterSeq !== job.lastSeq) {
+    if (missesMore(request, job, events)) {
       throw new Conflict('another screen has gone on with this job; this one now shows where it stands', {
         events,
       });
@@ -69,6 +69,13 @@ export function appendEvent(
   if (fresh) addCosts(db, jobId, request, now_ms, costOf);
   return getJob(db, jobId);
 }
+
+/** Entries that leave a job where it stands: a screen that has not seen them yet may go on all the same. */
+const LEAVES_STANDING: ReadonlySet<RunEventBody['kind']> = new Set(['exposure', 'note']);
+
+/** Whether the record has gone on in a way that a screen which asks to append does not know of. */
+const missesMore = ({ afterSeq }: AppendRequest, job: JobRecord, events: readonly RunEvent[]): boolean =>
+  afterSeq > job.lastSeq || events.some((e) => e.seq > afterSeq && !LEAVES_STANDING.has(e.kind));
 
 /** What was planned for a half of a job counts as used once anything of that half was heated. */
 function usedBy(
