@@ -4,6 +4,7 @@ declare namespace App {
   interface Locals {
     db: import('./server/store/db').Db;
     planner: import('./server/plans/planner/planner').Planner;
+    costs: import('./server/jobs/costs').Costs;
     nightly: import('./server/store/nightly').Nightly;
   }
 }

@@ -44,9 +44,13 @@ async function development(): Promise<App.Locals> {
   const { openPlanner } = await import('./server/plans/planner/open');
   const { copyByCommand, Nightly } = await import('./server/store/nightly');
   const file = process.env['ITHERMON_DB'] ?? 'data/ithermon.db';
+  const { Costs } = await import('./server/jobs/costs');
+  const db = openDatabase(file, 'src/server/store/migrations');
+  const planner = openPlanner(pathToFileURL(resolve('dist/serve.mjs')));
   return {
-    db: openDatabase(file, 'src/server/store/migrations'),
-    planner: openPlanner(pathToFileURL(resolve('dist/serve.mjs'))),
+    db,
+    planner,
+    costs: new Costs(db, planner),
     nightly: new Nightly(file, 0, copyByCommand('dist/cli.mjs')),
   };
 }

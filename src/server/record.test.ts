@@ -12,12 +12,12 @@ import { railOf } from '~/server/jobs/clocks';
 import { placeSite } from '~/server/boards/placement';
 import { jobRequestOf } from '~/schema/records/jobs/jobRequest';
 import { acceptPlan, type AcceptPlan } from '~/schema/records/jobs/job';
-import { acceptJob } from '~/server/jobs/acceptance';
+import { acceptJob, solvedHere } from '~/server/jobs/acceptance';
 import { exposureFor } from '~/server/jobs/exposure';
 import { planningFor } from '~/server/plans/sitePlanning';
 import { getBoard } from '~/server/store/repositories/boards';
 import { addFinding, findingsOf } from '~/server/store/repositories/findings';
-import { appendEvent } from '~/server/jobs/append';
+import { appendCosted } from '~/server/jobs/costs';
 import { getJob, siteHistory } from '~/server/store/repositories/jobs';
 import { sitesOf } from '~/server/store/repositories/sites';
 import { listSupplies } from '~/server/store/repositories/supplies';
@@ -45,7 +45,7 @@ const keyOf = (db: Db, goal: AcceptPlan['goal'] = 'remove-keep-part'): string =>
 
 async function openJob(db: Db) {
   withCapacitor(db);
-  return acceptJob(db, accepted(keyOf(db)), () => 2_000_000, 'job-1');
+  return acceptJob(db, accepted(keyOf(db)), solvedHere, () => 2_000_000, 'job-1');
 }
 
 /** Goes through the steps up to the first that heats. */
@@ -59,7 +59,7 @@ function upToHeat(db: Db, steps: readonly JobStep[]): void {
 let press = 0;
 function write(db: Db, event: WritableEvent, now_ms = 3_000_000, afterSeq = getJob(db, 'job-1').job.lastSeq) {
   press += 1;
-  return appendEvent(
+  return appendCosted(
     db,
     'job-1',
     { clientId: `press-${press}`, afterSeq, by: 'MK', event },
@@ -80,7 +80,7 @@ describe('what a job takes from stock', () => {
         { phase: 'fit', method: 'joint-by-joint', setting: SETTING },
       ],
     });
-    const { job } = await acceptJob(db, replace, () => 2_000_000, 'job-1');
+    const { job } = await acceptJob(db, replace, solvedHere, () => 2_000_000, 'job-1');
     const planned = (phase: string, supplyId: string | null): number =>
       job.plan.uses.reduce(
         (sum, u) => sum + (u.phase === phase && u.supplyId === supplyId ? u.amount : 0),
@@ -116,14 +116,14 @@ describe('accepting a plan', () => {
   it('is refused when the record moved on since the plan', async () => {
     const db = freshDatabase();
     withCapacitor(db);
-    await expect(acceptJob(db, accepted('stale'), Date.now)).rejects.toThrow(Conflict);
+    await expect(acceptJob(db, accepted('stale'), solvedHere, Date.now)).rejects.toThrow(Conflict);
   });
 
   it('is refused with the tool’s own range when the temperature is outside it', async () => {
     const db = freshDatabase();
     withCapacitor(db);
     const hot = accepted(keyOf(db), { ...SETTING, setpoint_C: 495 });
-    await expect(acceptJob(db, hot, Date.now)).rejects.toThrow(
+    await expect(acceptJob(db, hot, solvedHere, Date.now)).rejects.toThrow(
       /495 °C, outside what Cartridge station reaches; give 200 to 450/,
     );
     expect(railOf(db, 0).lines).toEqual([]);
@@ -133,7 +133,9 @@ describe('accepting a plan', () => {
     const db = freshDatabase();
     withCapacitor(db);
     const half = { ...accepted(keyOf(db)), goal: 'replace' as const };
-    await expect(acceptJob(db, half, Date.now)).rejects.toThrow(/do not cover every phase of "replace"/);
+    await expect(acceptJob(db, half, solvedHere, Date.now)).rejects.toThrow(
+      /do not cover every phase of "replace"/,
+    );
   });
 
   it('keeps the workshop’s own steps, and never loses a gate to them', async () => {
@@ -153,7 +155,7 @@ describe('accepting a plan', () => {
         wait_s: null,
       },
     ] as const;
-    const { job } = await acceptJob(db, { ...accepted(keyOf(db)), edits: [...edits] }, () => 1);
+    const { job } = await acceptJob(db, { ...accepted(keyOf(db)), edits: [...edits] }, solvedHere, () => 1);
     const ids = job.plan.steps.map((step) => step.id);
     expect(ids).not.toContain('flux');
     expect(ids[ids.indexOf('set') + 1]).toBe('own-1');
@@ -162,7 +164,7 @@ describe('accepting a plan', () => {
   it('opens one job a site, and a site on no board is not found', async () => {
     const db = freshDatabase();
     await openJob(db);
-    await expect(acceptJob(db, accepted(keyOf(db), SETTING, 'AO'), Date.now)).rejects.toThrow(
+    await expect(acceptJob(db, accepted(keyOf(db), SETTING, 'AO'), solvedHere, Date.now)).rejects.toThrow(
       /running already/,
     );
     expect(() => planningFor(db, 'nowhere', { goal: 'fit' })).toThrow(NotFound);
@@ -194,8 +196,8 @@ describe('entries of a job', () => {
       by: 'MK',
       event: { kind: 'step-done', stepId: job.plan.steps[0]!.id },
     } as const;
-    appendEvent(db, 'job-1', request, 1, exposureFor(db));
-    const again = appendEvent(db, 'job-1', request, 2, exposureFor(db));
+    appendCosted(db, 'job-1', request, 1, exposureFor(db));
+    const again = appendCosted(db, 'job-1', request, 2, exposureFor(db));
     expect(again.events.filter((e) => e.kind === 'step-done')).toHaveLength(1);
   });
 
@@ -206,7 +208,7 @@ describe('entries of a job', () => {
       const { lastSeq } = getJob(db, 'job-1').job;
       const event = { kind: 'note', text: 'x' } as const;
       const request = { clientId, afterSeq: lastSeq, by: 'MK', event, ago_ms };
-      return appendEvent(db, 'job-1', request, now_ms, exposureFor(db)).events.at(-1)!.at_ms;
+      return appendCosted(db, 'job-1', request, now_ms, exposureFor(db)).events.at(-1)!.at_ms;
     };
     expect(job.lastSeq).toBe(1);
     expect(append('late', 3_000_000, 1_500)).toBe(2_998_500);

@@ -13,6 +13,7 @@ import { restateAll } from '~/server/boards/restate';
 import { seedDemo } from '~/server/demo/seed';
 import { turnedAway } from '~/server/http/guard';
 import { HEADERS } from '~/server/http/headers';
+import { Costs } from '~/server/jobs/costs';
 import { openPlanner } from '~/server/plans/planner/open';
 import type { Planner } from '~/server/plans/planner/planner';
 import { rehearse } from '~/server/plans/planner/rehearsal';
@@ -36,6 +37,7 @@ type PageHandler = (
 interface Locals {
   readonly db: Db;
   readonly planner: Planner;
+  readonly costs: Costs;
   readonly nightly: Nightly;
 }
 
@@ -81,9 +83,11 @@ export async function serve(bundle: string): Promise<void> {
   };
   const planner = openPlanner(bundle);
   const nightly = new Nightly(options.file, options.backups, copyByCommand(resolve(built, 'cli.mjs')));
-  answer = listener({ db, planner, nightly }, handler, options.names, built);
+  const costs = new Costs(db, planner);
+  answer = listener({ db, planner, costs, nightly }, handler, options.names, built);
   console.log(`Ithermon is at http://${bracketed(options.host)}:${port}/`);
   rehearse(planner, db);
+  costs.makeUp();
   const endNightly = nightly.start();
 
   const stop = (): void => {

@@ -60,7 +60,8 @@ export function RunView({ sheet }: { sheet: RunSheet }) {
     dispatch({ type: 'opened', events: sheet.events, skew_ms: sheet.now_ms - answeredAt_ms() });
   }, [sheet]);
 
-  const at = useMemo(() => standing(state, steps), [state.events, state.unsent, steps]);
+  const { events, unsent } = state;
+  const at = useMemo(() => standing({ events, unsent }, steps), [events, unsent, steps]);
   const costDue = at.dwells.some((d) => d.off_s !== null && d.exposure === null);
   useOutbox(job.id, steps, state, costDue, dispatch);
   const step = steps[at.stepIndex] ?? null;

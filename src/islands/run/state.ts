@@ -107,7 +107,10 @@ export function reduce(state: RunViewState, action: RunAction): RunViewState {
 }
 
 /** Where the job stands with this screen's unsent entries counted in. */
-export function standing(state: RunViewState, steps: readonly Pick<RunStep, 'id'>[]): RunState {
+export function standing(
+  state: Pick<RunViewState, 'events' | 'unsent'>,
+  steps: readonly Pick<RunStep, 'id'>[],
+): RunState {
   const events = [...state.events];
   for (const entry of state.unsent) events.push(provisional(entry, events));
   return runState(steps, events);

@@ -4,8 +4,13 @@ import type { WritableEvent } from '~/schema/records/jobs/runEvent';
 import { acceptPlan } from '~/schema/records/jobs/job';
 import { newFinding } from '~/schema/records/site/finding';
 import { newSite } from '~/schema/records/site/site';
-import { acceptJob } from '~/server/jobs/acceptance';
-import { appendEvent, type CostOf } from '~/server/jobs/append';
+import { acceptJob, solvedHere } from '~/server/jobs/acceptance';
+import { heatCost } from '~/core/method/heatCost';
+import { inOneGo } from '~/core/stepwise';
+import type { AppendRequest } from '~/schema/records/jobs/runEvent';
+import { appendEvent } from '~/server/jobs/append';
+import { appendCosted, Costs } from '~/server/jobs/costs';
+import type { Planner } from '~/server/plans/planner/planner';
 import { exposureFor } from '~/server/jobs/exposure';
 import { planSheet } from '~/server/plans/planSheet';
 import { planningFor } from '~/server/plans/sitePlanning';
@@ -38,17 +43,21 @@ async function open(db: Db, goal: 'remove-keep-part' | 'remove-sacrifice-part' =
   const { inputsKey } = planningFor(db, 'site-1', { goal });
   const choices = [{ phase: 'remove', method: 'leg-at-a-time', setting: SETTING }];
   const plan = acceptPlan.parse({ siteId: 'site-1', by: 'MK', goal, inputsKey, choices });
-  return acceptJob(db, plan, () => 2_000_000, 'job-1');
+  return acceptJob(db, plan, solvedHere, () => 2_000_000, 'job-1');
 }
 
-const write = (db: Db, event: WritableEvent, costOf: CostOf = exposureFor(db)) =>
-  appendEvent(
-    db,
-    'job-1',
-    { clientId: `press-${++count}`, afterSeq: getJob(db, 'job-1').job.lastSeq, by: 'MK', event },
-    3_000_000 + count,
-    costOf,
-  );
+const asked = (db: Db, event: WritableEvent): AppendRequest => ({
+  clientId: `press-${++count}`,
+  afterSeq: getJob(db, 'job-1').job.lastSeq,
+  by: 'MK',
+  event,
+});
+/** The fact alone. */
+const append = (db: Db, event: WritableEvent) =>
+  appendEvent(db, 'job-1', asked(db, event), 3_000_000 + count);
+/** With what it cost. */
+const write = (db: Db, event: WritableEvent) =>
+  appendCosted(db, 'job-1', asked(db, event), 3_000_000 + count, exposureFor(db));
 
 /** Takes the part off and closes the job there. */
 function takeOff(db: Db): void {
@@ -197,23 +206,40 @@ describe('what a heating cost', () => {
   };
   const costs = (db: Db) => getJob(db, 'job-1').events.filter((e) => e.kind === 'exposure');
 
-  it('is made up for with the next entry where it was not reckoned, and the fact stands meanwhile', async () => {
+  it('is made up for later where it was not reckoned, once, and the fact stands meanwhile', async () => {
     const db = freshDatabase();
     withCapacitor(db);
     await open(db);
     upToHeat(db);
     const told = vi.spyOn(console, 'error').mockImplementation(() => undefined);
-    const broken: CostOf = () => {
-      throw new Error('the model broke');
+    let broken = true;
+    // The planner as it is to those who ask it, here and at once.
+    const planner: Pick<Planner, 'ask'> = {
+      ask: (task, listener) => {
+        if (task.kind !== 'cost') throw new Error(task.kind);
+        if (broken) listener({ type: 'failed', jobId: 1, message: 'the model broke' });
+        else listener({ type: 'done', jobId: 1, answer: inOneGo(heatCost(task.given)) });
+        return () => undefined;
+      },
     };
-    for (const event of heat) write(db, event, broken);
+    const owed = new Costs(db, planner, () => 4_000_000);
+    const settled = () => new Promise((done) => setTimeout(done));
+    for (const event of heat) append(db, event);
+    owed.owe('job-1');
+    await settled();
     expect(getJob(db, 'job-1').events.at(-1)).toMatchObject({ kind: 'heat-off', elapsed_s: 2 });
     expect(costs(db)).toHaveLength(0);
     expect(told).toHaveBeenCalled();
     told.mockRestore();
-    write(db, { kind: 'note', text: 'power came back' });
+    // The server is started anew.
+    broken = false;
+    owed.makeUp();
+    owed.makeUp();
+    await settled();
     expect(costs(db)).toHaveLength(1);
-    write(db, { kind: 'note', text: 'once is enough' });
+    append(db, { kind: 'note', text: 'once is enough' });
+    owed.owe('job-1');
+    await settled();
     expect(costs(db)).toHaveLength(1);
   });
 

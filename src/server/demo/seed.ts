@@ -12,14 +12,14 @@ import { plan } from '~/core/method/plan/plan';
 import { planAnswerOf } from '~/schema/exchange/plan/planAnswerOf';
 import { planRequestOf } from '~/schema/exchange/si/plan';
 import type { Db } from '~/server/store/db';
-import { acceptJob } from '~/server/jobs/acceptance';
+import { acceptJob, solvedHere } from '~/server/jobs/acceptance';
 import { exposureFor } from '~/server/jobs/exposure';
 import { planningFor } from '~/server/plans/sitePlanning';
 import { restate } from '~/server/boards/restate';
 import { addBoardEntry, boardEntriesOf } from '~/server/store/repositories/boardEntries';
 import { addBoard, hasBoard } from '~/server/store/repositories/boards';
 import { addFinding } from '~/server/store/repositories/findings';
-import { appendEvent } from '~/server/jobs/append';
+import { appendCosted } from '~/server/jobs/costs';
 import { getJob, hasJob } from '~/server/store/repositories/jobs';
 import { addSite, sitesOf } from '~/server/store/repositories/sites';
 import { listSupplies, moveSupply } from '~/server/store/repositories/supplies';
@@ -215,6 +215,7 @@ async function seedStory(db: Db, story: DemoStory, now_ms: number): Promise<void
   await acceptJob(
     db,
     acceptPlan.parse({ siteId: site.id, ...wanted, inputsKey, choices }),
+    solvedHere,
     () => time_ms,
     story.id,
   );
@@ -224,7 +225,7 @@ async function seedStory(db: Db, story: DemoStory, now_ms: number): Promise<void
     time_ms += after_ms;
     const { job } = getJob(db, story.id);
     count += 1;
-    appendEvent(
+    appendCosted(
       db,
       story.id,
       { clientId: `${story.id}-e${count}`, afterSeq: job.lastSeq, by: story.by, event },

@@ -5,6 +5,7 @@ import { explore, MODEL_VERSION } from '~/core/method/plan/plan';
 import { edited } from '~/core/method/steps/edits';
 import type { PlanRequest, Setting } from '~/core/method/request';
 import { celsius } from '~/core/quantity/convert';
+import { inOneGo } from '~/core/stepwise';
 import { InputError } from '~/schema/values/faults';
 import { acceptedPlan } from '~/schema/records/jobs/acceptedPlan';
 import type { AcceptPlan, JobRecord } from '~/schema/records/jobs/job';
@@ -22,20 +23,21 @@ import { restate } from '~/server/boards/restate';
 import { addJob, type JobWithEvents } from '~/server/store/repositories/jobs';
 import { getSite } from '~/server/store/repositories/sites';
 
-/**
- * Accepts a plan: solves the chosen settings again from the record, lets other requests in between
- * batches, and writes the job with its inputs, its plan and its opening entry.
- */
+/** Solves what was chosen, from inputs of the record: the planner, which has mostly just done so, or whoever stands in. */
+export type Solve = (input: PlanInput, choices: readonly ChoiceInput[]) => Promise<FoundAnswer>;
+
+/** Accepts a plan: has the chosen settings solved from the record, and writes the job with its inputs, its plan and its opening entry. */
 export async function acceptJob(
   db: Db,
   accepted: AcceptPlan,
+  solve: Solve,
   now_ms: () => number,
   id = newId('job'),
 ): Promise<JobWithEvents> {
   const { input, inputsKey } = planningFor(db, accepted.siteId, accepted);
   if (inputsKey !== accepted.inputsKey) throw recordMovedOn();
-  const request = planRequestOf(input);
-  const answer = foundAnswerOf(await solved(request, accepted.choices));
+  refuseUnusable(planRequestOf(input), accepted.choices);
+  const answer = await solve(input, accepted.choices);
   if (planningFor(db, accepted.siteId, accepted).inputsKey !== inputsKey) throw recordMovedOn();
   const { siteId, goal, by, choices } = accepted;
   const steps = edited(answer.steps, accepted.edits, addedStep);
@@ -101,22 +103,20 @@ function withoutPictures({ board, ...input }: PlanInput): PlanInput {
   return { ...input, board: told };
 }
 
-async function solved(request: PlanRequest, inputs: readonly ChoiceInput[]) {
+function refuseUnusable(request: PlanRequest, inputs: readonly ChoiceInput[]): void {
   inputs.forEach((choice, i) => benchSetting(request, choice.setting, `$.choices[${i}].setting`));
-  const choices = choicesOf(request, inputs);
-  if (!choices) {
+  if (!choicesOf(request, inputs)) {
     throw new InputError([
       { path: '$.choices', message: `do not cover every phase of "${request.goal}"; give one for each` },
     ]);
   }
-  const solving = explore(request, choices);
-  let next = solving.next();
-  while (!next.done) {
-    await new Promise(setImmediate);
-    next = solving.next();
-  }
-  return next.value;
 }
+
+/** Solves here, on this thread, for whoever has the time to wait: demo data, and tests. */
+export const solvedHere: Solve = (input, inputs) => {
+  const request = planRequestOf(input);
+  return Promise.resolve(foundAnswerOf(inOneGo(explore(request, choicesOf(request, inputs)!))));
+};
 
 /** The technician's setting on this bench, or what is wrong with it. */
 export function benchSetting(request: PlanRequest, input: SettingInput, path = '$.setting'): Setting {

@@ -1,6 +1,6 @@
 import type { RunEvent, RunEventBody } from '~/core/record/runEvents';
 import { refusal } from '~/core/record/refusal';
-import { runState, type Dwell, type RunState } from '~/core/record/runState';
+import { runState, type RunState } from '~/core/record/runState';
 import type { JobRecord } from '~/schema/records/jobs/job';
 import type { JobPlan } from '~/schema/records/jobs/jobPlan';
 import type { AppendRequest, RunEventRow } from '~/schema/records/jobs/runEvent';
@@ -18,9 +18,6 @@ import {
 } from '~/server/store/repositories/jobs';
 import { bookUse } from '~/server/store/repositories/supplies';
 
-/** What a heating cost, as the server's own entries. */
-export type CostOf = (job: JobRecord, state: RunState, dwell: Dwell) => RunEventBody[];
-
 /** Entries after which a board's open work may be other than before. */
 const CHANGES_WORK: ReadonlySet<RunEventBody['kind']> = new Set([
   'step-done',
@@ -33,19 +30,12 @@ const CHANGES_WORK: ReadonlySet<RunEventBody['kind']> = new Set([
 
 /**
  * Appends one entry. A repeated `clientId` gives back what was written then. An `afterSeq` that is not the last entry
- * means another screen wrote meanwhile: nothing is written and the caller gets the present entries. The fact is stored
- * before anything is computed from it: what a heating cost is the server's own later entry, and one that is still owed,
- * for the server stopped in between, is made up for with the next.
+ * means another screen wrote meanwhile: where that moved the job, nothing is written and the caller gets the present
+ * entries. The fact is stored and nothing is computed from it here: what a heating cost is the server's own later entry.
  */
-export function appendEvent(
-  db: Db,
-  jobId: string,
-  request: AppendRequest,
-  now_ms: number,
-  costOf: CostOf,
-): JobWithEvents {
-  const fresh = db.transaction(() => {
-    if (wasAppended(db, jobId, request.clientId)) return false;
+export function appendEvent(db: Db, jobId: string, request: AppendRequest, now_ms: number): JobWithEvents {
+  db.transaction(() => {
+    if (wasAppended(db, jobId, request.clientId)) return;
     const { job, events } = getJob(db, jobId);
     if (missesMore(request, job, events)) {
       throw new Conflict('another screen has gone on with this job; this one now shows where it stands', {
@@ -58,15 +48,20 @@ export function appendEvent(
     if (why) throw new Conflict(why, { events });
     // As it was pressed, and never before what was written last.
     const pressed_ms = Math.max(now_ms - (request.ago_ms ?? 0), events.at(-1)?.at_ms ?? 0);
-    const row = toRow(job, 0, request.event, request, Math.min(pressed_ms, now_ms));
+    const row: RunEventRow = {
+      jobId: job.id,
+      seq: job.lastSeq + 1,
+      clientId: request.clientId,
+      at_ms: Math.min(pressed_ms, now_ms),
+      by: request.by,
+      body: request.event,
+    };
     appendRows(db, job, [row], rowChange(request.event, now_ms));
     if (request.event.kind === 'closed' && !wasClosedBefore(events))
       bookUse(db, { id: job.id, by: request.by }, usedBy(job.plan, runState(steps, events)), now_ms);
     if (request.event.kind === 'closed' && request.event.outcome === 'parked') park(db, job, request, now_ms);
     if (CHANGES_WORK.has(request.event.kind)) restate(db, job.boardId);
-    return true;
   });
-  if (fresh) addCosts(db, jobId, request, now_ms, costOf);
   return getJob(db, jobId);
 }
 
@@ -88,32 +83,6 @@ function usedBy(
   return uses.filter(({ phase }) => heated.has(phase));
 }
 
-/** Heatings that ended and whose cost is not in the record: the last one, and any that was interrupted. */
-const owed = ({ dwells }: RunState): Dwell[] => dwells.filter((d) => d.off_s !== null && d.exposure === null);
-
-function addCosts(db: Db, jobId: string, request: AppendRequest, now_ms: number, costOf: CostOf): void {
-  const { job, events } = getJob(db, jobId);
-  const state = runState(job.plan.steps, events);
-  let costs: RunEventBody[];
-  try {
-    costs = owed(state).flatMap((dwell) => costOf(job, state, dwell));
-  } catch (error) {
-    // The fact stands, whatever the model makes of it.
-    console.error(`heat of job ${jobId} was not costed:`, error);
-    return;
-  }
-  if (costs.length === 0) return;
-  db.transaction(() =>
-    appendRows(
-      db,
-      job,
-      costs.map((body, i) =>
-        toRow(job, i, body, { ...request, clientId: `${request.clientId}-${i + 1}` }, now_ms),
-      ),
-    ),
-  );
-}
-
 /** A job that is parked parks its board with it, for what it said. */
 function park(db: Db, job: JobRecord, { clientId, by, event }: AppendRequest, at_ms: number): void {
   if (event.kind !== 'closed') return;
@@ -124,14 +93,6 @@ function park(db: Db, job: JobRecord, { clientId, by, event }: AppendRequest, at
   const body = { kind: 'parked', ...awaits, due_ms: null } as const;
   addBoardEntry(db, { id: `${clientId}-parked`.slice(-64), boardId: job.boardId, at_ms, by, body });
 }
-
-const toRow = (
-  job: JobRecord,
-  offset: number,
-  body: RunEventBody,
-  { clientId, by }: Pick<AppendRequest, 'clientId' | 'by'>,
-  at_ms: number,
-): RunEventRow => ({ jobId: job.id, seq: job.lastSeq + 1 + offset, clientId, at_ms, by, body });
 
 function rowChange(event: AppendRequest['event'], now_ms: number): JobRowChange {
   switch (event.kind) {

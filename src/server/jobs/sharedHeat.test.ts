@@ -1,13 +1,17 @@
 import { describe, expect, it } from 'vitest';
 import { newSite } from '~/schema/records/site/site';
 import { simulateJoint } from '~/core/thermal/joint/simulate';
+import { sharesOf } from '~/core/method/heatCost';
+import { placedPadsOf } from '~/schema/exchange/si/placedPads';
+import { sitesOf } from '~/server/store/repositories/sites';
 import { scenarioFor } from '~/core/method/hand/holeTouch';
 import { planRequestOf } from '~/schema/exchange/si/plan';
+import { inPhase } from '../../../tests/support/samples';
 import { freshDatabase, withCapacitor } from '../../../tests/support/database';
 import { benchSetting } from './acceptance';
 import { planningFor } from '~/server/plans/sitePlanning';
 import { addSite } from '~/server/store/repositories/sites';
-import { padsAbout, sharesOf } from './sharedHeat';
+import { padsAbout } from './sharedHeat';
 
 /** A capacitor, a chip close beside its first pad on the iron's face and on the part's, and one far away. */
 function bench() {
@@ -39,16 +43,18 @@ function bench() {
 describe('heat that neighbours share', () => {
   it('is looked for within reach, on the iron’s face where a pad has it', () => {
     const { db, job, c7 } = bench();
-    const { pads, probes } = padsAbout(db, job, '1');
-    const ids = pads.map(({ pad }) => pad.id);
+    const { near, probes } = padsAbout(db, job, '1');
+    const reached = near.filter(({ probe }) => probe !== null);
+    const ids = reached.map(({ padId }) => padId);
     expect(ids).toContain(c7.pads[1]!.id);
     expect(ids).not.toContain(c7.pads[0]!.id);
     expect(ids.some((id) => id.startsWith('FAR'))).toBe(false);
-    const faceOf = (id: string) => probes[pads.find(({ pad }) => pad.id === id)!.probe]!.face;
+    const probeOf = (id: string) => probes[near.find(({ padId }) => padId === id)!.probe!]!;
+    const faceOf = (id: string) => probeOf(id).face;
     expect([faceOf('NEAR-1'), faceOf('OVER-1'), faceOf(c7.pads[1]!.id)]).toEqual(['near', 'far', 'near']);
-    for (const { pad, probe } of pads) {
+    for (const pad of placedPadsOf(sitesOf(db, c7.boardId), 4).filter(({ id }) => ids.includes(id))) {
       const distance_m = Math.hypot(pad.x_m - 77.5e-3, pad.y_m - 50e-3);
-      expect(Math.abs(probes[probe]!.distance_m - distance_m)).toBeLessThan(0.26e-3);
+      expect(Math.abs(probeOf(pad.id).distance_m - distance_m)).toBeLessThan(0.26e-3);
     }
   });
 
@@ -71,7 +77,7 @@ describe('heat that neighbours share', () => {
     const scenario = scenarioFor(request, setting, '1');
     const at = (duration_s: number) => {
       const run = simulateJoint(scenario, { duration_s, probes: about.probes });
-      return { run, shares: sharesOf(about, request.board.laminate, run) };
+      return { run, shares: sharesOf({ ...about, request: inPhase(request) }, run) };
     };
     const long = at(20);
     const share = (id: string) => long.shares.find((s) => s.padId === id);
@@ -90,6 +96,8 @@ describe('heat that neighbours share', () => {
 
   it('is none for a pad that is gone', () => {
     const { db, job } = bench();
-    expect(padsAbout(db, job, '99')).toEqual({ pads: [], probes: [] });
+    const { near, probes } = padsAbout(db, job, '99');
+    expect(probes).toEqual([]);
+    expect(near.every(({ probe }) => probe === null)).toBe(true);
   });
 });

@@ -5,12 +5,12 @@ import { acceptPlan } from '~/schema/records/jobs/job';
 import { newSite } from '~/schema/records/site/site';
 import { newTool } from '~/schema/records/rig/tool';
 import type { WritableEvent } from '~/schema/records/jobs/runEvent';
-import { acceptJob } from '~/server/jobs/acceptance';
+import { acceptJob, solvedHere } from '~/server/jobs/acceptance';
 import type { Db } from '~/server/store/db';
 import { Conflict, NotFound } from '~/server/store/errors';
 import { exposureFor } from '~/server/jobs/exposure';
 import { planningFor } from '~/server/plans/sitePlanning';
-import { appendEvent } from '~/server/jobs/append';
+import { appendCosted } from '~/server/jobs/costs';
 import { getJob } from '~/server/store/repositories/jobs';
 import { recapAnswer } from '~/schema/exchange/recap/recapAnswer';
 import { recapAsks, recapSheet } from '~/server/plans/recapSheet';
@@ -173,6 +173,7 @@ describe('a hot-air job', () => {
         inputsKey,
         choices: [{ phase: 'remove', method: 'hot-air', setting: AIR }],
       }),
+      solvedHere,
       () => 1000,
       'air-job',
     );
@@ -185,7 +186,7 @@ describe('a hot-air job', () => {
     const write = (event: WritableEvent): void => {
       press += 1;
       const { lastSeq } = getJob(db, 'air-job').job;
-      appendEvent(
+      appendCosted(
         db,
         'air-job',
         { clientId: `air-${press}`, afterSeq: lastSeq, by: 'MK', event },

@@ -4,7 +4,7 @@ import type { Planner } from './planner';
 
 /** One answer of the planner, for who waits for it on the server. Rejects where the computation failed. */
 export const asked = <Kind extends PlanTask['kind']>(
-  planner: Planner,
+  planner: Pick<Planner, 'ask'>,
   task: Extract<PlanTask, { kind: Kind }>,
 ): Promise<AnswerOf[Kind]> =>
   new Promise((resolve, reject) => {

@@ -132,4 +132,6 @@ export class Planner {
 
 /** Tasks are alike where all of them is; told apart by a hash, as a whole board’s is long. */
 const keyOf = (task: PlanTask): string =>
-  createHash('sha256').update(JSON.stringify(task)).digest('base64url');
+  task.kind === 'cost'
+    ? `cost ${task.of}`
+    : createHash('sha256').update(JSON.stringify(task)).digest('base64url');

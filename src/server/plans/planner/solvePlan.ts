@@ -1,5 +1,6 @@
 import { LRUCache } from 'lru-cache';
 import { curvesOf, type TouchCurves } from '~/core/method/hand/curves';
+import { heatCost } from '~/core/method/heatCost';
 import { methodOf } from '~/core/method/ways';
 import { phaseRequest, type PhasePlan } from '~/core/method/plan/phases/phasePlan';
 import type { Working } from '~/core/method/plan/pieces/piece';
@@ -26,6 +27,7 @@ export function* solvePlan(task: PlanTask): Steps<AnyAnswer> {
     const asks = task.asks.map(({ value, input }) => ({ value, request: planRequestOf(input) }));
     return recapAnswerOf(yield* relay(recapInPieces(asks)), settingInWords);
   }
+  if (task.kind === 'cost') return yield* relay(heatCost(task.given));
   const request = planRequestOf(task.input);
   if (task.kind === 'plan') {
     const found = yield* relay(planInPieces(request));

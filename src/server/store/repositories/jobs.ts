@@ -1,5 +1,5 @@
 import { LRUCache } from 'lru-cache';
-import { and, asc, eq, inArray } from 'drizzle-orm';
+import { and, asc, eq, gt, inArray, or } from 'drizzle-orm';
 import { jobOfRow, type JobRecord } from '~/schema/records/jobs/job';
 import { jobs } from '~/schema/records/jobs/job.table';
 import { runEventOf, runEventRow, type RunEventRow } from '~/schema/records/jobs/runEvent';
@@ -45,6 +45,17 @@ export const runningNow = (db: Db): Pick<JobRecord, 'id' | 'boardId' | 'lastSeq'
     .orderBy(lastWrittenFirst(jobs))
     .limit(MOST_RUNNING)
     .all();
+
+/** Jobs whose heatings may not be costed yet: those under way, and those closed within two days. */
+export const jobsToCost = (db: Db, now_ms: number): string[] =>
+  db
+    .select({ id: jobs.id })
+    .from(jobs)
+    .where(or(eq(jobs.status, 'running'), gt(jobs.closedAt_ms, now_ms - 2 * DAY_ms)))
+    .all()
+    .map(({ id }) => id);
+
+const DAY_ms = 86_400_000;
 
 /** Entries of every job on one site, job by job: its heat history. */
 export function siteHistory(db: Db, siteId: string): RunEvent[][] {

@@ -1,6 +1,5 @@
 import { parseInput } from '~/schema/values/faults';
 import { appendRequest } from '~/schema/records/jobs/runEvent';
-import { exposureFor } from '~/server/jobs/exposure';
 import { appendEvent } from '~/server/jobs/append';
 import { getJob } from '~/server/store/repositories/jobs';
 import { endpoint, readJson } from '~/server/http/respond';
@@ -12,7 +11,10 @@ export const GET = endpoint((context) => {
 
 export const POST = endpoint(async (context) => {
   const request = parseInput(appendRequest, await readJson(context));
-  const { db } = context.locals;
-  const { events } = appendEvent(db, context.params['id']!, request, Date.now(), exposureFor(db));
+  const { db, costs } = context.locals;
+  const id = context.params['id']!;
+  const { events } = appendEvent(db, id, request, Date.now());
+  // What it cost is computed elsewhere, after the answer.
+  setImmediate(() => costs.owe(id));
   return { events, now_ms: Date.now() };
 });
