@@ -3,7 +3,7 @@ import { pathToFileURL } from 'node:url';
 import type { APIContext } from 'astro';
 import { defineMiddleware } from 'astro:middleware';
 import { HEADERS } from './server/http/headers';
-import { NotFound } from './server/store/errors';
+import { NotFound, Unplannable } from './server/store/errors';
 
 /** A page's own policy: nothing but ours is loaded, and nobody frames it. */
 const POLICY =
@@ -21,9 +21,10 @@ export const onRequest = defineMiddleware(async (context, next) => {
   return response;
 });
 
-/** A page of something that is not in the record is the page for unknown addresses; anything else is a fault. */
+/** What is not in the record, and a bench that cannot be planned on, have pages of their own; anything else is a fault. */
 function goneOrThrow(error: unknown, context: APIContext): Promise<Response> {
   if (error instanceof NotFound) return context.rewrite('/404');
+  if (error instanceof Unplannable) return context.rewrite('/unplannable');
   throw error;
 }
 

@@ -239,6 +239,19 @@ describe('run', () => {
     expect(acknowledged.unsent).toEqual([]);
   });
 
+  it('an answer that was asked for before a press does not take it back', () => {
+    const pressed = runReduce(empty, { type: 'wrote', entry });
+    const after = [...empty.events, { ...entry.event, seq: 2, at_ms: 500, by: 'MK' }];
+    const written = runReduce(pressed, {
+      type: 'acknowledged',
+      clientId: 'c',
+      events: after,
+      skew_ms: 0,
+    });
+    const crossed = runReduce(written, { type: 'caught-up', events: empty.events, skew_ms: 0 });
+    expect(crossed.events).toEqual(after);
+  });
+
   it('a clock is not slowed by answers that come late, and follows one that was set', () => {
     const told = (state: RunViewState, skew_ms: number): RunViewState =>
       runReduce(state, { type: 'caught-up', events: state.events, skew_ms });

@@ -24,7 +24,20 @@ describe('asking the server', () => {
     const [url, init] = asked.mock.calls[0]!;
     expect(url).toBe('/api/boards');
     expect(init).toMatchObject({ method: 'POST', body: '{"name":"B"}' });
-    expect(init.headers).toEqual({ 'content-type': 'application/json' });
+    expect(init.headers).toMatchObject({ 'content-type': 'application/json' });
+  });
+
+  it('sends again under the same key what was never answered, and under another what was (findings B3)', async () => {
+    const keyOf = (call: number): string =>
+      (asked.mock.calls[call]![1].headers as Record<string, string>)['idempotency-key']!;
+    asked.mockRejectedValueOnce(new TypeError('failed to fetch'));
+    asked.mockImplementation(() => Promise.resolve(Response.json({ left: 10 }, { status: 201 })));
+    const buy = { supplyId: 'wire', reason: 'bought', amount: 5 };
+    await refused(postJson('/api/supplies/moves', buy));
+    await postJson('/api/supplies/moves', buy);
+    await postJson('/api/supplies/moves', buy);
+    expect(keyOf(1)).toBe(keyOf(0));
+    expect(keyOf(2)).not.toBe(keyOf(0));
   });
 
   it('changes, deletes and reads by their own verbs', async () => {

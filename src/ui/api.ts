@@ -12,12 +12,14 @@ export class ApiError extends Error {
   }
 }
 
-export const postJson = <T>(url: string, body: unknown): Promise<T> =>
-  send<T>(url, {
+export function postJson<T>(url: string, body: unknown): Promise<T> {
+  const text = JSON.stringify(body);
+  return sendOnce<T>(`${url} ${text}`, url, {
     method: 'POST',
     headers: { 'content-type': 'application/json' },
-    body: JSON.stringify(body),
+    body: text,
   });
+}
 
 export const patchJson = <T>(url: string, body: unknown): Promise<T> =>
   send<T>(url, {
@@ -28,7 +30,7 @@ export const patchJson = <T>(url: string, body: unknown): Promise<T> =>
 
 /** Sends a file as it is; what goes with it stands in the address. */
 export const postFile = <T>(url: string, file: Blob): Promise<T> =>
-  send<T>(url, {
+  sendOnce<T>(`${url} ${file instanceof File ? `${file.name} ${file.lastModified}` : ''} ${file.size}`, url, {
     method: 'POST',
     headers: { 'content-type': file.type.startsWith('image/') ? file.type : 'application/octet-stream' },
     body: file,
@@ -37,6 +39,31 @@ export const postFile = <T>(url: string, file: Blob): Promise<T> =>
 export const deleteJson = <T>(url: string): Promise<T> => send<T>(url, { method: 'DELETE' });
 
 export const getJson = <T>(url: string): Promise<T> => send<T>(url, {});
+
+/** Requests whose answer never came, by what they asked: sent again they carry the same key, and are done once. */
+const unanswered = new Map<string, string>();
+
+/** Sends what makes something new: tried again after a broken line or a fault of the server it is the same request. */
+async function sendOnce<T>(
+  what: string,
+  url: string,
+  init: RequestInit & { readonly headers: Readonly<Record<string, string>> },
+): Promise<T> {
+  const key = unanswered.get(what) ?? crypto.randomUUID();
+  unanswered.set(what, key);
+  try {
+    const answer = await send<T>(url, { ...init, headers: { ...init.headers, 'idempotency-key': key } });
+    unanswered.delete(what);
+    return answer;
+  } catch (error) {
+    // Refused for what it says: sent again it is another request.
+    if (!(error instanceof ApiError) || !UNSURE.has(error.kind)) unanswered.delete(what);
+    throw error;
+  }
+}
+
+/** Ends after which nobody knows whether it was done. */
+const UNSURE: ReadonlySet<ApiError['kind']> = new Set(['offline', 'internal']);
 
 async function send<T>(url: string, init: RequestInit): Promise<T> {
   let response: Response;

@@ -23,14 +23,15 @@ export type Refused =
   /** The entry itself is not taken, whoever wrote what. */
   | { readonly kind: 'not-taken'; readonly reason: string };
 
-export const added = (box: Outbox, entry: UnsentEntry): Outbox => ({
-  ...box,
-  unsent: [...box.unsent, entry],
+// Whoever holds an outbox among other things gets nothing but the outbox back.
+export const added = ({ unsent, aside }: Outbox, entry: UnsentEntry): Outbox => ({
+  unsent: [...unsent, entry],
+  aside,
 });
 
-export const acknowledged = (box: Outbox, clientId: string): Outbox => ({
-  ...box,
-  unsent: box.unsent.filter((u) => u.clientId !== clientId),
+export const acknowledged = ({ unsent, aside }: Outbox, clientId: string): Outbox => ({
+  unsent: unsent.filter((u) => u.clientId !== clientId),
+  aside,
 });
 
 /** What was kept through a reload comes before what was pressed since; nothing stands twice. */
@@ -42,12 +43,12 @@ export function restored(box: Outbox, kept: Outbox): Outbox {
 }
 
 /** After a refusal of the first in line: what may still follow stays to be sent, what may not is set aside with its reason. */
-export function refused(box: Outbox, steps: readonly RunStep[], why: Refused): Outbox {
-  const [first, ...others] = box.unsent;
-  if (!first) return box;
+export function refused({ unsent, aside }: Outbox, steps: readonly RunStep[], why: Refused): Outbox {
+  const [first, ...others] = unsent;
+  if (!first) return { unsent, aside };
   if (why.kind === 'not-taken')
-    return { unsent: others, aside: [...box.aside, { ...first, reason: why.reason }] };
-  return sorted(box, steps, why.events);
+    return { unsent: others, aside: [...aside, { ...first, reason: why.reason }] };
+  return sorted({ unsent, aside }, steps, why.events);
 }
 
 /** What may follow the entries that the record holds; each is judged with those before it that may. */
@@ -78,12 +79,12 @@ export const provisional = (entry: UnsentEntry, before: readonly RunEvent[]): Ru
 /** What was set aside goes back into the line under a number of its own, with the time that it was pressed at. */
 export function enteredAgain(box: Outbox, clientId: string, newId: string): Outbox {
   const entry = box.aside.find((u) => u.clientId === clientId);
-  if (!entry) return box;
+  if (!entry) return dropped(box, clientId);
   const { reason: _reason, ...rest } = entry;
   return added(dropped(box, clientId), { ...rest, clientId: newId });
 }
 
-export const dropped = (box: Outbox, clientId: string): Outbox => ({
-  ...box,
-  aside: box.aside.filter((u) => u.clientId !== clientId),
+export const dropped = ({ unsent, aside }: Outbox, clientId: string): Outbox => ({
+  unsent,
+  aside: aside.filter((u) => u.clientId !== clientId),
 });

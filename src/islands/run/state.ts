@@ -57,6 +57,10 @@ const CLOCK_SET_ms = 5000;
 const steadied = (known_ms: number, told_ms: number): number =>
   Math.abs(told_ms - known_ms) > CLOCK_SET_ms ? told_ms : Math.max(known_ms, told_ms);
 
+/** Entries are only ever added: of two answers that crossed, the longer is the later. */
+const later = (known: readonly RunEvent[], told: readonly RunEvent[]): readonly RunEvent[] =>
+  (told.at(-1)?.seq ?? 0) >= (known.at(-1)?.seq ?? 0) ? told : known;
+
 export function reduce(state: RunViewState, action: RunAction): RunViewState {
   switch (action.type) {
     case 'wrote':
@@ -64,17 +68,17 @@ export function reduce(state: RunViewState, action: RunAction): RunViewState {
     case 'acknowledged':
       return {
         ...state,
-        events: action.events,
+        events: later(state.events, action.events),
         ...acknowledged(state, action.clientId),
         skew_ms: steadied(state.skew_ms, action.skew_ms),
         waits: null,
       };
     case 'opened':
-      return { ...state, events: action.events, skew_ms: action.skew_ms };
+      return { ...state, events: later(state.events, action.events), skew_ms: action.skew_ms };
     case 'caught-up':
       return {
         ...state,
-        events: action.events,
+        events: later(state.events, action.events),
         skew_ms: steadied(state.skew_ms, action.skew_ms),
         waits: null,
       };
@@ -82,7 +86,7 @@ export function reduce(state: RunViewState, action: RunAction): RunViewState {
       return {
         ...state,
         ...refused(state, action.steps, action.why),
-        events: action.why.kind === 'others-first' ? action.why.events : state.events,
+        events: action.why.kind === 'others-first' ? later(state.events, action.why.events) : state.events,
         waits: null,
       };
     case 'waits':

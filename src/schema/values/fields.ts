@@ -58,6 +58,9 @@ export const whenever_ms = z.int({ error: 'must be a time in milliseconds since 
 
 function shown(value: unknown): string {
   if (typeof value === 'number' && !Number.isFinite(value)) return 'not a number';
+  // What is nested is not spelt out: it may be as deep as anyone likes.
+  if (Array.isArray(value)) return 'a list';
+  if (typeof value === 'object' && value !== null) return 'an object';
   const json = JSON.stringify(value) as string | undefined;
   if (json === undefined) return typeof value;
   return json.length > 40 ? `${json.slice(0, 37)}…` : json;

@@ -85,6 +85,18 @@ describe('a hostile file', () => {
     expect(process.memoryUsage().rss - before).toBeLessThan(300e6);
   });
 
+  it('one that is cheap to send and dear to unpack is refused too (findings A14)', async () => {
+    const long = await sharp({ create: { width: 20_001, height: 1, channels: 3, background: '#777' } })
+      .png()
+      .toBuffer();
+    await expect(keptPicture(long)).rejects.toThrow(/longer than 20,000 pixels/);
+    const deep = await sharp({ create: { width: 64, height: 64, channels: 3, background: '#777' } })
+      .toColourspace('rgb16')
+      .png({ progressive: true })
+      .toBuffer();
+    await expect(keptPicture(deep)).rejects.toThrow(/interlaced 16-bit/);
+  });
+
   it('leaves nothing behind', async () => {
     const db = freshDatabase();
     const board = withBoard(db);

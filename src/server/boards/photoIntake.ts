@@ -9,8 +9,9 @@ import { addPhoto } from '~/server/store/repositories/photos';
 
 /** What a camera or a phone sends at most. */
 export const LARGEST_PHOTO_bytes = 25 * 1024 * 1024;
-/** A bomb of a picture is refused before its pixels are unpacked. */
-const MOST_PIXELS = 80e6;
+/** A bomb of a picture is refused before its pixels are unpacked: too many of them, too long a side, or a form that costs much. */
+const MOST_PIXELS = 50e6;
+const LONGEST_SIDE_px = 20_000;
 /** Enough to see a fillet on a whole board's picture, and a quarter of a megabyte on disk. */
 const KEPT_px = 2400;
 const QUALITY = 84;
@@ -26,11 +27,28 @@ export interface KeptPicture {
  * A photo as it is kept: JPEG, turned upright, no larger than 2400 px, without anything else that the camera
  * wrote (place, time, make). The file is never trusted by its name; only its pixels are taken over.
  */
-export async function keptPicture(bytes: Uint8Array): Promise<KeptPicture> {
+export const keptPicture = (bytes: Uint8Array): Promise<KeptPicture> => oneAtATime(() => unpacked(bytes));
+
+// A picture has one thread of those that also read files for pages.
+sharp.concurrency(1);
+let before: Promise<unknown> = Promise.resolve();
+
+/** After all that were begun before it, whatever became of those. */
+function oneAtATime<Result>(work: () => Promise<Result>): Promise<Result> {
+  const mine = before.then(work, work);
+  before = mine.catch(() => undefined);
+  return mine;
+}
+
+async function unpacked(bytes: Uint8Array): Promise<KeptPicture> {
   try {
     const image = sharp(bytes, { limitInputPixels: MOST_PIXELS, failOn: 'error', animated: false });
-    const { format } = await image.metadata();
+    const { format, width, height, depth, isProgressive } = await image.metadata();
     if (!READ.has(format)) throw notAPhoto(`is ${format.toUpperCase()}`);
+    if (Math.max(width, height) > LONGEST_SIDE_px)
+      throw notAPhoto(`is longer than ${LONGEST_SIDE_px.toLocaleString('en')} pixels on a side`);
+    if (format === 'png' && isProgressive && depth === 'ushort')
+      throw notAPhoto('is an interlaced 16-bit PNG');
     const { data, info } = await image
       .autoOrient()
       .resize({ width: KEPT_px, height: KEPT_px, fit: 'inside', withoutEnlargement: true })

@@ -1,7 +1,8 @@
 import type { APIContext, APIRoute } from 'astro';
 import { InputError } from '~/schema/values/faults';
 import type { Refusal } from '~/schema/values/refusal';
-import { Busy, Conflict, NotFound } from '~/server/store/errors';
+import { Busy, Conflict, NotFound, Unplannable } from '~/server/store/errors';
+import { once } from './once';
 import { codeOf } from '~/server/store/fileCheck';
 
 /** A body is a record, never a file; anything larger is a mistake or an attack. */
@@ -11,7 +12,7 @@ const LARGEST_BODY_bytes = 256 * 1024;
 export function endpoint(handle: (context: APIContext) => unknown, status = 200): APIRoute {
   return async (context) => {
     try {
-      return json(status, await handle(context));
+      return await once(context.request, async () => json(status, await handle(context)));
     } catch (error) {
       return refuse(error);
     }
@@ -120,7 +121,16 @@ function refuse(error: unknown): Response {
   }
   if (error instanceof TooLarge)
     return json(413, { error: 'too-large', message: error.message } satisfies Refusal);
+  if (error instanceof Unplannable)
+    return json(409, { error: 'conflict', message: error.message, current: null } satisfies Refusal);
   if (error instanceof Busy) return json(503, { error: 'busy', message: error.message } satisfies Refusal);
+  // A name that is there already is a request that was done already.
+  if (/^SQLITE_CONSTRAINT_(PRIMARYKEY|UNIQUE)$/.test(codeOf(error)))
+    return json(409, {
+      error: 'conflict',
+      message: 'this was written already; reload to see it',
+      current: null,
+    } satisfies Refusal);
   if (codeOf(error) === 'SQLITE_FULL' || codeOf(error) === 'ENOSPC')
     return json(507, {
       error: 'disk-full',

@@ -8,6 +8,9 @@ import type { Db } from '~/server/store/db';
 import { NotFound } from '~/server/store/errors';
 import { planningFor } from './sitePlanning';
 import { addSite } from '~/server/store/repositories/sites';
+import { addSupply } from '~/server/store/repositories/supplies';
+import { addTool, changeTool, listTools } from '~/server/store/repositories/tools';
+import { newSupply } from '~/schema/records/rig/supply';
 import { planSheet } from './planSheet';
 
 const beside = (db: Db, ref: string, x_mm: number, id: string): void => {
@@ -68,6 +71,32 @@ describe('what a plan is asked from', () => {
     expect(planningFor(db, 'site-1', { goal: 'replace', worth: 'scarce' }).inputsKey).toBe(key);
     beside(db, 'C8', 92, 'near');
     expect(planningFor(db, 'site-1', { goal: 'reflow' }).inputsKey).not.toBe(key);
+  });
+
+  it('takes any stock and any bench that the Rig takes (findings A3)', () => {
+    const db = freshDatabase();
+    withCapacitor(db);
+    const [tool] = listTools(db);
+    for (let i = 0; i < 45; i++) addTool(db, { ...tool!, name: `Iron ${i}` }, `iron-${i}`);
+    const wire = {
+      name: 'Reels',
+      spec: { kind: 'wire', alloy: 'sn60pb40', diameter_mm: 0.5 },
+      by: 'MK',
+    } as const;
+    for (let i = 0; i < 105; i++) addSupply(db, newSupply.parse({ ...wire, left: 1.2e6 }), 1, `reel-${i}`);
+    const { input } = planningFor(db, 'site-1', { goal: 'replace' });
+    expect(input.bench.length).toBeGreaterThan(45);
+    expect(input.supplies.length).toBeGreaterThan(105);
+  });
+
+  it('says in words that a bench heats nothing (findings A3)', () => {
+    const db = freshDatabase();
+    withCapacitor(db);
+    for (const { id, ...tool } of listTools(db))
+      if (tool.spec.kind !== 'preheater') changeTool(db, id, { ...tool, retired: true });
+    expect(() => planningFor(db, 'site-1', { goal: 'replace' })).toThrow(
+      /no tool on this bench heats a joint/,
+    );
   });
 
   it('of a site that is not there is not found', () => {

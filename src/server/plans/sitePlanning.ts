@@ -18,6 +18,7 @@ import { jobsOfBoard, siteHistory } from '~/server/store/repositories/jobs';
 import { getSite, sitesOf, type SiteWithPads } from '~/server/store/repositories/sites';
 import { listSupplies } from '~/server/store/repositories/supplies';
 import { listTools } from '~/server/store/repositories/tools';
+import { Unplannable } from '~/server/store/errors';
 import { trackRecord } from '~/server/store/repositories/trackRecord';
 
 /** Wishes for a plan, and whose record with methods counts. */
@@ -37,6 +38,8 @@ export function planningFor(db: Db, siteId: string, wanted: Wanted): SitePlannin
   const board = getBoard(db, site.boardId);
   const found = padStatesOf(db, board.id);
   const { occupancies } = openBoard(db, board.id);
+  const tools = listTools(db);
+  if (!tools.some(({ spec }) => spec.kind !== 'preheater')) throw new Unplannable();
   const input = planInput.parse({
     board: heatBoardOf(db, board.id),
     hazards: board.hazards,
@@ -57,7 +60,7 @@ export function planningFor(db: Db, siteId: string, wanted: Wanted): SitePlannin
         connections: connectionsByPad(other),
       })),
     goal: wanted.goal,
-    bench: listTools(db).map(benchToolOf),
+    bench: tools.map(benchToolOf),
     supplies: listSupplies(db).map(supplyInputOf),
     history: spentOn(db, site),
   });

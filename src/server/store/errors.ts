@@ -25,3 +25,13 @@ export class Busy extends Error {
     this.name = 'Busy';
   }
 }
+
+/** The bench as it is cannot be planned on; nothing is wrong with what was asked. */
+export class Unplannable extends Error {
+  constructor() {
+    super(
+      'no tool on this bench heats a joint: put an iron, a gun, tweezers or a hot-air station on the Rig, then plan',
+    );
+    this.name = 'Unplannable';
+  }
+}

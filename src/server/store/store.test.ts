@@ -3,7 +3,11 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import Database from 'better-sqlite3';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
-import { MIGRATIONS, withBoard } from '../../../tests/support/database';
+import { MIGRATIONS, withBoard, withCapacitor } from '../../../tests/support/database';
+import { newFinding } from '~/schema/records/site/finding';
+import { recordFindings } from '~/server/boards/findings';
+import { backUp } from './backup';
+import { padStatesOf } from './repositories/findings';
 import { addBoard, listBoards } from './repositories/boards';
 import { closeDatabase, openDatabase, type Db } from './db';
 import { lockForServer } from './serverLock';
@@ -73,5 +77,21 @@ describe('two servers on one database (findings A9)', () => {
       addBoard(one, { ...board, name: 'second' }, 2_000_000, 'brd-2');
     });
     expect(two.transaction(() => listBoards(two))).toHaveLength(2);
+  });
+});
+
+describe('the clock set back (findings A4)', () => {
+  it('does not change what was found last', () => {
+    const db = open('shop.db');
+    const { pads, boardId } = withCapacitor(db);
+    const found = (state: 'lifted' | 'repaired') =>
+      newFinding.parse({ padId: pads[0]!.id, state, foundAs: 'done-here', by: 'MK' });
+    recordFindings(db, [found('lifted')], 7_200_000);
+    recordFindings(db, [found('repaired')], 3_600_000);
+    expect(padStatesOf(db, boardId).get(pads[0]!.id)).toBe('repaired');
+    // Nor does a copy.
+    backUp(at('shop.db'), at('copy.db'));
+    const copy = open('copy.db');
+    expect(padStatesOf(copy, boardId).get(pads[0]!.id)).toBe('repaired');
   });
 });

@@ -71,11 +71,11 @@ export const planInput = z
     bench: z
       .array(benchTool)
       .min(1, { error: 'is empty; put at least one tool on the bench' })
-      .max(40)
+      .max(400)
       .refine((bench) => bench.some((t) => t.kind !== 'preheater'), {
         error: 'has only preheaters; put an iron, a gun, tweezers or a hot-air station on it',
       }),
-    supplies: z.array(supplyInput).max(100).default([]),
+    supplies: z.array(supplyInput).max(2000).default([]),
     history: z
       .strictObject({
         padDose: z.union([quantity('', 0, 1e6), z.record(padName, quantity('', 0, 1e6))]).default({}),

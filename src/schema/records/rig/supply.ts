@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { initials, oneOf, quantity, recordId, text, whenever_ms } from '~/schema/values/fields';
-import type { SupplyInput } from '~/schema/values/supplyInput';
+import { MOST_LEFT, type SupplyInput } from '~/schema/values/supplyInput';
 import { supplySpec, MOVE_REASONS } from '~/schema/values/supplySpec';
 
 export const newSupply = z.strictObject({
@@ -50,7 +50,8 @@ export const supplyMove = z.strictObject({
 export type SupplyMove = z.infer<typeof supplyMove>;
 
 /** A supply as a plan takes it. */
-export function supplyInputOf({ id, name, spec, left }: StockedSupply): SupplyInput {
+export function supplyInputOf({ id, name, spec, ...stock }: StockedSupply): SupplyInput {
+  const left = Math.min(stock.left, MOST_LEFT);
   switch (spec.kind) {
     case 'wire':
       return { id, name, ...spec, left_mm: left };
