@@ -47,7 +47,7 @@ const unanswered = new Map<string, string>();
 async function sendOnce<T>(
   what: string,
   url: string,
-  init: RequestInit & { readonly headers: Readonly<Record<string, string>> },
+  init: Omit<RequestInit, 'headers'> & { readonly headers: Readonly<Record<string, string>> },
 ): Promise<T> {
   const key = unanswered.get(what) ?? crypto.randomUUID();
   unanswered.set(what, key);

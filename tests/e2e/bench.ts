@@ -35,7 +35,7 @@ export const test = bare.extend<{ quiet: { allow: (pattern: RegExp) => void } }>
 export { expect };
 
 export const ready = (page: Page) => page.locator('main [data-ready]').first().waitFor();
-export const solved = (page: Page) => page.locator('[data-solved]').waitFor({ timeout: 40_000 });
+export const solved = (page: Page) => page.locator('[data-solved]').waitFor({ timeout: 75_000 });
 export const saved = (page: Page) => page.locator('[data-unsent="0"]').waitFor();
 
 export async function signIn(page: Page, baseURL: string): Promise<void> {

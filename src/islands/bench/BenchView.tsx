@@ -1,6 +1,6 @@
 import { useReady } from '~/ui/useReady';
 import { useEffect, useReducer, useRef, useState } from 'react';
-import { MOST_FIND, type BenchBoard } from '~/schema/sheets/benchSheet';
+import { MOST_FIND, type BenchBoard, type BenchSheet } from '~/schema/sheets/benchSheet';
 import { ButtonLink, KeyCap } from '~/ui/controls/Button';
 import { clockWords } from '~/ui/clockWords';
 import { sinceText } from '~/ui/figures';
@@ -14,12 +14,12 @@ import css from './bench.module.css';
 const TICK_ms = 3000;
 
 /** Every board in the shop by what it waits for, with the next action named. */
-export function BenchView({ boards, now_ms: first_ms }: { boards: readonly BenchBoard[]; now_ms: number }) {
+export function BenchView({ boards, closed, now_ms: first_ms }: BenchSheet & { readonly now_ms: number }) {
   const [state, dispatch] = useReducer(reduce, START);
   const ready = useReady();
   const find = useRef<HTMLInputElement>(null);
 
-  const finds = useFinds(state.filter);
+  const { finds, boards: elsewhere } = useFinds(state.filter);
   const [now_ms, setNow] = useState(first_ms);
   useEffect(() => {
     const skew_ms = first_ms - Date.now();
@@ -27,7 +27,9 @@ export function BenchView({ boards, now_ms: first_ms }: { boards: readonly Bench
     return () => clearInterval(timer);
   }, [first_ms]);
 
-  const shown = matching(boards, state.filter, finds);
+  const onPage = new Set(boards.map(({ id }) => id));
+  const all = [...boards, ...elsewhere.filter(({ id }) => !onPage.has(id))];
+  const shown = matching(all, state.filter, finds);
   const groups = GROUPS.map((group) => ({
     ...group,
     boards: shown.filter((b) => waitsFor(b, now_ms) === group.waitingFor),
@@ -94,6 +96,11 @@ export function BenchView({ boards, now_ms: first_ms }: { boards: readonly Bench
           <h2>
             {group.title} <span className={css['count']}>{group.boards.length}</span>
           </h2>
+          {group.waitingFor === 'closed' && state.filter === '' && closed > group.boards.length && (
+            <p className="quiet">
+              The last of {closed}. Find an earlier one by name, owner, part or finding.
+            </p>
+          )}
           <ul>
             {group.boards.map((board) => (
               <BoardLine

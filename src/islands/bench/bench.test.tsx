@@ -34,7 +34,7 @@ const names = (): string[] =>
 
 describe('the bench', () => {
   it('has boards under what they wait for, in the order a bench looks at it', () => {
-    render(<BenchView boards={BOARDS} now_ms={NOW_ms} />);
+    render(<BenchView boards={BOARDS} closed={1} now_ms={NOW_ms} />);
     const headings = screen.getAllByRole('heading', { level: 2 }).map((h) => h.textContent);
     expect(headings[0]).toMatch(/^Waiting for you/);
     expect(headings[1]).toMatch(/^Drying/);
@@ -43,13 +43,13 @@ describe('the bench', () => {
   });
 
   it('names the next action of each, and what came of a closed one', () => {
-    render(<BenchView boards={BOARDS} now_ms={NOW_ms} />);
+    render(<BenchView boards={BOARDS} closed={1} now_ms={NOW_ms} />);
     expect(within(document.getElementById('board-Door')!).getByText('Run: Let it dry')).toBeTruthy();
     expect(within(document.getElementById('board-Wind')!).getByText('Outcome: scrapped')).toBeTruthy();
   });
 
   it('finds by name, fault, owner or next action, word by word', () => {
-    render(<BenchView boards={BOARDS} now_ms={NOW_ms} />);
+    render(<BenchView boards={BOARDS} closed={1} now_ms={NOW_ms} />);
     const find = screen.getByRole('searchbox');
     const found = (text: string): string[] => {
       fireEvent.change(find, { target: { value: text } });
@@ -63,7 +63,7 @@ describe('the bench', () => {
 
   it('a board whose clock has ended waits for you and no longer for its drying', () => {
     const dried = BOARDS.map((b) => (b.id === 'Door' ? { ...b, due_ms: NOW_ms - 1 } : b));
-    render(<BenchView boards={dried} now_ms={NOW_ms} />);
+    render(<BenchView boards={dried} closed={1} now_ms={NOW_ms} />);
     expect(screen.queryByRole('heading', { name: /^Drying/ })).toBeNull();
     expect(within(document.getElementById('board-Door')!).getByText('0 s over. Ready: go on.')).toBeTruthy();
     expect(waitsFor({ ...dried[2]!, due_ms: NOW_ms + 1 }, NOW_ms)).toBe('drying');
@@ -71,10 +71,15 @@ describe('the bench', () => {
 
   it('finds a board by a part on it or by what was found there, and says which', async () => {
     const asked = vi.fn((_url: string) =>
-      Promise.resolve(Response.json([{ boardId: 'Tide', because: 'C4 pin 2: lifted, still attached' }])),
+      Promise.resolve(
+        Response.json({
+          finds: [{ boardId: 'Tide', because: 'C4 pin 2: lifted, still attached' }],
+          boards: [board('Tide', { name: 'Tide' })],
+        }),
+      ),
     );
     vi.stubGlobal('fetch', asked);
-    render(<BenchView boards={BOARDS} now_ms={NOW_ms} />);
+    render(<BenchView boards={BOARDS} closed={1} now_ms={NOW_ms} />);
     fireEvent.change(screen.getByRole('searchbox'), { target: { value: 'lifted & torn' } });
     expect(await screen.findByText('C4 pin 2: lifted, still attached.')).toBeTruthy();
     expect(names()).toEqual(['Tide']);
@@ -82,14 +87,26 @@ describe('the bench', () => {
     vi.unstubAllGlobals();
   });
 
+  it('shows a board that is closed so long that it is not on the page (findings A10)', async () => {
+    const old = board('Old', { waitingFor: 'closed', fault: 'lighthouse lamp' });
+    vi.stubGlobal('fetch', () => Promise.resolve(Response.json({ finds: [], boards: [old] })));
+    render(<BenchView boards={BOARDS} closed={900} now_ms={NOW_ms} />);
+    expect(screen.getByText(/The last of 900/)).toBeTruthy();
+    fireEvent.change(screen.getByRole('searchbox'), { target: { value: 'lighthouse' } });
+    expect((await screen.findByText('lighthouse lamp')).closest('a')!.getAttribute('href')).toBe(
+      '/boards/Old',
+    );
+    vi.unstubAllGlobals();
+  });
+
   it('says what was looked for where nothing is found', () => {
-    render(<BenchView boards={BOARDS} now_ms={NOW_ms} />);
+    render(<BenchView boards={BOARDS} closed={1} now_ms={NOW_ms} />);
     fireEvent.change(screen.getByRole('searchbox'), { target: { value: 'lighthouse' } });
     expect(screen.getByText(/No board matches “lighthouse”/).textContent).toContain('all 4');
   });
 
   it('is walked by keys: the next, the one before, never past an end', () => {
-    render(<BenchView boards={BOARDS} now_ms={NOW_ms} />);
+    render(<BenchView boards={BOARDS} closed={1} now_ms={NOW_ms} />);
     const current = () =>
       screen
         .getAllByRole('link')
@@ -105,7 +122,7 @@ describe('the bench', () => {
   });
 
   it('that is clear says how to begin', () => {
-    render(<BenchView boards={[]} now_ms={NOW_ms} />);
+    render(<BenchView boards={[]} closed={0} now_ms={NOW_ms} />);
     expect(screen.getByRole('heading', { name: 'The bench is clear' })).toBeTruthy();
     expect(screen.getByRole('link').getAttribute('href')).toBe('/boards/new');
   });

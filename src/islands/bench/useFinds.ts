@@ -1,21 +1,33 @@
 import { useEffect, useState } from 'react';
-import { LEAST_FIND, MOST_FIND, type BenchFind } from '~/schema/sheets/benchSheet';
+import { LEAST_FIND, MOST_FIND, type BenchBoard, type BenchFinds } from '~/schema/sheets/benchSheet';
 import { getJson } from '~/ui/api';
 
 /** A hand that is still typing is not asked after. */
 const PAUSE_ms = 200;
 
-/** What is on which board, by what was typed; empty until the answer is there. */
-export function useFinds(filter: string): ReadonlyMap<string, string> {
-  const [finds, setFinds] = useState<ReadonlyMap<string, string>>(new Map());
+/** What a search of the whole record found. */
+interface Found {
+  /** What is on which board. */
+  readonly finds: ReadonlyMap<string, string>;
+  /** Boards that may not be on the page. */
+  readonly boards: readonly BenchBoard[];
+}
+
+const NOTHING: Found = { finds: new Map(), boards: [] };
+
+/** What the record has of what was typed; nothing until the answer is there. */
+export function useFinds(filter: string): Found {
+  const [found, setFound] = useState(NOTHING);
   useEffect(() => {
-    setFinds(new Map());
+    setFound(NOTHING);
     const text = filter.trim().slice(0, MOST_FIND);
     if (text.length < LEAST_FIND) return;
     let current = true;
     const timer = setTimeout(() => {
-      getJson<BenchFind[]>(`/api/bench/find?find=${encodeURIComponent(text)}`).then(
-        (list) => current && setFinds(new Map(list.map(({ boardId, because }) => [boardId, because]))),
+      getJson<BenchFinds>(`/api/bench/find?find=${encodeURIComponent(text)}`).then(
+        ({ finds, boards }) =>
+          current &&
+          setFound({ finds: new Map(finds.map(({ boardId, because }) => [boardId, because])), boards }),
         // What is on the page is searched all the same.
         () => undefined,
       );
@@ -25,5 +37,5 @@ export function useFinds(filter: string): ReadonlyMap<string, string> {
       clearTimeout(timer);
     };
   }, [filter]);
-  return finds;
+  return found;
 }

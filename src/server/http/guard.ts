@@ -50,7 +50,7 @@ export const fromOurPages = (headers: Headers): boolean =>
   ['same-origin', 'none'].includes(headers.get('sec-fetch-site') ?? 'none');
 
 /** The name of a host header, without its port: `[::1]:80` is `[::1]`. */
-export const nameOf = (host: string): string => host.replace(/:\d+$/, '').toLowerCase();
+const nameOf = (host: string): string => host.replace(/:\d+$/, '').toLowerCase();
 
 const refused = (status: 403 | 404, message: string): TurnedAway => ({ status, message });
 

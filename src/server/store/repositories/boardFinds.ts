@@ -1,5 +1,6 @@
-import { and, eq, inArray, isNull, like, or, sql } from 'drizzle-orm';
+import { type SQLWrapper, and, desc, eq, inArray, isNull, or, sql } from 'drizzle-orm';
 import { PAD_STATE_IDS, PAD_STATES } from '~/core/record/padStates';
+import { boards } from '~/schema/records/board/board.table';
 import { findings } from '~/schema/records/site/finding.table';
 import { pads } from '~/schema/records/site/pad.table';
 import { sites } from '~/schema/records/site/site.table';
@@ -16,6 +17,26 @@ export function findOnBoards(db: Db, text: string): BenchFind[] {
     if (!found.has(boardId)) found.set(boardId, because);
   return [...found].map(([boardId, because]) => ({ boardId, because }));
 }
+
+/** Boards that have every word of a text in what is told of them, the latest booked in first. */
+export const namedLike = (db: Db, text: string): string[] =>
+  db
+    .select({ id: boards.id })
+    .from(boards)
+    .where(
+      and(
+        ...text
+          .split(/\s+/)
+          .filter(Boolean)
+          .map((word) => likeText(TOLD, `%${escaped(word)}%`)),
+      ),
+    )
+    .orderBy(desc(boards.createdAt_ms))
+    .limit(MOST_FOUND)
+    .all()
+    .map(({ id }) => id);
+
+const TOLD = sql`(${boards.name} || ' ' || ${boards.fault} || ' ' || ${boards.owner} || ' ' || ${boards.nextAction} || ' ' || ${boards.id})`;
 
 function byPart(db: Db, text: string): BenchFind[] {
   const starts = `${escaped(text)}%`;
@@ -53,7 +74,7 @@ function byFinding(db: Db, text: string): BenchFind[] {
     }));
 }
 
-type Column = Parameters<typeof like>[0];
+type Column = SQLWrapper;
 const likeText = (column: Column, pattern: string) => sql`${column} like ${pattern} escape '\\'`;
 
 /** What a person types is looked for as it is: no sign of it stands for any other. */

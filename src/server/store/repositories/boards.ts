@@ -1,4 +1,4 @@
-import { asc, desc, eq, inArray, ne, sql } from 'drizzle-orm';
+import { asc, count, desc, eq, inArray, ne, sql } from 'drizzle-orm';
 import { boardRecord, type BoardChange, type BoardRecord, type NewBoard } from '~/schema/records/board/board';
 import type { WaitingFor } from '~/core/record/waiting';
 import type { Outcome } from '~/core/record/outcomes';
@@ -7,7 +7,8 @@ import type { Db } from '../db';
 import { Conflict, NotFound } from '../errors';
 import { newId } from '../ids';
 
-export function listBoards(db: Db, limit = 1000): BoardRecord[] {
+/** Every board, those that wait for something first. */
+export function listBoards(db: Db, limit = 100_000): BoardRecord[] {
   const waitingFirst = sql`case ${boards.waitingFor} when 'closed' then 1 else 0 end`;
   return db
     .select()
@@ -17,6 +18,34 @@ export function listBoards(db: Db, limit = 1000): BoardRecord[] {
     .all()
     .map((row) => boardRecord.parse(row));
 }
+
+/** What a line of the bench is drawn from. */
+export type BenchLine = Pick<
+  BoardRecord,
+  'id' | 'name' | 'owner' | 'fault' | 'waitingFor' | 'nextAction' | 'outcome'
+>;
+
+/** Closed boards are history: the last of them stand on the bench, the others are found by searching. */
+const CLOSED_SHOWN = 60;
+
+/** Lines of the bench: all that wait and the last that were closed, or boards by their ids; the latest booked in first. */
+export function benchLines(db: Db, which: 'bench' | readonly string[]): BenchLine[] {
+  const { id, name, owner, fault, waitingFor, nextAction, outcome } = boards;
+  const lines = () => db.select({ id, name, owner, fault, waitingFor, nextAction, outcome }).from(boards);
+  const latestFirst = desc(boards.createdAt_ms);
+  if (which !== 'bench')
+    return lines()
+      .where(inArray(id, [...which]))
+      .orderBy(latestFirst)
+      .all();
+  return [
+    ...lines().where(ne(waitingFor, 'closed')).orderBy(latestFirst).all(),
+    ...lines().where(eq(waitingFor, 'closed')).orderBy(latestFirst).limit(CLOSED_SHOWN).all(),
+  ];
+}
+
+export const closedCount = (db: Db): number =>
+  db.select({ n: count() }).from(boards).where(eq(boards.waitingFor, 'closed')).get()!.n;
 
 /** Boards that are not closed, by id: read without their rows being understood. */
 export const openBoardIds = (db: Db): string[] =>
