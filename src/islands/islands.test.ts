@@ -260,6 +260,15 @@ describe('run', () => {
     expect(told(opened, -2_300).skew_ms).toBe(-800);
     expect(told(opened, -750).skew_ms).toBe(-750);
     expect(told(opened, -3_600_000).skew_ms).toBe(-3_600_000);
+    // Set back under heat (findings A4): the stop comes when it is due, and the clock is followed after.
+    const heated = {
+      ...opened,
+      events: [
+        ...opened.events,
+        { kind: 'heat-on', stepId: 'heat', pad: '1', seq: 2, at_ms: 0, by: 'MK' } as const,
+      ],
+    };
+    expect(told(heated, -3_600_000).skew_ms).toBe(-800);
   });
 });
 

@@ -367,6 +367,10 @@ test('a pad whose budget is gone is warned of before the next plan, and the boar
   let seq = events.at(-1)!.seq;
   await append(seq++, { kind: 'heat-on', stepId: 'heat-1', pad: '1' });
   await append(seq, { kind: 'heat-off', stepId: 'heat-1', pad: '1', elapsed_s: 600 });
+  // What it cost is the server's own entry, some moments after the fact.
+  await expect
+    .poll(async () => (await page.request.get(`/api/jobs/${jobId}/events`)).text(), { timeout: 20_000 })
+    .toContain('"exposure"');
 
   await page.goto(`/boards/${boardId}`);
   await ready(page);

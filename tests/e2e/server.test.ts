@@ -116,6 +116,34 @@ test('requests that must not get in do not', async ({ baseURL }) => {
   expect(status).toBe(403);
   const page = await fetch(`${baseURL}/`);
   expect(page.headers.get('content-security-policy')).toMatch(/default-src 'self'/);
+  // Files carry what pages carry; odd methods and the framework's own routes are closed.
+  const file = await fetch(`${baseURL}/mark.svg`);
+  for (const answer of [page, file]) {
+    expect(answer.headers.get('x-content-type-options')).toBe('nosniff');
+    expect(answer.headers.get('cross-origin-resource-policy')).toBe('same-origin');
+  }
+  expect((await fetch(`${baseURL}/_image?href=/mark.svg&f=png`)).status).toBe(404);
+  const wrong = await fetch(`${baseURL}/rig`, { method: 'POST' });
+  expect([wrong.status, wrong.headers.get('allow')]).toEqual([405, 'GET, HEAD']);
+});
+
+test('a database has one server; a second is refused in one line, and makes no harm', async () => {
+  const file = join(folder, 'shared.db');
+  const first = await serve('--port', '0', '--db', file, '--empty');
+  const second = spawnSync(process.execPath, ['dist/serve.mjs', '--port', '0', '--db', file, '--empty']);
+  expect(second.status).toBe(1);
+  expect(second.stderr.toString().trim()).toMatch(
+    /^ithermon: another server has the database .* open; stop that one/,
+  );
+  expect((await fetch(first.url)).status).toBe(200);
+  const gone = ended(first.process);
+  first.process.kill('SIGKILL');
+  await gone;
+  // A lock does not outlive its server, however that ended.
+  const again = await serve('--port', '0', '--db', file, '--empty');
+  const stopped = ended(again.process);
+  again.process.kill('SIGTERM');
+  expect(await stopped).toBe(0);
 });
 
 /** What a site's plan page asks of the planner, from what the page was sent. */

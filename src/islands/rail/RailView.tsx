@@ -5,6 +5,7 @@ import type { Rail, RailLine } from '~/schema/sheets/rail';
 import { clockWords } from '~/ui/clockWords';
 import { $railLines, $skew_ms, refreshRail, takeRail } from './railStore';
 import css from './rail.module.css';
+import { steadyNow_ms } from '~/ui/steadyNow';
 
 const REFRESH_ms = 5000;
 const TICK_ms = 200;
@@ -44,9 +45,9 @@ export function RailView({
   const lines = ready ? heard : first.lines;
   const running = lines.some((line) => line.clock);
   useEffect(() => {
-    setNow(Date.now() + skew_ms);
+    setNow(steadyNow_ms() + skew_ms);
     if (!running) return;
-    const tick = setInterval(() => setNow(Date.now() + $skew_ms.get()), TICK_ms);
+    const tick = setInterval(() => setNow(steadyNow_ms() + $skew_ms.get()), TICK_ms);
     return () => clearInterval(tick);
   }, [running, skew_ms]);
 

@@ -31,11 +31,12 @@ import { useNow } from './useNow';
 import { useOutbox } from './useOutbox';
 import { useRunning } from './useRunning';
 import css from './run.module.css';
+import { steadyNow_ms } from '~/ui/steadyNow';
 
 /** When the server's answer with this page began to come in: a slow page must not slow its clock. */
 function answeredAt_ms(): number {
   const [page] = performance.getEntriesByType('navigation') as PerformanceNavigationTiming[];
-  return page && page.responseStart > 0 ? performance.timeOrigin + page.responseStart : Date.now();
+  return page && page.responseStart > 0 ? performance.timeOrigin + page.responseStart : steadyNow_ms();
 }
 
 /** One job, one step at a time: an instruction, a target, a clock; every press is an entry in the record. */

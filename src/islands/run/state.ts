@@ -53,9 +53,21 @@ export type RunAction =
 /** Further apart than this, a clock was set and no answer was late. */
 const CLOCK_SET_ms = 5000;
 
-/** An answer that comes late tells a skew too small and never too large: the largest told holds, unless a clock was set. */
-const steadied = (known_ms: number, told_ms: number): number =>
-  Math.abs(told_ms - known_ms) > CLOCK_SET_ms ? told_ms : Math.max(known_ms, told_ms);
+/** Whether something is under heat, by what was written and what was pressed. */
+function underHeat({ events, unsent }: Pick<RunViewState, 'events' | 'unsent'>): boolean {
+  const kinds = [...events.map(({ kind }) => kind), ...unsent.map(({ event }) => event.kind)];
+  return kinds.lastIndexOf('heat-on') > kinds.lastIndexOf('heat-off');
+}
+
+/**
+ * An answer that comes late tells a skew too small and never too large: the largest told holds, unless a clock was set. One
+ * that is set while something is under heat is left alone until that is off: its stop must not wait for it.
+ */
+function steadied(state: RunViewState, told_ms: number): number {
+  const known_ms = state.skew_ms;
+  if (Math.abs(told_ms - known_ms) <= CLOCK_SET_ms) return Math.max(known_ms, told_ms);
+  return underHeat(state) ? known_ms : told_ms;
+}
 
 /** Entries are only ever added: of two answers that crossed, the longer is the later. */
 const later = (known: readonly RunEvent[], told: readonly RunEvent[]): readonly RunEvent[] =>
@@ -70,7 +82,7 @@ export function reduce(state: RunViewState, action: RunAction): RunViewState {
         ...state,
         events: later(state.events, action.events),
         ...acknowledged(state, action.clientId),
-        skew_ms: steadied(state.skew_ms, action.skew_ms),
+        skew_ms: steadied(state, action.skew_ms),
         waits: null,
       };
     case 'opened':
@@ -79,7 +91,7 @@ export function reduce(state: RunViewState, action: RunAction): RunViewState {
       return {
         ...state,
         events: later(state.events, action.events),
-        skew_ms: steadied(state.skew_ms, action.skew_ms),
+        skew_ms: steadied(state, action.skew_ms),
         waits: null,
       };
     case 'refused':

@@ -1,4 +1,5 @@
 import { useEffect, useState } from 'react';
+import { steadyNow_ms } from '~/ui/steadyNow';
 
 const TICK_ms = 50;
 
@@ -6,9 +7,9 @@ const TICK_ms = 50;
 export function useNow(skew_ms: number, running: boolean, first_ms: number): number {
   const [now_ms, setNow] = useState(first_ms);
   useEffect(() => {
-    setNow(Date.now() + skew_ms);
+    setNow(steadyNow_ms() + skew_ms);
     if (!running) return;
-    const timer = setInterval(() => setNow(Date.now() + skew_ms), TICK_ms);
+    const timer = setInterval(() => setNow(steadyNow_ms() + skew_ms), TICK_ms);
     return () => clearInterval(timer);
   }, [skew_ms, running]);
   return now_ms;

@@ -8,6 +8,7 @@ import { refreshRail } from '~/islands/rail/railStore';
 import type { Refused } from './outbox';
 import { keepOutbox, readOutbox } from './outboxStore';
 import type { RunAction, RunViewState } from './state';
+import { steadyNow_ms } from '~/ui/steadyNow';
 
 interface EventsAnswer {
   readonly events: readonly RunEvent[];
@@ -65,13 +66,18 @@ export function useOutbox(
         afterSeq,
         by: next.by,
         event: next.event,
-        ago_ms: Math.min(MOST_AGO_ms, Math.max(0, Math.round(Date.now() + skew.current - next.at_ms))),
+        ago_ms: Math.min(MOST_AGO_ms, Math.max(0, Math.round(steadyNow_ms() + skew.current - next.at_ms))),
       };
       postJson<EventsAnswer>(url, body).then(
         ({ events, now_ms }) => {
           sending.current = false;
           refreshRail().catch(() => undefined);
-          dispatch({ type: 'acknowledged', clientId: next.clientId, events, skew_ms: now_ms - Date.now() });
+          dispatch({
+            type: 'acknowledged',
+            clientId: next.clientId,
+            events,
+            skew_ms: now_ms - steadyNow_ms(),
+          });
         },
         (error: unknown) => {
           sending.current = false;
@@ -94,7 +100,7 @@ export function useOutbox(
       () => {
         if (document.hidden) return;
         getJson<EventsAnswer>(url).then(
-          ({ events, now_ms }) => dispatch({ type: 'caught-up', events, skew_ms: now_ms - Date.now() }),
+          ({ events, now_ms }) => dispatch({ type: 'caught-up', events, skew_ms: now_ms - steadyNow_ms() }),
           () => undefined,
         );
       },

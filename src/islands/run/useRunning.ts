@@ -17,6 +17,7 @@ import { degreesIn } from './shown';
 import type { RunAction, RunViewState } from './state';
 import { heldAt, padOf, stepHeating, turnOf, type Turn } from './turn';
 import { useNextPart, type NextPart } from './useNextPart';
+import { steadyNow_ms } from '~/ui/steadyNow';
 
 interface Running {
   /** Where a heating step stands; null for any other. */
@@ -76,11 +77,11 @@ export function useRunning(
     }
     dispatch({
       type: 'wrote',
-      entry: { clientId: crypto.randomUUID(), by, at_ms: Date.now() + state.skew_ms, event },
+      entry: { clientId: crypto.randomUUID(), by, at_ms: Math.round(steadyNow_ms() + state.skew_ms), event },
     });
     return true;
   };
-  const elapsed_s = (): number => Math.max(0, (Date.now() + state.skew_ms - at.heating!.on_ms) / 1000);
+  const elapsed_s = (): number => Math.max(0, (steadyNow_ms() + state.skew_ms - at.heating!.on_ms) / 1000);
 
   /** Something stands against it: the second press means it. */
   const ask = (): boolean => {
