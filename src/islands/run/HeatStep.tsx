@@ -132,7 +132,7 @@ export function HeatStep({ step, at, turn, now_ms, early, why, tool, run }: Heat
       )}
       {cooling_ms > 0 && !follows && (
         <p className={css['zone']} role="timer" aria-label="Cooling">
-          cools {clockText(cooling_ms)}
+          cools {clockText(cooling_ms)} {cooling_ms < 60_000 ? 's' : 'min'}
         </p>
       )}
       {zone === 'stop' && melted_s === null && <p className={css['stopWords']}>{dwell.ifNotMolten}</p>}
