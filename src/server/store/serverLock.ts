@@ -1,6 +1,9 @@
 import Database from 'better-sqlite3';
 import { codeOf } from './fileCheck';
 
+/** Locks of this process. A connection that nothing refers to any more is closed with the memory it stands in, and its lock is gone. */
+const held = new Set<Database.Database>();
+
 /**
  * Takes a database for this server alone, by a lock that the system gives up with the process, however that ends. Null where
  * another server has it. Readers and backups need no lock.
@@ -14,5 +17,9 @@ export function lockForServer(file: string): (() => void) | null {
     if (codeOf(error) === 'SQLITE_BUSY') return null;
     throw error;
   }
-  return () => lock.close();
+  held.add(lock);
+  return () => {
+    held.delete(lock);
+    lock.close();
+  };
 }
