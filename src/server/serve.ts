@@ -85,10 +85,7 @@ export async function serve(bundle: string): Promise<void> {
   const nightly = new Nightly(options.file, options.backups, copyByCommand(resolve(built, 'cli.mjs')));
   const costs = new Costs(db, planner);
   answer = listener({ db, planner, costs, nightly }, handler, options.names, built);
-  console.log(`Ithermon is at http://${bracketed(options.host)}:${port}/`);
-  rehearse(planner, db);
-  costs.makeUp();
-  const endNightly = nightly.start();
+  let endNightly = (): void => undefined;
 
   const stop = (): void => {
     endNightly();
@@ -102,6 +99,11 @@ export async function serve(bundle: string): Promise<void> {
   };
   process.on('SIGTERM', stop);
   process.on('SIGINT', stop);
+  // Whoever reads this may stop us at once.
+  console.log(`Ithermon is at http://${bracketed(options.host)}:${port}/`);
+  rehearse(planner, db);
+  costs.makeUp();
+  endNightly = nightly.start();
 }
 
 const listening = (server: Server, { port, host }: Options): Promise<number> =>
