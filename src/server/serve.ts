@@ -23,7 +23,7 @@ import { codeOf } from '~/server/store/fileCheck';
 import { copyByCommand, Nightly } from '~/server/store/nightly';
 import { countOldJobs } from '~/server/store/repositories/trackRecord';
 import { lockForServer } from '~/server/store/serverLock';
-import { BadOption, bracketed, HELP, optionsOf, type Options } from './options';
+import { BadOption, bracketed, HELP, isLoopback, optionsOf, type Options } from './options';
 
 /** Astro's built handler, called with our locals. */
 type PageHandler = (
@@ -100,9 +100,13 @@ export async function serve(bundle: string): Promise<void> {
   process.on('SIGTERM', stop);
   process.on('SIGINT', stop);
   // Whoever reads this may stop us at once.
+  if (!isLoopback(options.host))
+    console.warn(
+      'ithermon: whoever reaches this address can read and write everything; there is no sign-in yet. Keep it to a network that you trust.',
+    );
   console.log(`Ithermon is at http://${bracketed(options.host)}:${port}/`);
   rehearse(planner, db);
-  costs.makeUp();
+  void costs.makeUp();
   endNightly = nightly.start();
 }
 

@@ -1,4 +1,5 @@
 import type { Refusal } from '~/schema/values/refusal';
+import { newKey } from '~/ui/newKey';
 
 /** Why a request did not do what was asked, in words to show. */
 export class ApiError extends Error {
@@ -49,7 +50,7 @@ async function sendOnce<T>(
   url: string,
   init: Omit<RequestInit, 'headers'> & { readonly headers: Readonly<Record<string, string>> },
 ): Promise<T> {
-  const key = unanswered.get(what) ?? crypto.randomUUID();
+  const key = unanswered.get(what) ?? newKey();
   unanswered.set(what, key);
   try {
     const answer = await send<T>(url, { ...init, headers: { ...init.headers, 'idempotency-key': key } });

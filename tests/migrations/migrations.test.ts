@@ -24,6 +24,7 @@ import { sitesOf } from '~/server/store/repositories/sites';
 import { listHabits } from '~/server/store/repositories/stepHabits';
 import { listSupplies, recentMoves } from '~/server/store/repositories/supplies';
 import { allTools } from '~/server/store/repositories/tools';
+import { countOldJobs, recordsByPerson } from '~/server/store/repositories/trackRecord';
 import type { Db } from '~/server/store/db';
 import { boardSheet } from '~/server/boards/boardSheet';
 import { MIGRATIONS } from '../support/database';
@@ -111,6 +112,14 @@ describe('migrations run forward on an old database', () => {
     // What a board's page gathers from all of it.
     for (const { id } of listBoards(db)) expect(boardSheet(db, id).board.id).toBe(id);
     expect(db.$client.pragma('foreign_key_check')).toEqual([]);
+    db.$client.close();
+  });
+
+  it('lets jobs of before be counted in a track record', () => {
+    const db = migrated(journal.entries[0]!);
+    expect(recordsByPerson(db, 'radial')).toEqual({});
+    countOldJobs(db);
+    expect(recordsByPerson(db, 'radial')).toMatchObject({ MK: [{ method: 'leg-at-a-time', jobs: 1 }] });
     db.$client.close();
   });
 

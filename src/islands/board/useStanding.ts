@@ -3,6 +3,7 @@ import type { BoardEntryBody } from '~/core/record/boardEntries';
 import type { BoardStanding } from '~/schema/sheets/boardStanding';
 import { ApiError, getJson, postJson } from '~/ui/api';
 import { $by, SIGN_FIRST } from '~/ui/preferences';
+import { newKey } from '~/ui/newKey';
 
 /**
  * Where a board stands, and the way to write of it. Read again when a finding was recorded here: what is open follows
@@ -24,7 +25,7 @@ export function useStanding(first: BoardStanding, findings: number) {
       setError(new Error(SIGN_FIRST));
       return;
     }
-    postJson<BoardStanding>(url, { clientId: crypto.randomUUID(), by, body }).then(
+    postJson<BoardStanding>(url, { clientId: newKey(), by, body }).then(
       (now) => {
         setStanding(now);
         setError(null);

@@ -39,6 +39,15 @@ describe('taking in a board', () => {
     expect(screen.getAllByLabelText('Covered by copper, %')).toHaveLength(2);
   });
 
+  it('shows the copper of the construction that was begun from', () => {
+    render(<BoardForm />);
+    fireEvent.change(screen.getByLabelText('Start from a typical board'), { target: { value: 'two-layer' } });
+    const shown = screen
+      .getAllByLabelText<HTMLInputElement>('Covered by copper, %')
+      .map(({ value }) => value);
+    expect(shown).toEqual(['30', '40']);
+  });
+
   it('keeps the size that was typed when another construction is begun from', () => {
     render(<BoardForm />);
     type('Length, mm', '77');

@@ -8,6 +8,7 @@ import { entryWords } from './entryWords';
 import type { SetAside } from './outbox';
 import type { RunAction } from './state';
 import css from './run.module.css';
+import { newKey } from '~/ui/newKey';
 
 interface AsideListProps {
   readonly aside: readonly SetAside[];
@@ -30,8 +31,7 @@ export function AsideList({ aside, steps, at, events, dispatch }: AsideListProps
         {aside.map((entry) => {
           const fits = refusal(at, steps, entry.event, events) === null;
           const words = entryWords(entry.event, steps);
-          const again = (): void =>
-            dispatch({ type: 'again', clientId: entry.clientId, newId: crypto.randomUUID() });
+          const again = (): void => dispatch({ type: 'again', clientId: entry.clientId, newId: newKey() });
           const note = (): void => {
             const text = `Pressed ${time(entry.at_ms)}, not written then: ${words}. ${entry.reason}`.slice(
               0,
@@ -40,7 +40,7 @@ export function AsideList({ aside, steps, at, events, dispatch }: AsideListProps
             const { clientId: _old, reason: _reason, event: _event, ...rest } = entry;
             dispatch({
               type: 'wrote',
-              entry: { ...rest, clientId: crypto.randomUUID(), event: { kind: 'note', text } },
+              entry: { ...rest, clientId: newKey(), event: { kind: 'note', text } },
             });
             dispatch({ type: 'drop', clientId: entry.clientId });
           };

@@ -18,6 +18,7 @@ import type { RunAction, RunViewState } from './state';
 import { heldAt, padOf, stepHeating, turnOf, type Turn } from './turn';
 import { useNextPart, type NextPart } from './useNextPart';
 import { steadyNow_ms } from '~/ui/steadyNow';
+import { newKey } from '~/ui/newKey';
 
 interface Running {
   /** Where a heating step stands; null for any other. */
@@ -77,7 +78,7 @@ export function useRunning(
     }
     dispatch({
       type: 'wrote',
-      entry: { clientId: crypto.randomUUID(), by, at_ms: Math.round(steadyNow_ms() + state.skew_ms), event },
+      entry: { clientId: newKey(), by, at_ms: Math.round(steadyNow_ms() + state.skew_ms), event },
     });
     return true;
   };

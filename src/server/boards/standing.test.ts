@@ -233,8 +233,7 @@ describe('what a heating cost', () => {
     told.mockRestore();
     // The server is started anew.
     broken = false;
-    owed.makeUp();
-    owed.makeUp();
+    await Promise.all([owed.makeUp(), owed.makeUp()]);
     await settled();
     expect(costs(db)).toHaveLength(1);
     append(db, { kind: 'note', text: 'once is enough' });

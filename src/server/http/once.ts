@@ -7,7 +7,7 @@ const KEY_HEADER = 'idempotency-key';
 const KEY = /^[A-Za-z0-9_-]{8,40}$/;
 
 /** Answers that are given again to whoever asks again; a retry comes within minutes. */
-const MOST_KEPT = 4000;
+const MOST_KEPT = 500;
 const kept = new LRUCache<string, Promise<Response>>({ max: MOST_KEPT });
 
 /**

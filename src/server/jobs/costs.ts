@@ -1,4 +1,3 @@
-import type { Exposure } from '~/core/method/heatCost';
 import type { RunEventBody } from '~/core/record/runEvents';
 import { runState, type Dwell, type RunState } from '~/core/record/runState';
 import type { JobRecord } from '~/schema/records/jobs/job';
@@ -37,8 +36,12 @@ export class Costs {
   }
 
   /** Makes up for what was owed when the server was stopped. */
-  makeUp(): void {
-    for (const id of jobsToCost(this.db, this.now_ms())) this.owe(id);
+  async makeUp(): Promise<void> {
+    for (const id of jobsToCost(this.db, this.now_ms())) {
+      this.owe(id);
+      // A workshop has hundreds under way: pages come in between.
+      await new Promise(setImmediate);
+    }
   }
 
   private async cost(job: JobRecord, state: RunState, dwell: Dwell): Promise<void> {
@@ -71,7 +74,7 @@ function appendCost(
   db: Db,
   jobId: string,
   { onSeq, off_s }: Dwell,
-  costs: readonly (Exposure | RunEventBody)[],
+  costs: readonly RunEventBody[],
   at_ms: number,
 ): void {
   db.transaction(() => {

@@ -3,7 +3,7 @@ import { useCallback, useId, useMemo, useRef, type MouseEvent, type ReactNode } 
 import { onArrows } from './roving';
 import { PAD_STATES } from '~/core/record/padStates';
 import { Copper, type CopperPicture } from './Copper';
-import { feetAbout, labelsWithRoom, type Point } from './labels';
+import { feetAbout, labelsWithRoom } from './labels';
 import { halfReach_mm, labelOf, SiteGlyph, type FaceSite } from './SiteGlyph';
 import css from './face.module.css';
 
@@ -75,14 +75,16 @@ export function BoardFace({
   const labelled = useMemo(() => {
     // On a crowded face what the view is not about is left without its name.
     const named = sites.length > CROWD ? sites.filter((site) => !site.faint) : sites;
-    const middle = (site: FaceSite): Point => [
-      mirror ? length_mm - site.x_mm : site.x_mm,
-      width_mm - site.y_mm,
-    ];
-    const wishes = named.map((site) => ({
+    const placed = named.map((site) => ({
+      site,
+      x: mirror ? length_mm - site.x_mm : site.x_mm,
+      y: width_mm - site.y_mm,
+      half: halfReach_mm(site),
+    }));
+    const wishes = placed.map(({ site, x, y, half }) => ({
       id: site.id,
       text: labelOf(site),
-      feet: feetAbout(middle(site), halfReach_mm(site), labelOf(site), text),
+      feet: feetAbout([x, y], half, labelOf(site), text),
       weight:
         (site.id === selected ? 8 : 0) +
         (site.faint ? 0 : 4) +
@@ -90,9 +92,9 @@ export function BoardFace({
         (PAD_STATES[site.worst].defect ? 1 : 0),
     }));
     // Names keep off the parts that stand on this face; those of the other one lie behind it.
-    const bodies = named
-      .filter((site) => site.side === side)
-      .map((site) => ({ id: site.id, x: middle(site)[0], y: middle(site)[1], half: halfReach_mm(site) }));
+    const bodies = placed
+      .filter(({ site }) => site.side === side)
+      .map(({ site, ...at }) => ({ id: site.id, ...at }));
     return labelsWithRoom(wishes, text, bodies);
   }, [sites, selected, side, text, mirror, length_mm, width_mm]);
   const inView = (site: FaceSite): boolean => {

@@ -16,6 +16,8 @@ interface Job {
   readonly came: FromWorker[];
   readonly listeners: Set<Listener>;
   over: boolean;
+  /** Asked again, it is answered from here. */
+  readonly kept: boolean;
   /** Until it is given up, where nobody has asked yet. */
   waiting: ReturnType<typeof setTimeout> | null;
 }
@@ -99,7 +101,15 @@ export class Planner {
     this.giveUpRehearsal?.();
     this.giveUpRehearsal = null;
     this.thread ??= this.started();
-    const job: Job = { id: ++this.lastId, key, came: [], listeners: new Set(), over: false, waiting: null };
+    const job: Job = {
+      id: ++this.lastId,
+      key,
+      came: [],
+      listeners: new Set(),
+      over: false,
+      kept: task.kind !== 'cost',
+      waiting: null,
+    };
     this.running.set(key, job);
     this.thread.postMessage({ type: 'solve', jobId: job.id, task });
     return job;
@@ -115,7 +125,8 @@ export class Planner {
     job.listeners.clear();
     if (job.waiting) clearTimeout(job.waiting);
     this.running.delete(job.key);
-    if (message.type === 'done') this.answered.set(job.key, job);
+    // What a heating cost is asked for once: kept, it would push plans out that are asked for again.
+    if (message.type === 'done' && job.kept) this.answered.set(job.key, job);
   }
 
   private giveUp(job: Job): void {
