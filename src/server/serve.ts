@@ -101,7 +101,7 @@ export async function serve(bundle: string): Promise<void> {
   process.on('SIGINT', stop);
   // Whoever reads this may stop us at once.
   if (!isLoopback(options.host))
-    console.warn(
+    console.error(
       'ithermon: whoever reaches this address can read and write everything; there is no sign-in yet. Keep it to a network that you trust.',
     );
   console.log(`Ithermon is at http://${bracketed(options.host)}:${port}/`);
