@@ -21,7 +21,7 @@ const program = (options) =>
     outdir: 'dist',
     outExtension: { '.js': '.mjs' },
     packages: 'bundle',
-    external: ['better-sqlite3', 'sharp'],
+    external: ['better-sqlite3', 'sharp', '@node-rs/argon2'],
     // Packages of the older kind ask for Node's own modules by require.
     banner: {
       js: "import { createRequire as requireOf } from 'node:module'; const require = requireOf(import.meta.url);",

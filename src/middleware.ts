@@ -2,24 +2,47 @@ import { resolve } from 'node:path';
 import { pathToFileURL } from 'node:url';
 import type { APIContext } from 'astro';
 import { defineMiddleware } from 'astro:middleware';
-import { HEADERS } from './server/http/headers';
-import { NotFound, Unplannable } from './server/store/errors';
-
-/** A page's own policy: nothing but ours is loaded, and nobody frames it. */
-const POLICY =
-  "default-src 'self'; script-src 'self' 'unsafe-inline'; style-src 'self' 'unsafe-inline'; img-src 'self' data: blob:; worker-src 'self' blob:; object-src 'none'; base-uri 'none'; form-action 'self'; frame-ancestors 'none'";
+import { FILE_POLICY, HEADERS } from './server/http/headers';
+import { refuse } from './server/http/respond';
+import { SESSION_COOKIE } from './server/people/cookie';
+import { judge } from './server/people/permits';
+import { personOf } from './server/people/sessions';
+import { NotFound, Refused, Unplannable } from './server/store/errors';
 
 let opened: Promise<App.Locals> | undefined;
 
 /** Every answer carries our headers; under the development server this also opens the database and the planner. */
 export const onRequest = defineMiddleware(async (context, next) => {
   if (import.meta.env.DEV) Object.assign(context.locals, await (opened ??= development()));
-  const response = await whole(await next().catch((error: unknown) => goneOrThrow(error, context)));
+  const response = await whole(
+    atDoor(context) ?? (await next().catch((error: unknown) => goneOrThrow(error, context))),
+  );
   for (const [name, value] of Object.entries(HEADERS)) response.headers.set(name, value);
-  response.headers.set('content-security-policy', POLICY);
+  // A page's policy is its own: it names its scripts.
   if (isPage(response)) response.headers.set('cache-control', 'no-cache');
+  else response.headers.set('content-security-policy', FILE_POLICY);
   return response;
 });
+
+/** Where people sign in: whoever has not is sent to do it, and whoever may not is told so. Null lets the request in. */
+function atDoor(context: APIContext): Response | null {
+  const { locals, request, url, cookies } = context;
+  locals.person = null;
+  if (!locals.door) return null;
+  const token = cookies.get(SESSION_COOKIE)?.value;
+  locals.person = token ? personOf(locals.db, token, Date.now()) : null;
+  const verdict = judge(request.method, url.pathname, locals.person?.role ?? null);
+  if (verdict === 'in' || verdict === 'unknown') return null;
+  const isApi = url.pathname.startsWith('/api/');
+  if (verdict === 'sign-in')
+    return isApi
+      ? refuse(new Refused('signed-out', 'nobody is signed in here; sign in, then this goes on'))
+      : context.redirect(`/sign-in?next=${encodeURIComponent(url.pathname + url.search)}`);
+  // What is not theirs to see is not theirs to know of.
+  if (!isApi) return context.redirect('/account');
+  const { initials, role } = locals.person!;
+  return refuse(new Refused('forbidden', `${initials} is here as ${role}: this is not a ${role}’s to do`));
+}
 
 /** What is not in the record, and a bench that cannot be planned on, have pages of their own; anything else is a fault. */
 function goneOrThrow(error: unknown, context: APIContext): Promise<Response> {
@@ -52,6 +75,8 @@ async function development(): Promise<App.Locals> {
     db,
     planner,
     costs: new Costs(db, planner),
+    door: null,
+    person: null,
     nightly: new Nightly(file, 0, copyByCommand('dist/cli.mjs')),
   };
 }

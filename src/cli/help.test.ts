@@ -10,7 +10,7 @@ import { EXAMPLES, HELP, helpOf, isCommand } from './help';
 
 describe('the command line’s help', () => {
   it('names every command, and knows no other', () => {
-    for (const command of ['simulate', 'plan', 'backup'] as const) {
+    for (const command of ['simulate', 'plan', 'backup', 'people'] as const) {
       expect(HELP).toContain(`  ${command} `);
       expect(isCommand(command)).toBe(true);
       expect(helpOf(command)).toContain(`./ithermon ${command}`);

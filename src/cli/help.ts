@@ -7,6 +7,8 @@ export const HELP = `Usage: ./ithermon COMMAND [FILE|-]
   backup FILE [--force]
                       copy the database (ITHERMON_DB, default data/ithermon.db) while it is in use, check and
                       count the copy; --force replaces FILE. Restore it with ./start --db FILE
+  people add INITIALS "NAME" [ROLE] | list | passphrase INITIALS
+                      those who sign in: technician, lead or viewer; the passphrase is typed, or comes by a pipe
 ./ithermon COMMAND --help tells of one, with an example.
 Exit 0 done, 2 bad input (one line a fault on standard error), 1 anything unexpected.`;
 
@@ -57,7 +59,7 @@ export const EXAMPLES = {
   },
 } as const;
 
-const ABOUT: Readonly<Record<keyof typeof EXAMPLES | 'backup', string>> = {
+const ABOUT: Readonly<Record<keyof typeof EXAMPLES | 'backup' | 'people', string>> = {
   simulate: `Usage: ./ithermon simulate [FILE|-] [--csv FILE]
 What happens if this tool stands on that pin, or that air on this part, for so long: one JSON request in,
 one JSON answer out. Units stand in the key names; a key nobody knows is refused. Loads: iron, gun,
@@ -69,6 +71,12 @@ docs/schemas/plan-input.schema.json and plan-answer-found.schema.json.`,
   backup: `Usage: ./ithermon backup FILE
 Copies the database named by ITHERMON_DB (default data/ithermon.db) while it is in use. To go on from the
 copy: ./start --db FILE.`,
+  people: `Usage: ./ithermon people add INITIALS "NAME" [technician|lead|viewer]
+       ./ithermon people list
+       ./ithermon people passphrase INITIALS
+Those who sign in to the database named by ITHERMON_DB (default data/ithermon.db). An address that others
+reach needs a lead; the application lets a lead add the others. The passphrase is asked for, or read from
+standard input. A new one signs that person out everywhere.`,
 };
 
 export type Command = keyof typeof ABOUT;
@@ -76,6 +84,6 @@ export const isCommand = (name: string | undefined): name is Command => name !==
 
 /** What one command does, and a request it takes. */
 export const helpOf = (command: Command): string =>
-  command === 'backup'
-    ? ABOUT.backup
+  command === 'backup' || command === 'people'
+    ? ABOUT[command]
     : `${ABOUT[command]}\n\nAn example:\n${JSON.stringify(EXAMPLES[command], null, 2)}`;

@@ -18,6 +18,9 @@ async function main(args: readonly string[]): Promise<number> {
     case 'backup':
       (await import('./commands/backup')).run(args.slice(1));
       return 0;
+    case 'people':
+      await (await import('./commands/people')).run(args.slice(1));
+      return 0;
     case '--help':
     case '-h':
     case 'help':
@@ -27,7 +30,7 @@ async function main(args: readonly string[]): Promise<number> {
       throw new InputError([
         {
           path: '$command',
-          message: `is ${command === undefined ? 'missing' : `"${command}"`}; give simulate, plan or backup (--help tells more)`,
+          message: `is ${command === undefined ? 'missing' : `"${command}"`}; give simulate, plan, backup or people (--help tells more)`,
         },
       ]);
   }

@@ -2,11 +2,15 @@ import { resolve } from 'node:path';
 import { parseArgs } from 'node:util';
 
 export const HELP = `Usage: ./start [--port N] [--host H] [--name NAME] [--db FILE] [--empty] [--backups N]
+               [--sign-in] [--cert FILE --key FILE]
   --port N     port to serve on (default 4517)
-  --host H     address to bind to (default 127.0.0.1: this machine only)
+  --host H     address to bind to (default 127.0.0.1: this machine only); any other needs people to sign in:
+               add a lead first with ./ithermon people add
   --name NAME  a further name that this machine is called by, as in http://NAME:4517/ (may be given again)
   --db FILE    database file (default data/ithermon.db); a backup is restored by naming it here
   --empty      a new database begins without the demo workshop
+  --sign-in    people sign in, on this machine too
+  --cert FILE  serve over TLS with this certificate (PEM), and --key FILE its key
   --backups N  daily copies kept beside the database (default 7, 0 for none)
   --help       this text`;
 
@@ -19,6 +23,10 @@ export interface Options {
   readonly file: string;
   readonly empty: boolean;
   readonly backups: number;
+  /** People sign in: always where others reach this address. */
+  readonly signIn: boolean;
+  /** Files of a certificate and its key; null serves without TLS. */
+  readonly tls: { readonly cert: string; readonly key: string } | null;
 }
 
 /** A fault of the command line, in one line. */
@@ -37,6 +45,8 @@ export function optionsOf(args: readonly string[], from: string): Options | null
     names: new Set(['127.0.0.1', 'localhost', '[::1]', bracketed(host), ...(values.name ?? [])].map(lower)),
     file: values.db === undefined ? resolve('data/ithermon.db') : resolve(from, values.db),
     empty: values.empty ?? false,
+    signIn: (values['sign-in'] ?? false) || !isLoopback(host),
+    tls: tlsOf(values.cert, values.key, from),
     backups: wholeNumber(
       '--backups',
       values.backups ?? '7',
@@ -57,6 +67,9 @@ function parsed(args: readonly string[]) {
         db: { type: 'string' },
         empty: { type: 'boolean' },
         backups: { type: 'string' },
+        'sign-in': { type: 'boolean' },
+        cert: { type: 'string' },
+        key: { type: 'string' },
         help: { type: 'boolean' },
       },
     }).values;
@@ -65,6 +78,13 @@ function parsed(args: readonly string[]) {
     const told = error instanceof Error ? error.message.split(/\. |\n/)[0]! : String(error);
     throw new BadOption(`${told}; --help tells which there are`);
   }
+}
+
+function tlsOf(cert: string | undefined, key: string | undefined, from: string): Options['tls'] {
+  if (cert === undefined && key === undefined) return null;
+  if (cert === undefined) throw new BadOption('--key is given without --cert; give both');
+  if (key === undefined) throw new BadOption('--cert is given without --key; give both');
+  return { cert: resolve(from, cert), key: resolve(from, key) };
 }
 
 function wholeNumber(option: string, text: string, most: number, wanted: string): number {

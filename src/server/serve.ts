@@ -5,22 +5,25 @@ import {
   type Server,
   type ServerResponse,
 } from 'node:http';
-import { mkdirSync } from 'node:fs';
+import { createServer as createSecureServer } from 'node:https';
+import { mkdirSync, readFileSync } from 'node:fs';
 import { dirname, resolve } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import sirv from 'sirv';
 import { restateAll } from '~/server/boards/restate';
 import { seedDemo } from '~/server/demo/seed';
 import { turnedAway } from '~/server/http/guard';
-import { HEADERS } from '~/server/http/headers';
+import { FILE_POLICY, HEADERS } from '~/server/http/headers';
 import { Costs } from '~/server/jobs/costs';
 import { openPlanner } from '~/server/plans/planner/open';
 import type { Planner } from '~/server/plans/planner/planner';
 import { rehearse } from '~/server/plans/planner/rehearsal';
+import { Door } from '~/server/people/door';
 import { ensureRig } from '~/server/rig/firstRig';
 import { closeDatabase, openDatabase, type Db } from '~/server/store/db';
 import { codeOf } from '~/server/store/fileCheck';
 import { copyByCommand, Nightly } from '~/server/store/nightly';
+import { hasLead } from '~/server/store/repositories/people';
 import { countOldJobs } from '~/server/store/repositories/trackRecord';
 import { lockForServer } from '~/server/store/serverLock';
 import { BadOption, bracketed, HELP, isLoopback, optionsOf, type Options } from './options';
@@ -39,6 +42,8 @@ interface Locals {
   readonly planner: Planner;
   readonly costs: Costs;
   readonly nightly: Nightly;
+  readonly door: Door | null;
+  readonly person: null;
 }
 
 /** A browser's connection is kept through the pauses of a person. */
@@ -71,7 +76,7 @@ export async function serve(bundle: string): Promise<void> {
   process.umask(0o077);
   // The port is taken first: it is soon known, and a database is not touched for a server that cannot be reached.
   let answer: RequestListener = starting;
-  const server = createServer((request, response) => answer(request, response));
+  const server = serverFor(options, (request, response) => answer(request, response));
   server.keepAliveTimeout = KEPT_OPEN_ms;
   server.on('connection', (socket) => socket.setMaxListeners(MOST_WAITING));
   const port = await listening(server, options);
@@ -84,7 +89,8 @@ export async function serve(bundle: string): Promise<void> {
   const planner = openPlanner(bundle);
   const nightly = new Nightly(options.file, options.backups, copyByCommand(resolve(built, 'cli.mjs')));
   const costs = new Costs(db, planner);
-  answer = listener({ db, planner, costs, nightly }, handler, options.names, built);
+  const door = options.signIn ? new Door(db) : null;
+  answer = listener({ db, planner, costs, nightly, door, person: null }, handler, options.names, built);
   let endNightly = (): void => undefined;
 
   const stop = (): void => {
@@ -100,14 +106,33 @@ export async function serve(bundle: string): Promise<void> {
   process.on('SIGTERM', stop);
   process.on('SIGINT', stop);
   // Whoever reads this may stop us at once.
-  if (!isLoopback(options.host))
+  if (!options.tls && !isLoopback(options.host))
     console.error(
-      'ithermon: whoever reaches this address can read and write everything; there is no sign-in yet. Keep it to a network that you trust.',
+      'ithermon: without --cert and --key passphrases cross the network in the open; keep it to one that you trust.',
     );
-  console.log(`Ithermon is at http://${bracketed(options.host)}:${port}/`);
+  console.log(`Ithermon is at ${options.tls ? 'https' : 'http'}://${bracketed(options.host)}:${port}/`);
   rehearse(planner, db);
   void costs.makeUp();
   endNightly = nightly.start();
+}
+
+function serverFor({ tls }: Options, answer: RequestListener): Server {
+  if (!tls) return createServer(answer);
+  const read = (option: string, file: string): Buffer => {
+    try {
+      return readFileSync(file);
+    } catch {
+      return fail(`${option} ${file} cannot be read; give a PEM file`);
+    }
+  };
+  const pair = { cert: read('--cert', tls.cert), key: read('--key', tls.key) };
+  try {
+    return createSecureServer(pair, answer);
+  } catch (error) {
+    return fail(
+      `--cert and --key are no certificate and its key: ${error instanceof Error ? error.message : String(error)}`,
+    );
+  }
 }
 
 const listening = (server: Server, { port, host }: Options): Promise<number> =>
@@ -124,12 +149,18 @@ const listening = (server: Server, { port, host }: Options): Promise<number> =>
   });
 
 async function openPrepared(options: Options, built: string): Promise<Db> {
-  const { file, empty } = options;
+  const { file, empty, host, signIn } = options;
   try {
     mkdirSync(dirname(file), { recursive: true });
     if (!lockForServer(file))
       fail(`another server has the database ${file} open; stop that one, or give another with --db`);
     const db = openDatabase(file, resolve(built, 'migrations'));
+    if (signIn && !hasLead(db)) {
+      closeDatabase(db);
+      fail(
+        `${isLoopback(host) ? '--sign-in' : `${host} is reached by others and`} needs people who sign in, and a lead among them: ./ithermon people add INITIALS "NAME" lead`,
+      );
+    }
     if (!empty) await seedDemo(db, Date.now(), (line) => console.log(line));
     ensureRig(db);
     countOldJobs(db);
@@ -164,6 +195,7 @@ function listener(
     immutable: false,
     setHeaders: (response) => {
       for (const [name, value] of Object.entries(HEADERS)) response.setHeader(name, value);
+      response.setHeader('content-security-policy', FILE_POLICY);
     },
   });
   return (request, response) => {

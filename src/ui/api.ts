@@ -1,4 +1,5 @@
 import type { Refusal } from '~/schema/values/refusal';
+import { askLead } from '~/ui/lead';
 import { newKey } from '~/ui/newKey';
 
 /** Why a request did not do what was asked, in words to show. */
@@ -53,7 +54,10 @@ async function sendOnce<T>(
   const key = unanswered.get(what) ?? newKey();
   unanswered.set(what, key);
   try {
-    const answer = await send<T>(url, { ...init, headers: { ...init.headers, 'idempotency-key': key } });
+    const answer = await sendSigned<T>(url, {
+      ...init,
+      headers: { ...init.headers, 'idempotency-key': key },
+    });
     unanswered.delete(what);
     return answer;
   } catch (error) {
@@ -65,6 +69,21 @@ async function sendOnce<T>(
 
 /** Ends after which nobody knows whether it was done. */
 const UNSURE: ReadonlySet<ApiError['kind']> = new Set(['offline', 'internal']);
+
+/** Sends, and where a lead has to sign asks the one who stands beside the bench, then sends again with the signature. */
+async function sendSigned<T>(
+  url: string,
+  init: Omit<RequestInit, 'headers'> & { readonly headers: Readonly<Record<string, string>> },
+): Promise<T> {
+  try {
+    return await send<T>(url, init);
+  } catch (error) {
+    if (!(error instanceof ApiError) || error.kind !== 'needs-lead') throw error;
+    const signature = await askLead();
+    if (signature === null) throw error;
+    return send<T>(url, { ...init, headers: { ...init.headers, 'x-lead-signature': signature } });
+  }
+}
 
 async function send<T>(url: string, init: RequestInit): Promise<T> {
   let response: Response;

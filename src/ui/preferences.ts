@@ -7,11 +7,15 @@ export type Theme = (typeof THEMES)[number];
 export const COOKIES = { theme: 'ithermon_theme', by: 'ithermon_by', mute: 'ithermon_mute' } as const;
 
 export const $by = atom('');
+
+/** Whether whoever is at the bench signed in: initials are theirs then, and nobody else's. */
+export const $signedIn = atom(false);
 export const $muted = atom(false);
 
-/** Takes over what the server drew with. */
-export function readPreferences(): void {
-  $by.set(readCookie(COOKIES.by));
+/** Takes over what the server drew with; `person` are the initials of whoever signed in, null where nobody does. */
+export function readPreferences(person: string | null): void {
+  $signedIn.set(person !== null);
+  $by.set(person ?? readCookie(COOKIES.by));
   $muted.set(readCookie(COOKIES.mute) === '1');
 }
 

@@ -1,31 +1,16 @@
-import { spawn, spawnSync, type ChildProcess } from 'node:child_process';
+import { spawnSync } from 'node:child_process';
 import { mkdtempSync, rmSync } from 'node:fs';
 import { request as httpRequest } from 'node:http';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { bare as test, expect } from './bench';
+import { ended, serve } from './servers';
 import { PLAN_EXAMPLE, SIMULATE_EXAMPLE } from '../support/requests';
 
 /** The server as a process, and the command line: durability, refusals, exit codes. */
 
 const folder = mkdtempSync(join(tmpdir(), 'ithermon-server-'));
 test.afterAll(() => rmSync(folder, { recursive: true, force: true }));
-
-async function serve(...args: string[]): Promise<{ process: ChildProcess; url: string }> {
-  const child = spawn(process.execPath, ['dist/serve.mjs', ...args], { stdio: ['ignore', 'pipe', 'pipe'] });
-  const url = await new Promise<string>((resolve, reject) => {
-    let text = '';
-    child.stdout.on('data', (data: Buffer) => {
-      text += data.toString();
-      const found = /(http:\/\/\S+)/.exec(text);
-      if (found) resolve(found[1]!);
-    });
-    child.on('exit', (code) => reject(new Error(`server ended with ${code}: ${text}`)));
-  });
-  return { process: child, url };
-}
-
-const ended = (child: ChildProcess) => new Promise<number | null>((resolve) => child.on('exit', resolve));
 
 const BOARD = { name: 'Kept', owner: 'MK', fault: 'x', construction: SIMULATE_EXAMPLE.board };
 

@@ -17,6 +17,7 @@ import { findingsOf } from '~/server/store/repositories/findings';
 import { artworkCells, artworksOf, importsOf } from '~/server/store/repositories/imports';
 import { jobsOfBoard } from '~/server/store/repositories/jobs';
 import { libraryOf } from '~/server/store/repositories/library';
+import { listPeople } from '~/server/store/repositories/people';
 import { photosOf, pictureOf } from '~/server/store/repositories/photos';
 import { recapsOf } from '~/server/store/repositories/recaps';
 import { siteGroupsOf } from '~/server/store/repositories/siteGroups';
@@ -90,6 +91,8 @@ const READERS: Readonly<Record<string, (db: Db) => number>> = {
   tools: (db) => allTools(db).length,
   supplies: (db) => listSupplies(db).length,
   supply_moves: (db) => recentMoves(db, 1000).length,
+  people: (db) => listPeople(db).length,
+  sessions: (db) => db.select().from(tables.sessions).all().length,
   library_packages: (db) => libraryOf(db).length,
 };
 

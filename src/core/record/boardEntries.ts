@@ -19,6 +19,8 @@ export type BoardEntryBody =
       readonly item: string;
       readonly says: string;
       readonly reason: string;
+      /** The lead who signed an acceptance, where people sign in. */
+      readonly signedBy?: string | undefined;
     }
   | { readonly kind: 'tested'; readonly how: string; readonly passed: boolean }
   | {
@@ -29,7 +31,12 @@ export type BoardEntryBody =
       readonly due_ms: number | null;
     }
   | { readonly kind: 'resumed' }
-  | { readonly kind: 'handed-back'; readonly outcome: Outcome; readonly cause: string }
+  | {
+      readonly kind: 'handed-back';
+      readonly outcome: Outcome;
+      readonly cause: string;
+      readonly signedBy?: string | undefined;
+    }
   | { readonly kind: 'scrapped'; readonly cause: string }
   | { readonly kind: 'reopened'; readonly reason: string };
 

@@ -121,7 +121,7 @@ function jobItems(job: JobTrace, sites: readonly OpenSite[]): OpenItem[] {
             ...about,
             key: `override:${job.id}:${seq}`,
             kind: 'override',
-            says: `${ref}: "${job.steps.find((s) => s.id === id)?.title ?? 'a hold point'}" was passed against its hold point: ${passed.reason}`,
+            says: `${ref}: "${job.steps.find((s) => s.id === id)?.title ?? 'a hold point'}" was passed against its hold point: ${passed.reason}${passed.signedBy === undefined ? '' : ` (signed by ${passed.signedBy})`}`,
             next: `Look at ${ref} again: a hold point was passed`,
           },
         ]

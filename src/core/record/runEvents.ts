@@ -8,8 +8,8 @@ export type Passed =
   | { readonly kind: 'early'; readonly left_s: number }
   /** Pins whose melt nobody saw moved freely all the same. */
   | { readonly kind: 'moved-freely' }
-  /** Against the gate, on someone's word. */
-  | { readonly kind: 'override'; readonly reason: string };
+  /** Against the gate, on someone's word; `signedBy` is the lead where people sign in. */
+  | { readonly kind: 'override'; readonly reason: string; readonly signedBy?: string | undefined };
 
 /**
  * What happens on a job, one entry after another. Entries are never changed; a later `correction` or `taken-back`

@@ -26,6 +26,7 @@ import { Scrubber } from './Scrubber';
 import { reduce, start, type AirState } from './state';
 import { Moisture } from './Moisture';
 import { useField } from './useField';
+import { styled } from '~/ui/styled';
 import css from './air.module.css';
 
 /** Hot air on one site: what the whole board feels, when each pad melts, and what is in the way. */
@@ -181,7 +182,7 @@ function AirField({
               <Figures state={state} part={partOf(site.package)} surfaceMount={surfaceMounted(request)} />
             </>
           ) : (
-            <div className={css['waiting']} style={{ aspectRatio: `${length_mm} / ${width_mm}` }}>
+            <div className={css['waiting']} ref={styled({ aspectRatio: `${length_mm} / ${width_mm}` })}>
               <p className="quiet">
                 {state.run.status === 'stopped' ? 'Stopped before the first answer.' : 'Solving the board…'}
               </p>

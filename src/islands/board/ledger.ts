@@ -37,6 +37,9 @@ export function ledger(
 }
 
 /** What was written of the board as a whole, and of parts outside of a job. */
+const signed = ({ signedBy }: { readonly signedBy?: string | undefined }): string =>
+  signedBy === undefined ? '' : ` · signed by ${signedBy}`;
+
 function entryLine(entry: BoardEntry, sites: readonly SiteSheet[]): LedgerLine {
   const line = (kind: LedgerLine['kind'], text: string, siteRef = 'board'): LedgerLine => ({
     key: entry.id,
@@ -59,7 +62,7 @@ function entryLine(entry: BoardEntry, sites: readonly SiteSheet[]): LedgerLine {
     case 'settled':
       return line(
         'passed',
-        `${entry.as === 'deferred' ? 'Deferred' : 'Accepted as it is'}: ${entry.says}. ${entry.reason}`,
+        `${entry.as === 'deferred' ? 'Deferred' : 'Accepted as it is'}: ${entry.says}. ${entry.reason}${signed(entry)}`,
       );
     case 'tested':
       return line(
@@ -76,7 +79,7 @@ function entryLine(entry: BoardEntry, sites: readonly SiteSheet[]): LedgerLine {
     case 'handed-back':
       return line(
         'closed',
-        `Handed back: ${OUTCOME_WORDS[entry.outcome]}${entry.cause ? `. ${entry.cause}` : ''}`,
+        `Handed back: ${OUTCOME_WORDS[entry.outcome]}${entry.cause ? `. ${entry.cause}` : ''}${signed(entry)}`,
       );
     case 'scrapped':
       return line('closed', `Scrapped. ${entry.cause}`);

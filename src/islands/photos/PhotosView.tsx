@@ -16,6 +16,7 @@ import { useCommands } from '~/ui/keyboard/useCommands';
 import { PHOTO_COMMANDS, type PhotoCommand } from './commands';
 import { LARGEST_PHOTO_MB, pictureUrl, sendPhoto } from './sendPhoto';
 import { calibrationOf, reduce } from './state';
+import { styled } from '~/ui/styled';
 import css from './photos.module.css';
 
 type PhotosSheet = Pick<BoardSheet, 'board' | 'sites' | 'photos'>;
@@ -114,6 +115,8 @@ export function PhotosView({ sheet }: { sheet: PhotosSheet }) {
         <div {...drop.getRootProps({ className: css['drop'] })} data-over={drop.isDragActive || undefined}>
           <input
             {...drop.getInputProps({ accept: 'image/jpeg,image/png,image/webp,image/avif' })}
+            className="sr-only"
+            style={undefined}
             aria-label="Photos to add"
           />
           {state.sending > 0 ? `Sending ${state.sending}…` : 'Drop photos here, or choose them'}
@@ -167,10 +170,10 @@ export function PhotosView({ sheet }: { sheet: PhotosSheet }) {
                   <span
                     key={i}
                     className={css['tie']}
-                    style={{
+                    ref={styled({
                       left: `${(100 * Number(tie.px)) / photo.width_px}%`,
                       top: `${(100 * Number(tie.py)) / photo.height_px}%`,
-                    }}
+                    })}
                   >
                     {i + 1}
                   </span>

@@ -2,6 +2,7 @@ import { useReady } from '~/ui/useReady';
 import { useStore } from '@nanostores/react';
 import { Moon, Sun, Volume2, VolumeX, Keyboard } from 'lucide-react';
 import { useEffect, useRef, useState } from 'react';
+import type { Role } from '~/schema/records/people/person';
 import { Button } from '~/ui/controls/Button';
 import { useCommands } from '~/ui/keyboard/useCommands';
 import { useLeavingFields } from '~/ui/keyboard/useLeavingFields';
@@ -16,7 +17,10 @@ export function StationKeys({
   by,
   muted,
   board,
+  person,
 }: {
+  /** Whoever is signed in; null on a bench that nobody signs in to. */
+  person: { readonly initials: string; readonly role: Role } | null;
   by: string;
   muted: boolean;
   /** Where the key to the board leads; null on sheets that are of none. */
@@ -29,9 +33,9 @@ export function StationKeys({
   const initials = useRef<HTMLInputElement>(null);
 
   useEffect(() => {
-    readPreferences();
+    readPreferences(person?.initials ?? null);
     setLamp(document.documentElement.dataset['theme'] === 'lamp-off');
-  }, []);
+  }, [person?.initials]);
 
   const run = (id: StationCommand): boolean => {
     switch (id) {
@@ -54,6 +58,7 @@ export function StationKeys({
         window.location.href = '/rig';
         return true;
       case 'initials':
+        if (person) window.location.href = '/account';
         initials.current?.focus();
         initials.current?.select();
         return true;
@@ -69,18 +74,24 @@ export function StationKeys({
 
   return (
     <div className={`${css['station']} station`} data-ready={ready || undefined}>
-      <label className={css['who']}>
-        <span>At the bench</span>
-        <input
-          ref={initials}
-          aria-label="Initials of whoever is at the bench"
-          maxLength={8}
-          placeholder="initials"
-          value={ready ? byNow : by}
-          onChange={(event) => setBy(event.target.value.trim())}
-          onKeyDown={(event) => event.key === 'Enter' && event.currentTarget.blur()}
-        />
-      </label>
+      {person ? (
+        <a className={css['person']} href="/account" title="Sign out, passphrase  @">
+          <span>{person.role}</span> {person.initials}
+        </a>
+      ) : (
+        <label className={css['who']}>
+          <span>At the bench</span>
+          <input
+            ref={initials}
+            aria-label="Initials of whoever is at the bench"
+            maxLength={8}
+            placeholder="initials"
+            value={ready ? byNow : by}
+            onChange={(event) => setBy(event.target.value.trim())}
+            onKeyDown={(event) => event.key === 'Enter' && event.currentTarget.blur()}
+          />
+        </label>
+      )}
       <Button
         look="plain"
         aria-label={lamp ? 'Daylight' : 'Dark screen'}

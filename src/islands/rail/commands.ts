@@ -16,7 +16,7 @@ export const STATION_COMMANDS: readonly Command<StationCommand>[] = [
   { id: 'board', label: 'To the board', keys: ['Backspace'], group: 'Everywhere' },
   { id: 'bench', label: 'Bench', keys: ['Home'], group: 'Everywhere' },
   { id: 'rig', label: 'Rig', keys: ['End'], group: 'Everywhere' },
-  { id: 'initials', label: 'Initials', keys: ['@'], group: 'Everywhere' },
+  { id: 'initials', label: 'Initials, or signing out', keys: ['@'], group: 'Everywhere' },
   ...Array.from({ length: 9 }, (_, i) => ({
     id: `clock-${i + 1}` as const,
     label: `Go to clock ${i + 1} `,

@@ -9,6 +9,7 @@ import type { SetAside } from './outbox';
 import type { RunAction } from './state';
 import css from './run.module.css';
 import { newKey } from '~/ui/newKey';
+import { $by } from '~/ui/preferences';
 
 interface AsideListProps {
   readonly aside: readonly SetAside[];
@@ -33,14 +34,20 @@ export function AsideList({ aside, steps, at, events, dispatch }: AsideListProps
           const words = entryWords(entry.event, steps);
           const again = (): void => dispatch({ type: 'again', clientId: entry.clientId, newId: newKey() });
           const note = (): void => {
-            const text = `Pressed ${time(entry.at_ms)}, not written then: ${words}. ${entry.reason}`.slice(
-              0,
-              600,
-            );
+            const text =
+              `Pressed ${time(entry.at_ms)} by ${entry.by}, not written then: ${words}. ${entry.reason}`.slice(
+                0,
+                600,
+              );
             const { clientId: _old, reason: _reason, event: _event, ...rest } = entry;
             dispatch({
               type: 'wrote',
-              entry: { ...rest, clientId: newKey(), event: { kind: 'note', text } },
+              entry: {
+                ...rest,
+                by: $by.get() || entry.by,
+                clientId: newKey(),
+                event: { kind: 'note', text },
+              },
             });
             dispatch({ type: 'drop', clientId: entry.clientId });
           };

@@ -2,6 +2,7 @@ import { useState } from 'react';
 import { Button } from '~/ui/controls/Button';
 import { TextField } from '~/ui/controls/Field';
 import { Dialog } from '~/ui/controls/Dialog';
+import css from './run.module.css';
 
 /** A line in the record, in the technician's own words; what was begun is still there when it is opened again. */
 export function NoteDialog({
@@ -27,7 +28,7 @@ export function NoteDialog({
           event.preventDefault();
           submit();
         }}
-        style={{ display: 'grid', gap: 16 }}
+        className={css['noteForm']}
       >
         <TextField
           label="What you saw or measured"

@@ -1,9 +1,11 @@
+import { useStore } from '@nanostores/react';
 import { useEffect, useRef, type Dispatch } from 'react';
 import type { RunEvent } from '~/core/record/runEvents';
 import type { RunStep } from '~/core/record/runState';
 import { MOST_AGO_ms } from '~/schema/values/ago';
 import type { AppendRequest } from '~/schema/records/jobs/runEvent';
 import { ApiError, getJson, postJson } from '~/ui/api';
+import { $by, $signedIn } from '~/ui/preferences';
 import { refreshRail } from '~/islands/rail/railStore';
 import type { Refused } from './outbox';
 import { keepOutbox, readOutbox } from './outboxStore';
@@ -21,7 +23,13 @@ const CATCH_UP_ms = 4000;
 const COST_DUE_ms = 700;
 
 /** Refusals that time mends: nothing is wrong with the entry. */
-const PASSING: ReadonlySet<ApiError['kind']> = new Set(['offline', 'internal', 'busy', 'disk-full']);
+const PASSING: ReadonlySet<ApiError['kind']> = new Set([
+  'offline',
+  'internal',
+  'busy',
+  'disk-full',
+  'signed-out',
+]);
 
 /**
  * Sends entries one after another, and keeps what is unsent in the browser so that neither a reload
@@ -54,10 +62,16 @@ export function useOutbox(
     if (restored.current) keepOutbox(jobId, { unsent, aside });
   }, [jobId, unsent, aside]);
 
+  const by = useStore($by);
   const next = unsent[0];
   const afterSeq = state.events.at(-1)?.seq ?? 0;
   useEffect(() => {
     if (!next || sending.current) return;
+    // Nobody's press is written under another's name.
+    if ($signedIn.get() && next.by !== by) {
+      if (by) dispatch({ type: 'refused', steps, why: { kind: 'not-taken', reason: pressedBy(next.by) } });
+      return;
+    }
     let timer: ReturnType<typeof setTimeout> | undefined;
     const send = (): void => {
       sending.current = true;
@@ -91,7 +105,7 @@ export function useOutbox(
     send();
     return () => clearTimeout(timer);
     // An entry is sent again only once the record it is to follow is another.
-  }, [next?.clientId, afterSeq, url, dispatch]);
+  }, [next?.clientId, afterSeq, url, by, dispatch]);
 
   const idle = unsent.length === 0;
   useEffect(() => {
@@ -109,6 +123,9 @@ export function useOutbox(
     return () => clearInterval(timer);
   }, [idle, costDue, url, dispatch]);
 }
+
+const pressedBy = (by: string): string =>
+  `${by} pressed this and is signed in here no more; sign in as ${by} and enter it again`;
 
 /** Others were first where the record has gone on since what this screen knew; else the entry itself is not taken. */
 function whyRefused(error: unknown, afterSeq: number): Refused {

@@ -16,3 +16,4 @@ export { stepHabits } from './jobs/stepHabit.table';
 export { supplies, supplyMoves } from './rig/supply.table';
 export { recaps } from './jobs/recap.table';
 export { boardEntries } from './board/boardEntry.table';
+export { people, sessions } from './people/person.table';

@@ -1,7 +1,8 @@
 import type { APIContext, APIRoute } from 'astro';
 import { InputError } from '~/schema/values/faults';
 import type { Refusal } from '~/schema/values/refusal';
-import { Busy, Conflict, NotFound, Unplannable } from '~/server/store/errors';
+import { Busy, Conflict, NotFound, Refused, Unplannable } from '~/server/store/errors';
+import type { SignedIn } from '~/server/people/sessions';
 import { once } from './once';
 import { codeOf } from '~/server/store/fileCheck';
 
@@ -79,10 +80,17 @@ export async function readJson(context: APIContext, largest_bytes = LARGEST_BODY
   }
   const body = await readLimited(request, largest_bytes);
   try {
-    return JSON.parse(body.toString('utf8')) as unknown;
+    return signedBy(context.locals.person, JSON.parse(body.toString('utf8')) as unknown);
   } catch {
     throw new InputError([{ path: '$', message: 'is not valid JSON; check brackets, commas and quotes' }]);
   }
+}
+
+/** Where people sign in, whoever is signed in signs: what a body says of that counts nowhere. */
+function signedBy(person: SignedIn | null, body: unknown): unknown {
+  if (!person) return body;
+  if (Array.isArray(body)) return body.map((one) => signedBy(person, one));
+  return typeof body === 'object' && body !== null && 'by' in body ? { ...body, by: person.initials } : body;
 }
 
 async function readLimited(request: Request, largest_bytes: number): Promise<Buffer> {
@@ -110,7 +118,15 @@ class TooLarge extends Error {
   }
 }
 
-function refuse(error: unknown): Response {
+const REFUSED_STATUS: Readonly<Record<Refused['kind'], number>> = {
+  'signed-out': 401,
+  forbidden: 403,
+  'needs-lead': 403,
+  'too-many': 429,
+};
+
+/** An expected error as an answer; any other is told to the log, and nobody else. */
+export function refuse(error: unknown): Response {
   if (error instanceof InputError) {
     return json(400, { error: 'bad-input', message: error.message, faults: error.faults } satisfies Refusal);
   }
@@ -123,6 +139,8 @@ function refuse(error: unknown): Response {
     return json(413, { error: 'too-large', message: error.message } satisfies Refusal);
   if (error instanceof Unplannable)
     return json(409, { error: 'conflict', message: error.message, current: null } satisfies Refusal);
+  if (error instanceof Refused)
+    return json(REFUSED_STATUS[error.kind], { error: error.kind, message: error.message } satisfies Refusal);
   if (error instanceof Busy) return json(503, { error: 'busy', message: error.message } satisfies Refusal);
   // A name that is there already is a request that was done already.
   if (/^SQLITE_CONSTRAINT_(PRIMARYKEY|UNIQUE)$/.test(codeOf(error)))

@@ -35,3 +35,14 @@ export class Unplannable extends Error {
     this.name = 'Unplannable';
   }
 }
+
+/** Whoever asks may not, or not yet. */
+export class Refused extends Error {
+  constructor(
+    readonly kind: 'signed-out' | 'forbidden' | 'needs-lead' | 'too-many',
+    message: string,
+  ) {
+    super(message);
+    this.name = 'Refused';
+  }
+}

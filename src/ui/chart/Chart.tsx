@@ -1,6 +1,7 @@
 import { useEffect, useRef, useState } from 'react';
 import type { Config, Data, Layout, PlotMouseEvent } from 'plotly.js-dist-min';
 import { useThemeChange } from '~/ui/theme/useThemeChange';
+import { styled } from '~/ui/styled';
 import css from './chart.module.css';
 
 type Plotly = typeof import('plotly.js-dist-min');
@@ -86,7 +87,7 @@ export function Chart({ label, height, build, waits = false, onPoint }: ChartPro
   }, [plotly]);
 
   return (
-    <div className={css['chart']} style={{ minHeight: height }} role="img" aria-label={label}>
+    <div className={css['chart']} ref={styled({ minHeight: `${height}px` })} role="img" aria-label={label}>
       {!plotly && (
         <p className="quiet">
           {failed ? 'The chart could not be loaded; the figures beside it stand.' : 'Drawing…'}

@@ -134,7 +134,7 @@ export function Segments<Value extends string>({
 }) {
   const name = useId();
   return (
-    <fieldset style={{ border: 0, margin: 0, padding: 0 }}>
+    <fieldset className={css['choice']}>
       <legend className={css['label']}>{label}</legend>
       <div className={css['segments']}>
         {options.map((option) => (

@@ -2,6 +2,7 @@ import { ticks } from 'd3-array';
 import { scaleLinear } from 'd3-scale';
 import { useId } from 'react';
 import { seconds, secondsRange } from '~/ui/figures';
+import { styled } from '~/ui/styled';
 import css from './dwell.module.css';
 
 export interface DwellTimes {
@@ -51,7 +52,7 @@ export function DwellWindow({
   const from = inReach ? at(p10_s) : at(stop_s);
   const full = p90_s === null ? at(stop_s) : Math.min(at(p90_s), at(stop_s));
   const close = Math.max(full, p90_s === null ? at(stop_s) : Math.min(at(p90_s + times.hold_s), at(stop_s)));
-  const text = large ? 20 : 13;
+  const text = large ? '20px' : '13px';
   return (
     <figure className={css['figure']}>
       <svg
@@ -59,7 +60,7 @@ export function DwellWindow({
         role="img"
         aria-label={`${label}: melt expected ${secondsRange(p10_s, p90_s)}, move it from ${seconds(liftFrom_s)}, stop at ${seconds(stop_s)}`}
         className={css['bar']}
-        style={{ height }}
+        ref={styled({ height: `${height}px` })}
         preserveAspectRatio="none"
       >
         <defs>
@@ -142,22 +143,25 @@ export function DwellWindow({
           />
         )}
       </svg>
-      <div className={css['scale']} aria-hidden="true" style={{ fontSize: text }}>
+      <div className={css['scale']} aria-hidden="true" ref={styled({ fontSize: text })}>
         {timesAlong(end_s).map((t) => (
-          <span key={t} style={{ left: `${(t / end_s) * 100}%` }}>
+          <span key={t} ref={styled({ left: `${(t / end_s) * 100}%` })}>
             {t}
           </span>
         ))}
         <span className={css['unit']}>s</span>
       </div>
-      <div className={css['words']} aria-hidden="true" style={{ fontSize: text }}>
-        {from > 140 && from < WIDTH - 160 && <span style={{ left: 0 }}>not yet</span>}
+      <div className={css['words']} aria-hidden="true" ref={styled({ fontSize: text })}>
+        {from > 140 && from < WIDTH - 160 && <span className={css['firstWord']}>not yet</span>}
         {inReach && close - from > 140 && (from + close) / 2 < at(stop_s) - 170 && (
-          <span className={css['windowWord']} style={{ left: `${((from + close) / 2 / WIDTH) * 100}%` }}>
+          <span
+            className={css['windowWord']}
+            ref={styled({ left: `${((from + close) / 2 / WIDTH) * 100}%` })}
+          >
             window
           </span>
         )}
-        <span className={css['stopWord']} style={{ right: `${100 - (at(stop_s) / WIDTH) * 100}%` }}>
+        <span className={css['stopWord']} ref={styled({ right: `${100 - (at(stop_s) / WIDTH) * 100}%` })}>
           stop {seconds(stop_s)}
         </span>
       </div>

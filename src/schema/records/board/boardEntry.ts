@@ -29,6 +29,7 @@ const boardEntryBody = z.discriminatedUnion(
       item: text(1, 400),
       says: text(1, 600),
       reason,
+      signedBy: initials.optional(),
     }),
     z.strictObject({ kind: z.literal('tested'), how: text(1, 400), passed: z.boolean() }),
     z.strictObject({
@@ -42,6 +43,7 @@ const boardEntryBody = z.discriminatedUnion(
       kind: z.literal('handed-back'),
       outcome: oneOf(OUTCOMES),
       cause: text(0, 600).default(''),
+      signedBy: initials.optional(),
     }),
     z.strictObject({ kind: z.literal('scrapped'), cause: text(1, 600) }),
     z.strictObject({ kind: z.literal('reopened'), reason }),

@@ -11,7 +11,7 @@ const elapsed_s = quantity('s', 0, 3600);
 const passed = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('early'), left_s: quantity('s', 0, 1e6) }),
   z.strictObject({ kind: z.literal('moved-freely') }),
-  z.strictObject({ kind: z.literal('override'), reason: text(1, 200) }),
+  z.strictObject({ kind: z.literal('override'), reason: text(1, 200), signedBy: initials.optional() }),
 ]);
 
 const writable = [

@@ -1,6 +1,8 @@
 import { parseInput } from '~/schema/values/faults';
 import { appendRequest } from '~/schema/records/jobs/runEvent';
 import { appendEvent } from '~/server/jobs/append';
+import { leadFor } from '~/server/people/signatures';
+import { overrideSigned } from '~/server/people/signing';
 import { getJob } from '~/server/store/repositories/jobs';
 import { endpoint, readJson } from '~/server/http/respond';
 
@@ -10,8 +12,10 @@ export const GET = endpoint((context) => {
 });
 
 export const POST = endpoint(async (context) => {
-  const request = parseInput(appendRequest, await readJson(context));
-  const { db, costs } = context.locals;
+  const { db, costs, person } = context.locals;
+  const request = overrideSigned(parseInput(appendRequest, await readJson(context)), () =>
+    leadFor(person, context.request),
+  );
   const id = context.params['id']!;
   const { events } = appendEvent(db, id, request, Date.now());
   // What it cost is computed elsewhere, after the answer.

@@ -5,7 +5,9 @@ import { endpoint, readBytes } from '~/server/http/respond';
 
 /** The picture is the body; what goes with it stands in the address. */
 export const POST = endpoint(async (context) => {
-  const given = parseInput(newPhoto, Object.fromEntries(context.url.searchParams));
+  const told = Object.fromEntries(context.url.searchParams);
+  const { person } = context.locals;
+  const given = parseInput(newPhoto, person ? { ...told, by: person.initials } : told);
   const bytes = await readBytes(context, LARGEST_PHOTO_bytes);
   return takePhoto(context.locals.db, context.params['id']!, given, bytes, Date.now());
 }, 201);

@@ -1,0 +1,10 @@
+import { newPerson } from '~/schema/records/people/person';
+import { parseInput } from '~/schema/values/faults';
+import { endpoint, readJson } from '~/server/http/respond';
+import { hashOf } from '~/server/people/passphrase';
+import { addPerson } from '~/server/store/repositories/people';
+
+export const POST = endpoint(async (context) => {
+  const { passphrase, ...person } = parseInput(newPerson, await readJson(context));
+  return addPerson(context.locals.db, person, await hashOf(passphrase));
+}, 201);
