@@ -1,20 +1,26 @@
 import { useReady } from '~/ui/useReady';
 import { useEffect, useReducer, useRef, useState } from 'react';
 import { MOST_FIND, type BenchBoard, type BenchSheet } from '~/schema/sheets/benchSheet';
-import { ButtonLink, KeyCap } from '~/ui/controls/Button';
+import type { WaitingFor } from '~/core/record/waiting';
+import { Button, ButtonLink, KeyCap } from '~/ui/controls/Button';
 import { clockWords } from '~/ui/clockWords';
 import { sinceText } from '~/ui/figures';
 import { useCommands } from '~/ui/keyboard/useCommands';
 import { BENCH_COMMANDS, type BenchCommand } from './commands';
 import { GROUPS, matching, reduce, START, waitsFor } from './state';
 import { useFinds } from './useFinds';
+import { useMore, useNearing } from './useMore';
 import css from './bench.module.css';
 
 /** A board's clock ends to the second on its own page; here a few will do. */
 const TICK_ms = 3000;
 
 /** Every board in the shop by what it waits for, with the next action named. */
-export function BenchView({ boards, closed, now_ms: first_ms }: BenchSheet & { readonly now_ms: number }) {
+export function BenchView({
+  boards: first,
+  counts,
+  now_ms: first_ms,
+}: BenchSheet & { readonly now_ms: number }) {
   const [state, dispatch] = useReducer(reduce, START);
   const ready = useReady();
   const find = useRef<HTMLInputElement>(null);
@@ -27,9 +33,14 @@ export function BenchView({ boards, closed, now_ms: first_ms }: BenchSheet & { r
     return () => clearInterval(timer);
   }, [first_ms]);
 
-  const onPage = new Set(boards.map(({ id }) => id));
-  const all = [...boards, ...elsewhere.filter(({ id }) => !onPage.has(id))];
-  const shown = matching(all, state.filter, finds);
+  const more = useMore();
+  const boards = joined(first, more.boards);
+  const shown = matching(joined(boards, elsewhere), state.filter, finds);
+  // A page follows what is here of the same kind, whatever its clock makes of it.
+  const left = (waits: WaitingFor): number =>
+    state.filter === ''
+      ? (counts[waits] ?? 0) - boards.filter(({ waitingFor }) => waitingFor === waits).length
+      : 0;
   const groups = GROUPS.map((group) => ({
     ...group,
     boards: shown.filter((b) => waitsFor(b, now_ms) === group.waitingFor),
@@ -69,7 +80,7 @@ export function BenchView({ boards, closed, now_ms: first_ms }: BenchSheet & { r
             ref={find}
             role="searchbox"
             autoComplete="off"
-            placeholder="Find a board, owner, part or finding"
+            placeholder="Find a board, owner, part, finding or note"
             maxLength={MOST_FIND}
             value={state.filter}
             onChange={(event) => dispatch({ type: 'filter', text: event.target.value })}
@@ -88,40 +99,74 @@ export function BenchView({ boards, closed, now_ms: first_ms }: BenchSheet & { r
       </div>
       {groups.length === 0 && (
         <p className={css['none']}>
-          No board matches “{state.filter}”. Clear the field to see all {boards.length}.
+          No board matches “{state.filter}”. Clear the field to see the bench again.
         </p>
       )}
       {groups.map((group) => (
         <section key={group.waitingFor} className={css['group']} aria-label={group.title}>
           <h2>
-            {group.title} <span className={css['count']}>{group.boards.length}</span>
+            {group.title} <span className={css['count']}>{group.boards.length + left(group.waitingFor)}</span>
           </h2>
-          {group.waitingFor === 'closed' && state.filter === '' && closed > group.boards.length && (
-            <p className="quiet">
-              The last of {closed}. Find an earlier one by name, owner, part or finding.
-            </p>
-          )}
           <ul>
             {group.boards.map((board) => (
               <BoardLine
                 key={board.id}
                 board={board}
-                because={finds.get(board.id) ?? null}
+                because={finds.get(board.id) ?? ''}
                 clock={clockInWords(board, now_ms)}
                 selected={board.id === state.selected}
               />
             ))}
           </ul>
+          {left(group.waitingFor) > 0 && (
+            <MoreBoards
+              key={boards.length}
+              left={left(group.waitingFor)}
+              failed={more.failed}
+              onMore={() =>
+                more.fetch(group.waitingFor, (counts[group.waitingFor] ?? 0) - left(group.waitingFor))
+              }
+            />
+          )}
         </section>
       ))}
     </div>
   );
 }
 
+/** Boards by their order here, each once. */
+function joined(some: readonly BenchBoard[], others: readonly BenchBoard[]): readonly BenchBoard[] {
+  const known = new Set(some.map(({ id }) => id));
+  return [...some, ...others.filter(({ id }) => !known.has(id))];
+}
+
+/** Boards further down: they come as the list is scrolled to its end, or when asked for. */
+function MoreBoards({
+  left,
+  failed,
+  onMore,
+}: {
+  readonly left: number;
+  readonly failed: boolean;
+  readonly onMore: () => void;
+}) {
+  const end = useNearing<HTMLParagraphElement>(onMore);
+  return (
+    <p className={css['more']} ref={end}>
+      <Button onClick={onMore}>{left} more</Button>
+      <span className="quiet" role="status">
+        {failed
+          ? 'The bench computer does not answer; press again.'
+          : 'Or find one by name, part, finding or note.'}
+      </span>
+    </p>
+  );
+}
+
 interface BoardLineProps {
   readonly board: BenchBoard;
-  /** What of the search is on it. */
-  readonly because: string | null;
+  /** What of the search is on it; empty where nothing is told. */
+  readonly because: string;
   /** Of the clock that it waits for: how long it still runs, or is over, and what is allowed then. */
   readonly clock: string;
   readonly selected: boolean;
@@ -133,7 +178,7 @@ function BoardLine({ board, because, clock, selected }: BoardLineProps) {
       <a href={`/boards/${board.id}`} aria-current={selected || undefined}>
         <span className={css['name']}>{board.name}</span>
         <span className={css['fault']}>
-          {because !== null && <strong>{because}. </strong>}
+          {because && <strong>{because}. </strong>}
           {board.fault}
         </span>
         <span className={css['next']}>

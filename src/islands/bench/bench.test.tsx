@@ -34,7 +34,7 @@ const names = (): string[] =>
 
 describe('the bench', () => {
   it('has boards under what they wait for, in the order a bench looks at it', () => {
-    render(<BenchView boards={BOARDS} closed={1} now_ms={NOW_ms} />);
+    render(<BenchView boards={BOARDS} counts={{ you: 2, drying: 1, closed: 1 }} now_ms={NOW_ms} />);
     const headings = screen.getAllByRole('heading', { level: 2 }).map((h) => h.textContent);
     expect(headings[0]).toMatch(/^Waiting for you/);
     expect(headings[1]).toMatch(/^Drying/);
@@ -43,13 +43,13 @@ describe('the bench', () => {
   });
 
   it('names the next action of each, and what came of a closed one', () => {
-    render(<BenchView boards={BOARDS} closed={1} now_ms={NOW_ms} />);
+    render(<BenchView boards={BOARDS} counts={{ you: 2, drying: 1, closed: 1 }} now_ms={NOW_ms} />);
     expect(within(document.getElementById('board-Door')!).getByText('Run: Let it dry')).toBeTruthy();
     expect(within(document.getElementById('board-Wind')!).getByText('Outcome: scrapped')).toBeTruthy();
   });
 
   it('finds by name, fault, owner or next action, word by word', () => {
-    render(<BenchView boards={BOARDS} closed={1} now_ms={NOW_ms} />);
+    render(<BenchView boards={BOARDS} counts={{ you: 2, drying: 1, closed: 1 }} now_ms={NOW_ms} />);
     const find = screen.getByRole('searchbox');
     const found = (text: string): string[] => {
       fireEvent.change(find, { target: { value: text } });
@@ -63,7 +63,7 @@ describe('the bench', () => {
 
   it('a board whose clock has ended waits for you and no longer for its drying', () => {
     const dried = BOARDS.map((b) => (b.id === 'Door' ? { ...b, due_ms: NOW_ms - 1 } : b));
-    render(<BenchView boards={dried} closed={1} now_ms={NOW_ms} />);
+    render(<BenchView boards={dried} counts={{ you: 2, drying: 1, closed: 1 }} now_ms={NOW_ms} />);
     expect(screen.queryByRole('heading', { name: /^Drying/ })).toBeNull();
     expect(within(document.getElementById('board-Door')!).getByText('0 s over. Ready: go on.')).toBeTruthy();
     expect(waitsFor({ ...dried[2]!, due_ms: NOW_ms + 1 }, NOW_ms)).toBe('drying');
@@ -79,7 +79,7 @@ describe('the bench', () => {
       ),
     );
     vi.stubGlobal('fetch', asked);
-    render(<BenchView boards={BOARDS} closed={1} now_ms={NOW_ms} />);
+    render(<BenchView boards={BOARDS} counts={{ you: 2, drying: 1, closed: 1 }} now_ms={NOW_ms} />);
     fireEvent.change(screen.getByRole('searchbox'), { target: { value: 'lifted & torn' } });
     expect(await screen.findByText('C4 pin 2: lifted, still attached.')).toBeTruthy();
     expect(names()).toEqual(['Tide']);
@@ -87,26 +87,32 @@ describe('the bench', () => {
     vi.unstubAllGlobals();
   });
 
-  it('shows a board that is closed so long that it is not on the page (findings A10)', async () => {
+  it('shows a board that is closed so long that it is not on the page, and the next ones when asked (findings A10)', async () => {
     const old = board('Old', { waitingFor: 'closed', fault: 'lighthouse lamp' });
-    vi.stubGlobal('fetch', () => Promise.resolve(Response.json({ finds: [], boards: [old] })));
-    render(<BenchView boards={BOARDS} closed={900} now_ms={NOW_ms} />);
-    expect(screen.getByText(/The last of 900/)).toBeTruthy();
-    fireEvent.change(screen.getByRole('searchbox'), { target: { value: 'lighthouse' } });
+    const asked = vi.fn((_url: string) => Promise.resolve(Response.json({ finds: [], boards: [old] })));
+    vi.stubGlobal('fetch', asked);
+    render(<BenchView boards={BOARDS} counts={{ you: 2, drying: 1, closed: 900 }} now_ms={NOW_ms} />);
+    expect(screen.getByRole('heading', { name: 'Closed 900' })).toBeTruthy();
+    fireEvent.change(screen.getByRole('searchbox'), { target: { value: 'lamp of old' } });
     expect((await screen.findByText('lighthouse lamp')).closest('a')!.getAttribute('href')).toBe(
       '/boards/Old',
     );
+    fireEvent.change(screen.getByRole('searchbox'), { target: { value: '' } });
+    fireEvent.click(screen.getByRole('button', { name: '899 more' }));
+    expect(await screen.findByText('lighthouse lamp')).toBeTruthy();
+    expect(asked.mock.calls.at(-1)![0]).toBe('/api/bench/lines?waits=closed&from=1');
+    expect(screen.getByRole('button', { name: '898 more' })).toBeTruthy();
     vi.unstubAllGlobals();
   });
 
   it('says what was looked for where nothing is found', () => {
-    render(<BenchView boards={BOARDS} closed={1} now_ms={NOW_ms} />);
+    render(<BenchView boards={BOARDS} counts={{ you: 2, drying: 1, closed: 1 }} now_ms={NOW_ms} />);
     fireEvent.change(screen.getByRole('searchbox'), { target: { value: 'lighthouse' } });
-    expect(screen.getByText(/No board matches “lighthouse”/).textContent).toContain('all 4');
+    expect(screen.getByText(/No board matches “lighthouse”/).textContent).toContain('the bench again');
   });
 
   it('is walked by keys: the next, the one before, never past an end', () => {
-    render(<BenchView boards={BOARDS} closed={1} now_ms={NOW_ms} />);
+    render(<BenchView boards={BOARDS} counts={{ you: 2, drying: 1, closed: 1 }} now_ms={NOW_ms} />);
     const current = () =>
       screen
         .getAllByRole('link')
@@ -122,7 +128,7 @@ describe('the bench', () => {
   });
 
   it('that is clear says how to begin', () => {
-    render(<BenchView boards={[]} closed={0} now_ms={NOW_ms} />);
+    render(<BenchView boards={[]} counts={{}} now_ms={NOW_ms} />);
     expect(screen.getByRole('heading', { name: 'The bench is clear' })).toBeTruthy();
     expect(screen.getByRole('link').getAttribute('href')).toBe('/boards/new');
   });

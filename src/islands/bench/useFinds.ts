@@ -7,7 +7,7 @@ const PAUSE_ms = 200;
 
 /** What a search of the whole record found. */
 interface Found {
-  /** What is on which board. */
+  /** What is on which board; empty where it is the board itself that is called so. */
   readonly finds: ReadonlyMap<string, string>;
   /** Boards that may not be on the page. */
   readonly boards: readonly BenchBoard[];
@@ -27,7 +27,13 @@ export function useFinds(filter: string): Found {
       getJson<BenchFinds>(`/api/bench/find?find=${encodeURIComponent(text)}`).then(
         ({ finds, boards }) =>
           current &&
-          setFound({ finds: new Map(finds.map(({ boardId, because }) => [boardId, because])), boards }),
+          setFound({
+            finds: new Map([
+              ...boards.map(({ id }) => [id, ''] as const),
+              ...finds.map(({ boardId, because }) => [boardId, because] as const),
+            ]),
+            boards,
+          }),
         // What is on the page is searched all the same.
         () => undefined,
       );

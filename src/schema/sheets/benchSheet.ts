@@ -1,3 +1,4 @@
+import type { WaitingFor } from '~/core/record/waiting';
 import type { BoardRecord } from '~/schema/records/board/board';
 
 /** A board as the bench lists it. */
@@ -9,11 +10,14 @@ export interface BenchBoard extends Pick<
   readonly due_ms: number | null;
 }
 
-/** Every board that waits for something, and the closed ones that came last; the others are found by searching. */
+/** Boards of each thing that is waited for that a page has at first, and that come with each look further. */
+export const BENCH_PAGE = 60;
+
+/** The first boards of each thing that is waited for. */
 export interface BenchSheet {
   readonly boards: readonly BenchBoard[];
-  /** How many are closed in all. */
-  readonly closed: number;
+  /** How many there are in all, by what they wait for. */
+  readonly counts: Readonly<Partial<Record<WaitingFor, number>>>;
 }
 
 /** A board that has what was looked for on it, and what that is. */

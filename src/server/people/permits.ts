@@ -32,6 +32,7 @@ export const PERMITS: readonly Permit[] = [
 
   reading('/api/clocks'),
   reading('/api/bench/find'),
+  reading('/api/bench/lines'),
   reading('/api/boards/*/artworks/*'),
   reading('/api/boards/*/entries'),
   reading('/api/boards/*/photos/*/picture'),

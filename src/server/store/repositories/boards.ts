@@ -25,27 +25,37 @@ export type BenchLine = Pick<
   'id' | 'name' | 'owner' | 'fault' | 'waitingFor' | 'nextAction' | 'outcome'
 >;
 
-/** Closed boards are history: the last of them stand on the bench, the others are found by searching. */
-const CLOSED_SHOWN = 60;
+const { id, name, owner, fault, waitingFor, nextAction, outcome } = boards;
+const lines = (db: Db) => db.select({ id, name, owner, fault, waitingFor, nextAction, outcome }).from(boards);
+/** Booked in at the same moment, they keep an order all the same: a page follows another. */
+const LATEST_FIRST = [desc(boards.createdAt_ms), desc(boards.id)] as const;
 
-/** Lines of the bench: all that wait and the last that were closed, or boards by their ids; the latest booked in first. */
-export function benchLines(db: Db, which: 'bench' | readonly string[]): BenchLine[] {
-  const { id, name, owner, fault, waitingFor, nextAction, outcome } = boards;
-  const lines = () => db.select({ id, name, owner, fault, waitingFor, nextAction, outcome }).from(boards);
-  const latestFirst = desc(boards.createdAt_ms);
-  if (which !== 'bench')
-    return lines()
-      .where(inArray(id, [...which]))
-      .orderBy(latestFirst)
-      .all();
-  return [
-    ...lines().where(ne(waitingFor, 'closed')).orderBy(latestFirst).all(),
-    ...lines().where(eq(waitingFor, 'closed')).orderBy(latestFirst).limit(CLOSED_SHOWN).all(),
-  ];
-}
+/** Boards that wait for one thing, the latest booked in first: so many of them, after the first `from`. */
+export const waitingLines = (db: Db, waits: WaitingFor, from: number, most: number): BenchLine[] =>
+  lines(db)
+    .where(eq(waitingFor, waits))
+    .orderBy(...LATEST_FIRST)
+    .limit(most)
+    .offset(from)
+    .all();
 
-export const closedCount = (db: Db): number =>
-  db.select({ n: count() }).from(boards).where(eq(boards.waitingFor, 'closed')).get()!.n;
+/** Lines of boards by their ids, the latest booked in first. */
+export const linesOf = (db: Db, ids: readonly string[]): BenchLine[] =>
+  lines(db)
+    .where(inArray(id, [...ids]))
+    .orderBy(...LATEST_FIRST)
+    .all();
+
+/** How many boards wait for what. */
+export const waitingCounts = (db: Db): Readonly<Partial<Record<WaitingFor, number>>> =>
+  Object.fromEntries(
+    db
+      .select({ waitingFor, n: count() })
+      .from(boards)
+      .groupBy(waitingFor)
+      .all()
+      .map((row) => [row.waitingFor, row.n]),
+  );
 
 /** Boards that are not closed, by id: read without their rows being understood. */
 export const openBoardIds = (db: Db): string[] =>
@@ -107,14 +117,11 @@ export function changeBoard(db: Db, id: string, { revision, ...told }: BoardChan
   });
 }
 
-/** Says what a board waits for now; every such change raises its revision. */
+/** Says what a board waits for now. Its revision is of what people tell of it, and stays: nobody's form is stale for this. */
 export function setWaiting(
   db: Db,
   id: string,
   change: { waitingFor: WaitingFor; nextAction: string; outcome?: Outcome | null },
 ): void {
-  db.update(boards)
-    .set({ ...change, revision: sql`${boards.revision} + 1` })
-    .where(eq(boards.id, id))
-    .run();
+  db.update(boards).set(change).where(eq(boards.id, id)).run();
 }
