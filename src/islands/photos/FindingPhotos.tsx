@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import type { PhotoRecord } from '~/schema/records/board/photo';
+import { Picture } from './Picture';
 import { pictureUrl, sendPhoto, type PhotoOf } from './sendPhoto';
 import css from './photos.module.css';
 
@@ -23,11 +24,15 @@ export function FindingPhotos({ boardId, of, photos, onPhoto, onError }: Finding
   };
   return (
     <span className={css['strip']}>
-      {photos.map((photo) => (
-        <a key={photo.id} href={pictureUrl(photo)} target="_blank" rel="noreferrer">
-          <img src={pictureUrl(photo)} alt={photo.caption || 'Photo of this finding'} loading="lazy" />
-        </a>
-      ))}
+      {photos.map((photo) =>
+        photo.takenAway ? (
+          <Picture key={photo.id} photo={photo} alt="" />
+        ) : (
+          <a key={photo.id} href={pictureUrl(photo)} target="_blank" rel="noreferrer">
+            <Picture photo={photo} alt={photo.caption || 'Photo of this finding'} />
+          </a>
+        ),
+      )}
       <label className={css['add']}>
         {sending ? 'Sending…' : 'Add a photo'}
         <input

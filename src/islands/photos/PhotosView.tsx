@@ -16,6 +16,8 @@ import { useCommands } from '~/ui/keyboard/useCommands';
 import { PHOTO_COMMANDS, type PhotoCommand } from './commands';
 import { LARGEST_PHOTO_MB, pictureUrl, sendPhoto } from './sendPhoto';
 import { calibrationOf, reduce } from './state';
+import { Picture } from './Picture';
+import { TakeAwayDialog } from './TakeAwayDialog';
 import { styled } from '~/ui/styled';
 import css from './photos.module.css';
 
@@ -36,6 +38,7 @@ export function PhotosView({ sheet }: { sheet: PhotosSheet }) {
     sending: 0,
     error: null,
   });
+  const [going, setGoing] = useState<PhotoRecord | null>(null);
   const [side, setSide] = useState<'top' | 'bottom'>('top');
   const ready = useReady();
   const photo = state.photos.find((p) => p.id === state.photoId) ?? null;
@@ -83,6 +86,9 @@ export function PhotosView({ sheet }: { sheet: PhotosSheet }) {
         return true;
       case 'lay':
         lay();
+        return photo !== null;
+      case 'take-away':
+        if (photo && !photo.takenAway) setGoing(photo);
         return photo !== null;
     }
   });
@@ -146,10 +152,14 @@ export function PhotosView({ sheet }: { sheet: PhotosSheet }) {
                 aria-pressed={p.id === state.photoId}
                 onClick={() => dispatch({ type: 'choose', photo: p })}
               >
-                <img src={pictureUrl(p)} alt="" loading="lazy" />
+                <Picture photo={p} alt="" />
                 <span>
                   {p.side === null ? 'of a finding' : `${p.side} face`}
-                  {p.calibration ? ', under the drawing' : p.side === null ? '' : ', not aligned yet'}{' '}
+                  {p.calibration
+                    ? ', under the drawing'
+                    : p.side === null || p.takenAway
+                      ? ''
+                      : ', not aligned yet'}{' '}
                   <em>{p.caption}</em>
                 </span>
               </button>
@@ -157,7 +167,22 @@ export function PhotosView({ sheet }: { sheet: PhotosSheet }) {
           ))}
         </ul>
       )}
-      {photo?.side && (
+      {photo && !photo.takenAway && (
+        <p>
+          <Button onClick={() => setGoing(photo)}>
+            Take this picture away <KeyCap of={keyOf(PHOTO_COMMANDS, 'take-away')} />
+          </Button>
+        </p>
+      )}
+      <TakeAwayDialog
+        photo={going}
+        onClose={() => setGoing(null)}
+        onDone={(gone) => {
+          setGoing(null);
+          dispatch({ type: 'laid', photo: gone });
+        }}
+      />
+      {photo?.side && !photo.takenAway && (
         <div className={css['columns']}>
           <section aria-label="Picture">
             <p className="quiet">

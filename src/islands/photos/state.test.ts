@@ -14,6 +14,7 @@ const START: PhotosState = {
 const tie = (px: string, py: string, x_mm: string, y_mm: string) => ({ px, py, x_mm, y_mm });
 const photo = (calibration: unknown) =>
   photoRecord.parse({
+    takenAway: null,
     id: 'p',
     boardId: 'b',
     side: 'top',

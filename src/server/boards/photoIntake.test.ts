@@ -1,9 +1,10 @@
+import { readFileSync } from 'node:fs';
 import sharp from 'sharp';
 import { describe, expect, it } from 'vitest';
 import { newPhoto } from '~/schema/records/board/photo';
 import { freshDatabase, withBoard } from '../../../tests/support/database';
 import { keptPicture, takePhoto } from './photoIntake';
-import { calibratePhoto, photosOf, pictureOf } from '~/server/store/repositories/photos';
+import { calibratePhoto, takePhotoAway, photosOf, pictureOf } from '~/server/store/repositories/photos';
 
 /** A picture twice as wide as high, red on its left half and blue on its right. */
 const twoHalves = (width: number, height: number) =>
@@ -122,6 +123,27 @@ describe('photos in the record', () => {
     expect(() => calibratePhoto(db, board.id, photo.id, { revision: 1, calibration: null })).toThrow(
       /another screen/,
     );
+  });
+
+  it('can be taken away: the bytes go, from the file too, and the entry stays with who and why', async () => {
+    const db = freshDatabase();
+    const board = withBoard(db);
+    const given = newPhoto.parse({ side: 'top', by: 'MK' });
+    const photo = await takePhoto(db, board.id, given, await twoHalves(640, 320).png().toBuffer(), 1);
+    const bytes = pictureOf(db, board.id, photo.id);
+    const inFile = (): boolean => {
+      db.$client.pragma('wal_checkpoint(TRUNCATE)');
+      return readFileSync(db.$client.name).includes(bytes.subarray(200, 264));
+    };
+    expect(inFile()).toBe(true);
+    const away = { revision: 1, by: 'AO', reason: 'a face in it' };
+    const gone = takePhotoAway(db, board.id, photo.id, away, 5);
+    expect(gone).toMatchObject({ takenAway: { by: 'AO', reason: 'a face in it', at_ms: 5 }, revision: 2 });
+    expect(photosOf(db, board.id)).toEqual([gone]);
+    expect(() => pictureOf(db, board.id, photo.id)).toThrow(/not in the record/);
+    expect(inFile()).toBe(false);
+    expect(() => takePhotoAway(db, board.id, photo.id, { ...away, revision: 2 }, 6)).toThrow(/by AO: a face/);
+    expect(() => calibratePhoto(db, board.id, photo.id, { revision: 2, calibration })).toThrow(/taken away/);
   });
 
   it('go with a finding of their own board only', async () => {

@@ -50,6 +50,7 @@ export const PERMITS: readonly Permit[] = [
   working('POST', '/api/boards/*/imports/*/undo'),
   working('POST', '/api/boards/*/photos'),
   working('PATCH', '/api/boards/*/photos/*'),
+  working('POST', '/api/boards/*/photos/*/taken-away'),
   working('POST', '/api/boards/*/recaps'),
   working('POST', '/api/boards/*/recaps/*/next'),
   working('POST', '/api/boards/*/sites'),

@@ -17,6 +17,8 @@ export function openDatabase(file: string, migrationsFolder: string): Db {
     client.pragma('journal_mode = WAL');
     client.pragma('synchronous = FULL');
     client.pragma('foreign_keys = ON');
+    // What is taken away is overwritten, not only let go.
+    client.pragma('secure_delete = ON');
     client.pragma('busy_timeout = 5000');
     const db = withImmediate(drizzle(client, { schema }));
     migrate(db, { migrationsFolder });

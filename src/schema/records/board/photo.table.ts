@@ -2,6 +2,7 @@ import { blob, index, integer, sqliteTable, text as textColumn } from 'drizzle-o
 import { boards } from './board.table';
 import { faceFindings } from './faceFinding.table';
 import { findings } from '../site/finding.table';
+import type { TakenAway } from './photo';
 import type { Calibration } from '~/schema/values/calibration';
 
 export const photos = sqliteTable(
@@ -21,6 +22,8 @@ export const photos = sqliteTable(
     calibration: textColumn('calibration', { mode: 'json' }).$type<Calibration>(),
     /** JPEG, upright, without anything else the camera wrote. */
     picture: blob('picture', { mode: 'buffer' }).notNull(),
+    /** Who took its picture away, and why; the picture is empty then. */
+    takenAway: textColumn('taken_away', { mode: 'json' }).$type<TakenAway>(),
     at_ms: integer('at_ms').notNull(),
     revision: integer('revision').notNull().default(1),
   },

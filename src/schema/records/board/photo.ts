@@ -12,6 +12,9 @@ export const newPhoto = z.strictObject({
 });
 export type NewPhoto = z.infer<typeof newPhoto>;
 
+const takenAway = z.strictObject({ by: initials, at_ms: whenever_ms, reason: text(1, 200) });
+export type TakenAway = z.infer<typeof takenAway>;
+
 /** A photo in the record, without its picture. */
 export const photoRecord = newPhoto.extend({
   id: recordId,
@@ -19,6 +22,8 @@ export const photoRecord = newPhoto.extend({
   width_px: wholeNumber(1, 20_000),
   height_px: wholeNumber(1, 20_000),
   calibration: calibration.nullable(),
+  /** Its picture is gone, and who took it away; null while it is there. */
+  takenAway: takenAway.nullable(),
   at_ms: whenever_ms,
   revision: wholeNumber(1, 1_000_000),
 });
@@ -29,3 +34,11 @@ export const photoChange = z.strictObject({
   revision: wholeNumber(1, 1_000_000),
   calibration: calibration.nullable(),
 });
+
+/** Taking a picture away for good: someone's face, a customer's papers. That there was one stays in the record. */
+export const photoTakeAway = z.strictObject({
+  revision: wholeNumber(1, 1_000_000),
+  by: initials,
+  reason: text(1, 200),
+});
+export type PhotoTakeAway = z.infer<typeof photoTakeAway>;

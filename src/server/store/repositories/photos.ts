@@ -1,5 +1,10 @@
-import { and, eq, sql } from 'drizzle-orm';
-import { photoRecord, type NewPhoto, type PhotoRecord } from '~/schema/records/board/photo';
+import { and, eq, isNull, sql } from 'drizzle-orm';
+import {
+  photoRecord,
+  type NewPhoto,
+  type PhotoRecord,
+  type PhotoTakeAway,
+} from '~/schema/records/board/photo';
 import type { Calibration } from '~/schema/values/calibration';
 import { photos } from '~/schema/records/board/photo.table';
 import type { Db } from '../db';
@@ -18,6 +23,7 @@ const { picture: _picture, ...COLUMNS } = {
   width_px: photos.width_px,
   height_px: photos.height_px,
   calibration: photos.calibration,
+  takenAway: photos.takenAway,
   at_ms: photos.at_ms,
   revision: photos.revision,
   picture: photos.picture,
@@ -36,7 +42,7 @@ export function pictureOf(db: Db, boardId: string, id: string): Buffer {
   const row = db
     .select({ picture: photos.picture })
     .from(photos)
-    .where(and(eq(photos.id, id), eq(photos.boardId, boardId)))
+    .where(and(eq(photos.id, id), eq(photos.boardId, boardId), isNull(photos.takenAway)))
     .get();
   if (!row) throw new NotFound('photo', id);
   return row.picture;
@@ -58,6 +64,7 @@ export function addPhoto(
     width_px,
     height_px,
     calibration: null,
+    takenAway: null,
     at_ms: now_ms,
     revision: 1,
   };
@@ -75,17 +82,43 @@ export function calibratePhoto(
   change: { readonly revision: number; readonly calibration: Calibration | null },
 ): PhotoRecord {
   return db.transaction((tx) => {
-    const now = photosOf(db, boardId).find((photo) => photo.id === id);
-    if (!now) throw new NotFound('photo', id);
-    if (now.revision !== change.revision)
-      throw new Conflict(
-        'this photo was laid on another screen meanwhile; look at it, then lay it again',
-        now,
-      );
+    const now = standing(db, boardId, id, change.revision);
     tx.update(photos)
       .set({ calibration: change.calibration, revision: sql`${photos.revision} + 1` })
       .where(eq(photos.id, id))
       .run();
     return { ...now, calibration: change.calibration, revision: now.revision + 1 };
   });
+}
+
+/** Takes a picture away: its bytes are overwritten, the entry stays with who did it and why. */
+export function takePhotoAway(
+  db: Db,
+  boardId: string,
+  id: string,
+  { revision, by, reason }: PhotoTakeAway,
+  now_ms: number,
+): PhotoRecord {
+  return db.transaction(() => {
+    const now = standing(db, boardId, id, revision);
+    const change = { calibration: null, takenAway: { by, reason, at_ms: now_ms }, revision: revision + 1 };
+    db.update(photos)
+      .set({ ...change, picture: Buffer.alloc(0) })
+      .where(eq(photos.id, id))
+      .run();
+    return { ...now, ...change };
+  });
+}
+
+/** A photo as it was read; refused where another screen has changed it, or its picture is gone. */
+function standing(db: Db, boardId: string, id: string, revision: number): PhotoRecord {
+  const now = photosOf(db, boardId).find((photo) => photo.id === id);
+  if (!now) throw new NotFound('photo', id);
+  if (now.revision === revision && !now.takenAway) return now;
+  throw new Conflict(
+    now.takenAway
+      ? `the picture was taken away by ${now.takenAway.by}: ${now.takenAway.reason}`
+      : 'this photo was laid on another screen meanwhile; look at it, then lay it again',
+    now,
+  );
 }

@@ -1,0 +1,1 @@
+ALTER TABLE `photos` ADD `taken_away` text;
