@@ -150,10 +150,11 @@ describe('a site that was placed wrongly', () => {
       },
       1,
     );
-    expect(() => removeSite(db, 'site-1')).toThrow(/which the record keeps; it stays/);
+    expect(() => removeSite(db, 'site-1', 1)).toThrow(/which the record keeps; it stays/);
     const fresh = freshDatabase();
     withCapacitor(fresh);
-    removeSite(fresh, 'site-1');
+    expect(() => removeSite(fresh, 'site-1', 2)).toThrow(/changed on another screen/);
+    removeSite(fresh, 'site-1', 1);
     expect(sitesOf(fresh, boardId)).toEqual([]);
   });
 });

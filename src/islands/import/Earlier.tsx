@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import type { ImportRecord } from '~/schema/records/board/boardImport';
-import { postJson } from '~/ui/api';
+import { ApiError, postJson } from '~/ui/api';
 import { Button } from '~/ui/controls/Button';
 import css from './import.module.css';
 import { day } from '~/ui/dates';
@@ -15,12 +15,20 @@ interface EarlierProps {
 /** Imports that the board has had; one whose sites have no history yet can be undone. */
 export function Earlier({ boardId, records, onUndone, onFailed }: EarlierProps) {
   const [busy, setBusy] = useState<string | null>(null);
+  /** Sites of an import that were corrected by hand, as it was last told; they go with it when it is pressed again. */
+  const [corrected, setCorrected] = useState<ReadonlyMap<string, number>>(new Map());
   if (records.length === 0) return null;
   const undo = async (record: ImportRecord): Promise<void> => {
     setBusy(record.id);
     try {
-      onUndone(await postJson<ImportRecord>(`/api/boards/${boardId}/imports/${record.id}/undo`, {}));
+      onUndone(
+        await postJson<ImportRecord>(`/api/boards/${boardId}/imports/${record.id}/undo`, {
+          corrected: corrected.get(record.id) ?? 0,
+        }),
+      );
     } catch (error) {
+      const told = error instanceof ApiError ? (error.current as { corrected?: number } | null) : null;
+      if (told?.corrected !== undefined) setCorrected(new Map([...corrected, [record.id, told.corrected]]));
       onFailed(error);
     } finally {
       setBusy(null);
@@ -37,7 +45,11 @@ export function Earlier({ boardId, records, onUndone, onFailed }: EarlierProps) 
             {record.files.map((file) => file.name).join(', ')}, {record.by}{' '}
             {record.undoneAt_ms === null ? (
               <Button small disabled={busy !== null} onClick={() => void undo(record)}>
-                {busy === record.id ? 'Undoing…' : 'Undo'}
+                {busy === record.id
+                  ? 'Undoing…'
+                  : corrected.has(record.id)
+                    ? 'Undo, corrections too'
+                    : 'Undo'}
               </Button>
             ) : (
               <span className="quiet">undone</span>

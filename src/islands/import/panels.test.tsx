@@ -6,7 +6,7 @@ import { day } from '~/ui/dates';
 import { Columns } from './Columns';
 import { Earlier } from './Earlier';
 
-const asked = vi.fn<(url: string) => Promise<Response>>();
+const asked = vi.fn<(url: string, init?: RequestInit) => Promise<Response>>();
 beforeEach(() => {
   asked.mockReset();
   vi.stubGlobal('fetch', asked);
@@ -59,6 +59,24 @@ describe('earlier imports', () => {
     fireEvent.click(screen.getByRole('button', { name: 'Undo' }));
     await waitFor(() => expect(heard.onUndone).toHaveBeenCalledWith(gone));
     expect(asked.mock.calls[0]![0]).toBe('/api/boards/b/imports/first/undo');
+  });
+
+  it('that was corrected by hand since says so, and goes when it is pressed again (findings B5)', async () => {
+    asked.mockResolvedValueOnce(
+      Response.json(
+        { error: 'conflict', message: 'R1 was corrected by hand since', current: { corrected: 1 } },
+        { status: 409 },
+      ),
+    );
+    const heard = shown(made('first'));
+    fireEvent.click(screen.getByRole('button', { name: 'Undo' }));
+    const again = await screen.findByRole('button', { name: 'Undo, corrections too' });
+    expect(heard.onUndone).not.toHaveBeenCalled();
+    const gone = made('first', { undoneAt_ms: AT_ms + 5 });
+    asked.mockResolvedValue(Response.json(gone));
+    fireEvent.click(again);
+    await waitFor(() => expect(heard.onUndone).toHaveBeenCalledWith(gone));
+    expect(JSON.parse(asked.mock.calls.at(-1)![1]!.body as string)).toEqual({ corrected: 1 });
   });
 
   it('tells why one cannot be undone', async () => {

@@ -107,7 +107,7 @@ export function SiteForm({ board, sites, library: kept, side: startSide, site: k
   };
   const remove = (): void => {
     setError(null);
-    deleteJson(`/api/sites/${known!.id}`).then(() => {
+    deleteJson(`/api/sites/${known!.id}?revision=${revision}`).then(() => {
       window.location.href = `/boards/${board.id}`;
     }, setError);
   };

@@ -15,11 +15,12 @@ export class InputError extends Error {
   }
 }
 
-/** Parses a boundary's input, or throws every fault it has. */
-export function parseInput<T>(schema: z.ZodType<T>, input: unknown): T {
+/** Parses a boundary's input, or throws every fault it has. `base` is where in the whole it stands. */
+export function parseInput<T>(schema: z.ZodType<T>, input: unknown, base = '$'): T {
   const result = schema.safeParse(input);
   if (result.success) return result.data;
-  throw new InputError(result.error.issues.flatMap((issue) => faultsOf(issue)));
+  const faults = result.error.issues.flatMap((issue) => faultsOf(issue));
+  throw new InputError(faults.map((fault) => ({ ...fault, path: base + fault.path.slice(1) })));
 }
 
 function faultsOf(issue: z.core.$ZodIssue): Fault[] {

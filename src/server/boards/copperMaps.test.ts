@@ -5,11 +5,11 @@ import { newImport, type NewImport } from '~/schema/records/board/boardImport';
 import { InputError, parseInput } from '~/schema/values/faults';
 import { planRequestOf } from '~/schema/exchange/si/plan';
 import { copperMapsOf } from './copperMaps';
-import { acceptImport } from './imports';
+import { acceptImport, importOf } from './imports';
 import { Conflict, NotFound } from '~/server/store/errors';
 import { addFinding } from '~/server/store/repositories/findings';
 import { artworkCells, artworksOf, importsOf, undoImport } from '~/server/store/repositories/imports';
-import { sitesOf } from '~/server/store/repositories/sites';
+import { changePads, sitesOf } from '~/server/store/repositories/sites';
 import { airSheet } from '~/server/plans/airSheet';
 
 const chip = (ref: string, x_mm = 20) => ({
@@ -140,6 +140,21 @@ describe('undoing an import', () => {
     expect(() => undoImport(db, 'brd-other', record.id, 2000)).toThrow(NotFound);
   });
 
+  it('does not drop what was corrected by hand without a word (findings B5)', () => {
+    const db = freshDatabase();
+    const { id } = withBoard(db);
+    const record = acceptImport(db, id, given(), 1000);
+    const site = sitesOf(db, id).find(({ ref }) => ref === 'R1')!;
+    const [pad] = site.pads;
+    changePads(db, site.id, {
+      revision: 1,
+      pads: [{ id: pad!.id, net: 'RESET', connections: pad!.connections }],
+    });
+    expect(() => undoImport(db, id, record.id, 2000)).toThrow(/^R1 was corrected by hand since/);
+    expect(sitesOf(db, id)).toHaveLength(2);
+    expect(undoImport(db, id, record.id, 3000, 1).undoneAt_ms).toBe(3000);
+  });
+
   it('is refused where a bridge found on another site names one of its pads', () => {
     const db = freshDatabase();
     const capacitor = withCapacitor(db);
@@ -156,5 +171,32 @@ describe('undoing an import', () => {
     addFinding(db, parseInput(newFinding, bridge), 1500);
     expect(() => undoImport(db, id, record.id, 2000)).toThrow(/R2 has a job, a finding or a reading/);
     expect(sitesOf(db, id)).toHaveLength(3);
+  });
+});
+
+describe('a large import', () => {
+  it('is read a slice at a time, and tells where in the whole a fault stands', async () => {
+    const [site] = given().sites;
+    const sites = Array.from({ length: 3000 }, (_, i) => ({ ...site!, ref: `R${i + 1}` }));
+    let turns = 0;
+    const others = setInterval(() => (turns += 1));
+    const read = await importOf({ ...given(), sites });
+    clearInterval(others);
+    expect(read.sites).toHaveLength(3000);
+    expect(turns).toBeGreaterThan(2);
+    const wrong = sites.map((one, i) => (i === 1234 ? { ...one, x_mm: 'far' } : one));
+    await expect(importOf({ ...given(), sites: wrong })).rejects.toMatchObject({
+      faults: [{ path: '$.sites[1234].x_mm' }],
+    });
+    await expect(importOf({ ...given(), sites: Array(5001).fill(site) })).rejects.toThrow(/in parts/);
+  });
+
+  it('has each reference once, by whatever letters', () => {
+    const db = freshDatabase();
+    const { id } = withBoard(db);
+    const [site] = given().sites;
+    const twice = { ...given(), sites: [site!, { ...site!, ref: site!.ref.toLowerCase() }] };
+    expect(() => acceptImport(db, id, twice, 1)).toThrow(/a site r1 already/);
+    expect(sitesOf(db, id)).toEqual([]);
   });
 });

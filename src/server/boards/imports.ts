@@ -1,10 +1,37 @@
-import { InputError } from '~/schema/values/faults';
-import type { ImportRecord, NewImport } from '~/schema/records/board/boardImport';
+import { setImmediate } from 'node:timers/promises';
+import { z } from 'zod';
+import { InputError, parseInput } from '~/schema/values/faults';
+import { MOST_SITES, newImport, type ImportRecord, type NewImport } from '~/schema/records/board/boardImport';
+import { newSite, type NewSite } from '~/schema/records/site/site';
 import type { Db } from '~/server/store/db';
 import { siteFaults } from './placement';
 import { restate } from './restate';
 import { getBoard } from '~/server/store/repositories/boards';
 import { addImport } from '~/server/store/repositories/imports';
+
+/** What goes with the sites; these are read one by one. */
+const importFrame = newImport.extend({
+  sites: z
+    .array(z.unknown())
+    .max(MOST_SITES, { error: `has more than ${MOST_SITES} sites; import the board in parts` }),
+});
+
+/** So long the server looks at an import before it turns to others. */
+const SLICE_ms = 15;
+
+/** Reads what an import gives, a slice at a time: a board of thousands of parts keeps nobody waiting. Throws `InputError`. */
+export async function importOf(body: unknown): Promise<NewImport> {
+  const { sites: raw, ...rest } = parseInput(importFrame, body);
+  const sites: NewSite[] = [];
+  let end_ms = performance.now() + SLICE_ms;
+  for (const [i, site] of raw.entries()) {
+    sites.push(parseInput(newSite, site, `$.sites[${i}]`));
+    if (performance.now() < end_ms) continue;
+    await setImmediate();
+    end_ms = performance.now() + SLICE_ms;
+  }
+  return { ...rest, sites };
+}
 
 /** Accepts an import after checking every site and layer against the board. */
 export function acceptImport(db: Db, boardId: string, given: NewImport, now_ms: number): ImportRecord {

@@ -1,3 +1,4 @@
+import { LRUCache } from 'lru-cache';
 import { InputError, type Fault } from '~/schema/values/faults';
 import { padNamesOf } from '~/core/packages/form';
 import { padPlaces } from '~/core/packages/placement';
@@ -74,16 +75,16 @@ export function siteFaults(
   };
   within(`${base}.x_mm`, site.x_mm, construction.length_mm);
   within(`${base}.y_mm`, site.y_mm, construction.width_mm);
-  const wanted = padNamesOf(partOf(site.package));
+  const wanted = namesOf(site.package);
   const given = site.pads.map((pad) => pad.name);
-  if (wanted.length !== given.length || wanted.some((name) => !given.includes(name))) {
+  const named = new Set(given);
+  if (wanted.length !== given.length || wanted.some((name) => !named.has(name))) {
     faults.push({
       path: `${base}.pads`,
       message: `must name ${wanted[0]} to ${wanted.at(-1)}, ${wanted.length} pads, each once; got ${given.slice(0, 12).join(', ')}${given.length > 12 ? '…' : ''}`,
     });
   }
-  const named = [site.polarity?.plusPad, site.polarity?.board?.pad];
-  for (const pad of named) {
+  for (const pad of [site.polarity?.plusPad, site.polarity?.board?.pad]) {
     if (pad !== undefined && !wanted.includes(pad))
       faults.push({
         path: `${base}.polarity`,
@@ -91,6 +92,16 @@ export function siteFaults(
       });
   }
   return [...faults, ...layerFaults(construction, site.pads, base)];
+}
+
+/** A board has many parts of few kinds. */
+const NAMES = new LRUCache<string, readonly string[]>({ max: 200 });
+
+function namesOf(form: NewSite['package']): readonly string[] {
+  const key = JSON.stringify(form);
+  const names = NAMES.get(key) ?? padNamesOf(partOf(form));
+  NAMES.set(key, names);
+  return names;
 }
 
 /** A pad that lies past the edge of a board: a part is placed with all of its lands on it. */

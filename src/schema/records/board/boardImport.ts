@@ -11,11 +11,16 @@ const importedFile = z.strictObject({
   count: wholeNumber(0, 10_000_000),
 });
 
+/** So many at a time. */
+export const MOST_SITES = 5000;
+
 /** What an accepted import writes: all of it or nothing. */
 export const newImport = z.strictObject({
   by: initials,
   files: z.array(importedFile).min(1, { error: 'is empty; name the files it comes from' }).max(40),
-  sites: z.array(newSite).max(5000, { error: 'has more than 5000 sites; import the board in parts' }),
+  sites: z
+    .array(newSite)
+    .max(MOST_SITES, { error: `has more than ${MOST_SITES} sites; import the board in parts` }),
   copper: z
     .array(z.strictObject({ file: text(1, 200), coverage: quantity('', 0, 1), map: copperMap }))
     .max(16),

@@ -1,4 +1,4 @@
-import { and, eq, inArray, isNull } from 'drizzle-orm';
+import { and, eq, gt, inArray, isNull } from 'drizzle-orm';
 import { importRecord, type ArtworkLine, type ImportRecord } from '~/schema/records/board/boardImport';
 import { artworks, imports } from '~/schema/records/board/boardImport.table';
 import type { NewImport } from '~/schema/records/board/boardImport';
@@ -8,7 +8,7 @@ import type { Db } from '../db';
 import { asWritten } from '../order';
 import { Conflict, NotFound } from '../errors';
 import { newId } from '../ids';
-import { addSite } from './sites';
+import { addSites } from './sites';
 import { CHUNK, sitesInUse } from './siteUse';
 
 export function importsOf(db: Db, boardId: string): ImportRecord[] {
@@ -30,14 +30,13 @@ export function addImport(
   id = newId('imp'),
 ): ImportRecord {
   return db.transaction(() => {
-    const made = given.sites.map((site) => addSite(db, boardId, site));
     const record: ImportRecord = {
       id,
       boardId,
       by: given.by,
       at_ms: now_ms,
       files: given.files,
-      siteIds: made.map((site) => site.id),
+      siteIds: [...addSites(db, boardId, given.sites)],
       profile: given.profile,
       undoneAt_ms: null,
     };
@@ -53,8 +52,11 @@ export function addImport(
   });
 }
 
-/** Takes an import's sites and copper away again; refused once any of its sites has a history. */
-export function undoImport(db: Db, boardId: string, id: string, now_ms: number): ImportRecord {
+/**
+ * Takes an import's sites and copper away again; refused once any of its sites has a history. Sites that were corrected
+ * since by hand go only where that was said: `corrected` is how many whoever asks knows of.
+ */
+export function undoImport(db: Db, boardId: string, id: string, now_ms: number, corrected = 0): ImportRecord {
   return db.transaction(() => {
     const row = db
       .select()
@@ -67,9 +69,15 @@ export function undoImport(db: Db, boardId: string, id: string, now_ms: number):
     const used = sitesInUse(db, record.siteIds);
     if (used.length > 0) {
       throw new Conflict(
-        `${used.slice(0, 6).join(', ')}${used.length > 6 ? ` and ${used.length - 6} more` : ''} ${used.length === 1 ? 'has' : 'have'} a job, a finding or a reading, which the record keeps; the import stays`,
+        `${named(used)} ${used.length === 1 ? 'has' : 'have'} a job, a finding or a reading, which the record keeps; the import stays`,
       );
     }
+    const byHand = correctedOf(db, record.siteIds);
+    if (byHand.length !== corrected)
+      throw new Conflict(
+        `${named(byHand)} ${byHand.length === 1 ? 'was' : 'were'} corrected by hand since; undone with the import, that is lost. Press again to undo it all the same`,
+        { corrected: byHand.length },
+      );
     for (let i = 0; i < record.siteIds.length; i += CHUNK) {
       const some = record.siteIds.slice(i, i + CHUNK);
       db.delete(pads).where(inArray(pads.siteId, some)).run();
@@ -83,6 +91,25 @@ export function undoImport(db: Db, boardId: string, id: string, now_ms: number):
     return { ...record, undoneAt_ms: now_ms };
   });
 }
+
+/** References of sites that were changed after they came. */
+function correctedOf(db: Db, siteIds: readonly string[]): string[] {
+  const found: string[] = [];
+  for (let i = 0; i < siteIds.length; i += CHUNK)
+    found.push(
+      ...db
+        .select({ ref: sites.ref })
+        .from(sites)
+        .where(and(inArray(sites.id, siteIds.slice(i, i + CHUNK)), gt(sites.revision, 1)))
+        .all()
+        .map(({ ref }) => ref),
+    );
+  return found;
+}
+
+const MOST_NAMED = 6;
+const named = (refs: readonly string[]): string =>
+  `${refs.slice(0, MOST_NAMED).join(', ')}${refs.length > MOST_NAMED ? ` and ${refs.length - MOST_NAMED} more` : ''}`;
 
 /** The newest picture of each copper layer. */
 export function artworksOf(db: Db, boardId: string): ArtworkLine[] {

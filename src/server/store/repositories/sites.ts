@@ -49,7 +49,7 @@ export function addSite(db: Db, boardId: string, site: NewSite, id = newId('site
       .from(sites)
       .where(and(eq(sites.boardId, boardId), sameRef(site.ref)))
       .get();
-    if (taken) throw new Conflict(`this board has a site ${site.ref} already; give another reference`);
+    if (taken) throw refTaken(site.ref);
     const { pads: given, ...fields } = site;
     const record: SiteRecord = { ...fields, id, boardId, revision: 1 };
     tx.insert(sites).values(record).run();
@@ -58,6 +58,48 @@ export function addSite(db: Db, boardId: string, site: NewSite, id = newId('site
     return { ...record, pads: made };
   });
 }
+
+/** Rows of a statement: what SQLite takes at once, well below its limit of bound values. */
+const SITES_AT_ONCE = 200;
+
+/** Adds many sites with their pads, all or nothing; each reference stands once on a board. */
+export function addSites(db: Db, boardId: string, given: readonly NewSite[]): readonly string[] {
+  return db.transaction((tx) => {
+    const board = tx.select({ id: boards.id }).from(boards).where(eq(boards.id, boardId)).get();
+    if (!board) throw new NotFound('board', boardId);
+    const taken = new Set(
+      tx
+        .select({ ref: sites.ref })
+        .from(sites)
+        .where(eq(sites.boardId, boardId))
+        .all()
+        .map(({ ref }) => ref.toLowerCase()),
+    );
+    for (const { ref } of given) {
+      if (taken.has(ref.toLowerCase())) throw refTaken(ref);
+      taken.add(ref.toLowerCase());
+    }
+    const made = given.map(({ pads: own, ...fields }) => {
+      const id = newId('site');
+      return { record: { ...fields, id, boardId, revision: 1 } satisfies SiteRecord, own };
+    });
+    for (let i = 0; i < made.length; i += SITES_AT_ONCE) {
+      const some = made.slice(i, i + SITES_AT_ONCE).map(({ record }) => record);
+      tx.insert(sites).values(some).run();
+    }
+    // By a statement of its own: there are tens of thousands on a large board.
+    const insert = db.$client.prepare(
+      'INSERT INTO pads (id, site_id, name, net, connections) VALUES (?, ?, ?, ?, ?)',
+    );
+    for (const { record, own } of made)
+      for (const { name, net, connections } of own)
+        insert.run(`${record.id}-${name}`, record.id, name, net, JSON.stringify(connections));
+    return made.map(({ record }) => record.id);
+  });
+}
+
+const refTaken = (ref: string): Conflict =>
+  new Conflict(`this board has a site ${ref} already; give another reference`);
 
 /** Writes a correction of a site; refused when it has changed since it was read, or its reference is taken. */
 export function changeSite(db: Db, siteId: string, { revision, ...told }: SiteChange): SiteWithPads {
@@ -79,10 +121,11 @@ export function changeSite(db: Db, siteId: string, { revision, ...told }: SiteCh
   });
 }
 
-/** Takes a site away; refused once the record holds anything of it. */
-export function removeSite(db: Db, siteId: string): { id: string } {
+/** Takes a site away; refused once the record holds anything of it, or it has changed since it was read. */
+export function removeSite(db: Db, siteId: string, revision: number): { id: string } {
   return db.transaction((tx) => {
     const site = getSite(db, siteId);
+    refuseStale(site, revision);
     if (sitesInUse(db, [siteId]).length > 0) {
       throw new Conflict(`${site.ref} has a job, a finding or a reading, which the record keeps; it stays`);
     }

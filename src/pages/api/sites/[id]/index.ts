@@ -1,4 +1,5 @@
 import { parseInput } from '~/schema/values/faults';
+import { wholeNumber } from '~/schema/values/fields';
 import { siteChange } from '~/schema/records/site/site';
 import { correctSite } from '~/server/boards/placement';
 import { removeSite } from '~/server/store/repositories/sites';
@@ -9,6 +10,9 @@ export const PATCH = endpoint(async (context) => {
   return correctSite(context.locals.db, context.params['id']!, change);
 });
 
+const revision = wholeNumber(1, 1e9);
+
 export const DELETE = endpoint((context) => {
-  return removeSite(context.locals.db, context.params['id']!);
+  const read = parseInput(revision, Number(context.url.searchParams.get('revision') ?? NaN));
+  return removeSite(context.locals.db, context.params['id']!, read);
 });

@@ -1,7 +1,15 @@
+import { z } from 'zod';
+import { MOST_SITES } from '~/schema/records/board/boardImport';
+import { parseInput } from '~/schema/values/faults';
+import { wholeNumber } from '~/schema/values/fields';
 import { undoImport } from '~/server/store/repositories/imports';
 import { endpoint, readJson } from '~/server/http/respond';
 
+/** How many of its sites whoever undoes it knows to be corrected by hand. */
+const undoing = z.strictObject({ corrected: wholeNumber(0, MOST_SITES).default(0) });
+
 export const POST = endpoint(async (context) => {
-  await readJson(context);
-  return undoImport(context.locals.db, context.params['id']!, context.params['importId']!, Date.now());
+  const { corrected } = parseInput(undoing, await readJson(context));
+  const { id, importId } = context.params;
+  return undoImport(context.locals.db, id!, importId!, Date.now(), corrected);
 });
