@@ -9,6 +9,6 @@ export default defineConfig({
     exclude: ['tests/e2e/**', 'node_modules/**'],
     // Every core: the runner itself would leave one of two idle.
     maxWorkers: '100%',
-    testTimeout: 30_000,
+    testTimeout: 60_000,
   },
 });

@@ -1,3 +1,3 @@
 import { covered } from './covered';
 
-covered(0, 2);
+covered(0, 4);

@@ -1,3 +1,3 @@
 import { covered } from './covered';
 
-covered(1, 2);
+covered(1, 4);

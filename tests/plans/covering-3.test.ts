@@ -1,0 +1,3 @@
+import { covered } from './covered';
+
+covered(2, 4);

@@ -1,0 +1,3 @@
+import { covered } from './covered';
+
+covered(3, 4);
