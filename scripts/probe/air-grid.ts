@@ -84,7 +84,7 @@ function pairsOf(request: PhaseRequest, { station, preheat }: Arrangement): Temp
 /** The least damage that is verified and sure when drawn, of those no slower than the chosen one. */
 function leastSure(request: PhaseRequest, chosen: Candidate): Candidate | null {
   const order = arrangementsOf(request, chosen)
-    .flatMap((arrangement) => solveArrangement(request, arrangement, pairsOf(request, arrangement)))
+    .flatMap((arrangement) => inOneGo(solveArrangement(request, arrangement, pairsOf(request, arrangement))))
     .filter((c) => c.feasible && c.time_s! <= chosen.time_s! + PLAN.airResolution_s)
     .sort((a, b) => a.damage - b.damage);
   for (const candidate of order.slice(0, MOST_DRAWN)) {

@@ -8,12 +8,16 @@ export function* solveHeat(task: HeatTask): Steps<FieldPicture | FieldBandAnswer
   return task.kind === 'field' ? yield* solveBoard(task) : yield* solveBand(task);
 }
 
+/** Pauses of a run between two that are told. */
+const TOLD_EVERY = 4;
+
 function* solveBoard(task: Extract<HeatTask, { kind: 'field' }>): Generator<ProgressMessage, FieldPicture> {
   const steps = solveAirField(task.ask, task.frames);
-  for (;;) {
+  for (let i = 0; ; i++) {
     const next = steps.next();
     if (next.done) return next.value;
-    yield { stage: 'field', ...next.value };
+    // Looked at a few times a second, it is not told at every step.
+    if (i % TOLD_EVERY === 0) yield { stage: 'field', ...next.value };
   }
 }
 

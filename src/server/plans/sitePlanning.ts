@@ -4,7 +4,7 @@ import { cyclesSoFar } from '~/core/method/limits/partCycles';
 import { spentDoses } from '~/core/record/runState';
 import type { z } from 'zod';
 import type { PadStateId } from '~/core/record/padStates';
-import { planInput, type PlanInput, type siteInput } from '~/schema/exchange/plan/planRequest';
+import { MOST_JOINTS, planInput, type PlanInput, type siteInput } from '~/schema/exchange/plan/planRequest';
 import { wantedOf, type PlanWishes } from '~/schema/exchange/plan/planWishes';
 import { supplyInputOf } from '~/schema/records/rig/supply';
 import { benchToolOf } from '~/schema/records/rig/tool';
@@ -44,21 +44,22 @@ export function planningFor(db: Db, siteId: string, wanted: Wanted): SitePlannin
     board: heatBoardOf(db, board.id),
     hazards: board.hazards,
     site: { ...siteInputOf(site, found), ...landsAsLeft(occupancies.get(site.id)) },
-    neighbours: sitesOf(db, board.id)
+    neighbours: nearest(
+      site,
       // A part that is off is no neighbour, and shades nothing.
-      .filter((other) => other.id !== site.id && !isEmpty(occupancies.get(other.id) ?? AS_IT_CAME))
-      .sort((a, b) => distance_mm(site, a) - distance_mm(site, b))
-      .slice(0, MOST_NEIGHBOURS)
-      .map((other) => ({
-        ref: other.ref,
-        package: other.package,
-        x_mm: other.x_mm,
-        y_mm: other.y_mm,
-        rotation_deg: other.rotation_deg,
-        side: other.side,
-        alloy: other.alloy,
-        connections: connectionsByPad(other),
-      })),
+      sitesOf(db, board.id).filter(
+        (other) => other.id !== site.id && !isEmpty(occupancies.get(other.id) ?? AS_IT_CAME),
+      ),
+    ).map((other) => ({
+      ref: other.ref,
+      package: other.package,
+      x_mm: other.x_mm,
+      y_mm: other.y_mm,
+      rotation_deg: other.rotation_deg,
+      side: other.side,
+      alloy: other.alloy,
+      connections: connectionsByPad(other),
+    })),
     goal: wanted.goal,
     bench: tools.map(benchToolOf),
     supplies: listSupplies(db).map(supplyInputOf),
@@ -107,8 +108,18 @@ export const landsAsLeft = (
 const distance_mm = (a: SiteWithPads, b: SiteWithPads): number =>
   Math.hypot(a.x_mm - b.x_mm, a.y_mm - b.y_mm);
 
-/** The nearest of so many are followed; a request takes no more. */
+/** A request takes no more. */
 const MOST_NEIGHBOURS = 200;
+
+/** The nearest parts, as many as a plan follows with their joints. */
+function nearest(site: SiteWithPads, others: readonly SiteWithPads[]): SiteWithPads[] {
+  const sorted = [...others]
+    .sort((a, b) => distance_mm(site, a) - distance_mm(site, b))
+    .slice(0, MOST_NEIGHBOURS);
+  let joints = site.pads.length;
+  const beyond = sorted.findIndex((other) => (joints += other.pads.length) > MOST_JOINTS);
+  return beyond < 0 ? sorted : sorted.slice(0, beyond);
+}
 
 const connectionsByPad = (site: SiteWithPads): Record<string, SiteWithPads['pads'][number]['connections']> =>
   Object.fromEntries(site.pads.map((pad) => [pad.name, pad.connections]));

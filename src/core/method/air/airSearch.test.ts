@@ -25,7 +25,8 @@ const setting = (part: Partial<AirSetting> = {}): AirSetting => ({
   ...part,
 });
 
-const meltOf = (part: Partial<AirSetting>): number => answerAir(request, setting(part)).time_s ?? Infinity;
+const meltOf = (part: Partial<AirSetting>): number =>
+  inOneGo(answerAir(request, setting(part))).time_s ?? Infinity;
 
 describe('how long a part stays under air', () => {
   // Rule broken: findings B3 (plan), a QFP on a heavy board was given up at 300 s: such a job takes minutes (common practice).

@@ -6,11 +6,13 @@ import { preheaterFilm_W_m2K } from '~/core/thermal/surface/preheater';
 import { arealHeat_J_m2K } from '~/core/thermal/stackup';
 import { isSurface, mass_kg, padNamesOf } from '~/core/packages/form';
 import { SURFACE_TRAITS } from '~/core/packages/surfaceFamilies';
-import { unitResponses, type UnitResponses } from '~/core/thermal/field/respond';
+import { respond, type UnitResponses } from '~/core/thermal/field/respond';
+import type { FieldProgress } from '~/core/thermal/field/run';
 import type { Nozzle } from '~/core/thermal/surface/jet';
 import type { AirStation } from '../bench';
 import type { Candidate } from '../candidate';
 import { bodyCounts } from '../goals';
+import { relayed } from '~/core/stepwise';
 import { ask, type Working } from '../plan/pieces/piece';
 import type { AirSetting, PhaseRequest } from '../request';
 import { nearestMiss } from '../limits/frontier';
@@ -39,28 +41,37 @@ export function* searchAir(
   return answers.flat();
 }
 
-/** One arrangement at every pair of temperatures: all that will do, or the one that came nearest. */
-export function solveArrangement(
+/** One arrangement at every pair of temperatures: all that will do, or the one that came nearest. Null is a pause. */
+export function* solveArrangement(
   request: PhaseRequest,
   arrangement: Arrangement,
   pairs: readonly TemperaturePair[] = pairsFor(request, arrangement),
-): Candidate[] {
+): Generator<null, Candidate[]> {
   const limits = airLimits(request, padNamesOf(request.site.part));
-  const read = sumReader(request, arrangement, responsesOf(request, arrangement), limits);
-  const all = pairs.map(({ air_K, preheat_K }) => read(air_K, preheat_K));
+  const responses = yield* relayed(responsesOf(request, arrangement), () => null);
+  const read = sumReader(request, arrangement, responses, limits);
+  const all: Candidate[] = [];
+  for (const { air_K, preheat_K } of pairs) {
+    all.push(read(air_K, preheat_K));
+    yield null;
+  }
   const able = all.filter((candidate) => candidate.feasible);
   return able.length > 0 || all.length === 0 ? able : [nearestMiss(all)];
 }
 
-/** One setting by superposition alone: the figures that follow a finger along the frontier. */
-export function answerAir(request: PhaseRequest, setting: AirSetting): Candidate {
+/** One setting by superposition alone: the figures that follow a finger along the frontier. Null is a pause. */
+export function* answerAir(request: PhaseRequest, setting: AirSetting): Generator<null, Candidate> {
   const limits = airLimits(request, padNamesOf(request.site.part));
-  const read = sumReader(request, setting, responsesOf(request, setting), limits, 'every pad');
+  const responses = yield* relayed(responsesOf(request, setting), () => null);
+  const read = sumReader(request, setting, responses, limits, 'every pad');
   return read(setting.air_K, setting.preheat?.setpoint_K ?? null);
 }
 
-const responsesOf = (request: PhaseRequest, arrangement: Arrangement): UnitResponses =>
-  unitResponses(
+const responsesOf = (
+  request: PhaseRequest,
+  arrangement: Arrangement,
+): Generator<FieldProgress, UnitResponses> =>
+  respond(
     airScenario(request, { ...arrangement, kind: 'air', air_K: MIDDLE_AIR_K }, longestAir_s(request)),
     AIR.filmsAt_K,
     { step_s: AIR.step_s, layers: AIR.responseLayers, finest_m: AIR.responseFinest_m },

@@ -1,4 +1,5 @@
-import { simulateField, type FieldOptions, type FieldRun } from './run';
+import { inOneGo } from '~/core/stepwise';
+import { runField, type FieldOptions, type FieldProgress, type FieldRun } from './run';
 import type { FieldScenario } from './scenario';
 
 /** Rise above ambient per kelvin of each source's excess, at the times in `time_s`; one row per place. */
@@ -13,28 +14,37 @@ export interface UnitResponses {
 /** Excess that the unit runs are made with; large against rounding, small against nothing: they are linear. */
 const EXCESS_K = 100;
 
+type UnitOptions = Pick<FieldOptions, 'finest_m' | 'pitch_m' | 'layers' | 'step_s' | 'factors'>;
+
+/** Unit responses in one go. */
+export const unitResponses = (
+  scenario: FieldScenario,
+  filmsAt_K: number,
+  options: UnitOptions = {},
+): UnitResponses => inOneGo(respond(scenario, filmsAt_K, options));
+
 /**
- * Two linear runs of one schedule, one for each source. With airflow, stand-off, shields and timing as
+ * Two linear runs of one schedule, one for each source, yielding as they go. With airflow, stand-off, shields and timing as
  * they are, any pair of source temperatures is then a sum of the two. Linearity is broken by radiation
  * and natural convection (held as they stand at `filmsAt_K`) and by melting (left out): what is chosen
  * from a superposition has to be verified with one full run.
  */
-export function unitResponses(
+export function* respond(
   scenario: FieldScenario,
   filmsAt_K: number,
-  options: Pick<FieldOptions, 'finest_m' | 'pitch_m' | 'layers' | 'step_s' | 'factors'> = {},
-): UnitResponses {
+  options: UnitOptions = {},
+): Generator<FieldProgress, UnitResponses> {
   const { ambient_K } = scenario;
-  const run = (air: number, preheat: number): FieldRun =>
-    simulateField(scenario, {
+  const run = (air: number, preheat: number): Generator<FieldProgress, FieldRun> =>
+    runField(scenario, {
       ...options,
       step_s: options.step_s ?? 1,
       linearAt_K: filmsAt_K,
       sourcesAt_K: { air: ambient_K + air, preheat: ambient_K + preheat },
     });
-  const air = run(EXCESS_K, 0);
+  const air = yield* run(EXCESS_K, 0);
   const warmed = scenario.stages.some((stage) => stage.preheat !== null);
-  const preheat = warmed ? run(0, EXCESS_K) : null;
+  const preheat = warmed ? yield* run(0, EXCESS_K) : null;
   const rises = (of: FieldRun): Float64Array[] =>
     [...of.pads, ...of.bodies].map(({ history_K }) => history_K.map((t) => (t - ambient_K) / EXCESS_K));
   return {

@@ -76,8 +76,8 @@ export interface FieldProgress {
   readonly duration_s: number;
 }
 
-/** Steps between two yields: about ten milliseconds of work on a 2 mm grid. */
-const YIELD_STEPS = 20;
+/** Steps between two yields: some milliseconds of work on a 2 mm grid, and well below 200 on the largest. */
+const YIELD_STEPS = 4;
 
 /** A whole run in one go. */
 export function simulateField(scenario: FieldScenario, options: FieldOptions = {}): FieldRun {
@@ -104,7 +104,12 @@ export function* runField(
   if (mesh.columns * mesh.nz > FIELD.maxCells) {
     throw new Error(`the grid would have ${mesh.columns * mesh.nz} cells; ${FIELD.maxCells} are allowed`);
   }
+  const duration_s = scenario.stages.reduce((sum, stage) => sum + stage.duration_s, 0);
+  // A large board is long in the making, too.
+  const begun: FieldProgress = { time_s: 0, duration_s };
+  yield begun;
   const attached = attach(scenario.board, mesh, scenario.parts, factors);
+  yield begun;
   const films = new Films(
     mesh,
     attached.bodies,
@@ -114,8 +119,8 @@ export function* runField(
     factors,
   );
   const solver = new FieldSolver(mesh, attached, films, scenario.ambient_K, options.linearAt_K === undefined);
+  yield begun;
   const watch = new Watch(solver, scenario.board, scenario.ambient_K);
-  const duration_s = scenario.stages.reduce((sum, stage) => sum + stage.duration_s, 0);
   const linear = options.linearAt_K !== undefined;
   const picture = options.frames ? new Picture(mesh, options.pitch_m ?? pictured_m(scenario.board)) : null;
   const record = new History(
@@ -141,6 +146,7 @@ export function* runField(
   run: for (const stage of scenario.stages) {
     films.begin(stage);
     refresh.now();
+    yield { time_s, duration_s };
     let at_s = 0;
     let step_s = options.step_s ?? FIELD.firstStep_s;
     while (at_s < stage.duration_s - 1e-9) {

@@ -58,6 +58,13 @@ export const preheatInput = z.strictObject({
 });
 export type PreheatInput = z.infer<typeof preheatInput>;
 
+/** Joints of a part and of all that stands about it that one plan follows; more would take a machine for minutes. */
+export const MOST_JOINTS = 3000;
+
+/** How many joints a neighbour has that are followed; one without a package is a body alone. */
+export const jointsOf = ({ package: form }: Pick<z.infer<typeof neighbourInput>, 'package'>): number =>
+  form ? padNamesOf(partOf(form)).length : 0;
+
 export const planInput = z
   .strictObject({
     ambient_C: room_C,
@@ -103,6 +110,12 @@ export const planInput = z
     checkPlace(input, context);
     const refuse = (path: (string | number)[], message: string) =>
       context.addIssue({ code: 'custom', path, message, input });
+    const joints = input.neighbours.reduce((sum, n) => sum + jointsOf(n), pads.length);
+    if (joints > MOST_JOINTS)
+      refuse(
+        ['neighbours'],
+        `and the part have ${joints} joints together; a plan follows ${MOST_JOINTS}: leave out those that stand farthest off`,
+      );
     for (const pad of Object.keys(input.site.padStates)) {
       if (!pads.includes(pad))
         refuse(['site', 'padStates', pad], `is no pin of the part; it has pins ${pads[0]} to ${pads.at(-1)}`);

@@ -1,8 +1,16 @@
 import { availableParallelism } from 'node:os';
+import { LRUCache } from 'lru-cache';
 import type { Ask } from '~/core/method/plan/pieces/piece';
 import type { Progress } from '~/core/method/progress';
 import type { PhaseRequest } from '~/core/method/request';
 import { LastTold, type FromHelper, type ToHelper } from './pieceProtocol';
+
+/** So much longer a job has been worked on than one that waits before its piece is set aside for that one's. */
+const PATIENCE_ms = 250;
+/** Pieces that lie with one helper, the last on top: only that one is worked on. */
+const DEEPEST = 4;
+/** Jobs whose work so far is remembered. */
+const MOST_JOBS = 200;
 
 /** More threads than this gain little: a plan asks for few pieces at a time. */
 const MOST_HELPERS = 4;
@@ -27,17 +35,27 @@ interface Round {
   readonly fail: (error: Error) => void;
 }
 
-/** Helpers of the planning thread: pieces are handed to whichever is free. A job has one round at a time; jobs take turns. */
+/** A piece that lies with a helper. */
+interface Out {
+  readonly round: Round;
+  readonly helper: Helper;
+  readonly at: number;
+  /** Since when it is on top and worked on; null while another lies on it. */
+  since_ms: number | null;
+}
+
+/**
+ * Helpers of the planning thread. A job has one round of pieces at a time. The next piece is always that of the job that
+ * was worked on least, so that a short one is soon over whatever long ones are about; where every helper is at a job that
+ * was worked on for longer, its piece is set aside for the other's and taken up again after it.
+ */
 export class Helpers {
-  private readonly helpers = new Map<Helper, LastTold<true>>();
-  private readonly free: Helper[] = [];
-  /** In the order of their turns. */
+  private readonly helpers = new Map<Helper, { readonly told: LastTold<true>; readonly pile: number[] }>();
   private rounds: Round[] = [];
   /** Pieces out with helpers, by their id. */
-  private readonly out = new Map<
-    number,
-    { readonly round: Round; readonly helper: Helper; readonly at: number }
-  >();
+  private readonly out = new Map<number, Out>();
+  /** How long each job was worked on in pieces that are over or set aside. */
+  private readonly worked_ms = new LRUCache<number, number>({ max: MOST_JOBS });
   private readonly requestIds = new WeakMap<PhaseRequest, number>();
   private requestId = 0;
   private pieceId = 0;
@@ -45,6 +63,7 @@ export class Helpers {
   constructor(
     private readonly start: () => Helper,
     private readonly most: number = Math.min(MOST_HELPERS, Math.max(1, availableParallelism())),
+    private readonly now_ms: () => number = () => performance.now(),
   ) {}
 
   /** Answers of a round's pieces in their order, or those that came by when one was enough; null where it was dropped. */
@@ -65,7 +84,7 @@ export class Helpers {
 
   /** Starts them before there is work: loading takes as long as a small plan. */
   prepare(): void {
-    for (let one = this.another(); one; one = this.another()) this.free.push(one);
+    while (this.another());
   }
 
   /** Gives a job's round up: its pieces are dropped where they stand. */
@@ -79,22 +98,68 @@ export class Helpers {
 
   private handOut(): void {
     for (;;) {
-      const round = this.rounds.find(({ next, ask }) => next < ask.pieces.length);
-      const helper = round && (this.free.pop() ?? this.another());
+      const [round] = this.rounds
+        .filter(({ next, ask }) => next < ask.pieces.length)
+        .sort((a, b) => this.workOn(a.jobId) - this.workOn(b.jobId));
+      const helper = round && this.helperFor(round.jobId);
       if (!helper) return;
-      // To the end of the line: the next piece is another job's, if one waits.
-      this.rounds = [...this.rounds.filter((r) => r !== round), round];
       const { requestId, ask } = round;
-      const told = this.helpers.get(helper)!;
+      const { told, pile } = this.helpers.get(helper)!;
       if (!told.get(requestId)) {
         helper.postMessage({ type: 'request', requestId, request: ask.request });
         told.add(requestId, true);
       }
       const at = round.next++;
       const pieceId = ++this.pieceId;
-      this.out.set(pieceId, { round, helper, at });
+      this.pause(pile.at(-1));
+      this.out.set(pieceId, { round, helper, at, since_ms: this.now_ms() });
+      pile.push(pieceId);
       helper.postMessage({ type: 'solve', pieceId, requestId, piece: ask.pieces[at]! });
     }
+  }
+
+  /** One that is free, or a new one, or the one at the longest job if that has had so much more than this one. */
+  private helperFor(jobId: number): Helper | null {
+    for (const [helper, { pile }] of this.helpers) if (pile.length === 0) return helper;
+    const fresh = this.another();
+    if (fresh) return fresh;
+    const least_ms = this.workOn(jobId) + PATIENCE_ms;
+    let longest: { readonly helper: Helper; readonly work_ms: number } | null = null;
+    for (const [helper, { pile }] of this.helpers) {
+      if (pile.length >= DEEPEST) continue;
+      const work_ms = this.workOn(this.out.get(pile.at(-1)!)!.round.jobId);
+      if (work_ms > (longest?.work_ms ?? least_ms)) longest = { helper, work_ms };
+    }
+    return longest?.helper ?? null;
+  }
+
+  /** How long a job was worked on so far, pieces in hand among it. */
+  private workOn(jobId: number): number {
+    let work_ms = this.worked_ms.get(jobId) ?? 0;
+    for (const { round, since_ms } of this.out.values())
+      if (round.jobId === jobId && since_ms !== null) work_ms += this.now_ms() - since_ms;
+    return work_ms;
+  }
+
+  /** Counts what was done on a piece that is worked on no longer. */
+  private pause(pieceId: number | undefined): void {
+    const piece = pieceId === undefined ? undefined : this.out.get(pieceId);
+    if (!piece || piece.since_ms === null) return;
+    const { jobId } = piece.round;
+    this.worked_ms.set(jobId, (this.worked_ms.get(jobId) ?? 0) + this.now_ms() - piece.since_ms);
+    piece.since_ms = null;
+  }
+
+  /** Takes a piece off its helper's pile; what lay under it is worked on again. */
+  private takeOff(pieceId: number): void {
+    this.pause(pieceId);
+    const { helper } = this.out.get(pieceId)!;
+    this.out.delete(pieceId);
+    const pile = this.helpers.get(helper)?.pile;
+    if (!pile) return;
+    pile.splice(pile.indexOf(pieceId), 1);
+    const top = pile.length > 0 ? this.out.get(pile.at(-1)!) : undefined;
+    if (top) top.since_ms ??= this.now_ms();
   }
 
   private another(): Helper | null {
@@ -102,7 +167,7 @@ export class Helpers {
     const helper = this.start();
     helper.onmessage = ({ data }) => this.receive(data);
     helper.onerror = ({ message }) => this.lose(helper, message);
-    this.helpers.set(helper, new LastTold());
+    this.helpers.set(helper, { told: new LastTold(), pile: [] });
     return helper;
   }
 
@@ -120,8 +185,7 @@ export class Helpers {
         round.fail(new Error(message.message));
         break;
       case 'done':
-        this.out.delete(message.pieceId);
-        this.free.push(piece.helper);
+        this.takeOff(message.pieceId);
         this.take(round, piece.at, message.answer);
         break;
     }
@@ -150,8 +214,6 @@ export class Helpers {
       this.end(piece.round);
       piece.round.fail(new Error(message || 'a helper of the planner stopped'));
     }
-    const at = this.free.indexOf(helper);
-    if (at >= 0) this.free.splice(at, 1);
     this.handOut();
   }
 
@@ -159,9 +221,8 @@ export class Helpers {
     this.rounds = this.rounds.filter((r) => r !== round);
     for (const [pieceId, piece] of this.out) {
       if (piece.round !== round) continue;
-      piece.helper.postMessage({ type: 'drop', pieceId });
-      this.out.delete(pieceId);
-      if (this.helpers.has(piece.helper)) this.free.push(piece.helper);
+      if (this.helpers.has(piece.helper)) piece.helper.postMessage({ type: 'drop', pieceId });
+      this.takeOff(pieceId);
     }
   }
 }

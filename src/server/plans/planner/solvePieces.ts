@@ -1,10 +1,14 @@
 import { solvePiece } from '~/core/method/plan/pieces/solve';
+import type { Progress } from '~/core/method/progress';
 import type { PhaseRequest } from '~/core/method/request';
 import { TimeSlice } from '~/workers/timeSlice';
 import type { Port } from '~/workers/port';
 import { LastTold, type FromHelper, type ToHelper } from './pieceProtocol';
 
-/** Runs on a thread: solves pieces of plans, one at a time, of the requests it was told last. */
+/**
+ * Runs on a thread: solves pieces of plans, of the requests it was told last. The one that came last is worked on; what it
+ * was laid on waits until it is done.
+ */
 export function solvePieces({ post, listen }: Port<ToHelper, FromHelper>): void {
   const requests = new LastTold<PhaseRequest>();
   const running = new Set<number>();
@@ -31,10 +35,15 @@ export function solvePieces({ post, listen }: Port<ToHelper, FromHelper>): void 
       if (!request) throw new Error(`request ${requestId} is not here`);
       const steps = solvePiece(request, piece);
       let next = steps.next();
+      let latest: Progress | null = null;
       while (!next.done) {
-        if (next.value) post({ type: 'progress', pieceId, progress: next.value });
+        latest = next.value ?? latest;
         if (slice.isOver()) {
-          await slice.renewed();
+          // Told as often as anyone could look, not as often as it is known.
+          if (latest) post({ type: 'progress', pieceId, progress: latest });
+          latest = null;
+          do await slice.renewed();
+          while (running.has(pieceId) && pieceId !== [...running].at(-1));
           if (!running.has(pieceId)) return;
         }
         next = steps.next();

@@ -1,14 +1,13 @@
 import { airSettingOf, type Candidate } from '../../candidate';
 import { proveAirSetting } from '../../air/airBand';
 import { longestAir_s } from '../../air/airJudge';
-import { answerAir } from '../../air/airSearch';
 import { isSure, type PinBand } from '../../hand/bands';
 import { coolDownOf } from '../../air/coolDown';
 import { hasCell, keepOutUnderAir } from '../../limits/keepOut';
 import { sharedHeat } from '../../air/oneHeat';
 import { consumptionOf } from '../../consumption';
 import type { Method } from '../../ways/method';
-import type { Working } from '../pieces/piece';
+import { ask, type Working } from '../pieces/piece';
 import type { OfferOf } from '../../progress';
 import type { Ranked } from '../rank';
 import type { AirSetting, PhaseRequest } from '../../request';
@@ -66,7 +65,8 @@ export function* exploreAir(
     chosen,
     frontier: [],
   });
-  yield tell(answerAir(request, setting));
+  const [first] = yield* ask(request, [{ kind: 'air-answer', setting }]);
+  yield tell(first!);
   const { verified, bands } = yield* proveAirSetting(request, setting, { onlyFeasible: false, tell });
   return yield* airPlan(request, method, verified, bands!, [], ranked);
 }

@@ -11,6 +11,7 @@ import type { AirSetting, HandSetting, PhaseRequest } from '../../request';
 interface AnswerOf {
   readonly ladder: readonly Candidate[];
   readonly arrangement: readonly Candidate[];
+  readonly 'air-answer': Candidate;
   readonly draws: DrawnTouch;
   readonly 'air-run': Candidate;
   readonly 'air-draw': Drawn;
@@ -26,6 +27,8 @@ export type Piece =
   | { readonly kind: 'ladder'; readonly heat: string; readonly settings: readonly HandSetting[] }
   /** One arrangement of air, at every pair of temperatures. */
   | { readonly kind: 'arrangement'; readonly arrangement: Arrangement }
+  /** One setting of air by superposition alone. */
+  | { readonly kind: 'air-answer'; readonly setting: AirSetting }
   /** Some of the draws of one touch. */
   | {
       readonly kind: 'draws';

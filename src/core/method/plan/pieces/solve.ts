@@ -1,4 +1,4 @@
-import { solveArrangement } from '../../air/airSearch';
+import { answerAir, solveArrangement } from '../../air/airSearch';
 import { drawAir } from '../../air/airBand';
 import { verifyAir } from '../../air/airVerify';
 import { drawTouch } from '../../hand/bands';
@@ -16,7 +16,9 @@ export function* solvePiece(request: PhaseRequest, piece: Piece): Generator<Prog
     case 'ladder':
       return yield* climb(request, heatOf(piece.heat), piece.settings);
     case 'arrangement':
-      return solveArrangement(request, piece.arrangement);
+      return yield* solveArrangement(request, piece.arrangement);
+    case 'air-answer':
+      return yield* answerAir(request, piece.setting);
     case 'draws':
       return yield* drawTouch(request, heatOf(piece.heat), piece);
     case 'air-run':
