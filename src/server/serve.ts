@@ -214,6 +214,11 @@ function listener(
         .end(JSON.stringify({ error: status === 403 ? 'forbidden' : 'not-found', message }));
       return;
     }
-    files(request, response, () => pages(request, response, undefined, locals));
+    const nowhere = (): void => {
+      response
+        .writeHead(404, { 'content-type': 'application/json; charset=utf-8' })
+        .end(JSON.stringify({ error: 'not-found', message: 'there is nothing at this address' }));
+    };
+    files(request, response, () => pages(request, response, nowhere, locals));
   };
 }

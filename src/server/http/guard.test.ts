@@ -55,4 +55,11 @@ describe('who is let in (findings A6, A13, B8, B10, B11)', () => {
     expect(ask('HEAD', '/boards/x')).toBeNull();
     expect(ask('GET', '/_image?href=/mark.svg&f=png')).toBe(404);
   });
+
+  it('takes an address at its word: signs of signs lead nowhere', () => {
+    for (const path of ['/boards/%E0%A4%A', '/api/boards/..%2f../photos/%2500', '/boards/%00%2525'])
+      expect(ask('GET', path), path).toBe(404);
+    for (const path of ['/boards/nope%20x', '/api/bench/find?find=%25', '/sites/%C3%A4/plan', '/a%2Fb'])
+      expect(ask('GET', path), path).toBeNull();
+  });
 });

@@ -30,7 +30,7 @@ export function turnedAway({ method, path, header }: Asked, hosts: ReadonlySet<s
     );
   if (!KNOWN.has(method)) return notAllowed(method, 'GET, HEAD, POST, PUT, PATCH, DELETE');
   // The framework would draw any picture anew here; nothing of ours uses it.
-  if (path.startsWith('/_image')) return refused(404, 'there is nothing at this address');
+  if (path.startsWith('/_image') || !isWritten(path)) return refused(404, NOTHING);
   const reads = READS.has(method);
   if (!reads && !path.startsWith('/api/')) return notAllowed(method, 'GET, HEAD');
   const [site, origin] = [header('sec-fetch-site'), header('origin')];
@@ -48,6 +48,20 @@ export function turnedAway({ method, path, header }: Asked, hosts: ReadonlySet<s
 /** Whether a page was opened from one of ours, or by its address typed in: what it will ask for may be begun. */
 export const fromOurPages = (headers: Headers): boolean =>
   ['same-origin', 'none'].includes(headers.get('sec-fetch-site') ?? 'none');
+
+const NOTHING = 'there is nothing at this address';
+
+/** Whether an address is written as ours are: signs of signs, and what is no sign at all, lead nowhere. */
+function isWritten(path: string): boolean {
+  const [name] = path.split('?');
+  try {
+    const read = decodeURI(name!);
+    // Decoded once it must say what it means.
+    return read === name || !/%[0-9a-f]{2}/i.test(read);
+  } catch {
+    return false;
+  }
+}
 
 /** The name of a host header, without its port: `[::1]:80` is `[::1]`. */
 const nameOf = (host: string): string => host.replace(/:\d+$/, '').toLowerCase();

@@ -1,6 +1,7 @@
 import { ownPassphrase } from '~/schema/records/people/person';
 import { parseInput } from '~/schema/values/faults';
 import { endpoint, readJson } from '~/server/http/respond';
+import { insideOf } from '~/server/people/bench';
 import { setCookie } from '~/server/people/cookie';
 import { hashOf } from '~/server/people/passphrase';
 import { openSession } from '~/server/people/sessions';
@@ -8,10 +9,11 @@ import { setPassphrase } from '~/server/store/repositories/people';
 
 /** Another passphrase of one's own: every other place is signed out, this one stays. */
 export const PATCH = endpoint(async (context) => {
-  const { db, door, person } = context.locals;
+  const { db } = context.locals;
+  const { door, person } = insideOf(context.locals);
   const { current, passphrase } = parseInput(ownPassphrase, await readJson(context));
-  await door!.admit({ initials: person!.initials, passphrase: current }, context.clientAddress);
-  setPassphrase(db, person!.id, await hashOf(passphrase));
-  setCookie(context, openSession(db, person!.id, Date.now()));
+  await door.admit({ initials: person.initials, passphrase: current }, context.clientAddress);
+  setPassphrase(db, person.id, await hashOf(passphrase));
+  setCookie(context, openSession(db, person.id, Date.now()));
   return {};
 });
