@@ -1,4 +1,4 @@
-import { useEffect, useRef } from 'react';
+import { useEffect, useRef, type ComponentProps } from 'react';
 import { PLAN } from '~/core/method/settings';
 import type { RunState } from '~/core/record/runState';
 import type { JobStep } from '~/schema/records/jobs/jobPlan';
@@ -8,6 +8,7 @@ import { budget, clockText, seconds, secondsRange } from '~/ui/figures';
 import { RUN_COMMANDS, type RunCommand } from './commands';
 import { soundStop, soundWindow } from './sounds';
 import { heatedInWords, type Turn } from './turn';
+import { useTick, type Clock } from './useNow';
 import css from './run.module.css';
 
 const command = (id: RunCommand) => RUN_COMMANDS.find((c) => c.id === id)!;
@@ -16,7 +17,7 @@ interface HeatStepProps {
   readonly step: JobStep;
   readonly at: RunState;
   readonly turn: Turn;
-  readonly now_ms: number;
+  readonly clock: Clock;
   /** What was pressed was asked about once. */
   readonly early: boolean;
   readonly why: boolean;
@@ -26,18 +27,19 @@ interface HeatStepProps {
 }
 
 /** A heating step: the target, the clock, the window, and whose turn it is where pins alike follow one another. */
-export function HeatStep({ step, at, turn, now_ms, early, why, tool, run }: HeatStepProps) {
+export function HeatStep({ step, at, turn, clock, early, why, tool, run }: HeatStepProps) {
   const dwell = step.dwell!;
   const heating = at.heating;
   const { lastDwell } = turn;
   // Where another pin follows, the clock is ready for it.
   const follows = !heating && turn.pad !== null && lastDwell !== null;
-  const elapsed_s = heating ? Math.max(0, (now_ms - heating.on_ms) / 1000) : null;
-  const shown_s = elapsed_s ?? (follows ? null : (lastDwell?.off_s ?? null));
+  const elapsedAt_s = (now_ms: number): number | null =>
+    heating ? Math.max(0, (now_ms - heating.on_ms) / 1000) : null;
+  const stood_s = follows ? null : (lastDwell?.off_s ?? null);
   const melted_s = (heating ?? (follows ? null : lastDwell))?.melted_s ?? null;
-  const zone = zoneOf(elapsed_s, melted_s, dwell);
+  const zone = useTick(clock, (now_ms) => zoneOf(elapsedAt_s(now_ms), melted_s, dwell));
   useSignals(zone);
-  const cooling_ms = heating ? 0 : coolingLeft_ms(lastDwell, now_ms);
+  const cools_s = useTick(clock, (now_ms) => (heating ? 0 : coolingLeft_s(lastDwell, now_ms)));
   const times = {
     p10_s: dwell.expect_s[0],
     p50_s: dwell.liftFrom_s === null ? null : dwell.liftFrom_s - PLAN.settle_s,
@@ -62,21 +64,17 @@ export function HeatStep({ step, at, turn, now_ms, early, why, tool, run }: Heat
         {dwell.setpoint_C} °C · {secondsRange(...dwell.expect_s)} · stop at {seconds(dwell.stop_s)}
       </p>
       <div className={css['clockRow']} data-zone={zone}>
-        <p className={css['clock']} role="timer" aria-label="Time under heat">
-          {shown_s === null ? '0.0' : shown_s.toFixed(1)}
-          <small>s</small>
-        </p>
+        <Elapsed clock={clock} at={(now_ms) => elapsedAt_s(now_ms) ?? stood_s} />
         <p className={css['zone']} aria-live="assertive">
           {zone === 'rest' ? `${tool.toLowerCase()} off` : ZONE_WORDS[zone]}
           {zone === 'molten' && <span> off within {seconds(holdLeft_s(melted_s!, dwell))}</span>}
         </p>
       </div>
-      <DwellWindow
-        large
+      <Needled
+        clock={clock}
+        at={(now_ms) => elapsedAt_s(now_ms) ?? stood_s}
         label={step.title}
         times={times}
-        end_s={sharedEnd_s([dwell])}
-        now_s={shown_s}
         melted_s={melted_s}
       />
       <div className={css['buttons']}>
@@ -118,7 +116,7 @@ export function HeatStep({ step, at, turn, now_ms, early, why, tool, run }: Heat
         {!heating && lastDwell && (
           <CommandButton
             command={command('again')}
-            label={`${early && cooling_ms > 0 ? 'Yes, heat' : 'Heat'}${turn.of > 1 ? ` pin ${lastDwell.pad}` : ''} again`}
+            label={`${early && cools_s > 0 ? 'Yes, heat' : 'Heat'}${turn.of > 1 ? ` pin ${lastDwell.pad}` : ''} again`}
             className={css['big']}
             run={run}
           />
@@ -130,9 +128,9 @@ export function HeatStep({ step, at, turn, now_ms, early, why, tool, run }: Heat
           Molten already? Expected from {seconds(dwell.expect_s[0])}. Press again if you saw it flow.
         </p>
       )}
-      {cooling_ms > 0 && !follows && (
+      {cools_s > 0 && !follows && (
         <p className={css['zone']} role="timer" aria-label="Cooling">
-          cools {clockText(cooling_ms)} {cooling_ms < 60_000 ? 's' : 'min'}
+          cools {clockText(cools_s * 1000)} {cools_s < 60 ? 's' : 'min'}
         </p>
       )}
       {zone === 'stop' && melted_s === null && <p className={css['stopWords']}>{dwell.ifNotMolten}</p>}
@@ -148,6 +146,33 @@ export function HeatStep({ step, at, turn, now_ms, early, why, tool, run }: Heat
       )}
     </>
   );
+}
+
+interface Ticking {
+  readonly clock: Clock;
+  /** The time to show, s; null before the first. */
+  readonly at: (now_ms: number) => number | null;
+}
+
+/** Tenths of a second under heat: all that is drawn anew ten times a second, but for the needle. */
+function Elapsed({ clock, at }: Ticking) {
+  const tenths = useTick(clock, (now_ms) => (at(now_ms) ?? 0).toFixed(1));
+  return (
+    <p className={css['clock']} role="timer" aria-label="Time under heat">
+      {tenths}
+      <small>s</small>
+    </p>
+  );
+}
+
+/** The window with its needle. */
+function Needled({
+  clock,
+  at,
+  ...window
+}: Ticking & Pick<ComponentProps<typeof DwellWindow>, 'label' | 'times' | 'melted_s'>) {
+  const now_s = useTick(clock, at);
+  return <DwellWindow large {...window} end_s={sharedEnd_s([window.times])} now_s={now_s} />;
 }
 
 /** How long a molten joint is still held: what its budget allows, but not past the stop while that is to come. */
@@ -181,6 +206,10 @@ export const coolingLeft_ms = (last: Turn['lastDwell'], now_ms: number): number 
   last?.off_s == null || last.melted_s !== null
     ? 0
     : Math.max(0, last.on_ms + last.off_s * 1e3 + PLAN.coolAgain_s * 1e3 - now_ms);
+
+/** The same in whole seconds, as it is shown. */
+const coolingLeft_s = (last: Turn['lastDwell'], now_ms: number): number =>
+  Math.ceil(coolingLeft_ms(last, now_ms) / 1000);
 
 /** Whether a melt is claimed long before any was foretold. */
 export const isSurprising = (elapsed_s: number, { expect_s }: NonNullable<JobStep['dwell']>): boolean =>

@@ -8,6 +8,7 @@ import { RUN_COMMANDS, type RunCommand } from './commands';
 import { HeatStep } from './HeatStep';
 import { WaitStep } from './WaitStep';
 import type { Turn } from './turn';
+import { useTick, type Clock } from './useNow';
 import css from './run.module.css';
 
 interface InstructionProps {
@@ -17,7 +18,7 @@ interface InstructionProps {
   readonly at: RunState;
   /** Where a heating step stands; null for any other. */
   readonly turn: Turn | null;
-  readonly now_ms: number;
+  readonly clock: Clock;
   readonly early: boolean;
   readonly why: boolean;
   /** What gives the heat: Iron, Gun, Tips or Air. */
@@ -33,7 +34,12 @@ const command = (id: RunCommand) => RUN_COMMANDS.find((c) => c.id === id)!;
 
 /** The one thing to do now, large enough to read from the lens. */
 export function Instruction(props: InstructionProps) {
-  const { step, index, count, turn, why, picture, ways, run } = props;
+  const { step, index, count, turn, why, picture, ways, run, at, clock } = props;
+  // What held while it ran does not hold any more.
+  const over = useTick(
+    clock,
+    (now_ms) => step?.wait_s != null && now_ms >= at.stepStart_ms + step.wait_s * 1000,
+  );
   if (!step) {
     return (
       <div className={css['instruction']}>
@@ -54,8 +60,6 @@ export function Instruction(props: InstructionProps) {
   }
   const { lead, rest } = leadOf(step.detail);
   const clocked = step.kind === 'heat' || step.kind === 'wait';
-  // What held while it ran does not hold any more.
-  const over = step.wait_s !== null && props.now_ms >= props.at.stepStart_ms + step.wait_s * 1000;
   const aside = (
     <>
       {rest && <p className={css['rest']}>{rest}</p>}

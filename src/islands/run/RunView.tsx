@@ -27,7 +27,7 @@ import { TakeBackDialog } from './TakeBackDialog';
 import { StationGate } from './StationGate';
 import { StepList } from './StepList';
 import { padOf } from './turn';
-import { useNow } from './useNow';
+import { useClock } from './useNow';
 import { useOutbox } from './useOutbox';
 import { useRunning } from './useRunning';
 import css from './run.module.css';
@@ -67,8 +67,8 @@ export function RunView({ sheet }: { sheet: RunSheet }) {
   useOutbox(job.id, steps, state, costDue, dispatch);
   const step = steps[at.stepIndex] ?? null;
   const closed = at.status === 'closed';
-  const now_ms = useNow(state.skew_ms, !closed, sheet.now_ms);
-  const running = useRunning(sheet, state, at, step, now_ms, lands, dispatch);
+  const clock = useClock(state.skew_ms, !closed, sheet.now_ms);
+  const running = useRunning(sheet, state, at, step, clock, lands, dispatch);
   const { turn, held, pausing, leftToEnd, nextRef, next, run, write, pass } = running;
   const isOff = steps.findLast((x) => x.effect !== null && at.done.has(x.id))?.effect === 'part-off';
 
@@ -119,7 +119,7 @@ export function RunView({ sheet }: { sheet: RunSheet }) {
             count={steps.length}
             at={at}
             turn={turn}
-            now_ms={now_ms}
+            clock={clock}
             early={state.early}
             why={state.open === 'why'}
             tool={toolOf(job, step)}

@@ -5,6 +5,7 @@ import { CommandButton } from '~/ui/controls/Button';
 import { clockWords } from '~/ui/clockWords';
 import { RUN_COMMANDS, type RunCommand } from './commands';
 import { soundWindow } from './sounds';
+import { useTick, type Clock } from './useNow';
 import css from './run.module.css';
 
 const command = (id: RunCommand) => RUN_COMMANDS.find((c) => c.id === id)!;
@@ -12,18 +13,32 @@ const command = (id: RunCommand) => RUN_COMMANDS.find((c) => c.id === id)!;
 interface WaitStepProps {
   readonly step: JobStep;
   readonly at: RunState;
-  readonly now_ms: number;
+  readonly clock: Clock;
   /** It was asked to end before its time once. */
   readonly early: boolean;
   readonly why: boolean;
   readonly run: (id: RunCommand) => boolean;
 }
 
+/** What is left of a wait, or by how much it is over. */
+function WaitClock({ end_ms, clock }: { readonly end_ms: number; readonly clock: Clock }) {
+  const left_s = useTick(clock, (now_ms) => Math.ceil((end_ms - now_ms) / 1000));
+  const { state, figure, says, allowed } = clockWords('wait', left_s * 1000);
+  const over = state !== 'running';
+  return (
+    <>
+      <p className={css['clock']} role="timer" aria-label={over ? 'Over for' : 'Time left'}>
+        {figure}
+      </p>
+      <p className={css['zone']}>{over ? `${says}. ${allowed}.` : says}</p>
+    </>
+  );
+}
+
 /** A wait with its clock; ended before its time only on a second word, and the record says how much was left. */
-export function WaitStep({ step, at, now_ms, early, why, run }: WaitStepProps) {
-  const left_ms = at.stepStart_ms + step.wait_s! * 1000 - now_ms;
-  const over = left_ms <= 0;
-  const words = clockWords('wait', left_ms);
+export function WaitStep({ step, at, clock, early, why, run }: WaitStepProps) {
+  const end_ms = at.stepStart_ms + step.wait_s! * 1000;
+  const over = useTick(clock, (now_ms) => now_ms >= end_ms);
   const ended = useRef(over);
   useEffect(() => {
     if (over && !ended.current) soundWindow();
@@ -32,10 +47,7 @@ export function WaitStep({ step, at, now_ms, early, why, run }: WaitStepProps) {
   return (
     <>
       <div className={css['clockRow']} data-zone={over ? 'window' : 'not-yet'}>
-        <p className={css['clock']} role="timer" aria-label={over ? 'Over for' : 'Time left'}>
-          {words.figure}
-        </p>
-        <p className={css['zone']}>{over ? `${words.says}. ${words.allowed}.` : words.says}</p>
+        <WaitClock end_ms={end_ms} clock={clock} />
       </div>
       <div className={css['buttons']}>
         <CommandButton

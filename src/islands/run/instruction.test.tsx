@@ -5,8 +5,12 @@ import { runState, type Dwell, type RunState } from '~/core/record/runState';
 import type { JobStep } from '~/schema/records/jobs/jobPlan';
 import { Instruction } from './Instruction';
 import type { Turn } from './turn';
+import type { Clock } from './useNow';
 
 afterEach(cleanup);
+
+/** A clock that shows one time. */
+const still = (now_ms: number): Clock => ({ first_ms: now_ms, read_ms: () => now_ms, runs: false });
 
 const STEP: JobStep = {
   id: 'flux',
@@ -79,7 +83,7 @@ function shown(step: JobStep | null, changes: Partial<Parameters<typeof Instruct
       at={AT}
       turn={step?.kind === 'heat' ? turnWith(null) : null}
       ways={null}
-      now_ms={T0_ms}
+      clock={still(T0_ms)}
       early={false}
       why={false}
       tool="Iron"
@@ -90,9 +94,9 @@ function shown(step: JobStep | null, changes: Partial<Parameters<typeof Instruct
   );
   return run;
 }
-const heating = (after_s: number, changes: Partial<Dwell> = {}): { at: RunState; now_ms: number } => ({
+const heating = (after_s: number, changes: Partial<Dwell> = {}): { at: RunState; clock: Clock } => ({
   at: { ...AT, heating: dwell(changes) },
-  now_ms: T0_ms + 1000 * after_s,
+  clock: still(T0_ms + 1000 * after_s),
 });
 const zone = (): string => document.querySelector('[data-zone]')!.getAttribute('data-zone')!;
 
@@ -188,7 +192,7 @@ describe('a pin under heat', () => {
 });
 
 describe('a wait', () => {
-  const after = (s: number): { now_ms: number } => ({ now_ms: T0_ms + 1000 * s });
+  const after = (s: number): { clock: Clock } => ({ clock: still(T0_ms + 1000 * s) });
 
   it('counts down, and says when it is over', () => {
     shown(WAIT, after(60));

@@ -16,6 +16,7 @@ import { coolingLeft_ms, isSurprising } from './HeatStep';
 import { degreesIn } from './shown';
 import type { RunAction, RunViewState } from './state';
 import { heldAt, padOf, stepHeating, turnOf, type Turn } from './turn';
+import type { Clock } from './useNow';
 import { useNextPart, type NextPart } from './useNextPart';
 import { steadyNow_ms } from '~/ui/steadyNow';
 import { newKey } from '~/ui/newKey';
@@ -44,7 +45,7 @@ export function useRunning(
   state: RunViewState,
   at: RunState,
   step: JobStep | null,
-  now_ms: number,
+  clock: Clock,
   lands: RefObject<HTMLDivElement | null>,
   dispatch: Dispatch<RunAction>,
 ): Running {
@@ -64,8 +65,10 @@ export function useRunning(
   );
   const turn = step?.kind === 'heat' ? turnOf(step, at) : null;
   const held = heldAt(step, steps, at);
-  const waitLeft_ms =
-    step?.kind === 'wait' && step.wait_s !== null ? at.stepStart_ms + step.wait_s * 1000 - now_ms : 0;
+  const waitLeft_ms = (): number =>
+    step?.kind === 'wait' && step.wait_s !== null
+      ? at.stepStart_ms + step.wait_s * 1000 - clock.read_ms()
+      : 0;
 
   const write = (event: WritableEvent): boolean => {
     const by = $by.get();
@@ -101,10 +104,11 @@ export function useRunning(
       return write({ kind: 'heat-off', stepId: step.id, pad: at.heating.pad, elapsed_s: elapsed_s() });
     if (turn?.pad != null) return write({ kind: 'heat-on', stepId: step.id, pad: turn.pad });
     if (step.reads_C !== null && readBackRefusal(step.reads_C, degreesIn(state.shown))) return ask();
-    if ((waitLeft_ms > 0 || held.length > 0) && !state.early) return ask();
+    const left_ms = waitLeft_ms();
+    if ((left_ms > 0 || held.length > 0) && !state.early) return ask();
     return pass(
-      waitLeft_ms > 0
-        ? { kind: 'early', left_s: waitLeft_ms / 1000 }
+      left_ms > 0
+        ? { kind: 'early', left_s: left_ms / 1000 }
         : held.length > 0
           ? { kind: 'moved-freely' }
           : null,
@@ -130,7 +134,7 @@ export function useRunning(
 
   /** The last pin of this step once more; at the lift, the first that was not seen molten. */
   const heatAgain = (): boolean => {
-    if (coolingLeft_ms(turn?.lastDwell ?? null, now_ms) > 0 && !state.early) return ask();
+    if (coolingLeft_ms(turn?.lastDwell ?? null, clock.read_ms()) > 0 && !state.early) return ask();
     if (step && turn?.lastDwell) return write({ kind: 'heat-on', stepId: step.id, pad: turn.lastDwell.pad });
     const back = held[0] === undefined ? null : stepHeating(steps, held[0]);
     return back !== null && write({ kind: 'step-back', stepId: back.id });
