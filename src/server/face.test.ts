@@ -14,7 +14,7 @@ import { addFaceFinding, faceFindingsOf } from '~/server/store/repositories/face
 import { addToLibrary, libraryOf, removeFromLibrary } from '~/server/store/repositories/library';
 import { addSiteGroup, removeSiteGroup, siteGroupsOf } from '~/server/store/repositories/siteGroups';
 import { addFinding } from '~/server/store/repositories/findings';
-import { addSite, getSite, removeSite, sitesOf } from '~/server/store/repositories/sites';
+import { addSite, changePads, getSite, removeSite, sitesOf } from '~/server/store/repositories/sites';
 
 const via = (changes: object = {}) => ({
   side: 'top',
@@ -156,6 +156,28 @@ describe('a site that was placed wrongly', () => {
     expect(() => removeSite(fresh, 'site-1', 2)).toThrow(/changed on another screen/);
     removeSite(fresh, 'site-1', 1);
     expect(sitesOf(fresh, boardId)).toEqual([]);
+  });
+});
+
+describe('sites read again', () => {
+  it('are those of now: what a transaction took back was never there', () => {
+    const db = freshDatabase();
+    const { boardId, id, pads } = withCapacitor(db);
+    const netOf = () => sitesOf(db, boardId)[0]!.pads[0]!.net;
+    const change = (net: string, revision: number) =>
+      changePads(db, id, { revision, pads: [{ id: pads[0]!.id, net, connections: pads[0]!.connections }] });
+    expect(netOf()).toBe('OUT');
+    expect(() =>
+      db.transaction(() => {
+        change('LOST', 1);
+        expect(netOf()).toBe('LOST');
+        throw new Error('no');
+      }),
+    ).toThrow('no');
+    expect(netOf()).toBe('OUT');
+    change('KEPT', 1);
+    expect(netOf()).toBe('KEPT');
+    expect(sitesOf(db, boardId)[0]).toBe(sitesOf(db, boardId)[0]);
   });
 });
 
