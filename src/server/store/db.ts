@@ -1,4 +1,5 @@
 import Database from 'better-sqlite3';
+import { LRUCache } from 'lru-cache';
 import { drizzle, type BetterSQLite3Database } from 'drizzle-orm/better-sqlite3';
 import { migrate } from 'drizzle-orm/better-sqlite3/migrator';
 import * as schema from '~/schema/records/tables';
@@ -22,6 +23,8 @@ export function openDatabase(file: string, migrationsFolder: string): Db {
     client.pragma('busy_timeout = 5000');
     const db = withImmediate(drizzle(client, { schema }));
     migrate(db, { migrationsFolder });
+    // Only now: a statement does not outlive a change of the tables that it reads.
+    rememberStatements(client);
     return db;
   } catch (error) {
     client.close();
@@ -37,6 +40,25 @@ function withImmediate(db: Db): Db {
   const begin: Db['transaction'] = db.transaction.bind(db);
   db.transaction = (work, config) => begin(work, { behavior: 'immediate', ...config });
   return db;
+}
+
+/** Statements kept ready: a page asks for some dozens, always the same. */
+const MOST_STATEMENTS = 500;
+
+/**
+ * Keeps statements that were made ready once: making one takes longer than most of them run. Each is run to its end
+ * before it is asked for again, as everything here is in one go.
+ */
+function rememberStatements(client: Database.Database): void {
+  const ready = new LRUCache<string, Database.Statement>({ max: MOST_STATEMENTS });
+  const prepare = client.prepare.bind(client);
+  client.prepare = ((source: string) => {
+    const statement = ready.get(source) ?? prepare(source);
+    ready.set(source, statement);
+    // Whoever had it last may have asked for rows without names.
+    if (statement.reader) statement.raw(false);
+    return statement;
+  }) as typeof client.prepare;
 }
 
 /** Folds the write-ahead log into the file and closes it. */
