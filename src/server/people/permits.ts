@@ -35,6 +35,8 @@ export const PERMITS: readonly Permit[] = [
   reading('/api/bench/lines'),
   reading('/api/boards/*/artworks/*'),
   reading('/api/boards/*/entries'),
+  reading('/api/boards/*/sheet'),
+  reading('/api/sites/*/check-sheet'),
   reading('/api/boards/*/photos/*/picture'),
   reading('/api/jobs/*/events'),
   // Asking what would happen writes nothing.
@@ -91,7 +93,7 @@ export function judge(method: string, path: string, role: Role | null): Verdict 
   return RANK[role] >= RANK[may] ? 'in' : 'not-yours';
 }
 
-export const permitFor = (method: string, path: string): Permit | null =>
+const permitFor = (method: string, path: string): Permit | null =>
   PERMITS.find(
     (permit) => permit.method === (method === 'HEAD' ? 'GET' : method) && matches(permit.path, path),
   ) ?? null;

@@ -62,7 +62,7 @@ export type PreheatInput = z.infer<typeof preheatInput>;
 export const MOST_JOINTS = 3000;
 
 /** How many joints a neighbour has that are followed; one without a package is a body alone. */
-export const jointsOf = ({ package: form }: Pick<z.infer<typeof neighbourInput>, 'package'>): number =>
+const jointsOf = ({ package: form }: Pick<z.infer<typeof neighbourInput>, 'package'>): number =>
   form ? padNamesOf(partOf(form)).length : 0;
 
 export const planInput = z

@@ -17,19 +17,45 @@ export interface JobWithEvents {
 }
 
 export function getJob(db: Db, id: string): JobWithEvents {
-  const row = db.select().from(jobs).where(eq(jobs.id, id)).get();
-  if (!row) throw new NotFound('job', id);
-  return { job: jobOfRow(row), events: eventsOf(db, [id]) };
+  const head = db.select(HEAD).from(jobs).where(eq(jobs.id, id)).get();
+  if (!head) throw new NotFound('job', id);
+  return jobsBy(db, [head])[0]!;
+}
+
+const HEAD = { id: jobs.id, lastSeq: jobs.lastSeq };
+
+/** Jobs as they were last read, by their ids: a job changes with a further entry alone. */
+const READ = new WeakMap<Db, LRUCache<string, JobWithEvents>>();
+const MOST_READ = 1000;
+
+/** Jobs with their entries, in the order given; read anew are those that have a further entry since. */
+function jobsBy(db: Db, heads: readonly Pick<JobRecord, 'id' | 'lastSeq'>[]): JobWithEvents[] {
+  const read = READ.get(db) ?? new LRUCache<string, JobWithEvents>({ max: MOST_READ });
+  READ.set(db, read);
+  const changed = heads
+    .filter(({ id, lastSeq }) => read.get(id)?.job.lastSeq !== lastSeq)
+    .map(({ id }) => id);
+  const fresh = new Map<string, JobWithEvents>();
+  if (changed.length > 0) {
+    const rows = db.select().from(jobs).where(inArray(jobs.id, changed)).all();
+    for (const one of withEvents(
+      db,
+      rows.map((row) => jobOfRow(row)),
+    ))
+      fresh.set(one.job.id, one);
+  }
+  // What a transaction has written may yet be taken back, and the next entry has the same number.
+  if (!db.$client.inTransaction) for (const [id, one] of fresh) read.set(id, one);
+  return heads.map(({ id }) => fresh.get(id) ?? read.get(id)!);
 }
 
 export const hasJob = (db: Db, id: string): boolean =>
   db.select({ id: jobs.id }).from(jobs).where(eq(jobs.id, id)).get() !== undefined;
 
 export function jobsOfBoard(db: Db, boardId: string): JobWithEvents[] {
-  const rows = db.select().from(jobs).where(eq(jobs.boardId, boardId)).orderBy(lastWrittenFirst(jobs)).all();
-  return withEvents(
+  return jobsBy(
     db,
-    rows.map((row) => jobOfRow(row)),
+    db.select(HEAD).from(jobs).where(eq(jobs.boardId, boardId)).orderBy(lastWrittenFirst(jobs)).all(),
   );
 }
 

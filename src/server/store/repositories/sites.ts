@@ -1,3 +1,4 @@
+import { setImmediate } from 'node:timers/promises';
 import { and, count, eq, inArray, sql } from 'drizzle-orm';
 import { LRUCache } from 'lru-cache';
 import { padRecord, type PadRecord } from '~/schema/records/site/pad';
@@ -17,6 +18,8 @@ export interface SiteWithPads extends SiteRecord {
 
 /** Rows of a statement: what SQLite takes at once, well below its limit of bound values. */
 const SITES_AT_ONCE = 200;
+/** Sites read before others have their turn: some milliseconds, of packs with many pins too. */
+const READ_AT_ONCE = 20;
 
 const COUNTED = new Intl.Collator('en', { numeric: true });
 
@@ -26,6 +29,25 @@ const MOST_READ = 20_000;
 
 /** A board's sites in the order in which people count references. Read anew is what has changed since it was last read. */
 export function sitesOf(db: Db, boardId: string): SiteWithPads[] {
+  const { read, heads, changed } = changedSites(db, boardId);
+  const fresh = new Map<string, SiteWithPads>();
+  for (const some of changed) for (const site of sitesBy(db, some)) fresh.set(site.id, site);
+  // What a transaction has changed may yet be taken back, and the next change has the same number.
+  if (!db.$client.inTransaction) for (const [id, site] of fresh) read.set(id, site);
+  return heads.map(({ id }) => fresh.get(id) ?? read.get(id) ?? getSite(db, id));
+}
+
+/** Reads what of a large board is not known yet, and lets others have their turn in between; `sitesOf` then has it at once. */
+export async function readSites(db: Db, boardId: string): Promise<void> {
+  const { read, changed } = changedSites(db, boardId);
+  for (const some of changed) {
+    for (const site of sitesBy(db, some)) read.set(site.id, site);
+    await setImmediate();
+  }
+}
+
+/** Sites of a board in their order, and ids of those that have changed since they were read, some at a time. */
+function changedSites(db: Db, boardId: string) {
   const read = READ.get(db) ?? new LRUCache<string, SiteWithPads>({ max: MOST_READ });
   READ.set(db, read);
   const heads = db
@@ -35,21 +57,23 @@ export function sitesOf(db: Db, boardId: string): SiteWithPads[] {
     .all();
   // C7 before C31.
   heads.sort((a, b) => COUNTED.compare(a.ref, b.ref));
-  const changed = heads.filter(({ id, revision }) => read.get(id)?.revision !== revision).map(({ id }) => id);
-  const fresh = new Map<string, SiteWithPads>();
-  for (let i = 0; i < changed.length; i += SITES_AT_ONCE) {
-    const some = changed.slice(i, i + SITES_AT_ONCE);
-    const rows = db.select().from(sites).where(inArray(sites.id, some)).all();
-    for (const site of withPads(
-      db,
-      rows.map((row) => siteRecord.parse(row)),
-    ))
-      fresh.set(site.id, site);
-  }
-  // What a transaction has changed may yet be taken back, and the next change has the same number.
-  if (!db.$client.inTransaction) for (const [id, site] of fresh) read.set(id, site);
-  return heads.map(({ id }) => fresh.get(id) ?? read.get(id) ?? getSite(db, id));
+  const stale = heads.filter(({ id, revision }) => read.get(id)?.revision !== revision).map(({ id }) => id);
+  const changed = Array.from({ length: Math.ceil(stale.length / READ_AT_ONCE) }, (_, i) =>
+    stale.slice(i * READ_AT_ONCE, (i + 1) * READ_AT_ONCE),
+  );
+  return { read, heads, changed };
 }
+
+const sitesBy = (db: Db, ids: readonly string[]): SiteWithPads[] =>
+  withPads(
+    db,
+    db
+      .select()
+      .from(sites)
+      .where(inArray(sites.id, [...ids]))
+      .all()
+      .map((row) => siteRecord.parse(row)),
+  );
 
 /** How many pads a board has. */
 export const padCountOf = (db: Db, boardId: string): number =>
