@@ -6,7 +6,7 @@ declare namespace App {
     planner: import('./server/plans/planner/planner').Planner;
     costs: import('./server/jobs/costs').Costs;
     /** Who asks; null on a bench that nobody signs in to. */
-    person: import('./server/people/sessions').SignedIn | null;
+    person: import('./server/store/repositories/sessions').SignedIn | null;
     /** Where people sign in; null where nobody does. */
     door: import('./server/people/door').Door | null;
     nightly: import('./server/store/nightly').Nightly;

@@ -6,7 +6,7 @@ import { FILE_POLICY, HEADERS } from './server/http/headers';
 import { refuse } from './server/http/respond';
 import { SESSION_COOKIE } from './server/people/cookie';
 import { judge } from './server/people/permits';
-import { personOf } from './server/people/sessions';
+import { personOf } from './server/store/repositories/sessions';
 import { NotFound, Refused, Unplannable } from './server/store/errors';
 
 let opened: Promise<App.Locals> | undefined;

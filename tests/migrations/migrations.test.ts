@@ -75,7 +75,9 @@ const READERS: Readonly<Record<string, (db: Db) => number>> = {
   findings: ofBoards(findingsOf),
   face_findings: ofBoards(faceFindingsOf),
   readings: ofBoards(continuityReadingsOfBoard),
-  photos: ofBoards((db, id) => photosOf(db, id).map((photo) => photo.takenAway ?? pictureOf(db, id, photo.id))),
+  photos: ofBoards((db, id) =>
+    photosOf(db, id).map((photo) => photo.takenAway ?? pictureOf(db, id, photo.id)),
+  ),
   imports: ofBoards(importsOf),
   artworks: ofBoards((db, id) =>
     artworksOf(db, id).map(({ id: artwork, layer, nx, ny }) =>

@@ -12,7 +12,7 @@ export const BoardLater = ({
   readonly pads: number;
   readonly openOn: string | null;
 }) => (
-  <Fetched<BoardSheet> at={`/api/boards/${boardId}/sheet`} pads={pads}>
-    {(sheet) => <BoardView sheet={{ ...sheet, openOn }} />}
+  <Fetched at={`/api/boards/${boardId}/sheet`} pads={pads}>
+    {(sheet) => <BoardView sheet={{ ...(sheet as BoardSheet), openOn }} />}
   </Fetched>
 );

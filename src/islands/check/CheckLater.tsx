@@ -4,7 +4,7 @@ import { CheckView } from './CheckView';
 
 /** The checklist of a site on a large board, whose sheet comes after its page. */
 export const CheckLater = ({ siteId, pads }: { readonly siteId: string; readonly pads: number }) => (
-  <Fetched<CheckSheet> at={`/api/sites/${siteId}/check-sheet`} pads={pads}>
-    {(sheet) => <CheckView sheet={sheet} />}
+  <Fetched at={`/api/sites/${siteId}/check-sheet`} pads={pads}>
+    {(sheet) => <CheckView sheet={sheet as CheckSheet} />}
   </Fetched>
 );

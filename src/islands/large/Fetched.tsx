@@ -4,7 +4,7 @@ import { Button } from '~/ui/controls/Button';
 import { ErrorNote } from '~/ui/controls/Notes';
 
 /** A sheet that is too large to come with its page: fetched after it, with what is awaited said meanwhile. */
-export function Fetched<Sheet>({
+export function Fetched({
   at,
   pads,
   children,
@@ -12,15 +12,15 @@ export function Fetched<Sheet>({
   readonly at: string;
   /** How many pads its board has. */
   readonly pads: number;
-  readonly children: (sheet: Sheet) => ReactNode;
+  readonly children: (sheet: unknown) => ReactNode;
 }) {
-  const [sheet, setSheet] = useState<Sheet | null>(null);
+  const [sheet, setSheet] = useState<unknown>(null);
   const [error, setError] = useState<unknown>(null);
   const [asked, setAsked] = useState(0);
   useEffect(() => {
     let wanted = true;
     setError(null);
-    getJson<Sheet>(at).then(
+    getJson(at).then(
       (came) => wanted && setSheet(came),
       (refused: unknown) => wanted && setError(refused),
     );

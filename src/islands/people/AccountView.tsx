@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { useForm } from 'react-hook-form';
-import { SHORTEST_PASSPHRASE } from '~/schema/records/people/person';
+import { SHORTEST_PASSPHRASE } from '~/core/record/roles';
 import { deleteJson, patchJson } from '~/ui/api';
 import { Button } from '~/ui/controls/Button';
 import { TextField } from '~/ui/controls/Field';

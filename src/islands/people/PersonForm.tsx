@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import { useForm } from 'react-hook-form';
-import { ROLES, SHORTEST_PASSPHRASE, type PersonRecord, type Role } from '~/schema/records/people/person';
+import { ROLES, SHORTEST_PASSPHRASE, type Role } from '~/core/record/roles';
+import type { PersonRecord } from '~/schema/records/people/person';
 import { patchJson, postJson } from '~/ui/api';
 import { Button } from '~/ui/controls/Button';
 import { Segments, TextField } from '~/ui/controls/Field';

@@ -2,7 +2,7 @@ import { useReady } from '~/ui/useReady';
 import { useStore } from '@nanostores/react';
 import { Moon, Sun, Volume2, VolumeX, Keyboard } from 'lucide-react';
 import { useEffect, useRef, useState } from 'react';
-import type { Role } from '~/schema/records/people/person';
+import type { Role } from '~/core/record/roles';
 import { Button } from '~/ui/controls/Button';
 import { useCommands } from '~/ui/keyboard/useCommands';
 import { useLeavingFields } from '~/ui/keyboard/useLeavingFields';

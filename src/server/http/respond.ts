@@ -2,7 +2,7 @@ import type { APIContext, APIRoute } from 'astro';
 import { InputError } from '~/schema/values/faults';
 import type { Refusal } from '~/schema/values/refusal';
 import { Busy, Conflict, NotFound, Refused, Unplannable } from '~/server/store/errors';
-import type { SignedIn } from '~/server/people/sessions';
+import type { SignedIn } from '~/server/store/repositories/sessions';
 import { once } from './once';
 import { codeOf } from '~/server/store/fileCheck';
 

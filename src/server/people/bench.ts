@@ -1,6 +1,6 @@
 import { NotFound } from '~/server/store/errors';
 import type { Door } from './door';
-import type { SignedIn } from './sessions';
+import type { SignedIn } from '~/server/store/repositories/sessions';
 
 /** The door of a bench that people sign in to; elsewhere there is nothing at its addresses. */
 export function doorOf({ door }: { readonly door: Door | null }): Door {

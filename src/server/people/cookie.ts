@@ -1,5 +1,5 @@
 import type { APIContext } from 'astro';
-import { LONGEST_ms } from './sessions';
+import { LONGEST_ms } from '~/server/store/repositories/sessions';
 
 /** What a browser that is signed in holds; no script reads it. */
 export const SESSION_COOKIE = 'ithermon_session';

@@ -1,22 +1,23 @@
 import { beforeEach, describe, expect, it, vi } from 'vitest';
-import type { NewPerson, PersonRecord, Role } from '~/schema/records/people/person';
+import type { Role } from '~/core/record/roles';
+import type { NewPerson, PersonRecord } from '~/schema/records/people/person';
 import { addPerson, changePerson, hasLead, listPeople } from '~/server/store/repositories/people';
 import type { Db } from '~/server/store/db';
 import { freshDatabase } from '../../../tests/support/database';
 import { Door } from './door';
 import { hashOf, opens } from './passphrase';
-import { endAllSessions, endSession, openSession, personOf } from './sessions';
+import { endAllSessions, endSession, openSession, personOf } from '~/server/store/repositories/sessions';
 import { leadFor, SIGNATURE_HEADER, signatureOf } from './signatures';
 import { acceptanceSigned, overrideSigned } from './signing';
 
 const HOUR_ms = 3_600_000;
 const WORDS = 'four bare wires';
 let db: Db;
-let hash: string;
+let hash = '';
 
 beforeEach(async () => {
   db = freshDatabase();
-  hash ??= await hashOf(WORDS);
+  hash ||= await hashOf(WORDS);
 });
 
 const put = (initials: string, role: Role = 'technician'): PersonRecord =>
@@ -96,10 +97,10 @@ describe('a session', () => {
   it('ends by signing out here, or everywhere', () => {
     const { id } = put('MK');
     const [here, there, elsewhere] = [openSession(db, id, 0), openSession(db, id, 0), openSession(db, id, 0)];
-    endSession(db, here!);
-    expect([here, there].map((token) => personOf(db, token!, 1)?.initials)).toEqual([undefined, 'MK']);
+    endSession(db, here);
+    expect([here, there].map((token) => personOf(db, token, 1)?.initials)).toEqual([undefined, 'MK']);
     endAllSessions(db, id);
-    expect([there, elsewhere].map((token) => personOf(db, token!, 1))).toEqual([null, null]);
+    expect([there, elsewhere].map((token) => personOf(db, token, 1))).toEqual([null, null]);
   });
 
   it('runs out twelve hours after it was last used, and after thirty days whatever was done', () => {

@@ -1,6 +1,6 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
-import { ROLES, type Role } from '~/schema/records/people/person';
+import { ROLES, type Role } from '~/core/record/roles';
 import { judge, PERMITS, type May } from './permits';
 
 /** Every endpoint that is built, from its file: method and address. */

@@ -1,4 +1,4 @@
-import type { Role } from '~/schema/records/people/person';
+import type { Role } from '~/core/record/roles';
 
 /** Who may ask for something: anyone at the door, or those signed in from a role upwards. */
 export type May = 'anyone' | Role;

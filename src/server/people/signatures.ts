@@ -1,7 +1,7 @@
 import { randomBytes } from 'node:crypto';
 import { LRUCache } from 'lru-cache';
 import { Refused } from '~/server/store/errors';
-import type { SignedIn } from './sessions';
+import type { SignedIn } from '~/server/store/repositories/sessions';
 
 /** The header by which a request carries a lead's signature. */
 export const SIGNATURE_HEADER = 'x-lead-signature';

@@ -186,7 +186,7 @@ describe('places on a face', () => {
 describe('a photo beneath a face', () => {
   const photo = (calibration: unknown) =>
     photoRecord.parse({
-    takenAway: null,
+      takenAway: null,
       id: 'p',
       boardId: 'b',
       side: 'top',

@@ -3,7 +3,7 @@ import { parseInput } from '~/schema/values/faults';
 import { endpoint, readJson } from '~/server/http/respond';
 import { doorOf, insideOf } from '~/server/people/bench';
 import { dropCookie, SESSION_COOKIE, setCookie } from '~/server/people/cookie';
-import { endAllSessions, endSession, openSession } from '~/server/people/sessions';
+import { endAllSessions, endSession, openSession } from '~/server/store/repositories/sessions';
 
 /** Signs in. */
 export const POST = endpoint(async (context) => {

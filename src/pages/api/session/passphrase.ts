@@ -4,7 +4,7 @@ import { endpoint, readJson } from '~/server/http/respond';
 import { insideOf } from '~/server/people/bench';
 import { setCookie } from '~/server/people/cookie';
 import { hashOf } from '~/server/people/passphrase';
-import { openSession } from '~/server/people/sessions';
+import { openSession } from '~/server/store/repositories/sessions';
 import { setPassphrase } from '~/server/store/repositories/people';
 
 /** Another passphrase of one's own: every other place is signed out, this one stays. */

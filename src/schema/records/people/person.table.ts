@@ -1,5 +1,5 @@
 import { index, integer, sqliteTable, text as textColumn } from 'drizzle-orm/sqlite-core';
-import type { Role } from './person';
+import type { Role } from '~/core/record/roles';
 
 export const people = sqliteTable('people', {
   id: textColumn('id').primaryKey(),

@@ -1,12 +1,6 @@
 import { z } from 'zod';
+import { ROLES, SHORTEST_PASSPHRASE } from '~/core/record/roles';
 import { initials, oneOf, recordId, text, wholeNumber } from '~/schema/values/fields';
-
-/** What a person may do: a lead signs and keeps the list of people, a technician works, a viewer reads. */
-export const ROLES = ['technician', 'lead', 'viewer'] as const;
-export type Role = (typeof ROLES)[number];
-
-/** Long enough that guessing through a limited door takes longer than anyone works here. */
-export const SHORTEST_PASSPHRASE = 10;
 
 const passphrase = z
   .string({ error: 'is missing; give a passphrase' })

@@ -26,7 +26,7 @@ const HEAD = { id: jobs.id, lastSeq: jobs.lastSeq };
 
 /** Jobs as they were last read, by their ids: a job changes with a further entry alone. */
 const READ = new WeakMap<Db, LRUCache<string, JobWithEvents>>();
-const MOST_READ = 1000;
+const MOST_READ = 200;
 
 /** Jobs with their entries, in the order given; read anew are those that have a further entry since. */
 function jobsBy(db: Db, heads: readonly Pick<JobRecord, 'id' | 'lastSeq'>[]): JobWithEvents[] {

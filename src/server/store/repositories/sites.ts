@@ -25,7 +25,7 @@ const COUNTED = new Intl.Collator('en', { numeric: true });
 
 /** Sites as they were last read, by their ids: each of their changes raises a site's revision, and with it this. */
 const READ = new WeakMap<Db, LRUCache<string, SiteWithPads>>();
-const MOST_READ = 20_000;
+const MOST_READ = 8000;
 
 /** A board's sites in the order in which people count references. Read anew is what has changed since it was last read. */
 export function sitesOf(db: Db, boardId: string): SiteWithPads[] {

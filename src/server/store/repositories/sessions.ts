@@ -1,8 +1,9 @@
 import { createHash, randomBytes } from 'node:crypto';
 import { and, eq, lt, or } from 'drizzle-orm';
-import type { PersonRecord, Role } from '~/schema/records/people/person';
+import type { Role } from '~/core/record/roles';
+import type { PersonRecord } from '~/schema/records/people/person';
 import { people, sessions } from '~/schema/records/people/person.table';
-import type { Db } from '~/server/store/db';
+import type { Db } from '../db';
 
 /** Whoever a request is from. */
 export type SignedIn = Pick<PersonRecord, 'id' | 'initials' | 'name'> & { readonly role: Role };
