@@ -4,12 +4,14 @@ import { minutesText } from '~/ui/figures';
 import { recapCommand, type RecapCommand } from './commands';
 import css from './recap.module.css';
 
+const times = (count: number): string => (count === 1 ? 'once' : `${count} times`);
+
 const ROWS: readonly (readonly [string, (s: SequenceAnswer) => string])[] = [
   ['Time in all', (s) => minutesText(s.minutes)],
-  ['Stations set', (s) => `${s.stations} times`],
-  ['Times moved to another area', (s) => `${s.areaVisits} times`],
+  ['Stations set', (s) => times(s.stations)],
+  ['Times moved to another area', (s) => times(s.areaVisits)],
   ['Preheats', (s) => String(s.soaks)],
-  ['Drawers opened', (s) => `${s.trays} times`],
+  ['Drawers opened', (s) => times(s.trays)],
   ['Cooling waits', (s) => (s.wait_min < 0.05 ? 'none' : minutesText(s.wait_min))],
   ['Chance of a mix-up', (s) => (s.mixUps === 0 ? 'none to make' : `1 in ${Math.round(1 / s.mixUps)}`)],
   ['Total iron time', (s) => minutesText(s.heat_s / 60)],

@@ -27,7 +27,11 @@ function WaitClock({ end_ms, clock }: { readonly end_ms: number; readonly clock:
   const over = state !== 'running';
   return (
     <>
-      <p className={css['clock']} role="timer" aria-label={over ? 'Over for' : 'Time left'}>
+      <p
+        className={`${css['clock']} ${over ? css['since'] : ''}`}
+        role="timer"
+        aria-label={over ? 'Over for' : 'Time left'}
+      >
         {figure}
       </p>
       <p className={css['zone']}>{over ? `${says}. ${allowed}.` : says}</p>
