@@ -1,6 +1,5 @@
-import { AxeBuilder } from '@axe-core/playwright';
-import type { Page } from '@playwright/test';
 import { expect, ready, test } from './bench';
+import { graveOn } from './grave';
 import { SIZES } from './sizes';
 
 /** Every view at four widths and in both themes: nothing that axe-core calls moderate or worse (WCAG 2.2 A and AA). */
@@ -22,15 +21,6 @@ const VIEWS: readonly (readonly [name: string, path: string])[] = [
   ['label', '/boards/demo-beacon-4/label'],
   ['rig', '/rig'],
 ];
-
-const graveOn = async (page: Page, rules?: readonly string[]): Promise<string[]> => {
-  // No page of ours has a frame, so none is looked for.
-  const builder = new AxeBuilder({ page }).setLegacyMode();
-  const { violations } = await (rules ? builder.withRules([...rules]) : builder).analyze();
-  return violations
-    .filter(({ impact }) => impact !== 'minor')
-    .map(({ id, nodes }) => `${id}: ${nodes.map((n) => n.target.join(' ')).join('; ')}`);
-};
 
 for (const [name, path] of VIEWS) {
   test(`axe finds nothing: ${name}, at four widths, in daylight and lamp off`, async ({ page, baseURL }) => {

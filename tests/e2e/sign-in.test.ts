@@ -5,6 +5,7 @@ import { join } from 'node:path';
 import type { Page } from '@playwright/test';
 import { generate } from 'selfsigned';
 import { expect, ready, test } from './bench';
+import { graveOn } from './grave';
 import { serve, stopped, type Served } from './servers';
 
 /** A bench that others reach: people sign in, over TLS, and a lead signs what is a lead's. */
@@ -72,6 +73,7 @@ test('over TLS: the door, a technician’s day, a lead’s signature, a viewer, 
   await page.goto(at('/rig'));
   await expect(page).toHaveURL(/sign-in\?next=%2Frig/);
   await expect(page.getByText('Running clocks')).toHaveCount(0);
+  expect(await graveOn(page), 'sign-in').toEqual([]);
   await enters(page, 'HL', 'not the right one');
   await expect(page.getByRole('alert')).toContainText('do not open; try again');
   await enters(page, 'HL', 'tall ships in fog');
@@ -82,6 +84,7 @@ test('over TLS: the door, a technician’s day, a lead’s signature, a viewer, 
   // The lead lets two others in.
   await page.goto(at('/people'));
   await ready(page);
+  expect(await graveOn(page), 'people').toEqual([]);
   for (const [initials, role] of [
     ['MK', 'technician'],
     ['VV', 'viewer'],
@@ -96,6 +99,7 @@ test('over TLS: the door, a technician’s day, a lead’s signature, a viewer, 
   }
   await page.goto(at('/account'));
   await ready(page);
+  expect(await graveOn(page), 'account').toEqual([]);
   await page.getByRole('button', { name: 'Sign out here' }).click();
   await page.waitForURL(/sign-in/);
 
