@@ -7,6 +7,8 @@ declare namespace App {
     costs: import('./server/jobs/costs').Costs;
     /** Who asks; null on a bench that nobody signs in to. */
     person: import('./server/store/repositories/sessions').SignedIn | null;
+    /** Where it comes from, as the connection itself says. */
+    address: string;
     /** Where people sign in; null where nobody does. */
     door: import('./server/people/door').Door | null;
     nightly: import('./server/store/nightly').Nightly;

@@ -31,9 +31,12 @@ function atDoor(context: APIContext): Response | null {
   if (!locals.door) return null;
   const token = cookies.get(SESSION_COOKIE)?.value;
   locals.person = token ? personOf(locals.db, token, Date.now()) : null;
-  const verdict = judge(request.method, url.pathname, locals.person?.role ?? null);
-  if (verdict === 'in' || verdict === 'unknown') return null;
-  const isApi = url.pathname.startsWith('/api/');
+  // By the route that will answer, however its address was spelt.
+  const route = context.routePattern.replaceAll(/\[[^\]/]+\]/g, '*');
+  const verdict = judge(request.method, route, locals.person?.role ?? null);
+  if (verdict === 'in') return null;
+  const isApi = route.startsWith('/api/');
+  if (verdict === 'unknown') return refuse(new NotFound('the address', url.pathname));
   if (verdict === 'sign-in')
     return isApi
       ? refuse(new Refused('signed-out', 'nobody is signed in here; sign in, then this goes on'))
@@ -77,6 +80,7 @@ async function development(): Promise<App.Locals> {
     costs: new Costs(db, planner),
     door: null,
     person: null,
+    address: '',
     nightly: new Nightly(file, 0, copyByCommand('dist/cli.mjs')),
   };
 }

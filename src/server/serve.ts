@@ -219,6 +219,8 @@ function listener(
         .writeHead(404, { 'content-type': 'application/json; charset=utf-8' })
         .end(JSON.stringify({ error: 'not-found', message: 'there is nothing at this address' }));
     };
-    files(request, response, () => pages(request, response, nowhere, locals));
+    // Each request its own: who asks is written there, and another must not read it.
+    const own = { ...locals, address: request.socket.remoteAddress ?? '' };
+    files(request, response, () => pages(request, response, nowhere, own));
   };
 }

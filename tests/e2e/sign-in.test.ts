@@ -149,6 +149,27 @@ test('over TLS: the door, a technician’s day, a lead’s signature, a viewer, 
     403,
     expect.stringContaining('VV is here as viewer'),
   ]);
+  // However an address is spelt, it is the same door.
+  for (const path of ['/api/%62oards', '/api//boards', '/api/boards/', '/api/%70eople']) {
+    const spelt = await other.request.post(at(path), { data: {} });
+    expect([403, 404], path).toContain(spelt.status());
+  }
+  for (const path of ['/%70eople', '/people//', '/people/'])
+    expect(await (await other.request.get(at(path))).text(), path).not.toContain('Somebody called MK');
+
+  // Many at once, each stays who they are.
+  const notes = await Promise.all(
+    Array.from({ length: 40 }, (_, i) => {
+      const who = i % 2 === 0 ? page.request : other.request;
+      const body = { kind: 'reopened', reason: `asked ${i}` };
+      const data = { clientId: `at-once-${i}`, by: 'HL', body };
+      return who.post(at(`/api/boards/${id}/entries`), { data });
+    }),
+  );
+  notes.forEach((answer, i) =>
+    expect(answer.status() === 403, `asked ${i}: ${answer.status()}`).toBe(i % 2 === 1),
+  );
+  expect(await (await page.request.get(at(`/api/boards/${id}/entries`))).text()).not.toContain('"by":"VV"');
   // Signed out everywhere from one place, it is signed out at the other.
   await page.context().clearCookies();
   await page.goto(at('/account'));

@@ -9,7 +9,7 @@ import { Refused } from '~/server/store/errors';
 export const POST = endpoint(async (context) => {
   const lead = await doorOf(context.locals).admit(
     parseInput(credentials, await readJson(context)),
-    context.clientAddress,
+    context.locals.address,
   );
   if (lead.role !== 'lead') throw new Refused('forbidden', `${lead.initials} is no lead; a lead signs this`);
   return { signature: signatureOf(lead) };

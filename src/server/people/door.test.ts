@@ -42,6 +42,8 @@ describe('the door', () => {
     put('MK');
     const door = new Door(db);
     expect((await door.admit({ initials: 'MK', passphrase: WORDS }, 'here')).initials).toBe('MK');
+    expect((await door.admit({ initials: 'mk', passphrase: WORDS }, 'here')).initials).toBe('MK');
+    expect(() => put('mk')).toThrow(/already/);
     const told = await Promise.allSettled([
       door.admit({ initials: 'MK', passphrase: 'wrong one' }, 'here'),
       door.admit({ initials: 'ZZ', passphrase: WORDS }, 'here'),

@@ -66,5 +66,6 @@ describe('who may', () => {
     expect(judge('GET', '/api/nothing', null)).toBe('sign-in');
     expect(judge('GET', '/api/nothing', 'lead')).toBe('unknown');
     expect(judge('PUT', '/api/boards', 'lead')).toBe('unknown');
+    expect(judge('POST', '/api/*', 'lead')).toBe('unknown');
   });
 });

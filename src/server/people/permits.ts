@@ -84,7 +84,10 @@ const RANK: Readonly<Record<May, number>> = { anyone: 0, viewer: 1, technician: 
 /** What a request comes to: let in, asked to sign in first, or told that it is not theirs to do. */
 export type Verdict = 'in' | 'sign-in' | 'not-yours' | 'unknown';
 
-/** Judges a request where people sign in. `role` is null for whoever has not. */
+/**
+ * Judges a request where people sign in, by the route that will answer it: its address with `*` for what varies. `role` is null
+ * for whoever has not signed in.
+ */
 export function judge(method: string, path: string, role: Role | null): Verdict {
   const may = path.startsWith('/api/') ? permitFor(method, path)?.may : pageMay(path);
   if (may === 'anyone') return 'in';

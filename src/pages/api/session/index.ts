@@ -10,7 +10,7 @@ export const POST = endpoint(async (context) => {
   const { db } = context.locals;
   const person = await doorOf(context.locals).admit(
     parseInput(credentials, await readJson(context)),
-    context.clientAddress,
+    context.locals.address,
   );
   setCookie(context, openSession(db, person.id, Date.now()));
   return { initials: person.initials, name: person.name, role: person.role };

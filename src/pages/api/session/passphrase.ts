@@ -12,7 +12,7 @@ export const PATCH = endpoint(async (context) => {
   const { db } = context.locals;
   const { door, person } = insideOf(context.locals);
   const { current, passphrase } = parseInput(ownPassphrase, await readJson(context));
-  await door.admit({ initials: person.initials, passphrase: current }, context.clientAddress);
+  await door.admit({ initials: person.initials, passphrase: current }, context.locals.address);
   setPassphrase(db, person.id, await hashOf(passphrase));
   setCookie(context, openSession(db, person.id, Date.now()));
   return {};

@@ -1,4 +1,4 @@
-import { and, asc, count, eq } from 'drizzle-orm';
+import { and, asc, count, eq, sql } from 'drizzle-orm';
 import {
   personRecord,
   type NewPerson,
@@ -19,6 +19,9 @@ const shown = {
   revision: people.revision,
 };
 
+/** People would read them as one: mk is MK. */
+const sameInitials = (initials: string) => sql`lower(${people.initials}) = ${initials.toLowerCase()}`;
+
 /** Everyone who ever worked here, by initials. */
 export const listPeople = (db: Db): PersonRecord[] =>
   db
@@ -33,7 +36,7 @@ export function personAtDoor(db: Db, initials: string): { person: PersonRecord; 
   const row = db
     .select({ ...shown, hash: people.passphraseHash })
     .from(people)
-    .where(and(eq(people.initials, initials), eq(people.left, false)))
+    .where(and(sameInitials(initials), eq(people.left, false)))
     .get();
   if (!row) return null;
   const { hash, ...person } = row;
@@ -56,7 +59,7 @@ export function addPerson(
   passphraseHash: string,
 ): PersonRecord {
   return db.transaction(() => {
-    if (db.select({ id: people.id }).from(people).where(eq(people.initials, initials)).get())
+    if (db.select({ id: people.id }).from(people).where(sameInitials(initials)).get())
       throw new Conflict(`somebody signs with ${initials} already; take other initials`);
     const record: PersonRecord = { id: newId('person'), initials, name, role, left: false, revision: 1 };
     db.insert(people)
