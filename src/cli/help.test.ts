@@ -3,6 +3,8 @@ import { describe, expect, it } from 'vitest';
 import { plan } from '~/core/method/plan/plan';
 import { planInput } from '~/schema/exchange/plan/planRequest';
 import { planRequestOf } from '~/schema/exchange/si/plan';
+import { dryAnswerOf } from '~/schema/exchange/dry/dryAnswer';
+import { dryInput } from '~/schema/exchange/dry/dryRequest';
 import { simulate } from '~/schema/exchange/simulate/simulate';
 import { simulateInput } from '~/schema/exchange/simulate/simulateRequest';
 import { parseInput } from '~/schema/values/faults';
@@ -10,7 +12,7 @@ import { EXAMPLES, HELP, helpOf, isCommand } from './help';
 
 describe('the command line’s help', () => {
   it('names every command, and knows no other', () => {
-    for (const command of ['simulate', 'plan', 'backup', 'people'] as const) {
+    for (const command of ['simulate', 'plan', 'dry', 'backup', 'people'] as const) {
       expect(HELP).toContain(`  ${command} `);
       expect(isCommand(command)).toBe(true);
       expect(helpOf(command)).toContain(`./ithermon ${command}`);
@@ -20,7 +22,7 @@ describe('the command line’s help', () => {
   });
 
   it('shows requests that run as they stand', () => {
-    const told = (command: 'simulate' | 'plan'): unknown =>
+    const told = (command: 'simulate' | 'plan' | 'dry'): unknown =>
       JSON.parse(helpOf(command).split('An example:\n')[1]!);
     expect(told('simulate')).toEqual(EXAMPLES.simulate);
     const answer = simulate(parseInput(simulateInput, told('simulate')));
@@ -28,5 +30,7 @@ describe('the command line’s help', () => {
 
     const solving = plan(planRequestOf(parseInput(planInput, told('plan'))));
     expect(inOneGo(solving).outcome).toBe('found');
+
+    expect(dryAnswerOf(parseInput(dryInput, told('dry'))).open_s).toBeGreaterThan(0);
   });
 });

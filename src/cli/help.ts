@@ -4,6 +4,7 @@ export const HELP = `Usage: ./ithermon COMMAND [FILE|-]
   simulate [FILE|-] [--csv FILE]
                       what happens if: JSON in, JSON out; --csv also writes the histories as a table
   plan [FILE|-]       choose for me: JSON in, JSON out
+  dry [FILE|-]        when a wet board is dry, in the open and under a body: JSON in, JSON out
   backup FILE [--force]
                       copy the database (ITHERMON_DB, default data/ithermon.db) while it is in use, check and
                       count the copy; --force replaces FILE. Restore it with ./start --db FILE
@@ -57,6 +58,15 @@ export const EXAMPLES = {
     goal: 'remove-keep-part',
     bench: [{ kind: 'iron', power_W: 65, setpointRange_C: [200, 450], tips: [TIP] }],
   },
+  dry: {
+    liquid: '2-propanol',
+    film_um: 50,
+    air_C: 23,
+    board_C: 40,
+    airflow_m_s: 1,
+    humidity_pct: 40,
+    body: { length_mm: 14, width_mm: 14, gap_mm: 0.1 },
+  },
 } as const;
 
 const ABOUT: Readonly<Record<keyof typeof EXAMPLES | 'backup' | 'people', string>> = {
@@ -68,6 +78,10 @@ tweezers, hot-air. Shape: docs/schemas/simulate-input.schema.json.`,
 Which way, which tool, how hot, how long, in which steps: one JSON request in, one JSON answer out. Goals:
 remove-keep-part, remove-sacrifice-part, reflow, fit, fit-socket, replace, read-and-refit. Shapes:
 docs/schemas/plan-input.schema.json and plan-answer-found.schema.json.`,
+  dry: `Usage: ./ithermon dry [FILE|-]
+How long a film of 2-propanol or water takes to leave a board in the open, and what fills the gap under a
+body to leave it by its edges: one JSON request in, one JSON answer out. board_C is what the board is kept
+at, air_C where left out. Null: it stays wet in that air. Shape: docs/schemas/dry-input.schema.json.`,
   backup: `Usage: ./ithermon backup FILE
 Copies the database named by ITHERMON_DB (default data/ithermon.db) while it is in use. To go on from the
 copy: ./start --db FILE.`,

@@ -15,6 +15,9 @@ async function main(args: readonly string[]): Promise<number> {
     case 'plan':
       (await import('./commands/plan')).run(args.slice(1));
       return 0;
+    case 'dry':
+      (await import('./commands/dry')).run(args.slice(1));
+      return 0;
     case 'backup':
       (await import('./commands/backup')).run(args.slice(1));
       return 0;
@@ -30,7 +33,7 @@ async function main(args: readonly string[]): Promise<number> {
       throw new InputError([
         {
           path: '$command',
-          message: `is ${command === undefined ? 'missing' : `"${command}"`}; give simulate, plan, backup or people (--help tells more)`,
+          message: `is ${command === undefined ? 'missing' : `"${command}"`}; give simulate, plan, dry, backup or people (--help tells more)`,
         },
       ]);
   }

@@ -6,13 +6,14 @@ import { BOARD_WEIGHT } from '~/core/thermal/boardWeight';
 import { FAMILY_TRAITS, HOLE_CLEARANCE, THROUGH_HOLE_RAMP } from '~/core/packages/families';
 import { SURFACE_TRAITS, UNDER_BODY } from '~/core/packages/surfaceFamilies';
 import { STILL_AIR } from '~/core/materials/air';
+import { SOAKED } from '~/core/materials/absorbed';
 import { ALLOYS } from '~/core/materials/alloys';
 import { CELL } from '~/core/materials/cells';
 import { BRAID, FLOOD, FLUX, PASTE, COVER, SOLVENT, WIRE } from '~/core/materials/consumables';
 import { RECAP } from '~/core/method/recap/data';
 import { GUN, SWEEP, TIGHT_HOLE } from '~/core/method/ways/data';
 import { COPPER } from '~/core/materials/copper';
-import { SOLVENT_VAPOUR } from '~/core/materials/solvents';
+import { LIQUIDS } from '~/core/materials/solvents';
 import { EUTECTICS, LIQUIDUS_SLOPE, MIXTURE } from '~/core/materials/mixtures';
 import { LAMINATES, PAD_BOND } from '~/core/materials/laminates';
 import { LEAD_METALS } from '~/core/materials/leads';
@@ -54,7 +55,8 @@ export function registeredData(): Subject[] {
     ['Braid', BRAID],
     ['Flux', FLUX],
     ['Solvent', SOLVENT],
-    ['2-propanol, liquid and vapour', SOLVENT_VAPOUR],
+    ['What boards are washed with', LIQUIDS],
+    ['Water that soaked in', SOAKED],
     ['Flooding', FLOOD],
     ['Foil and tape', COVER],
     ['Guns on leads', GUN],

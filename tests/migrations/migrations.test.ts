@@ -9,6 +9,7 @@ import { copperMap } from '~/schema/values/copperMap';
 import { jobRequestOf } from '~/schema/records/jobs/jobRequest';
 import { planRequestOf } from '~/schema/exchange/si/plan';
 import * as tables from '~/schema/records/tables';
+import { clocksKept } from '~/server/store/repositories/boardClocks';
 import { boardEntriesOf } from '~/server/store/repositories/boardEntries';
 import { getBoard, listBoards } from '~/server/store/repositories/boards';
 import { continuityReadingsOfBoard } from '~/server/store/repositories/continuityReadings';
@@ -89,6 +90,7 @@ const READERS: Readonly<Record<string, (db: Db) => number>> = {
   run_events: ofBoards((db, id) => jobsOfBoard(db, id).flatMap(({ events }) => events)),
   recaps: ofBoards(recapsOf),
   board_entries: ofBoards(boardEntriesOf),
+  board_clocks: ofBoards(clocksKept),
   step_habits: (db) => listHabits(db).length,
   tools: (db) => allTools(db).length,
   supplies: (db) => listSupplies(db).length,

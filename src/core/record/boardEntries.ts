@@ -1,10 +1,12 @@
 import type { Outcome } from './outcomes';
 import type { OccupancyTold } from './occupancy';
 import type { Settlement } from './openItem';
+import { against, type BoardClock, type ClockEntryBody, CLOCKS, withClockEntry } from './boardClock';
 import type { Awaits } from './runEvents';
 
 /** What happens to a board as a whole, or is said of a part on it outside of a job. Entries are never changed. */
 export type BoardEntryBody =
+  | ClockEntryBody
   | {
       readonly kind: 'part';
       readonly siteId: string;
@@ -86,14 +88,28 @@ export const settlementsOf = (entries: readonly BoardEntry[]): Settlement[] =>
 export const testedAt_ms = (entries: readonly BoardEntry[]): number | null =>
   entries.findLast((e) => e.kind === 'tested' && e.passed)?.at_ms ?? null;
 
+/** A board's clocks, in the order they were begun. */
+export function clocksOf(entries: readonly BoardEntry[]): BoardClock[] {
+  let clocks: BoardClock[] = [];
+  for (const entry of entries) if (isOfClock(entry)) clocks = withClockEntry(clocks, entry);
+  return clocks;
+}
+
+export const isOfClock = <E extends BoardEntryBody>(entry: E): entry is E & ClockEntryBody =>
+  entry.kind === 'clock-started' || entry.kind === 'clock-moved' || entry.kind === 'clock-ended';
+
 /** Why an entry may not follow where a board stands; null where it may. */
 export function entryRefusal(
   stage: BoardStage,
   entry: BoardEntryBody,
   open: readonly { readonly kind: string; readonly says: string; readonly settled: unknown }[],
+  clocks: readonly BoardClock[] = [],
+  now_ms = 0,
 ): string | null {
   if (stage.is === 'closed')
-    return entry.kind === 'reopened' ? null : 'the board is closed; open it again first';
+    return entry.kind === 'reopened' || entry.kind === 'clock-ended'
+      ? null
+      : 'the board is closed; open it again first';
   switch (entry.kind) {
     case 'reopened':
       return 'the board is open';
@@ -101,6 +117,8 @@ export function entryRefusal(
       return stage.is === 'parked' ? null : 'the board is not parked';
     case 'handed-back': {
       if (stage.is === 'parked') return 'the board is parked; go on with it first';
+      const [runs] = against(clocks, 'hand-back', now_ms);
+      if (runs) return `its clock still runs: ${clockInWords(runs)}. Let it end, or end it with a reason`;
       const left = open.filter((item) => item.settled === null);
       return left.length > 0
         ? `${left.length === 1 ? 'this is' : 'these are'} still open: ${left.map((item) => item.says).join('; ')}. Do, defer or accept ${left.length === 1 ? 'it' : 'each'} first`
@@ -115,3 +133,7 @@ export function entryRefusal(
       return null;
   }
 }
+
+/** "Cure of the pad under C7". */
+export const clockInWords = ({ kind, what }: Pick<BoardClock, 'kind' | 'what'>): string =>
+  what ? `${CLOCKS[kind].name}, ${what}` : CLOCKS[kind].name;

@@ -6,7 +6,11 @@ import type { BoardSheet } from '~/schema/sheets/boardSheet';
 import { ButtonLink } from '~/ui/controls/Button';
 import { ErrorNote } from '~/ui/controls/Notes';
 import { useCommands } from '~/ui/keyboard/useCommands';
+import { clocksOf } from '~/core/record/boardEntries';
+import { refreshRail } from '~/islands/rail/railStore';
 import { BoardBar } from './BoardBar';
+import { BoardClocks } from './BoardClocks';
+import { ClockDialog } from './ClockDialog';
 import { BOARD_COMMANDS, COPPER_COMMANDS, type BoardCommand } from './commands';
 import { statesOf } from '~/islands/findings/marking';
 import { FacePanel } from './FacePanel';
@@ -37,6 +41,8 @@ export function BoardView({ sheet }: { sheet: BoardSheet }) {
   const [asked, setAsked] = useState<StageAsked | null>(null);
   const [part, setPart] = useState(false);
   const [more, setMore] = useState(false);
+  const [clocking, setClocking] = useState(false);
+  const clocks = useMemo(() => clocksOf(standing.entries), [standing.entries]);
   const lands = useRef<HTMLDivElement>(null);
 
   const { sites, findings, faceFindings } = state;
@@ -128,6 +134,11 @@ export function BoardView({ sheet }: { sheet: BoardSheet }) {
       case 'part':
         setPart(site !== null);
         return site !== null;
+      case 'clock':
+        if (stage.is === 'closed') return false;
+        forget();
+        setClocking(true);
+        return true;
       case 'draw':
         draw();
         return true;
@@ -186,7 +197,7 @@ export function BoardView({ sheet }: { sheet: BoardSheet }) {
           </p>
         </section>
       )}
-      {asked === null && !part && <ErrorNote error={error} />}
+      {asked === null && !part && !clocking && <ErrorNote error={error} />}
       <div className={css['columns']} ref={lands}>
         <FacePanel
           sheet={sheet}
@@ -232,6 +243,13 @@ export function BoardView({ sheet }: { sheet: BoardSheet }) {
         onSite={pick}
         onTested={() => ask('tested')}
       />
+      <BoardClocks
+        clocks={clocks}
+        closed={stage.is === 'closed'}
+        refOf={(siteId) => sites.find((s) => s.id === siteId)?.ref ?? ''}
+        onEnter={(body) => enter(body, () => void refreshRail())}
+        onStart={() => run('clock')}
+      />
       <LedgerList lines={lines} />
       <StageDialog
         asked={asked}
@@ -245,6 +263,18 @@ export function BoardView({ sheet }: { sheet: BoardSheet }) {
         error={error}
         onClose={() => setPart(false)}
         onEnter={(body) => enter(body, () => setPart(false))}
+      />
+      <ClockDialog
+        isOpen={clocking}
+        site={site}
+        error={error}
+        onClose={() => setClocking(false)}
+        onEnter={(body) =>
+          enter(body, () => {
+            setClocking(false);
+            void refreshRail();
+          })
+        }
       />
       <MoreDialog isOpen={more} onClose={() => setMore(false)} run={run} />
     </div>

@@ -17,7 +17,8 @@ export type BoardCommand =
   | PageCommand;
 
 /** Pages and forms that a board leads to: in the list that one key opens, where a second one chooses. */
-export type PageCommand = 'place-site' | 'import' | 'draw' | 'photos' | 'part' | 'correct' | 'edit' | 'label';
+export type PageCommand =
+  'place-site' | 'import' | 'draw' | 'photos' | 'part' | 'correct' | 'edit' | 'label' | 'clock';
 
 /** None of these letters is one that marks a finding or copper on the lands: they are on one screen. */
 export const BOARD_COMMANDS: readonly Command<BoardCommand>[] = [
@@ -46,6 +47,7 @@ export const PAGE_COMMANDS: readonly Command<PageCommand>[] = [
     group: 'Board, after a full stop',
   },
   { id: 'photos', label: 'Photos of this board', keys: ['o'], group: 'Board, after a full stop' },
+  { id: 'clock', label: 'Start a clock', keys: ['c'], group: 'Board, after a full stop' },
   { id: 'part', label: 'Say what is fitted here', keys: ['s'], group: 'Board, after a full stop' },
   { id: 'correct', label: 'Correct this part, or delete it', keys: ['w'], group: 'Board, after a full stop' },
   { id: 'edit', label: 'Edit board details', keys: ['e'], group: 'Board, after a full stop' },

@@ -2,7 +2,7 @@ import type { FaceFindingRecord } from '~/schema/records/board/faceFinding';
 import { FACE_STATES } from '~/core/record/faceStates';
 import { placeInWords } from '~/ui/face/facePlaces';
 import { PAD_STATES } from '~/core/record/padStates';
-import type { BoardEntry } from '~/core/record/boardEntries';
+import { clockInWords, type BoardEntry } from '~/core/record/boardEntries';
 import { OCCUPANCIES } from '~/core/record/occupancy';
 import { standingFindings } from '~/core/record/standingFindings';
 import type { BoardSheet, SiteSheet } from '~/schema/sheets/boardSheet';
@@ -10,7 +10,8 @@ import type { ImportRecord } from '~/schema/records/board/boardImport';
 import type { FindingRecord } from '~/schema/records/site/finding';
 import type { ContinuityReadingRecord } from '~/schema/records/site/continuityReading';
 import { AWAITS_WORDS, OUTCOME_WORDS } from '~/schema/words/words';
-import { day } from '~/ui/dates';
+import { day, dayAndTime } from '~/ui/dates';
+import { clockText } from '~/ui/figures';
 import { jobLines } from './jobLedger';
 import type { LedgerLine } from './ledgerLine';
 
@@ -83,6 +84,19 @@ function entryLine(entry: BoardEntry, sites: readonly SiteSheet[]): LedgerLine {
       );
     case 'scrapped':
       return line('closed', `Scrapped. ${entry.cause}`);
+    case 'clock-started':
+      return line(
+        'step',
+        `Clock started: ${clockInWords({ kind: entry.clock, what: entry.what })}, ${clockText(entry.length_s * 1000)}`,
+        sites.find((s) => s.id === entry.siteId)?.ref,
+      );
+    case 'clock-moved':
+      return line('correction', `A clock ends ${dayAndTime(entry.due_ms)} now. ${entry.reason}`);
+    case 'clock-ended':
+      return line(
+        entry.reason ? 'passed' : 'step',
+        `Clock ended${entry.reason ? ` early: ${entry.reason}` : ''}`,
+      );
     case 'reopened':
       return line('job', `Opened again. ${entry.reason}`);
   }

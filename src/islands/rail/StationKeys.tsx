@@ -64,7 +64,7 @@ export function StationKeys({
         return true;
       default: {
         const line = $railLines.get()[Number(id.slice('clock-'.length)) - 1];
-        if (line) window.location.href = `/jobs/${line.jobId}`;
+        if (line) window.location.href = line.href;
         return line !== undefined;
       }
     }

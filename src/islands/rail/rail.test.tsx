@@ -6,7 +6,13 @@ import { RailView } from './RailView';
 
 const NOW_ms = 1_800_000_000_000;
 const line = (jobId: string, changes: Partial<RailLine> = {}): RailLine => ({
+  key: jobId,
+  href: `/jobs/${jobId}`,
   jobId,
+  stepId: null,
+  then: '',
+  boardId: 'b',
+  gates: null,
   boardName: 'Beacon driver 4',
   siteRef: 'C31',
   step: 'Let it dry',
@@ -39,7 +45,7 @@ describe('the rail', () => {
 
   it('says so where nothing is under way', () => {
     render(<RailView first={rail()} />);
-    expect(screen.getByText('No job under way.')).toBeTruthy();
+    expect(screen.getByText('No job under way, no clock runs.')).toBeTruthy();
   });
 
   it.each([

@@ -6,7 +6,7 @@ import { CommandButton } from '~/ui/controls/Button';
 import { DwellWindow, sharedEnd_s } from '~/ui/dwell/DwellWindow';
 import { budget, clockText, seconds, secondsRange } from '~/ui/figures';
 import { RUN_COMMANDS, type RunCommand } from './commands';
-import { soundStop, soundWindow } from './sounds';
+import { soundStop, soundWindow } from '~/ui/sounds';
 import { heatedInWords, type Turn } from './turn';
 import { useTick, type Clock } from './useNow';
 import css from './run.module.css';

@@ -1,17 +1,21 @@
+import { useStore } from '@nanostores/react';
 import type { ReactNode } from 'react';
 import type { RunState } from '~/core/record/runState';
 import { leadOf } from '~/core/method/steps/step';
 import type { JobStep } from '~/schema/records/jobs/jobPlan';
+import { $railLines } from '~/islands/rail/railStore';
 import { CommandButton } from '~/ui/controls/Button';
 import { Caution } from '~/ui/controls/Notes';
 import { RUN_COMMANDS, type RunCommand } from './commands';
 import { HeatStep } from './HeatStep';
 import { WaitStep } from './WaitStep';
 import type { Turn } from './turn';
+import { waitEnd_ms } from './waitEnd';
 import { useTick, type Clock } from './useNow';
 import css from './run.module.css';
 
 interface InstructionProps {
+  readonly jobId: string;
   readonly step: JobStep | null;
   readonly index: number;
   readonly count: number;
@@ -35,10 +39,11 @@ const command = (id: RunCommand) => RUN_COMMANDS.find((c) => c.id === id)!;
 /** The one thing to do now, large enough to read from the lens. */
 export function Instruction(props: InstructionProps) {
   const { step, index, count, turn, why, picture, ways, run, at, clock } = props;
+  const lines = useStore($railLines);
   // What held while it ran does not hold any more.
   const over = useTick(
     clock,
-    (now_ms) => step?.wait_s != null && now_ms >= at.stepStart_ms + step.wait_s * 1000,
+    (now_ms) => step?.wait_s != null && now_ms >= waitEnd_ms(lines, props.jobId, step, at),
   );
   if (!step) {
     return (

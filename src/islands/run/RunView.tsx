@@ -1,3 +1,5 @@
+import { useStore } from '@nanostores/react';
+import { $railLines } from '~/islands/rail/railStore';
 import { useReady } from '~/ui/useReady';
 import { useEffect, useMemo, useReducer, useRef } from 'react';
 import { keepsPart, phasesOf } from '~/core/method/goals';
@@ -24,6 +26,7 @@ import { GoingOn, PauseStep } from './PauseStep';
 import { RoundList, RoundStrip } from './RoundStrip';
 import { reduce, standing } from './state';
 import { TakeBackDialog } from './TakeBackDialog';
+import { isSupply, PowerGate } from './PowerGate';
 import { StationGate } from './StationGate';
 import { StepList } from './StepList';
 import { padOf } from './turn';
@@ -56,6 +59,7 @@ export function RunView({ sheet }: { sheet: RunSheet }) {
     waits: null,
   });
   const ready = useReady();
+  const lines = useStore($railLines);
   const lands = useRef<HTMLDivElement>(null);
   useEffect(() => {
     dispatch({ type: 'opened', events: sheet.events, skew_ms: sheet.now_ms - answeredAt_ms() });
@@ -114,6 +118,7 @@ export function RunView({ sheet }: { sheet: RunSheet }) {
           />
         ) : (
           <Instruction
+            jobId={job.id}
             step={step}
             index={at.stepIndex}
             count={steps.length}
@@ -136,6 +141,8 @@ export function RunView({ sheet }: { sheet: RunSheet }) {
                   onPass={pass}
                   run={run}
                 />
+              ) : isSupply(step?.id) ? (
+                <PowerGate lines={lines} boardId={job.boardId} clock={clock} onPass={pass} run={run} />
               ) : step?.effect === 'part-off' ? (
                 <LiftGate
                   held={held}

@@ -1,16 +1,20 @@
+import { useStore } from '@nanostores/react';
 import { useEffect, useRef } from 'react';
 import type { RunState } from '~/core/record/runState';
 import type { JobStep } from '~/schema/records/jobs/jobPlan';
+import { $railLines } from '~/islands/rail/railStore';
 import { CommandButton } from '~/ui/controls/Button';
 import { clockWords } from '~/ui/clockWords';
 import { RUN_COMMANDS, type RunCommand } from './commands';
-import { soundWindow } from './sounds';
+import { soundWindow } from '~/ui/sounds';
 import { useTick, type Clock } from './useNow';
+import { waitEnd_ms } from './waitEnd';
 import css from './run.module.css';
 
 const command = (id: RunCommand) => RUN_COMMANDS.find((c) => c.id === id)!;
 
 interface WaitStepProps {
+  readonly jobId: string;
   readonly step: JobStep;
   readonly at: RunState;
   readonly clock: Clock;
@@ -40,8 +44,8 @@ function WaitClock({ end_ms, clock }: { readonly end_ms: number; readonly clock:
 }
 
 /** A wait with its clock; ended before its time only on a second word, and the record says how much was left. */
-export function WaitStep({ step, at, clock, early, why, run }: WaitStepProps) {
-  const end_ms = at.stepStart_ms + step.wait_s! * 1000;
+export function WaitStep({ jobId, step, at, clock, early, why, run }: WaitStepProps) {
+  const end_ms = waitEnd_ms(useStore($railLines), jobId, step, at);
   const over = useTick(clock, (now_ms) => now_ms >= end_ms);
   const ended = useRef(over);
   useEffect(() => {

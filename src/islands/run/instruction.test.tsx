@@ -77,6 +77,7 @@ function shown(step: JobStep | null, changes: Partial<Parameters<typeof Instruct
   const run = vi.fn(() => true);
   render(
     <Instruction
+      jobId="j"
       step={step}
       index={1}
       count={3}

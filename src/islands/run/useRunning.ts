@@ -8,6 +8,7 @@ import type { RunState } from '~/core/record/runState';
 import type { JobStep } from '~/schema/records/jobs/jobPlan';
 import type { RunSheet } from '~/schema/sheets/runSheet';
 import type { WritableEvent } from '~/schema/records/jobs/runEvent';
+import { $railLines } from '~/islands/rail/railStore';
 import { useCommands } from '~/ui/keyboard/useCommands';
 import { $by, SIGN_FIRST } from '~/ui/preferences';
 import type { Closing } from './CloseDialog';
@@ -17,6 +18,7 @@ import { degreesIn } from './shown';
 import type { RunAction, RunViewState } from './state';
 import { heldAt, padOf, stepHeating, turnOf, type Turn } from './turn';
 import type { Clock } from './useNow';
+import { waitEnd_ms } from './waitEnd';
 import { useNextPart, type NextPart } from './useNextPart';
 import { steadyNow_ms } from '~/ui/steadyNow';
 import { newKey } from '~/ui/newKey';
@@ -67,7 +69,7 @@ export function useRunning(
   const held = heldAt(step, steps, at);
   const waitLeft_ms = (): number =>
     step?.kind === 'wait' && step.wait_s !== null
-      ? at.stepStart_ms + step.wait_s * 1000 - clock.read_ms()
+      ? waitEnd_ms($railLines.get(), job.id, step, at) - clock.read_ms()
       : 0;
 
   const write = (event: WritableEvent): boolean => {

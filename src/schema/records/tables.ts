@@ -15,5 +15,6 @@ export { tools } from './rig/tool.table';
 export { stepHabits } from './jobs/stepHabit.table';
 export { supplies, supplyMoves } from './rig/supply.table';
 export { recaps } from './jobs/recap.table';
+export { boardClocks } from './board/boardClock.table';
 export { boardEntries } from './board/boardEntry.table';
 export { people, sessions } from './people/person.table';

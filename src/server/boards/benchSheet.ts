@@ -1,12 +1,12 @@
 import { WAITING_FOR, type WaitingFor } from '~/core/record/waiting';
 import { BENCH_PAGE, type BenchBoard, type BenchFinds, type BenchSheet } from '~/schema/sheets/benchSheet';
-import { jobsUnderWay } from '~/server/jobs/clocks';
+import { linesUnderWay } from '~/server/jobs/clocks';
 import type { Db } from '~/server/store/db';
 import { findOnBoards } from '~/server/store/repositories/boardFinds';
 import { linesOf, waitingCounts, waitingLines, type BenchLine } from '~/server/store/repositories/boards';
 
 /** Whose clock may have ended: all of them are on the page, which watches the clocks. */
-const CLOCKED: ReadonlySet<WaitingFor> = new Set(['heat', 'drying']);
+const CLOCKED: ReadonlySet<WaitingFor> = new Set(['heat', 'drying', 'cure']);
 const MOST_CLOCKED = 1000;
 
 /** The bench: of each thing that is waited for the first boards, each with the end of its clock, and how many there are. */
@@ -35,7 +35,7 @@ export function benchFinds(db: Db, text: string): BenchFinds {
 
 function withClocks(db: Db, lines: readonly BenchLine[]): BenchBoard[] {
   const due = new Map<string, number>();
-  for (const { boardId, clock } of jobsUnderWay(db))
+  for (const { boardId, clock } of linesUnderWay(db))
     if (clock) due.set(boardId, Math.max(clock.due_ms, due.get(boardId) ?? 0));
   return lines.map((line) => ({ ...line, due_ms: due.get(line.id) ?? null }));
 }

@@ -1,4 +1,5 @@
-import { entryRefusal } from '~/core/record/boardEntries';
+import { clockRefusal } from '~/core/record/boardClock';
+import { clocksOf, entryRefusal, isOfClock } from '~/core/record/boardEntries';
 import type { NewBoardEntry } from '~/schema/records/board/boardEntry';
 import { InputError } from '~/schema/values/faults';
 import type { Db } from '~/server/store/db';
@@ -6,6 +7,7 @@ import { Conflict } from '~/server/store/errors';
 import { addBoardEntry } from '~/server/store/repositories/boardEntries';
 import { getBoard } from '~/server/store/repositories/boards';
 import type { BoardStanding } from '~/schema/sheets/boardStanding';
+import { enterClock } from './boardClocks';
 import { boardStanding } from './boardStanding';
 import { openBoard } from './openBoard';
 import { restate } from './restate';
@@ -28,9 +30,14 @@ export function enterOnBoard(
         'that is not open any more; the list now shows what is',
         boardStanding(db, boardId, read),
       );
-    const why = entryRefusal(stage, body, open);
+    const clocks = clocksOf(read.entries);
+    const why =
+      entryRefusal(stage, body, open, clocks, now_ms) ??
+      (isOfClock(body) ? clockRefusal(clocks, body, now_ms) : null);
     if (why) throw new Conflict(why, boardStanding(db, boardId, read));
-    addBoardEntry(db, { id: clientId, boardId, at_ms: now_ms, by, body });
+    const row = { id: clientId, boardId, at_ms: now_ms, by };
+    if (isOfClock(body)) enterClock(db, { ...row, body });
+    else addBoardEntry(db, { ...row, body });
     return boardStanding(db, boardId, restate(db, boardId));
   });
 }

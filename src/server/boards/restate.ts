@@ -1,3 +1,4 @@
+import { clocksOf } from '~/core/record/boardEntries';
 import { waitingOf } from '~/core/record/waiting';
 import type { Db } from '~/server/store/db';
 import { getBoard, openBoardIds, setWaiting } from '~/server/store/repositories/boards';
@@ -9,7 +10,7 @@ import { openBoard, type OpenBoard } from './openBoard';
  */
 export function restate(db: Db, boardId: string): OpenBoard {
   const read = openBoard(db, boardId);
-  const now = waitingOf(read.stage, read.open, read.jobs, read.sites);
+  const now = waitingOf(read.stage, read.open, read.jobs, read.sites, clocksOf(read.entries));
   const board = getBoard(db, boardId);
   if (
     board.waitingFor !== now.waitingFor ||

@@ -1,11 +1,15 @@
 import type { RunEvent, RunEventBody } from '~/core/record/runEvents';
+import { against } from '~/core/record/boardClock';
+import { clockInWords } from '~/core/record/boardEntries';
 import { refusal } from '~/core/record/refusal';
 import { runState, type RunState } from '~/core/record/runState';
 import type { JobRecord } from '~/schema/records/jobs/job';
 import type { JobPlan } from '~/schema/records/jobs/jobPlan';
-import type { AppendRequest, RunEventRow } from '~/schema/records/jobs/runEvent';
+import { runEventOf, type AppendRequest, type RunEventRow } from '~/schema/records/jobs/runEvent';
+import { followJob } from '~/server/boards/boardClocks';
 import { restate } from '~/server/boards/restate';
 import type { Db } from '~/server/store/db';
+import { clocksKept } from '~/server/store/repositories/boardClocks';
 import { addBoardEntry } from '~/server/store/repositories/boardEntries';
 import { Conflict } from '~/server/store/errors';
 import {
@@ -44,7 +48,9 @@ export function appendEvent(db: Db, jobId: string, request: AppendRequest, now_m
     }
     const { steps } = job.plan;
     const why =
-      refusal(runState(steps, events), steps, request.event, events) ?? siteTaken(db, job, request.event);
+      refusal(runState(steps, events), steps, request.event, events) ??
+      siteTaken(db, job, request.event) ??
+      powerWaits(db, job, request.event, now_ms);
     if (why) throw new Conflict(why, { events });
     // As it was pressed, and never before what was written last.
     const pressed_ms = Math.max(now_ms - (request.ago_ms ?? 0), events.at(-1)?.at_ms ?? 0);
@@ -60,7 +66,11 @@ export function appendEvent(db: Db, jobId: string, request: AppendRequest, now_m
     if (request.event.kind === 'closed' && !wasClosedBefore(events))
       bookUse(db, { id: job.id, by: request.by }, usedBy(job.plan, runState(steps, events)), now_ms);
     if (request.event.kind === 'closed' && request.event.outcome === 'parked') park(db, job, request, now_ms);
-    if (CHANGES_WORK.has(request.event.kind)) restate(db, job.boardId);
+    if (CHANGES_WORK.has(request.event.kind)) {
+      const after = [...events, runEventOf(row)];
+      followJob(db, job, runState(steps, after), row);
+      restate(db, job.boardId);
+    }
   });
   return getJob(db, jobId);
 }
@@ -106,6 +116,16 @@ function rowChange(event: AppendRequest['event'], now_ms: number): JobRowChange 
 }
 
 const wasClosedBefore = (events: readonly RunEvent[]): boolean => events.some((e) => e.kind === 'closed');
+
+/** No power while a clock of its board says that it is wet; who says that it is dry all the same says why. */
+function powerWaits(db: Db, job: JobRecord, event: AppendRequest['event'], now_ms: number): string | null {
+  if (event.kind !== 'step-done' || !/(^|-)supply$/.test(event.stepId) || event.passed?.kind === 'override')
+    return null;
+  const [runs] = against(clocksKept(db, job.boardId), 'power', now_ms);
+  return runs
+    ? `no power yet: ${clockInWords(runs)} has ${Math.ceil((runs.due_ms - now_ms) / 60_000)} min left. Let it end, or pass the gate with a reason`
+    : null;
+}
 
 /** A job goes on only while no other is under way on its site. */
 function siteTaken(db: Db, job: JobRecord, event: AppendRequest['event']): string | null {

@@ -1,4 +1,4 @@
-import { dryingUnder_s, WARM_AIR_K } from '~/core/solder/drying';
+import { dryingUnder_s, WARM_AIR_K } from '~/core/drying/underBody';
 import { isSurface } from '~/core/packages/form';
 import { wholeCelsius } from '~/core/quantity/convert';
 import { PLAN } from '../settings';

@@ -1,7 +1,7 @@
 import { airAt } from '~/core/materials/airTable';
 
 export const STEFAN_BOLTZMANN_W_m2K4 = 5.670374e-8;
-const GRAVITY_m_s2 = 9.80665;
+export const GRAVITY_m_s2 = 9.80665;
 
 export type Facing = 'up' | 'down';
 

@@ -1,9 +1,10 @@
 import { z } from 'zod';
 import type { BoardEntry, BoardEntryBody } from '~/core/record/boardEntries';
+import { CLOCK_KINDS } from '~/core/record/boardClock';
 import { AWAITS } from '~/core/record/runEvents';
 import { OCCUPANCY_KINDS, type OccupancyTold } from '~/core/record/occupancy';
 import { OUTCOMES } from '~/core/record/outcomes';
-import { initials, oneOf, recordId, text, whenever_ms } from '~/schema/values/fields';
+import { initials, oneOf, quantity, recordId, text, whenever_ms } from '~/schema/values/fields';
 
 /** What may be told of a part; half off is only ever seen on a job. */
 const TOLD = OCCUPANCY_KINDS.filter((kind) => kind !== 'half-off') as [
@@ -12,6 +13,9 @@ const TOLD = OCCUPANCY_KINDS.filter((kind) => kind !== 'half-off') as [
 ];
 
 const reason = text(1, 400);
+
+/** A year: what is longer is a date to come back on, and parked for. */
+const LONGEST_CLOCK_s = 366 * 86_400;
 
 const boardEntryBody = z.discriminatedUnion(
   'kind',
@@ -47,8 +51,22 @@ const boardEntryBody = z.discriminatedUnion(
     }),
     z.strictObject({ kind: z.literal('scrapped'), cause: text(1, 600) }),
     z.strictObject({ kind: z.literal('reopened'), reason }),
+    z.strictObject({
+      kind: z.literal('clock-started'),
+      clock: oneOf(CLOCK_KINDS),
+      what: text(0, 120).default(''),
+      siteId: recordId.nullable().default(null),
+      jobId: recordId.nullable().default(null),
+      stepId: text(1, 64).nullable().default(null),
+      length_s: quantity('s', 1, LONGEST_CLOCK_s),
+    }),
+    z.strictObject({ kind: z.literal('clock-moved'), clockId: recordId, due_ms: whenever_ms, reason }),
+    z.strictObject({ kind: z.literal('clock-ended'), clockId: recordId, reason: text(0, 400).default('') }),
   ],
-  { error: 'kind must be one of part, settled, tested, parked, resumed, handed-back, scrapped, reopened' },
+  {
+    error:
+      'kind must be one of part, settled, tested, parked, resumed, handed-back, scrapped, reopened, clock-started, clock-moved, clock-ended',
+  },
 ) satisfies z.ZodType<BoardEntryBody>;
 
 /** Something that happens to a board, as a screen writes it; `clientId` makes a retry harmless. */

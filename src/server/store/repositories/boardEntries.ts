@@ -15,7 +15,6 @@ export const boardEntriesOf = (db: Db, boardId: string): BoardEntry[] =>
     .all()
     .map((row) => boardEntryOf(boardEntryRow.parse(row)));
 
-/** Appends an entry; one that was sent before is left as it was written then. */
-export function addBoardEntry(db: Db, row: BoardEntryRow): void {
-  db.insert(boardEntries).values(row).onConflictDoNothing().run();
-}
+/** Appends an entry; one that was sent before is left as it was written then. Says whether it is new. */
+export const addBoardEntry = (db: Db, row: BoardEntryRow): boolean =>
+  db.insert(boardEntries).values(row).onConflictDoNothing().run().changes > 0;

@@ -241,3 +241,16 @@ function withPads(db: Db, records: readonly SiteRecord[]): SiteWithPads[] {
     pads: bySite.get(record.id)!.sort((a, b) => COUNTED.compare(a.name, b.name)),
   }));
 }
+
+/** What sites are called, by their ids. */
+export const siteRefs = (db: Db, ids: readonly string[]): ReadonlyMap<string, string> =>
+  ids.length === 0
+    ? new Map()
+    : new Map(
+        db
+          .select({ id: sites.id, ref: sites.ref })
+          .from(sites)
+          .where(inArray(sites.id, [...ids]))
+          .all()
+          .map(({ id, ref }) => [id, ref]),
+      );

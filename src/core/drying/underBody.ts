@@ -1,0 +1,19 @@
+import { SURFACE_TRAITS } from '~/core/packages/surfaceFamilies';
+import type { SurfacePackage } from '~/core/packages/surface';
+import { kelvin } from '~/core/quantity/convert';
+import { dryUnder_s } from './gap';
+
+/** Warm air that a technician dries with: hands and parts stand it (common practice). */
+export const WARM_AIR_K = kelvin(45);
+
+/** How long 2-propanol under a part takes to leave it in warm air, s; 0 where its body stands off. */
+export const dryingUnder_s = ({ family, body }: SurfacePackage, air_K = WARM_AIR_K): number =>
+  dryUnder_s({
+    liquid: '2-propanol',
+    length_m: body.length_m,
+    width_m: body.width_m,
+    gap_m: SURFACE_TRAITS[family].gap.value,
+    board_K: air_K,
+    air_K,
+    humidity: 0,
+  })!;
