@@ -122,6 +122,38 @@ function arrangements(request: PhaseRequest, shielded: boolean): Arrangement[] {
   });
 }
 
+/**
+ * Arrangements beside one that does: half a step of flow either way, and every flow soaked midway between quick and
+ * settled. Not longer soaked, for that is another kind of time.
+ */
+export function arrangementsBeside(request: PhaseRequest, setting: AirSetting): Arrangement[] {
+  const { kind: _, air_K: __, preheat, ...jet } = setting;
+  const heater = request.preheaters.find((p) => p.kind === preheat?.kind);
+  const warm = preheat && heater ? { ...preheat, setpoint_K: heater.setpointRange_K[1] } : null;
+  const between_s = warm ? 30 * Math.round((warm.soak_s + WARMTH.quick_s) / 60) : null;
+  const midway =
+    warm && between_s !== null && between_s < warm.soak_s
+      ? flowsOf(request, setting.station).map((flow_m3_s) => ({
+          ...jet,
+          flow_m3_s,
+          preheat: { ...warm, soak_s: between_s },
+        }))
+      : [];
+  return [
+    ...midway,
+    ...flowsBeside(request, setting).map((flow_m3_s) => ({ ...jet, flow_m3_s, preheat: warm })),
+  ].filter((jet) => outletMach({ ...jet, air_K: AIR.airRange_K[1] }) <= MOST_MACH);
+}
+
+/** Halfway, as factors go, to the flows that were tried below and above. */
+function flowsBeside(request: PhaseRequest, { station, flow_m3_s }: AirSetting): number[] {
+  const flows = flowsOf(request, station);
+  const at = flows.indexOf(flow_m3_s);
+  return [flows[at - 1], flows[at + 1]].flatMap((other) =>
+    at < 0 || other === undefined ? [] : [Math.sqrt(other * flow_m3_s)],
+  );
+}
+
 /** A usual soak's temperature, which its time constant is read at. */
 const SOAKED_AT_K = 423.15;
 

@@ -1,5 +1,6 @@
 import { airSettingOf, type Candidate } from '../../candidate';
 import { proveAirSetting } from '../../air/airBand';
+import { arrangementsBeside } from '../../air/airSearch';
 import { longestAir_s } from '../../air/airJudge';
 import { isSure, type PinBand } from '../../hand/bands';
 import { coolDownOf } from '../../air/coolDown';
@@ -12,17 +13,22 @@ import type { OfferOf } from '../../progress';
 import type { Ranked } from '../rank';
 import type { AirSetting, PhaseRequest } from '../../request';
 import { frontier, preference } from '../../limits/frontier';
-import { AIR } from '../../settings';
+import { AIR, PLAN } from '../../settings';
 import { firstOffer } from './firstOffer';
 import { Lessons } from './lessons';
 import type { PhasePlan, Sure } from './phasePlan';
+
+/** A sure setting of air, and what superposition alone had made of it. */
+interface SureAir extends Sure {
+  readonly foretold: Candidate;
+}
 
 /** Settings of air by preference, each verified by the whole model, then drawn until one is sure. */
 export function* sureByAir(
   request: PhaseRequest,
   candidates: readonly Candidate[],
   tell?: OfferOf,
-): Working<Sure | null> {
+): Working<SureAir | null> {
   const lessons = new Lessons(request);
   let left: number = AIR.verified;
   for (const candidate of preference(candidates)) {
@@ -34,22 +40,79 @@ export function* sureByAir(
       tell,
     });
     lessons.learn(candidate, verified, bands);
-    if (bands?.every(isSure)) return { candidate: verified, bands };
+    if (bands?.every(isSure)) return { candidate: verified, bands, foretold: candidate };
   }
   return null;
 }
 
-/** The plan of air's first sure setting. */
+/** The least harmful of each jet over each soak. */
+function eachJetOnce(sorted: readonly Candidate[]): Candidate[] {
+  const seen = new Set<string>();
+  return sorted.filter((candidate) => {
+    const { nozzle, flow_m3_s, standoff_m, preheat } = airSettingOf(candidate);
+    const jet = JSON.stringify([nozzle, flow_m3_s, standoff_m, preheat?.kind, preheat?.soak_s]);
+    return !seen.has(jet) && seen.add(jet);
+  });
+}
+
+/** The plan of air's first sure setting, or of a gentler one close by. */
 export function* proveAir(
   request: PhaseRequest,
   one: Ranked,
   ranked: readonly Ranked[],
 ): Working<PhasePlan | null> {
   const tell: OfferOf = (best) => firstOffer(request, { ...one, best });
-  const sure = yield* sureByAir(request, one.candidates, tell);
-  if (!sure) return null;
-  const front = frontier(one.candidates);
+  const first = yield* sureByAir(request, one.candidates, tell);
+  if (!first) return null;
+  const beside = yield* besideAir(request, first);
+  const sure = yield* gentler(request, first, [...one.candidates, ...beside], tell);
+  const front = frontier([...one.candidates, ...beside]);
   return yield* airPlan(request, one.method, sure.candidate, sure.bands, front, ranked);
+}
+
+/** Settings of arrangements between those that were searched, about one that is sure. */
+function* besideAir(request: PhaseRequest, { foretold }: SureAir): Working<readonly Candidate[]> {
+  const plans = arrangementsBeside(request, airSettingOf(foretold));
+  const answers = yield* ask(
+    request,
+    plans.map((arrangement) => ({ kind: 'arrangement', arrangement })),
+  );
+  return answers.flat();
+}
+
+/**
+ * Of the foretold least harmful that soak no longer and are no slower, the first that keeps its promise too and is gentler
+ * by more than is told apart, else whichever was gentlest. Superposition foretells the order of harm and not its size.
+ */
+function* gentler(
+  request: PhaseRequest,
+  first: SureAir,
+  candidates: readonly Candidate[],
+  tell: OfferOf,
+): Working<Sure> {
+  const { foretold } = first;
+  if (first.candidate.damage < AIR.gentlerBy) return first;
+  const soaked_s = airSettingOf(foretold).preheat?.soak_s ?? 0;
+  const better = candidates
+    .filter(
+      (c) =>
+        c.feasible &&
+        c.damage < foretold.damage &&
+        c.time_s! <= foretold.time_s! + PLAN.airResolution_s &&
+        (airSettingOf(c).preheat?.soak_s ?? 0) <= soaked_s,
+    )
+    .sort((a, b) => a.damage - b.damage);
+  let best: Sure = first;
+  for (const candidate of eachJetOnce(better).slice(0, AIR.gentlerTried)) {
+    const { verified, bands } = yield* proveAirSetting(request, airSettingOf(candidate), {
+      onlyFeasible: true,
+      tell,
+    });
+    if (!bands?.every(isSure) || verified.damage >= best.candidate.damage) continue;
+    best = { candidate: verified, bands };
+    if (verified.damage <= AIR.gentler * first.candidate.damage) break;
+  }
+  return best;
 }
 
 export function* exploreAir(
