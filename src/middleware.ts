@@ -72,12 +72,14 @@ async function development(): Promise<App.Locals> {
   const { copyByCommand, Nightly } = await import('./server/store/nightly');
   const file = process.env['ITHERMON_DB'] ?? 'data/ithermon.db';
   const { Costs } = await import('./server/jobs/costs');
+  const { Draws } = await import('./server/jobs/draws');
   const db = openDatabase(file, 'src/server/store/migrations');
   const planner = openPlanner(pathToFileURL(resolve('dist/serve.mjs')));
   return {
     db,
     planner,
     costs: new Costs(db, planner),
+    draws: new Draws(db, planner),
     door: null,
     person: null,
     address: '',

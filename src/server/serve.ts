@@ -15,6 +15,7 @@ import { seedDemo } from '~/server/demo/seed';
 import { turnedAway } from '~/server/http/guard';
 import { FILE_POLICY, HEADERS } from '~/server/http/headers';
 import { Costs } from '~/server/jobs/costs';
+import { Draws } from '~/server/jobs/draws';
 import { openPlanner } from '~/server/plans/planner/open';
 import type { Planner } from '~/server/plans/planner/planner';
 import { rehearse } from '~/server/plans/planner/rehearsal';
@@ -41,6 +42,7 @@ interface Locals {
   readonly db: Db;
   readonly planner: Planner;
   readonly costs: Costs;
+  readonly draws: Draws;
   readonly nightly: Nightly;
   readonly door: Door | null;
   readonly person: null;
@@ -89,8 +91,14 @@ export async function serve(bundle: string): Promise<void> {
   const planner = openPlanner(bundle);
   const nightly = new Nightly(options.file, options.backups, copyByCommand(resolve(built, 'cli.mjs')));
   const costs = new Costs(db, planner);
+  const draws = new Draws(db, planner);
   const door = options.signIn ? new Door(db) : null;
-  answer = listener({ db, planner, costs, nightly, door, person: null }, handler, options.names, built);
+  answer = listener(
+    { db, planner, costs, draws, nightly, door, person: null },
+    handler,
+    options.names,
+    built,
+  );
   let endNightly = (): void => undefined;
 
   const stop = (): void => {

@@ -5,6 +5,7 @@ import type { ImportPreview } from '~/formats/import/importPlan';
 import type { ImportProgress } from '~/formats/import/importProgress';
 import type { FieldBandAnswer } from '~/schema/exchange/simulate/fieldBand';
 import type { FoundAnswer, OptionAnswer, PinAnswer, PlanAnswer } from '~/schema/exchange/plan/planAnswer';
+import type { PhaseDraws } from '~/core/learning/worlds';
 import type { Exposure } from '~/core/method/heatCost';
 import type { Phase } from '~/core/method/goals';
 import type { PlanAsk } from '~/schema/exchange/plan/planAsk';
@@ -73,6 +74,7 @@ export interface AnswerOf {
   readonly explore: FoundAnswer;
   readonly recap: RecapAnswer;
   readonly cost: readonly Exposure[];
+  readonly draws: PhaseDraws;
   readonly field: FieldPicture;
   readonly 'field-band': FieldBandAnswer;
   readonly import: ImportPreview;

@@ -16,6 +16,7 @@ import { continuityReadingsOfBoard } from '~/server/store/repositories/continuit
 import { faceFindingsOf } from '~/server/store/repositories/faceFindings';
 import { findingsOf } from '~/server/store/repositories/findings';
 import { artworkCells, artworksOf, importsOf } from '~/server/store/repositories/imports';
+import { drawsOfJob } from '~/server/store/repositories/jobDraws';
 import { jobsOfBoard } from '~/server/store/repositories/jobs';
 import { libraryOf } from '~/server/store/repositories/library';
 import { listPeople } from '~/server/store/repositories/people';
@@ -90,6 +91,7 @@ const READERS: Readonly<Record<string, (db: Db) => number>> = {
   run_events: ofBoards((db, id) => jobsOfBoard(db, id).flatMap(({ events }) => events)),
   recaps: ofBoards(recapsOf),
   board_entries: ofBoards(boardEntriesOf),
+  job_draws: ofBoards((db, id) => jobsOfBoard(db, id).flatMap(({ job }) => drawsOfJob(db, job.id))),
   board_clocks: ofBoards(clocksKept),
   step_habits: (db) => listHabits(db).length,
   tools: (db) => allTools(db).length,

@@ -35,7 +35,7 @@ export const GROUPS: readonly { readonly waitingFor: WaitingFor; readonly title:
   { waitingFor: 'cure', title: 'Curing' },
   { waitingFor: 'parts', title: 'Parked for parts' },
   { waitingFor: 'answer', title: 'Parked for an answer' },
-  { waitingFor: 'time', title: 'Parked for a while' },
+  { waitingFor: 'time', title: 'Waiting for its time' },
   { waitingFor: 'owner', title: 'Ready for its owner' },
   { waitingFor: 'closed', title: 'Closed' },
 ];

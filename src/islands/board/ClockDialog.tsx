@@ -32,13 +32,14 @@ export function ClockDialog({
   const [of, setOf] = useState<'site' | 'board'>('board');
   const [minutes, setMinutes] = useState('');
   const [what, setWhat] = useState('');
+  const siteId = site?.id ?? null;
   useEffect(() => {
     setKind(null);
     setAt('room');
     setMinutes('');
     setWhat('');
-    setOf(site ? 'site' : 'board');
-  }, [isOpen, site?.id]);
+    setOf(siteId === null ? 'board' : 'site');
+  }, [isOpen, siteId]);
   const told: LengthTold | null = kind && clockLength(kind, of === 'site' ? site : null, at === 'warm');
   const given_min = minutes.trim() === '' ? (told?.length_s ?? 0) / 60 : Number(minutes);
   const able = kind !== null && given_min > 0;
@@ -53,7 +54,7 @@ export function ClockDialog({
           onEnter({
             kind: 'clock-started',
             clock: kind,
-            what: what.trim() || (of === 'site' && site ? site.ref : ''),
+            what: what.trim(),
             siteId: of === 'site' && site ? site.id : null,
             jobId: null,
             stepId: null,
@@ -94,7 +95,7 @@ export function ClockDialog({
           label={
             told?.length_s == null
               ? 'Minutes'
-              : `Minutes, left empty ${minutesIn(told.length_s)}: ${told.because}`
+              : `Minutes; left empty ${minutesIn(told.length_s)}, ${told.because}`
           }
           type="number"
           min={1}

@@ -1,4 +1,5 @@
 import { useEffect, useRef, type ComponentProps } from 'react';
+import type { Expected } from '~/core/learning/expected';
 import { PLAN } from '~/core/method/settings';
 import type { RunState } from '~/core/record/runState';
 import type { JobStep } from '~/schema/records/jobs/jobPlan';
@@ -17,6 +18,7 @@ interface HeatStepProps {
   readonly step: JobStep;
   readonly at: RunState;
   readonly turn: Turn;
+  readonly learnt: Expected | null;
   readonly clock: Clock;
   /** What was pressed was asked about once. */
   readonly early: boolean;
@@ -27,8 +29,9 @@ interface HeatStepProps {
 }
 
 /** A heating step: the target, the clock, the window, and whose turn it is where pins alike follow one another. */
-export function HeatStep({ step, at, turn, clock, early, why, tool, run }: HeatStepProps) {
-  const dwell = step.dwell!;
+export function HeatStep({ step, at, turn, learnt, clock, early, why, tool, run }: HeatStepProps) {
+  const planned = step.dwell!;
+  const dwell = learnt ? withLearnt(planned, learnt) : planned;
   const heating = at.heating;
   const { lastDwell } = turn;
   // Where another pin follows, the clock is ready for it.
@@ -63,6 +66,12 @@ export function HeatStep({ step, at, turn, clock, early, why, tool, run }: HeatS
       <p className={css['target']}>
         {dwell.setpoint_C} °C · {secondsRange(...dwell.expect_s)} · stop at {seconds(dwell.stop_s)}
       </p>
+      {learnt && (
+        <p className={css['learnt']}>
+          By {learnt.from === 1 ? 'one pin' : `${learnt.from} pins`} of this run; planned{' '}
+          {secondsRange(...planned.expect_s)}, stop at {seconds(planned.stop_s)}
+        </p>
+      )}
       <div className={css['clockRow']} data-zone={zone}>
         <Elapsed clock={clock} at={(now_ms) => elapsedAt_s(now_ms) ?? stood_s} />
         <p className={css['zone']} aria-live="assertive">
@@ -147,6 +156,17 @@ export function HeatStep({ step, at, turn, clock, early, why, tool, run }: HeatS
     </>
   );
 }
+
+/** A planned window where this run has found it. */
+const withLearnt = (planned: Planned, now: Expected): Planned => ({
+  ...planned,
+  expect_s: [now.p10_s, Number.isFinite(now.p90_s) ? now.p90_s : null],
+  liftFrom_s: Number.isFinite(now.liftFrom_s) ? now.liftFrom_s : null,
+  stop_s: now.stop_s,
+  holdAfterMelt_s: now.holdAfterMelt_s,
+});
+
+type Planned = NonNullable<JobStep['dwell']>;
 
 interface Ticking {
   readonly clock: Clock;

@@ -1,5 +1,6 @@
 import { useStore } from '@nanostores/react';
 import type { ReactNode } from 'react';
+import type { Expected } from '~/core/learning/expected';
 import type { RunState } from '~/core/record/runState';
 import { leadOf } from '~/core/method/steps/step';
 import type { JobStep } from '~/schema/records/jobs/jobPlan';
@@ -22,6 +23,8 @@ interface InstructionProps {
   readonly at: RunState;
   /** Where a heating step stands; null for any other. */
   readonly turn: Turn | null;
+  /** What this run has learnt of the next touch; null where it has nothing to go by. */
+  readonly learnt: Expected | null;
   readonly clock: Clock;
   readonly early: boolean;
   readonly why: boolean;

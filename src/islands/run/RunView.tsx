@@ -30,6 +30,7 @@ import { isSupply, PowerGate } from './PowerGate';
 import { StationGate } from './StationGate';
 import { StepList } from './StepList';
 import { padOf } from './turn';
+import { useLearnt } from './useLearnt';
 import { useClock } from './useNow';
 import { useOutbox } from './useOutbox';
 import { useRunning } from './useRunning';
@@ -73,6 +74,7 @@ export function RunView({ sheet }: { sheet: RunSheet }) {
   const closed = at.status === 'closed';
   const clock = useClock(state.skew_ms, !closed, sheet.now_ms);
   const running = useRunning(sheet, state, at, step, clock, lands, dispatch);
+  const learnt = useLearnt(job.id, steps, at, step, at.heating?.pad ?? running.turn?.pad ?? null);
   const { turn, held, pausing, leftToEnd, nextRef, next, run, write, pass } = running;
   const isOff = steps.findLast((x) => x.effect !== null && at.done.has(x.id))?.effect === 'part-off';
 
@@ -124,6 +126,7 @@ export function RunView({ sheet }: { sheet: RunSheet }) {
             count={steps.length}
             at={at}
             turn={turn}
+            learnt={learnt}
             clock={clock}
             early={state.early}
             why={state.open === 'why'}

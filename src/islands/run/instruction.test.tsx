@@ -83,6 +83,7 @@ function shown(step: JobStep | null, changes: Partial<Parameters<typeof Instruct
       count={3}
       at={AT}
       turn={step?.kind === 'heat' ? turnWith(null) : null}
+      learnt={null}
       ways={null}
       clock={still(T0_ms)}
       early={false}

@@ -1,4 +1,5 @@
 import { inOneGo } from '~/core/stepwise';
+import { isOfClock } from '~/core/record/boardEntries';
 import { runState } from '~/core/record/runState';
 import { acceptPlan } from '~/schema/records/jobs/job';
 import { newFinding } from '~/schema/records/site/finding';
@@ -15,6 +16,7 @@ import type { Db } from '~/server/store/db';
 import { acceptJob, solvedHere } from '~/server/jobs/acceptance';
 import { exposureFor } from '~/server/jobs/exposure';
 import { planningFor } from '~/server/plans/sitePlanning';
+import { enterClock } from '~/server/boards/boardClocks';
 import { restate } from '~/server/boards/restate';
 import { addBoardEntry, boardEntriesOf } from '~/server/store/repositories/boardEntries';
 import { addBoard, hasBoard } from '~/server/store/repositories/boards';
@@ -67,9 +69,10 @@ export async function seedDemo(db: Db, now_ms: number, tell: (line: string) => v
 
 /** What was said of a demo board as a whole, through the shapes of a real one. */
 function seedEntries(db: Db, { id, entries = [] }: DemoBoard, now_ms: number): void {
-  if (boardEntriesOf(db, id).length > 0) return;
+  // A job's own clocks stand there already.
+  if (boardEntriesOf(db, id).some((entry) => entry.id === `${id}-entry-1`)) return;
   entries.forEach(({ by, daysAgo, body }, i) => {
-    const at_ms = now_ms - daysAgo * DAY_ms + i * MINUTE_ms;
+    const at_ms = Math.round(now_ms - daysAgo * DAY_ms + i * MINUTE_ms);
     const row = boardEntryRow.parse({
       id: `${id}-entry-${i + 1}`,
       boardId: id,
@@ -77,7 +80,8 @@ function seedEntries(db: Db, { id, entries = [] }: DemoBoard, now_ms: number): v
       by,
       body: entryBody(body, id, now_ms),
     });
-    addBoardEntry(db, row);
+    if (isOfClock(row.body)) enterClock(db, { ...row, body: row.body });
+    else addBoardEntry(db, row);
   });
 }
 

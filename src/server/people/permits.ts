@@ -39,6 +39,7 @@ export const PERMITS: readonly Permit[] = [
   reading('/api/sites/*/check-sheet'),
   reading('/api/boards/*/photos/*/picture'),
   reading('/api/jobs/*/events'),
+  reading('/api/jobs/*/draws'),
   // Asking what would happen writes nothing.
   { method: 'POST', path: '/api/plans', may: 'viewer' },
 

@@ -95,7 +95,7 @@ export function* bandsByHand(
 const isLost = (band: PinBand): boolean => isHopeless(band) || (band.draws >= PLAN.draws && !isSure(band));
 
 /** Draws of one touch, so many to a piece. */
-const partsOf = (heat: HandHeat, setting: HandSetting, touch: string, first: number, end: number) =>
+export const partsOf = (heat: HandHeat, setting: HandSetting, touch: string, first: number, end: number) =>
   Array.from({ length: Math.ceil((end - first) / PLAN.batch) }, (_, i) => {
     const from = first + i * PLAN.batch;
     return {

@@ -16,29 +16,54 @@ export interface Draw {
 }
 
 /** What is uncertain, in the order of the hypercube's dimensions. */
-const DIMENSIONS = 10;
+export const UNSURE = [
+  'contact',
+  'copper',
+  'laminate',
+  'plating',
+  'freshArea',
+  'film',
+  'tipOffset',
+  'padLife',
+  'laminateLife',
+  'wetting',
+] as const;
+export type Unsure = (typeof UNSURE)[number];
 
-/** Seeded Latin-hypercube draws of everything uncertain about a joint, in log-normal scatter. */
-export function jointDraws(scenario: Pick<JointScenario, 'board'>, count: number, seed: number): Draw[] {
-  const laminate = LAMINATES[scenario.board.laminate];
-  return latinHypercube(count, DIMENSIONS, seed).map((point) => {
-    const z = (dimension: number): number => normalQuantile(point[dimension]!);
-    return {
-      factors: {
-        contact: scatter(TIP_CONTACT.wettedResistivity, z(0)),
-        copper: Math.exp(UNCERTAIN.copperSpread * z(1)),
-        laminate: scatter(laminate.conductivityInPlane, z(2)),
-        plating: scatter(COPPER.plating, z(3)),
-        freshArea: scatter(TIP_CONTACT.freshSolderArea, z(4)),
-        wetting: scatter(TIP_CONTACT.wettingTime, z(9)),
-        film: scatter(STILL_AIR.boardTop, z(5)),
-        tipOffset_K: TIP_CONTACT.calibrationSpread.value * z(6),
-      },
-      padLife: scatter(PAD_BOND.at350, z(7)),
-      laminateLife: scatter(laminate.t288, z(8)),
-    };
-  });
+/** How far off its nominal value each is, in standard deviations. */
+export type Deviations = Readonly<Record<Unsure, number>>;
+
+/** Seeded Latin-hypercube draws of everything uncertain about a joint. */
+export const deviations = (count: number, seed: number): Deviations[] =>
+  latinHypercube(count, UNSURE.length, seed).map(
+    (point) =>
+      Object.fromEntries(UNSURE.map((name, i) => [name, normalQuantile(point[i]!)])) as Record<
+        Unsure,
+        number
+      >,
+  );
+
+/** One joint that could be on the bench, in log-normal scatter. */
+export function drawOf({ board }: Pick<JointScenario, 'board'>, z: Deviations): Draw {
+  const laminate = LAMINATES[board.laminate];
+  return {
+    factors: {
+      contact: scatter(TIP_CONTACT.wettedResistivity, z.contact),
+      copper: Math.exp(UNCERTAIN.copperSpread * z.copper),
+      laminate: scatter(laminate.conductivityInPlane, z.laminate),
+      plating: scatter(COPPER.plating, z.plating),
+      freshArea: scatter(TIP_CONTACT.freshSolderArea, z.freshArea),
+      wetting: scatter(TIP_CONTACT.wettingTime, z.wetting),
+      film: scatter(STILL_AIR.boardTop, z.film),
+      tipOffset_K: TIP_CONTACT.calibrationSpread.value * z.tipOffset,
+    },
+    padLife: scatter(PAD_BOND.at350, z.padLife),
+    laminateLife: scatter(laminate.t288, z.laminateLife),
+  };
 }
+
+export const jointDraws = (scenario: Pick<JointScenario, 'board'>, count: number, seed: number): Draw[] =>
+  deviations(count, seed).map((z) => drawOf(scenario, z));
 
 const TENTH_z = 1.2816;
 

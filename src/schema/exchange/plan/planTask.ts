@@ -1,3 +1,4 @@
+import type { DrawsGiven } from '~/core/method/hand/heatDraws';
 import type { HeatGiven } from '~/core/method/heatCost';
 import type { ChoiceInput, PlanInput } from './planRequest';
 
@@ -10,4 +11,6 @@ export type PlanTask =
       readonly asks: readonly { readonly value: string; readonly input: PlanInput }[];
     }
   /** `of` tells heatings apart. */
-  | { readonly kind: 'cost'; readonly of: string; readonly given: HeatGiven };
+  | { readonly kind: 'cost'; readonly of: string; readonly given: HeatGiven }
+  /** `of` tells phases of jobs apart. */
+  | { readonly kind: 'draws'; readonly of: string; readonly given: DrawsGiven };

@@ -62,4 +62,19 @@ export const DIMMER: DemoBoard = {
     },
   ],
   groups: [{ name: 'Channel 1', refs: CAPACITORS.filter((s) => s.ref.startsWith('C1')).map((s) => s.ref) }],
+  entries: [
+    {
+      by: 'MK',
+      daysAgo: 3.2 / 24,
+      body: {
+        kind: 'clock-started',
+        clock: 'soak-test',
+        what: 'on the lamp bank at half load',
+        siteId: null,
+        jobId: null,
+        stepId: null,
+        length_s: 8 * 3600,
+      },
+    },
+  ],
 };

@@ -117,4 +117,19 @@ export const DOOR: DemoBoard = {
   ],
   readings: [{ site: 'U2', values_Ohm: [0.2, null, 0.2, null, 0.2, null, 0.3, null], daysAgo: 38, by: 'AO' }],
   groups: [{ name: 'Pull-ups', refs: ['R4', 'R5', 'R6', 'R7', 'R8'] }],
+  entries: [
+    {
+      by: 'AO',
+      daysAgo: 6 / 24,
+      body: {
+        kind: 'clock-started',
+        clock: 'cure',
+        what: 'pad 4 of J1, held with epoxy',
+        siteId: 'demo-door-7-J1',
+        jobId: null,
+        stepId: null,
+        length_s: 24 * 3600,
+      },
+    },
+  ],
 };

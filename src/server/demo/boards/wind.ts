@@ -31,4 +31,19 @@ export const WIND: DemoBoard = {
     },
   ],
   findings: [],
+  entries: [
+    {
+      by: 'HL',
+      daysAgo: 0.6 / 24,
+      body: {
+        kind: 'clock-started',
+        clock: 'oven',
+        what: 'after the wash, 45 °C',
+        siteId: null,
+        jobId: null,
+        stepId: null,
+        length_s: 2 * 3600,
+      },
+    },
+  ],
 };

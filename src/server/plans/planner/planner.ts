@@ -107,7 +107,7 @@ export class Planner {
       came: [],
       listeners: new Set(),
       over: false,
-      kept: task.kind !== 'cost',
+      kept: task.kind !== 'cost' && task.kind !== 'draws',
       waiting: null,
     };
     this.running.set(key, job);
@@ -143,6 +143,6 @@ export class Planner {
 
 /** Tasks are alike where all of them is; told apart by a hash, as a whole board’s is long. */
 const keyOf = (task: PlanTask): string =>
-  task.kind === 'cost'
-    ? `cost ${task.of}`
+  task.kind === 'cost' || task.kind === 'draws'
+    ? `${task.kind} ${task.of}`
     : createHash('sha256').update(JSON.stringify(task)).digest('base64url');

@@ -1,5 +1,6 @@
 import { LRUCache } from 'lru-cache';
 import { curvesOf, type TouchCurves } from '~/core/method/hand/curves';
+import { heatDraws } from '~/core/method/hand/heatDraws';
 import { heatCost } from '~/core/method/heatCost';
 import { methodOf } from '~/core/method/ways';
 import { phaseRequest, type PhasePlan } from '~/core/method/plan/phases/phasePlan';
@@ -28,6 +29,7 @@ export function* solvePlan(task: PlanTask): Steps<AnyAnswer> {
     return recapAnswerOf(yield* relay(recapInPieces(asks)), settingInWords);
   }
   if (task.kind === 'cost') return yield* relay(heatCost(task.given));
+  if (task.kind === 'draws') return yield* relay(heatDraws(task.given));
   const request = planRequestOf(task.input);
   if (task.kind === 'plan') {
     const found = yield* relay(planInPieces(request));
