@@ -32,6 +32,7 @@ await program({
   entryPoints: {
     plan: 'src/server/plans/planner/plan.thread.ts',
     pieces: 'src/server/plans/planner/piece.thread.ts',
+    standins: 'src/server/instruments/standins/main.ts',
   },
 });
 // The command line in parts: a command loads its own.

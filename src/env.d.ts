@@ -5,6 +5,7 @@ declare namespace App {
     db: import('./server/store/db').Db;
     planner: import('./server/plans/planner/planner').Planner;
     costs: import('./server/jobs/costs').Costs;
+    hub: import('./server/instruments/hub').InstrumentHub;
     draws: import('./server/jobs/draws').Draws;
     /** Who asks; null on a bench that nobody signs in to. */
     person: import('./server/store/repositories/sessions').SignedIn | null;

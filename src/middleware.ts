@@ -72,6 +72,7 @@ async function development(): Promise<App.Locals> {
   const { copyByCommand, Nightly } = await import('./server/store/nightly');
   const file = process.env['ITHERMON_DB'] ?? 'data/ithermon.db';
   const { Costs } = await import('./server/jobs/costs');
+  const { InstrumentHub } = await import('./server/instruments/hub');
   const { Draws } = await import('./server/jobs/draws');
   const db = openDatabase(file, 'src/server/store/migrations');
   const planner = openPlanner(pathToFileURL(resolve('dist/serve.mjs')));
@@ -80,6 +81,7 @@ async function development(): Promise<App.Locals> {
     planner,
     costs: new Costs(db, planner),
     draws: new Draws(db, planner),
+    hub: new InstrumentHub(),
     door: null,
     person: null,
     address: '',

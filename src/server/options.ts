@@ -2,7 +2,7 @@ import { resolve } from 'node:path';
 import { parseArgs } from 'node:util';
 
 export const HELP = `Usage: ./start [--port N] [--host H] [--name NAME] [--db FILE] [--empty] [--backups N]
-               [--sign-in] [--cert FILE --key FILE]
+               [--sign-in] [--cert FILE --key FILE] [--instruments N] [--no-stand-ins]
   --port N     port to serve on (default 4517)
   --host H     address to bind to (default 127.0.0.1: this machine only); any other needs people to sign in:
                add a lead first with ./ithermon people add
@@ -11,6 +11,8 @@ export const HELP = `Usage: ./start [--port N] [--host H] [--name NAME] [--db FI
   --empty      a new database begins without the demo workshop
   --sign-in    people sign in, on this machine too
   --cert FILE  serve over TLS with this certificate (PEM), and --key FILE its key
+  --instruments N  port that instruments connect to, on this machine alone (default: any that is free)
+  --no-stand-ins   without the simulated instruments
   --backups N  daily copies kept beside the database (default 7, 0 for none)
   --help       this text`;
 
@@ -23,6 +25,10 @@ export interface Options {
   readonly file: string;
   readonly empty: boolean;
   readonly backups: number;
+  /** Port that instruments connect to; 0 takes any that is free. */
+  readonly instruments: number;
+  /** Whether simulated instruments are started beside the server. */
+  readonly standIns: boolean;
   /** People sign in: always where others reach this address. */
   readonly signIn: boolean;
   /** Files of a certificate and its key; null serves without TLS. */
@@ -46,6 +52,13 @@ export function optionsOf(args: readonly string[], from: string): Options | null
     file: values.db === undefined ? resolve('data/ithermon.db') : resolve(from, values.db),
     empty: values.empty ?? false,
     signIn: (values['sign-in'] ?? false) || !isLoopback(host),
+    instruments: wholeNumber(
+      '--instruments',
+      values.instruments ?? '0',
+      65535,
+      'a port; give a number from 1 to 65535, or 0 for any',
+    ),
+    standIns: !(values['no-stand-ins'] ?? false),
     tls: tlsOf(values.cert, values.key, from),
     backups: wholeNumber(
       '--backups',
@@ -68,6 +81,8 @@ function parsed(args: readonly string[]) {
         empty: { type: 'boolean' },
         backups: { type: 'string' },
         'sign-in': { type: 'boolean' },
+        instruments: { type: 'string' },
+        'no-stand-ins': { type: 'boolean' },
         cert: { type: 'string' },
         key: { type: 'string' },
         help: { type: 'boolean' },

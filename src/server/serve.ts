@@ -15,6 +15,8 @@ import { seedDemo } from '~/server/demo/seed';
 import { turnedAway } from '~/server/http/guard';
 import { FILE_POLICY, HEADERS } from '~/server/http/headers';
 import { Costs } from '~/server/jobs/costs';
+import { InstrumentHub } from '~/server/instruments/hub';
+import { startStandIns } from '~/server/instruments/startStandIns';
 import { Draws } from '~/server/jobs/draws';
 import { openPlanner } from '~/server/plans/planner/open';
 import type { Planner } from '~/server/plans/planner/planner';
@@ -43,6 +45,7 @@ interface Locals {
   readonly planner: Planner;
   readonly costs: Costs;
   readonly draws: Draws;
+  readonly hub: InstrumentHub;
   readonly nightly: Nightly;
   readonly door: Door | null;
   readonly person: null;
@@ -92,17 +95,21 @@ export async function serve(bundle: string): Promise<void> {
   const nightly = new Nightly(options.file, options.backups, copyByCommand(resolve(built, 'cli.mjs')));
   const costs = new Costs(db, planner);
   const draws = new Draws(db, planner);
+  const hub = new InstrumentHub();
   const door = options.signIn ? new Door(db) : null;
   answer = listener(
-    { db, planner, costs, draws, nightly, door, person: null },
+    { db, planner, costs, draws, hub, nightly, door, person: null },
     handler,
     options.names,
     built,
   );
   let endNightly = (): void => undefined;
+  let endStandIns = (): void => undefined;
 
   const stop = (): void => {
     endNightly();
+    endStandIns();
+    hub.end();
     planner.end();
     server.close(() => {
       closeDatabase(db);
@@ -122,6 +129,12 @@ export async function serve(bundle: string): Promise<void> {
   rehearse(planner, db);
   void costs.makeUp();
   endNightly = nightly.start();
+  const instruments = await hub.listen(options.instruments).catch((error: Error) => {
+    console.error(`ithermon: instruments cannot connect: ${error.message}`);
+    return null;
+  });
+  if (instruments !== null && options.standIns)
+    endStandIns = startStandIns(resolve(built, 'standins.mjs'), instruments);
 }
 
 function serverFor({ tls }: Options, answer: RequestListener): Server {

@@ -4,7 +4,7 @@ import { LIQUIDS, vapourPressure_Pa, type LiquidId } from '~/core/materials/solv
 export const GAS_J_molK = 8.314462618;
 
 /** One atmosphere, Pa: boards are dried at the height of the sea or not far above it. */
-export const ATMOSPHERE_Pa = 101_325;
+const ATMOSPHERE_Pa = 101_325;
 
 /** The air over a wet board. */
 export interface DryingAir {

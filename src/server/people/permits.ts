@@ -40,6 +40,8 @@ export const PERMITS: readonly Permit[] = [
   reading('/api/boards/*/photos/*/picture'),
   reading('/api/jobs/*/events'),
   reading('/api/jobs/*/draws'),
+  reading('/api/instruments'),
+  reading('/api/instruments/stream'),
   // Asking what would happen writes nothing.
   { method: 'POST', path: '/api/plans', may: 'viewer' },
 
@@ -58,6 +60,8 @@ export const PERMITS: readonly Permit[] = [
   working('POST', '/api/boards/*/recaps/*/next'),
   working('POST', '/api/boards/*/sites'),
   working('POST', '/api/findings'),
+  working('POST', '/api/instruments/*/do'),
+  working('POST', '/api/jobs/*/lay'),
   working('POST', '/api/jobs'),
   working('POST', '/api/jobs/*/events'),
   working('POST', '/api/packages'),

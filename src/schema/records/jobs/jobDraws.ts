@@ -6,7 +6,7 @@ import { oneOf, recordId, text, whenever_ms, wholeNumber } from '~/schema/values
 const times_s = z.array(z.number().nullable());
 
 /** The draws behind a phase's bands as the record keeps them, to the hundredth of a second. */
-export const keptDraws = z.strictObject({
+const keptDraws = z.strictObject({
   seed: z.int(),
   draws: wholeNumber(1, 10_000),
   touches: z.array(
