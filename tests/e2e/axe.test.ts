@@ -20,6 +20,7 @@ const VIEWS: readonly (readonly [name: string, path: string])[] = [
   ['what is told of a board', '/boards/demo-beacon-4/edit'],
   ['label', '/boards/demo-beacon-4/label'],
   ['rig', '/rig'],
+  ['simulated instruments', '/stand-ins'],
 ];
 
 for (const [name, path] of VIEWS) {
@@ -47,6 +48,7 @@ const DIALOGS: readonly (readonly [name: string, path: string, keys: string])[] 
   ['scrap', '/boards/demo-beacon-4', 'x'],
   ['what stands on a site', '/boards/demo-beacon-4', '.s'],
   ['more', '/boards/demo-beacon-4', '.'],
+  ['start a clock', '/boards/demo-beacon-4', '.c'],
   ['close a job', '/jobs/demo-job-wind', 'x'],
   ['take an entry back', '/jobs/demo-job-wind', 'g'],
   ['note', '/jobs/demo-job-wind', 'n'],

@@ -154,3 +154,22 @@ test('a press while the server is away is kept, shown and sent later', async ({ 
   await page.reload();
   await expect(page.getByRole('heading', { name: /^Discharge C/, level: 2 })).toBeVisible();
 });
+
+test('two screens on one job agree within a second', async ({ page, context, baseURL }) => {
+  await signIn(page, baseURL!);
+  const { siteId } = await ownSite(page, 'Watched');
+  await accepted(page, siteId);
+  const other = await context.newPage();
+  await other.goto(page.url());
+  await ready(other);
+  const title = (at: typeof page) =>
+    at.getByRole('region', { name: 'This step' }).getByRole('heading', { level: 2 });
+  // Both lines to the server are open before the first press is timed.
+  await other.waitForTimeout(500);
+  await page.keyboard.press(' ');
+  await saved(page);
+  const written = Date.now();
+  await expect(title(other)).toHaveText(/^Discharge C/, { timeout: 15_000 });
+  // A second, and what a busy machine takes to look: polling alone would take up to four.
+  expect(Date.now() - written).toBeLessThan(2500);
+});

@@ -91,7 +91,7 @@ function entryLine(entry: BoardEntry, sites: readonly SiteSheet[]): LedgerLine {
         sites.find((s) => s.id === entry.siteId)?.ref,
       );
     case 'clock-moved':
-      return line('correction', `A clock ends ${dayAndTime(entry.due_ms)} now. ${entry.reason}`);
+      return line('correction', `A clock ends ${dayAndTime(entry.due_ms)} instead. ${entry.reason}`);
     case 'clock-ended':
       return line(
         entry.reason ? 'passed' : 'step',

@@ -2,6 +2,7 @@ import { useReady } from '~/ui/useReady';
 import { useReducer } from 'react';
 import { useStore } from '@nanostores/react';
 import type { RigSheet } from '~/schema/sheets/rigSheet';
+import { RigInstruments } from '~/islands/instruments/RigInstruments';
 import { KIND_NAMES } from '~/schema/exchange/si/tools';
 import type { ToolSpec } from '~/schema/values/toolSpec';
 import { endsInWords, specInWords, stateInWords } from '~/schema/words/toolWords';
@@ -116,6 +117,12 @@ export function RigView({ sheet }: { sheet: RigSheet }) {
           </div>
         ))}
         {retired.length > 0 && <p className="quiet">Out of use: {retired.map((t) => t.name).join(', ')}.</p>}
+      </section>
+      <section aria-label="Instruments">
+        <div className={css['head']}>
+          <h2>Instruments</h2>
+        </div>
+        <RigInstruments />
       </section>
       <section aria-label="Stock">
         <div className={css['head']}>

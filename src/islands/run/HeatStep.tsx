@@ -65,13 +65,13 @@ export function HeatStep({ step, at, turn, learnt, clock, early, why, tool, run 
       )}
       <p className={css['target']}>
         {dwell.setpoint_C} °C · {secondsRange(...dwell.expect_s)} · stop at {seconds(dwell.stop_s)}
+        {learnt && (
+          <small className={css['learnt']}>
+            by {learnt.from === 1 ? 'one pin' : `${learnt.from} pins`} of this run; planned{' '}
+            {secondsRange(...planned.expect_s)}, stop {seconds(planned.stop_s)}
+          </small>
+        )}
       </p>
-      {learnt && (
-        <p className={css['learnt']}>
-          By {learnt.from === 1 ? 'one pin' : `${learnt.from} pins`} of this run; planned{' '}
-          {secondsRange(...planned.expect_s)}, stop at {seconds(planned.stop_s)}
-        </p>
-      )}
       <div className={css['clockRow']} data-zone={zone}>
         <Elapsed clock={clock} at={(now_ms) => elapsedAt_s(now_ms) ?? stood_s} />
         <p className={css['zone']} aria-live="assertive">

@@ -22,6 +22,8 @@ import { NoteDialog } from './NoteDialog';
 import { EMPTY_OUTBOX } from './outbox';
 import { LandsPanel } from './LandsPanel';
 import { LiftGate } from './LiftGate';
+import { LiveTemps } from './LiveTemps';
+import { loggersOf, stationOf, useBenchDevices, useStationSet } from './useBenchDevices';
 import { GoingOn, PauseStep } from './PauseStep';
 import { RoundList, RoundStrip } from './RoundStrip';
 import { reduce, standing } from './state';
@@ -76,6 +78,13 @@ export function RunView({ sheet }: { sheet: RunSheet }) {
   const running = useRunning(sheet, state, at, step, clock, lands, dispatch);
   const learnt = useLearnt(job.id, steps, at, step, at.heating?.pad ?? running.turn?.pad ?? null);
   const { turn, held, pausing, leftToEnd, nextRef, next, run, write, pass } = running;
+  const air = toolOf(job, step) === 'Air';
+  const devices = useBenchDevices(job.id);
+  const loggers = loggersOf(devices);
+  const station = stationOf(devices, air ? 'air' : 'hand');
+  const read_C = useStationSet(station, step?.reads_C != null, (set_C) =>
+    dispatch({ type: 'shown', shown: String(set_C) }),
+  );
   const isOff = steps.findLast((x) => x.effect !== null && at.done.has(x.id))?.effect === 'part-off';
 
   const marking = useMarking({
@@ -140,6 +149,8 @@ export function RunView({ sheet }: { sheet: RunSheet }) {
                   planned_C={step.reads_C}
                   shown={state.shown}
                   asked={state.early}
+                  station={station}
+                  read_C={read_C}
                   onShown={(shown) => dispatch({ type: 'shown', shown })}
                   onPass={pass}
                   run={run}
@@ -165,6 +176,15 @@ export function RunView({ sheet }: { sheet: RunSheet }) {
       </section>
 
       <section className={css['side']} aria-label="Pads and steps">
+        {!closed && loggers.length > 0 && (step?.kind === 'heat' || step?.kind === 'wait') && (
+          <LiveTemps
+            devices={loggers}
+            alloy={site.alloy}
+            kind={air || step.kind === 'wait' ? 'air' : 'hand'}
+            dwell={at.heating ?? at.dwells.at(-1) ?? null}
+            clock={clock}
+          />
+        )}
         <LandsPanel
           site={site}
           state={state}

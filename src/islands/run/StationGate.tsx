@@ -1,6 +1,7 @@
 import { useEffect, useRef } from 'react';
 import { readBackRefusal } from '~/core/record/readBack';
 import type { Passed } from '~/core/record/runEvents';
+import type { InstrumentLine } from '~/schema/sheets/instruments';
 import { CommandButton } from '~/ui/controls/Button';
 import { TextField } from '~/ui/controls/Field';
 import { RUN_COMMANDS, type RunCommand } from './commands';
@@ -18,6 +19,8 @@ export function StationGate({
   planned_C,
   shown,
   asked,
+  station,
+  read_C,
   onShown,
   onPass,
   run,
@@ -25,6 +28,9 @@ export function StationGate({
   planned_C: number;
   /** As typed. */
   shown: string;
+  /** The station itself, where it is connected, and what it says it is set to. */
+  station: Pick<InstrumentLine, 'name'> | null;
+  read_C: number | null;
   /** It was pressed once with nothing, or with another temperature. */
   asked: boolean;
   onShown: (shown: string) => void;
@@ -33,12 +39,18 @@ export function StationGate({
 }) {
   const field = useRef<HTMLInputElement>(null);
   useEffect(() => field.current?.focus(), []);
-  const fault = asked ? readBackRefusal(planned_C, degreesIn(shown)) : null;
+  const apart = read_C !== null && readBackRefusal(planned_C, read_C) !== null;
+  const fault = asked || apart ? readBackRefusal(planned_C, degreesIn(shown)) : null;
   return (
     <>
       {fault && (
         <p className={css['held']} role="alert">
           {fault.charAt(0).toUpperCase() + fault.slice(1)}.
+        </p>
+      )}
+      {station && read_C !== null && (
+        <p className={css['rest']}>
+          {station.name} says {read_C} °C.
         </p>
       )}
       <div className={css['reading']}>

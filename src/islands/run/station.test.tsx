@@ -8,7 +8,7 @@ afterEach(cleanup);
 
 const shown = (typed: string, asked: boolean) => {
   const heard = { onShown: vi.fn(), onPass: vi.fn(), run: vi.fn(() => true) };
-  render(<StationGate planned_C={340} shown={typed} asked={asked} {...heard} />);
+  render(<StationGate station={null} read_C={null} planned_C={340} shown={typed} asked={asked} {...heard} />);
   return { ...heard, field: screen.getByLabelText('Its display shows, °C') };
 };
 

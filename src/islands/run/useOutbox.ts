@@ -6,6 +6,7 @@ import { MOST_AGO_ms } from '~/schema/values/ago';
 import type { AppendRequest } from '~/schema/records/jobs/runEvent';
 import { ApiError, getJson, postJson } from '~/ui/api';
 import { $by, $signedIn } from '~/ui/preferences';
+import { $jobAt } from '~/islands/live/liveStore';
 import { refreshRail } from '~/islands/rail/railStore';
 import type { Refused } from './outbox';
 import { keepOutbox, readOutbox } from './outboxStore';
@@ -108,6 +109,16 @@ export function useOutbox(
   }, [next?.clientId, afterSeq, url, by, dispatch]);
 
   const idle = unsent.length === 0;
+  // Another screen wrote: told within a moment, and asked for now and then in case that line is broken.
+  const told = useStore($jobAt);
+  const behind = told?.jobId === jobId && told.seq > afterSeq;
+  useEffect(() => {
+    if (!idle || !behind) return;
+    getJson<EventsAnswer>(url).then(
+      ({ events, now_ms }) => dispatch({ type: 'caught-up', events, skew_ms: now_ms - steadyNow_ms() }),
+      () => undefined,
+    );
+  }, [idle, behind, told?.seq, url, dispatch]);
   useEffect(() => {
     if (!idle) return;
     const timer = setInterval(

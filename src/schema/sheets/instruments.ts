@@ -9,6 +9,8 @@ export interface InstrumentLine {
   readonly kind: InstrumentKind;
   readonly name: string;
   readonly simulated: boolean;
+  /** The job whose site lies under a simulated tool; null: none does. */
+  readonly laidFor: string | null;
   readonly channels: readonly Channel[];
   readonly knobs: readonly Knob[];
   readonly faults: Hello['faults'];

@@ -51,6 +51,7 @@ export class InstrumentHub {
   private readonly kept: Sample[] = [];
   private readonly hearers = new Set<Hearer>();
   private readonly waiting = new Map<number, Waiting>();
+  private laidFor: string | null = null;
   private lastSample = 0;
   private lastAsked = 0;
   private readonly sweeping: ReturnType<typeof setInterval>;
@@ -85,6 +86,7 @@ export class InstrumentHub {
       kind: hello.kind,
       name: hello.name,
       simulated: hello.simulated,
+      laidFor: hello.simulated ? this.laidFor : null,
       channels: hello.channels,
       knobs: hello.knobs,
       faults: hello.faults,
@@ -118,12 +120,12 @@ export class InstrumentHub {
     return this.send(device, asked);
   }
 
-  /** Lays a scene under every stand-in. */
-  async lay(scene: unknown): Promise<void> {
+  /** Lays a job's scene under every stand-in. */
+  async lay(jobId: string, scene: unknown): Promise<void> {
     const simulated = [...this.devices.values()].filter((d) => d.hello.simulated && d.state !== 'gone');
-    await Promise.all(
-      simulated.map((device) => this.send(device, { what: 'lay', scene }).catch(() => undefined)),
-    );
+    await Promise.all(simulated.map((device) => this.send(device, { what: 'lay', scene })));
+    this.laidFor = jobId;
+    this.tellChange();
   }
 
   private send(device: Device, asked: InstrumentDo | { what: 'lay'; scene: unknown }): Promise<void> {

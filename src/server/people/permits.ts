@@ -41,7 +41,7 @@ export const PERMITS: readonly Permit[] = [
   reading('/api/jobs/*/events'),
   reading('/api/jobs/*/draws'),
   reading('/api/instruments'),
-  reading('/api/instruments/stream'),
+  reading('/api/live'),
   // Asking what would happen writes nothing.
   { method: 'POST', path: '/api/plans', may: 'viewer' },
 

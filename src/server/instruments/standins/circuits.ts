@@ -51,7 +51,7 @@ export function componentMeter(bench: StandInBench): StandIn {
         specimen = SPECIMENS[state['part'] as string]!(bench.normal());
       return why;
     },
-    laid: () => undefined,
+    laid: () => null,
     read: () => {
       const { capacitance_F, series_Ohm, junction_V } = specimen;
       const leads_Ohm = state['not-nulled'] ? LEADS_Ohm : 0;
@@ -103,7 +103,7 @@ export function benchSupply(bench: StandInBench): StandIn {
     },
     turned: () => state,
     take,
-    laid: () => undefined,
+    laid: () => null,
     read: () => {
       const set = state['volts'] as number;
       const limit = state['limit'] as number;

@@ -8,8 +8,8 @@ export interface StandIn {
   readonly turned: () => Readonly<Record<string, number | string | boolean>>;
   /** Turns a knob or makes a fault; says why it will not. */
   readonly take: (asked: InstrumentDo) => string | null;
-  /** A scene was laid under the tools. */
-  readonly laid: (scene: unknown) => void;
+  /** A scene was laid under the tools; says why it cannot be. */
+  readonly laid: (scene: unknown) => string | null;
   readonly read: () => Readonly<Record<string, number | null>>;
 }
 
@@ -85,10 +85,7 @@ export function plugIn(device: StandIn, port: number, now_s: () => number): void
 }
 
 function answer(device: StandIn, faults: LineFaults, line: Extract<ToDevice, { do: number }>): string | null {
-  if (line.what === 'lay') {
-    device.laid(line.scene);
-    return null;
-  }
+  if (line.what === 'lay') return device.laid(line.scene);
   if (line.what === 'fault' && line.id in faults) {
     faults[line.id as keyof LineFaults] = line.on;
     return null;

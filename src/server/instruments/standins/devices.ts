@@ -41,8 +41,8 @@ export function ironStation(bench: StandInBench): StandIn {
       return why;
     },
     laid: (scene) => {
-      bench.lay(scene);
       state['on'] = '';
+      return bench.lay(scene) ? null : 'this site cannot be laid under a simulated tool';
     },
     read: () => {
       idle_C += (set() - idle_C) * -Math.expm1(-READ_s / 4);
@@ -99,6 +99,7 @@ export function airStation(bench: StandInBench): StandIn {
     take: (asked) => take(asked) ?? blow(),
     laid: () => {
       state['at'] = 'away';
+      return null;
     },
     read: () => ({
       set: state['setpoint'] as number,
@@ -138,7 +139,7 @@ export function logger(bench: StandInBench): StandIn {
     },
     turned: () => state,
     take,
-    laid: () => undefined,
+    laid: () => null,
     read: () => {
       if (state['drop-out'] && bench.chance(0.7)) return {};
       return Object.fromEntries(
@@ -180,7 +181,7 @@ export function preheater(bench: StandInBench): StandIn {
       bench.preheat_C = state['power'] === 'on' ? (state['setpoint'] as number) : null;
       return why;
     },
-    laid: () => undefined,
+    laid: () => null,
     read: () => ({
       set: state['setpoint'] as number,
       source: reads.read(state['power'] === 'on' ? (state['setpoint'] as number) : bench.ambient_C, READ_s),

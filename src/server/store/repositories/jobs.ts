@@ -6,6 +6,7 @@ import { runEventOf, runEventRow, type RunEventRow } from '~/schema/records/jobs
 import { runEvents } from '~/schema/records/jobs/runEvent.table';
 import type { JobTrace } from '~/core/record/occupancy';
 import type { RunEvent } from '~/core/record/runEvents';
+import { jobMoved } from '~/server/live/moves';
 import type { Db } from '../db';
 import { asWritten, lastWrittenFirst } from '../order';
 import { Conflict, NotFound } from '../errors';
@@ -142,6 +143,7 @@ export function appendRows(
     .set({ ...change, lastSeq: job.lastSeq + rows.length })
     .where(eq(jobs.id, job.id))
     .run();
+  jobMoved(job.id, job.lastSeq + rows.length);
 }
 
 /** Whether a screen's entry is in a job's record already. */

@@ -6,8 +6,9 @@ import { getJob } from '~/server/store/repositories/jobs';
 /** Lays a job's site under the simulated tools. Nothing is written. */
 export const POST = endpoint(async ({ locals, params }) => {
   const { hub, db } = locals;
-  const scene = sceneOf(getJob(db, params['id']!).job);
+  const { job } = getJob(db, params['id']!);
+  const scene = sceneOf(job);
   if (!scene) throw new Conflict('this job was planned by a model that is not read any more; take another');
-  await hub.lay(scene);
+  await hub.lay(job.id, scene);
   return { instruments: hub.list(), now_ms: Date.now() };
 });

@@ -1,14 +1,26 @@
 import type { Sample } from '~/schema/sheets/instruments';
 import type { TellEvent } from '~/server/http/eventStream';
-import type { InstrumentHub } from './hub';
+import type { InstrumentHub } from '~/server/instruments/hub';
+import { onJobMoved } from './moves';
 
 /** Readings are gathered for so long and told together. */
 const TOGETHER_ms = 100;
 /** A screen that comes new sees a minute of what was. */
 const FIRST_ms = 60_000;
 
-/** Tells a screen how devices stand, whenever that changes, and readings as they come, after the last that it heard. */
-export function instrumentEvents(hub: InstrumentHub, heard: number, tell: TellEvent): () => void {
+/**
+ * Tells a screen how devices stand, whenever that changes, readings as they come, after the last that it heard, and of each
+ * further entry of the job that it looks at.
+ */
+export function liveEvents(
+  {
+    hub,
+    heard,
+    jobId,
+  }: { readonly hub: InstrumentHub; readonly heard: number; readonly jobId: string | null },
+  tell: TellEvent,
+): () => void {
+  const deaf = jobId === null ? () => undefined : onJobMoved(jobId, (seq) => tell('job', { jobId, seq }));
   let gathered: Sample[] = [];
   let timer: ReturnType<typeof setTimeout> | null = null;
   let stands = false;
@@ -40,6 +52,7 @@ export function instrumentEvents(hub: InstrumentHub, heard: number, tell: TellEv
   });
   return () => {
     stop();
+    deaf();
     if (timer) clearTimeout(timer);
   };
 }
