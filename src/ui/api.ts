@@ -34,7 +34,7 @@ export const patchJson = <T>(url: string, body: unknown): Promise<T> =>
 export const postFile = <T>(url: string, file: Blob): Promise<T> =>
   sendOnce<T>(`${url} ${file instanceof File ? `${file.name} ${file.lastModified}` : ''} ${file.size}`, url, {
     method: 'POST',
-    headers: { 'content-type': file.type.startsWith('image/') ? file.type : 'application/octet-stream' },
+    headers: { 'content-type': file.type || 'application/octet-stream' },
     body: file,
   });
 

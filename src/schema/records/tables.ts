@@ -3,6 +3,7 @@ export { boards } from './board/board.table';
 export { artworks, imports } from './board/boardImport.table';
 export { faceFindings } from './board/faceFinding.table';
 export { findings } from './site/finding.table';
+export { thermalLogs } from './jobs/thermalLog.table';
 export { jobDraws } from './jobs/jobDraws.table';
 export { jobs } from './jobs/job.table';
 export { libraryPackages } from './parts/libraryPackage.table';

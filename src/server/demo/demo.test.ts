@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { PAD_STATE_IDS } from '~/core/record/padStates';
 import { freshDatabase } from '../../../tests/support/database';
 import { boardSheet } from '~/server/boards/boardSheet';
+import { logsOfJob } from '~/server/store/repositories/thermalLogs';
 import { ensureRig } from '~/server/rig/firstRig';
 import { DEMO_BOARDS } from './boards';
 import { seedDemo } from './seed';
@@ -30,6 +31,15 @@ describe('the demo workshop', () => {
       .flatMap((s) => s.jobs.flatMap((job) => job.events))
       .filter((e) => e.kind === 'exposure');
     expect(exposures.some((e) => (e.others ?? []).length > 0)).toBe(true);
+    // Three runs and more have their temperatures, each up to its melt and down again.
+    const logged = DEMO_STORIES.map(({ id }) => logsOfJob(db, id)).filter((logs) => logs.length > 0);
+    expect(logged.length).toBeGreaterThanOrEqual(3);
+    for (const { profile } of logged.flat()) {
+      const land = profile.values['tc1']!.map((v) => v ?? 0);
+      expect(Math.max(...land)).toBeGreaterThan(150);
+      expect(land[0]).toBeLessThan(40);
+      expect(land.at(-1)).toBeLessThan(Math.max(...land) - 40);
+    }
 
     await seedDemo(db, Date.UTC(2026, 10, 25), () => undefined);
     expect(DEMO_BOARDS.map(({ id }) => boardSheet(db, id).findings.length)).toEqual(

@@ -37,6 +37,7 @@ import { addSiteGroup } from '~/server/store/repositories/siteGroups';
 import { takePhoto } from '~/server/boards/photoIntake';
 import { DEMO_BOARDS } from './boards';
 import type { DemoBoard, DemoEntry } from './demoBoard';
+import { seedLogs } from './logs';
 import { photograph } from './photograph';
 import { DEMO_STORIES, type DemoStory } from './stories';
 
@@ -60,6 +61,7 @@ export async function seedDemo(db: Db, now_ms: number, tell: (line: string) => v
     tell(`demo: planning and writing ${story.siteRef} of ${story.boardId}`);
     await seedStory(db, story, now_ms);
   }
+  for (const [i, { id }] of DEMO_STORIES.entries()) seedLogs(db, id, i + 1);
   for (const demo of DEMO_BOARDS) {
     seedEntries(db, demo, now_ms);
     restate(db, demo.id);

@@ -60,6 +60,42 @@ export async function readBytes(context: APIContext, largest_bytes: number): Pro
   return readLimited(request, largest_bytes);
 }
 
+/** Reads a body of text, such as a log. */
+export async function readText(context: APIContext, largest_bytes: number): Promise<string> {
+  const type = context.request.headers.get('content-type') ?? '';
+  // A form of another site could send plain text unasked.
+  if (!type.startsWith('text/csv') && !type.startsWith('application/'))
+    throw new InputError([
+      { path: '$', message: 'is no log; send content-type text/csv or application/json' },
+    ]);
+  return (await readLimited(context.request, largest_bytes)).toString('utf8');
+}
+
+/** A file that is made when it is asked for. */
+interface MadeFile {
+  readonly type: string;
+  readonly name: string;
+  readonly body: string;
+}
+
+/** Wraps an endpoint that answers with a file, to be kept under its name. */
+export const fileAnswer =
+  (make: (context: APIContext) => MadeFile): APIRoute =>
+  (context) => {
+    try {
+      const { type, name, body } = make(context);
+      return new Response(body, {
+        headers: {
+          'content-type': type,
+          'content-disposition': `attachment; filename="${name}"`,
+          'cache-control': 'no-store',
+        },
+      });
+    } catch (error) {
+      return refuse(error);
+    }
+  };
+
 /** Answers with bytes that never change under their address; 404 where there are none. */
 export function keptBytes(type: string, read: () => Uint8Array): Response {
   try {

@@ -40,6 +40,7 @@ export const PERMITS: readonly Permit[] = [
   reading('/api/boards/*/photos/*/picture'),
   reading('/api/jobs/*/events'),
   reading('/api/jobs/*/draws'),
+  reading('/api/jobs/*/logs/*'),
   reading('/api/instruments'),
   reading('/api/live'),
   // Asking what would happen writes nothing.
@@ -62,6 +63,7 @@ export const PERMITS: readonly Permit[] = [
   working('POST', '/api/findings'),
   working('POST', '/api/instruments/*/do'),
   working('POST', '/api/jobs/*/lay'),
+  working('POST', '/api/jobs/*/logs'),
   working('POST', '/api/jobs'),
   working('POST', '/api/jobs/*/events'),
   working('POST', '/api/packages'),

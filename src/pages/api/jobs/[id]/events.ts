@@ -1,5 +1,6 @@
 import { parseInput } from '~/schema/values/faults';
 import { appendRequest } from '~/schema/records/jobs/runEvent';
+import { logHeat } from '~/server/jobs/thermalLogs';
 import { appendEvent } from '~/server/jobs/append';
 import { leadFor } from '~/server/people/signatures';
 import { overrideSigned } from '~/server/people/signing';
@@ -12,13 +13,14 @@ export const GET = endpoint((context) => {
 });
 
 export const POST = endpoint(async (context) => {
-  const { db, costs, person } = context.locals;
+  const { db, costs, hub, person } = context.locals;
   const request = overrideSigned(parseInput(appendRequest, await readJson(context)), () =>
     leadFor(person, context.request),
   );
   const id = context.params['id']!;
   const { events } = appendEvent(db, id, request, Date.now());
-  // What it cost is computed elsewhere, after the answer.
+  // What it cost is computed elsewhere, after the answer; what was read of it is kept.
   setImmediate(() => costs.owe(id));
+  if (request.event.kind === 'heat-off') logHeat(db, hub, id, events.at(-1)!.seq);
   return { events, now_ms: Date.now() };
 });

@@ -1,0 +1,30 @@
+import { and, eq } from 'drizzle-orm';
+import { thermalLogRow, type ThermalLogRow } from '~/schema/records/jobs/thermalLog';
+import { thermalLogs } from '~/schema/records/jobs/thermalLog.table';
+import type { Db } from '../db';
+import { NotFound } from '../errors';
+import { asWritten } from '../order';
+
+/** Logs of a job, in the order they were kept. */
+export const logsOfJob = (db: Db, jobId: string): ThermalLogRow[] =>
+  db
+    .select()
+    .from(thermalLogs)
+    .where(eq(thermalLogs.jobId, jobId))
+    .orderBy(asWritten(thermalLogs))
+    .all()
+    .map((row) => thermalLogRow.parse(row));
+
+export function getLog(db: Db, jobId: string, id: string): ThermalLogRow {
+  const row = db
+    .select()
+    .from(thermalLogs)
+    .where(and(eq(thermalLogs.jobId, jobId), eq(thermalLogs.id, id)))
+    .get();
+  if (!row) throw new NotFound('log', id);
+  return thermalLogRow.parse(row);
+}
+
+/** Keeps a log; one that is kept already stays as it is. */
+export const keepLog = (db: Db, row: ThermalLogRow): void =>
+  void db.insert(thermalLogs).values(row).onConflictDoNothing().run();
