@@ -4,7 +4,7 @@ export const THEMES = ['daylight', 'lamp-off'] as const;
 export type Theme = (typeof THEMES)[number];
 
 /** What this screen remembers about whoever sits at it, in cookies so that the server draws it right. */
-export const COOKIES = { theme: 'ithermon_theme', by: 'ithermon_by', mute: 'ithermon_mute' } as const;
+export const COOKIES = { theme: 'ithermon_theme', by: 'ithermon_by', mute: 'ithermon_mute', speak: 'ithermon_speak' } as const;
 
 export const $by = atom('');
 
@@ -12,11 +12,15 @@ export const $by = atom('');
 export const $signedIn = atom(false);
 export const $muted = atom(false);
 
+/** Whether steps are read aloud. */
+export const $spoken = atom(false);
+
 /** Takes over what the server drew with; `person` are the initials of whoever signed in, null where nobody does. */
 export function readPreferences(person: string | null): void {
   $signedIn.set(person !== null);
   $by.set(person ?? readCookie(COOKIES.by));
   $muted.set(readCookie(COOKIES.mute) === '1');
+  $spoken.set(readCookie(COOKIES.speak) === '1');
 }
 
 export function setBy(by: string): void {
@@ -27,6 +31,11 @@ export function setBy(by: string): void {
 export function setMuted(muted: boolean): void {
   $muted.set(muted);
   writeCookie(COOKIES.mute, muted ? '1' : '0');
+}
+
+export function setSpoken(spoken: boolean): void {
+  $spoken.set(spoken);
+  writeCookie(COOKIES.speak, spoken ? '1' : '0');
 }
 
 export function toggleTheme(): Theme {

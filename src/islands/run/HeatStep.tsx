@@ -64,7 +64,9 @@ export function HeatStep({ step, at, turn, learnt, clock, early, why, tool, run 
         </p>
       )}
       <p className={css['target']}>
-        {dwell.setpoint_C} °C · {secondsRange(...dwell.expect_s)} · stop at {seconds(dwell.stop_s)}
+        <span>
+          {dwell.setpoint_C} °C · {secondsRange(...dwell.expect_s)} · stop at {seconds(dwell.stop_s)}
+        </span>
         {learnt && (
           <small className={css['learnt']}>
             by {learnt.from === 1 ? 'one pin' : `${learnt.from} pins`} of this run; planned{' '}

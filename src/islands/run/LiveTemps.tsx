@@ -15,6 +15,9 @@ import css from './live.module.css';
 const WINDOW_s = { hand: 30, air: 240 } as const;
 const HEIGHT_px = 140;
 
+/** Slower than this it stands. */
+const STEADY_K_s = 0.5;
+
 const COLOURS = ['--heat', '--go', '--focus', '--ink'] as const;
 const DASHES = [[], [8, 4], [2, 3], [10, 3, 2, 3]] as const;
 
@@ -96,7 +99,7 @@ function Told({
   return (
     <>
       <strong>{name}</strong> <span className={css['figure']}>{series.last.toFixed(0)} °C</span>{' '}
-      {ramp_K_s !== null && (
+      {ramp_K_s !== null && Math.abs(ramp_K_s) >= STEADY_K_s && (
         <span>
           {ramp_K_s >= 0 ? '+' : '−'}
           {Math.abs(ramp_K_s).toFixed(1)} K/s

@@ -32,6 +32,8 @@ import { isSupply, PowerGate } from './PowerGate';
 import { StationGate } from './StationGate';
 import { StepList } from './StepList';
 import { padOf } from './turn';
+import { useAwake } from './useAwake';
+import { useSpoken } from './useSpoken';
 import { useLearnt } from './useLearnt';
 import { useClock } from './useNow';
 import { useOutbox } from './useOutbox';
@@ -76,6 +78,8 @@ export function RunView({ sheet }: { sheet: RunSheet }) {
   const closed = at.status === 'closed';
   const clock = useClock(state.skew_ms, !closed, sheet.now_ms);
   const running = useRunning(sheet, state, at, step, clock, lands, dispatch);
+  useAwake(!closed);
+  useSpoken(closed ? null : step);
   const learnt = useLearnt(job.id, steps, at, step, at.heating?.pad ?? running.turn?.pad ?? null);
   const { turn, held, pausing, leftToEnd, nextRef, next, run, write, pass } = running;
   const air = toolOf(job, step) === 'Air';

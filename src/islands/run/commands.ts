@@ -1,7 +1,17 @@
 import type { Command } from '~/ui/keyboard/command';
 
 export type RunCommand =
-  'go' | 'melted' | 'again' | 'back' | 'note' | 'why' | 'mark' | 'take-back' | 'stop-here' | 'close';
+  | 'go'
+  | 'melted'
+  | 'again'
+  | 'back'
+  | 'note'
+  | 'why'
+  | 'mark'
+  | 'take-back'
+  | 'stop-here'
+  | 'close'
+  | 'speak';
 
 /** None of these letters is one that marks a finding on the lands: the two are on one screen. */
 export const RUN_COMMANDS: readonly Command<RunCommand>[] = [
@@ -14,5 +24,6 @@ export const RUN_COMMANDS: readonly Command<RunCommand>[] = [
   { id: 'why', label: 'Why this step', keys: ['y'], group: 'Run' },
   { id: 'take-back', label: 'Take an entry back', keys: ['g'], group: 'Run' },
   { id: 'stop-here', label: 'Stop here: clean and dry now', keys: ['w'], group: 'Run' },
+  { id: 'speak', label: 'Read steps aloud, or not', keys: [','], group: 'Run' },
   { id: 'close', label: 'Close the job', keys: ['x'], group: 'Run' },
 ];

@@ -10,7 +10,8 @@ import type { RunSheet } from '~/schema/sheets/runSheet';
 import type { WritableEvent } from '~/schema/records/jobs/runEvent';
 import { $railLines } from '~/islands/rail/railStore';
 import { useCommands } from '~/ui/keyboard/useCommands';
-import { $by, SIGN_FIRST } from '~/ui/preferences';
+import { $by, $spoken, setSpoken, SIGN_FIRST } from '~/ui/preferences';
+import { canSpeak } from './spoken';
 import type { Closing } from './CloseDialog';
 import { RUN_COMMANDS, type RunCommand } from './commands';
 import { coolingLeft_ms, isSurprising } from './HeatStep';
@@ -171,6 +172,10 @@ export function useRunning(
         return true;
       case 'why':
         dispatch({ type: 'open', what: state.open === 'why' ? 'nothing' : 'why' });
+        return true;
+      case 'speak':
+        if (!canSpeak()) return false;
+        setSpoken(!$spoken.get());
         return true;
       case 'stop-here':
         return pausing && !closed && pass(null);

@@ -69,7 +69,7 @@ export function StripChart({ label, lines, levels, window_s, height, now_ms }: S
         },
         axes: [
           { ...axis, values: (_, ticks) => ticks.map((t) => `${t} s`) },
-          { ...axis, size: 56, values: (_, ticks) => ticks.map((t) => `${t} °C`) },
+          { ...axis, size: 56, space: 26, values: (_, ticks) => ticks.map((t) => `${t} °C`) },
         ],
         series: [
           {},
