@@ -1,3 +1,4 @@
+import { isChargeGate } from '~/core/record/chargeGate';
 import type { RunEvent, RunEventBody } from '~/core/record/runEvents';
 import type { RunStep } from '~/core/record/runState';
 
@@ -22,4 +23,5 @@ export const stepDone = ({ id, reads_C }: Pick<RunStep, 'id' | 'reads_C'>) => ({
   kind: 'step-done' as const,
   stepId: id,
   ...(reads_C == null ? {} : { shown_C: reads_C }),
+  ...(isChargeGate(id) ? { left_V: 1.2 } : {}),
 });

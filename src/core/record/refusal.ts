@@ -1,4 +1,5 @@
 import type { RunEvent, RunEventBody } from './runEvents';
+import { chargeRefusal, isChargeGate } from './chargeGate';
 import { readBackRefusal } from './readBack';
 import { PAUSE_STEP } from './round';
 import { notSeenMolten, type RunState, type RunStep } from './runState';
@@ -44,6 +45,7 @@ export function refusal(
       if (event.stepId !== current?.id) return elsewhere;
       if (current.reads_C != null && event.passed?.kind !== 'override')
         return readBackRefusal(current.reads_C, event.shown_C);
+      if (isChargeGate(event.stepId) && event.passed?.kind !== 'override') return chargeRefusal(event.left_V);
       // An early end of a clock says nothing of what still holds.
       return current.effect === 'part-off' && (!event.passed || event.passed.kind === 'early')
         ? holds(notSeenMolten(state, steps))

@@ -25,6 +25,8 @@ export type RunEventBody =
       readonly where?: string | undefined;
       /** What the tool's display showed, where the step asks for it. */
       readonly shown_C?: number | undefined;
+      /** What was measured over the reservoirs, where the step asks for it. */
+      readonly left_V?: number | undefined;
     }
   | { readonly kind: 'step-back'; readonly stepId: string }
   | { readonly kind: 'heat-on'; readonly stepId: string; readonly pad: string }

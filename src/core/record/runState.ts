@@ -45,6 +45,8 @@ interface StepDone {
   readonly from_ms: number;
   readonly passed: Passed | null;
   readonly where: string;
+  /** What was read off a display or a meter, with its unit; null where nothing was. */
+  readonly read: string | null;
 }
 
 /** Where a job stands, read from its entries alone. */
@@ -61,6 +63,10 @@ export interface RunState {
   readonly leftToEnd_ms: number | null;
   readonly lastSeq: number;
 }
+
+/** A reading that a step was done with, as it was given. */
+const readingOf = ({ shown_C, left_V }: Extract<RunEvent, { kind: 'step-done' }>): string | null =>
+  shown_C !== undefined ? `${shown_C} °C` : left_V !== undefined ? `${left_V} V` : null;
 
 type Open<T> = { -readonly [Key in keyof T]: T[Key] };
 
@@ -84,7 +90,15 @@ export function runState(steps: readonly Pick<RunStep, 'id'>[], events: readonly
         break;
       case 'step-done': {
         const { seq, at_ms, by, passed = null, where = '' } = event;
-        done.set(event.stepId, { seq, at_ms, by, from_ms: stepStart_ms, passed, where });
+        done.set(event.stepId, {
+          seq,
+          at_ms,
+          by,
+          from_ms: stepStart_ms,
+          passed,
+          where,
+          read: readingOf(event),
+        });
         stepIndex = Math.max(stepIndex, (indexOf.get(event.stepId) ?? -1) + 1);
         stepStart_ms = at_ms;
         break;

@@ -49,7 +49,12 @@ function saidOf(
     case 'opened':
       return ['job', `${goalWords(job.goal)}: ${job.setting}`];
     case 'step-done': {
-      const shown = event.shown_C === undefined ? '' : `, display ${event.shown_C} °C`;
+      const shown =
+        event.shown_C !== undefined
+          ? `, display ${event.shown_C} °C`
+          : event.left_V !== undefined
+            ? `, ${event.left_V} V left`
+            : '';
       const where = event.where ? `, lies in ${event.where}` : '';
       return [
         event.passed ? 'passed' : 'step',

@@ -3,6 +3,7 @@ import { $railLines } from '~/islands/rail/railStore';
 import { useReady } from '~/ui/useReady';
 import { useEffect, useMemo, useReducer, useRef } from 'react';
 import { keepsPart, phasesOf } from '~/core/method/goals';
+import { isChargeGate } from '~/core/record/chargeGate';
 import type { RunState } from '~/core/record/runState';
 import type { JobStep } from '~/schema/records/jobs/jobPlan';
 import type { RunSheet } from '~/schema/sheets/runSheet';
@@ -14,6 +15,7 @@ import { AsItLies } from '~/ui/face/AsItLies';
 import { UNMARKED } from '~/islands/findings/marking';
 import { useMarking } from '~/islands/findings/useMarking';
 import { AsideList } from './AsideList';
+import { ChargeGate } from './ChargeGate';
 import { Closed } from './Closed';
 import { CloseDialog } from './CloseDialog';
 import { RUN_COMMANDS } from './commands';
@@ -155,6 +157,14 @@ export function RunView({ sheet }: { sheet: RunSheet }) {
                   asked={state.early}
                   station={station}
                   read_C={read_C}
+                  onShown={(shown) => dispatch({ type: 'shown', shown })}
+                  onPass={pass}
+                  run={run}
+                />
+              ) : isChargeGate(step?.id) ? (
+                <ChargeGate
+                  shown={state.shown}
+                  asked={state.early}
                   onShown={(shown) => dispatch({ type: 'shown', shown })}
                   onPass={pass}
                   run={run}

@@ -1,5 +1,6 @@
 import { useState, type Dispatch, type RefObject } from 'react';
 import { useStore } from '@nanostores/react';
+import { chargeRefusal, isChargeGate } from '~/core/record/chargeGate';
 import { readBackRefusal } from '~/core/record/readBack';
 import { UNFINISHED } from '~/core/record/outcomes';
 import { PAUSE_STEP } from '~/core/record/round';
@@ -15,7 +16,7 @@ import { canSpeak } from './spoken';
 import type { Closing } from './CloseDialog';
 import { RUN_COMMANDS, type RunCommand } from './commands';
 import { coolingLeft_ms, isSurprising } from './HeatStep';
-import { degreesIn } from './shown';
+import { degreesIn, voltsIn } from './shown';
 import type { RunAction, RunViewState } from './state';
 import { heldAt, padOf, stepHeating, turnOf, type Turn } from './turn';
 import type { Clock } from './useNow';
@@ -107,6 +108,7 @@ export function useRunning(
       return write({ kind: 'heat-off', stepId: step.id, pad: at.heating.pad, elapsed_s: elapsed_s() });
     if (turn?.pad != null) return write({ kind: 'heat-on', stepId: step.id, pad: turn.pad });
     if (step.reads_C !== null && readBackRefusal(step.reads_C, degreesIn(state.shown))) return ask();
+    if (isChargeGate(step.id) && chargeRefusal(voltsIn(state.shown))) return ask();
     const left_ms = waitLeft_ms();
     if ((left_ms > 0 || held.length > 0) && !state.early) return ask();
     return pass(
@@ -125,6 +127,7 @@ export function useRunning(
   };
   const pass = (passed: Passed | null): boolean => {
     const shown_C = step?.reads_C == null ? undefined : degreesIn(state.shown);
+    const left_V = isChargeGate(step?.id) ? voltsIn(state.shown) : undefined;
     const where = step?.effect === 'part-off' ? state.where.trim() : '';
     return write({
       kind: 'step-done',
@@ -132,6 +135,7 @@ export function useRunning(
       ...(passed ? { passed } : {}),
       ...(where ? { where } : {}),
       ...(shown_C === undefined ? {} : { shown_C }),
+      ...(left_V === undefined ? {} : { left_V }),
     });
   };
 

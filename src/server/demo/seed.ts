@@ -1,5 +1,6 @@
 import { inOneGo } from '~/core/stepwise';
 import { isOfClock } from '~/core/record/boardEntries';
+import { isChargeGate } from '~/core/record/chargeGate';
 import { runState } from '~/core/record/runState';
 import { acceptPlan } from '~/schema/records/jobs/job';
 import { newFinding } from '~/schema/records/site/finding';
@@ -284,7 +285,10 @@ async function seedStory(db: Db, story: DemoStory, now_ms: number): Promise<void
     const last =
       underWay && 'standsAt' in story.end && steps[standing().stepIndex + 1]?.id === story.end.standsAt;
     if (last && 'standsAt' in story.end) time_ms = now_ms - story.end.minutesAgo * MINUTE_ms;
-    const read = step.reads_C === null ? {} : { shown_C: step.reads_C };
+    const read = {
+      ...(step.reads_C === null ? {} : { shown_C: step.reads_C }),
+      ...(isChargeGate(step.id) ? { left_V: 0.8 } : {}),
+    };
     write({ kind: 'step-done', stepId: step.id, ...read }, last ? 0 : 25_000);
   }
   if ('outcome' in story.end) write({ kind: 'closed', ...story.end }, 60_000);

@@ -11,5 +11,6 @@ export const HEADERS: Readonly<Record<string, string>> = {
   'referrer-policy': 'same-origin',
   'cross-origin-opener-policy': 'same-origin',
   'cross-origin-resource-policy': 'same-origin',
-  'permissions-policy': 'screen-wake-lock=(self), camera=(), microphone=(), geolocation=(), payment=(), usb=(), browsing-topics=()',
+  'permissions-policy':
+    'screen-wake-lock=(self), camera=(), microphone=(), geolocation=(), payment=(), usb=(), browsing-topics=()',
 };

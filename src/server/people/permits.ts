@@ -40,6 +40,7 @@ export const PERMITS: readonly Permit[] = [
   reading('/api/boards/*/photos/*/picture'),
   reading('/api/jobs/*/events'),
   reading('/api/jobs/*/draws'),
+  reading('/api/jobs/*/report'),
   reading('/api/jobs/*/logs/*'),
   reading('/api/instruments'),
   reading('/api/live'),

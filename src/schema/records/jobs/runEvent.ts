@@ -21,6 +21,7 @@ const writable = [
     passed: passed.optional(),
     where: text(0, 80).optional(),
     shown_C: quantity('°C', 0, 600).optional(),
+    left_V: quantity('V', -100_000, 100_000).optional(),
   }),
   z.strictObject({ kind: z.literal('step-back'), stepId }),
   z.strictObject({ kind: z.literal('heat-on'), stepId, pad }),
