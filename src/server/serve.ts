@@ -129,8 +129,10 @@ export async function serve(bundle: string): Promise<void> {
   rehearse(planner, db);
   void costs.makeUp();
   endNightly = nightly.start();
-  const instruments = await hub.listen(options.instruments).catch((error: Error) => {
-    console.error(`ithermon: instruments cannot connect: ${error.message}`);
+  const instruments = await hub.listen(options.instruments).catch((error: unknown) => {
+    console.error(
+      `ithermon: instruments cannot connect: ${error instanceof Error ? error.message : String(error)}`,
+    );
     return null;
   });
   if (instruments !== null && options.standIns)

@@ -4,7 +4,12 @@ export const THEMES = ['daylight', 'lamp-off'] as const;
 export type Theme = (typeof THEMES)[number];
 
 /** What this screen remembers about whoever sits at it, in cookies so that the server draws it right. */
-export const COOKIES = { theme: 'ithermon_theme', by: 'ithermon_by', mute: 'ithermon_mute', speak: 'ithermon_speak' } as const;
+export const COOKIES = {
+  theme: 'ithermon_theme',
+  by: 'ithermon_by',
+  mute: 'ithermon_mute',
+  speak: 'ithermon_speak',
+} as const;
 
 export const $by = atom('');
 

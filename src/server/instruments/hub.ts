@@ -5,6 +5,7 @@ import {
   type FromDevice,
   type Hello,
   type InstrumentDo,
+  type LayScene,
   type ToDevice,
 } from '~/schema/exchange/instruments/wire';
 import type { InstrumentLine, InstrumentState, Sample } from '~/schema/sheets/instruments';
@@ -128,7 +129,7 @@ export class InstrumentHub {
     this.tellChange();
   }
 
-  private send(device: Device, asked: InstrumentDo | { what: 'lay'; scene: unknown }): Promise<void> {
+  private send(device: Device, asked: InstrumentDo | LayScene): Promise<void> {
     if (device.state === 'gone') throw new Conflict(`${device.hello.name} is not connected`);
     const n = ++this.lastAsked;
     return new Promise((done, rejected) => {

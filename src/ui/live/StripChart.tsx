@@ -6,7 +6,7 @@ import type { LiveSeries } from './liveSeries';
 import css from './live.module.css';
 
 /** One line of the strip: which readings, in which of the sheet's own colours, drawn how. */
-export interface StripLine {
+interface StripLine {
   readonly label: string;
   readonly series: LiveSeries;
   /** A custom property of the theme. */
@@ -15,7 +15,7 @@ export interface StripLine {
 }
 
 /** A level that is drawn across: a solidus, a limit. */
-export interface StripLevel {
+interface StripLevel {
   readonly label: string;
   readonly value: number;
 }
@@ -62,7 +62,9 @@ export function StripChart({ label, lines, levels, window_s, height, now_ms }: S
           x: { time: false, range: () => [-window_s, 0] },
           y: {
             range: (_, low, high) => {
-              const all = [low ?? 20, high ?? 100, ...newest.current.levels.map((l) => l.value)];
+              // Where nothing was read yet there is neither.
+              const read = [low, high].filter((v) => Number.isFinite(v));
+              const all = [...read, 20, ...newest.current.levels.map((l) => l.value)];
               return [Math.max(0, Math.min(...all) - 10), Math.max(...all) + 15];
             },
           },

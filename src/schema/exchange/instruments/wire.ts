@@ -5,7 +5,7 @@ import { oneOf, quantity, text, wholeNumber } from '~/schema/values/fields';
 export const WIRE_VERSION = 1;
 
 /** What a device is. */
-export const INSTRUMENT_KINDS = [
+const INSTRUMENT_KINDS = [
   'iron-station',
   'air-station',
   'thermocouple-logger',
@@ -15,7 +15,7 @@ export const INSTRUMENT_KINDS = [
 ] as const;
 export type InstrumentKind = (typeof INSTRUMENT_KINDS)[number];
 
-export const CHANNEL_UNITS = ['degC', 'W', 'L/min', 'V', 'A', 'Ohm', 'F'] as const;
+const CHANNEL_UNITS = ['degC', 'W', 'L/min', 'V', 'A', 'Ohm', 'F'] as const;
 export type ChannelUnit = (typeof CHANNEL_UNITS)[number];
 
 const name = text(1, 60);
@@ -89,10 +89,13 @@ export const instrumentDo = z.discriminatedUnion(
 export type InstrumentDo = z.infer<typeof instrumentDo>;
 
 /** What lies under the tool, for stand-ins: the request of `./ithermon simulate`, which is public. */
-export const sceneLine = z.strictObject({ what: z.literal('lay'), scene: z.unknown() });
+export interface LayScene {
+  readonly what: 'lay';
+  readonly scene: unknown;
+}
 
 /** Lines of the application. */
 export type ToDevice =
   | { readonly welcome: typeof WIRE_VERSION }
   | { readonly sorry: string }
-  | ({ readonly do: number } & (InstrumentDo | z.infer<typeof sceneLine>));
+  | ({ readonly do: number } & (InstrumentDo | LayScene));

@@ -3,7 +3,7 @@ import { thermalProfile } from '~/schema/values/thermalProfile';
 import { initials, oneOf, recordId, text, whenever_ms, wholeNumber } from '~/schema/values/fields';
 
 /** Where a log came from: read by instruments while a heat ran, or a file that was given. */
-export const LOG_ORIGINS = ['instruments', 'file'] as const;
+const LOG_ORIGINS = ['instruments', 'file'] as const;
 
 /** A thermal log of a job, with the heat it is of. */
 export const thermalLogRow = z.strictObject({

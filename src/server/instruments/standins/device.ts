@@ -14,7 +14,7 @@ export interface StandIn {
 }
 
 /** How a device misbehaves on the line itself. */
-export interface LineFaults {
+interface LineFaults {
   silent: boolean;
   nonsense: boolean;
   flood: boolean;

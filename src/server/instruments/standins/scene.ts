@@ -1,4 +1,4 @@
-import { drawOf, UNSURE, type Deviations } from '~/core/thermal/joint/draws';
+import { drawOf, type Deviations } from '~/core/thermal/joint/draws';
 import { simulateJoint } from '~/core/thermal/joint/simulate';
 import { boardTemperature_K } from '~/core/thermal/preheat';
 import { celsius, kelvin } from '~/core/quantity/convert';
@@ -138,6 +138,3 @@ export function at(course: Course, row: keyof Omit<Course, 'time_s'>, time_s: nu
   const share = Math.max(0, (time_s - t[low]!) / (t[high]! - t[low]!));
   return values[low]! + share * (values[high]! - values[low]!);
 }
-
-/** Nothing is off. */
-export const NONE_OFF = Object.fromEntries(UNSURE.map((name) => [name, 0])) as Deviations;
