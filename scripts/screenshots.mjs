@@ -37,6 +37,8 @@ async function upTo(page, title) {
   const step = page.getByRole('region', { name: 'This step' });
   for (let i = 0; i < 60; i++) {
     if (title.test(await step.getByRole('heading', { level: 2 }).innerText())) return;
+    const charge = step.getByLabel(/Left over the reservoirs/);
+    if ((await charge.count()) > 0) await charge.fill('1');
     const field = step.getByLabel('Its display shows, °C');
     if ((await field.count()) > 0) await field.fill(/(\d+) °C/.exec(await step.innerText())[1]);
     if ((await page.getByRole('button', { name: /^(Gun|Iron) off/ }).count()) > 0)
@@ -159,15 +161,32 @@ try {
   await page.keyboard.press('a');
   await page.waitForURL('**/jobs/**');
   await page.waitForSelector('[data-unsent="0"][data-ready]');
+  // Its site lies under the simulated tools: the station as planned, a thermocouple on the land.
+  const turn = (what) => page.request.post(`${base}api/instruments/iron-station/do`, { data: what });
+  await page.request.post(`${base}api/jobs/${page.url().split('/').pop()}/lay`, { data: {} });
   await upTo(page, /pin 1$/);
+  const [, set] = /(\d+) °C ·/.exec(await page.locator('main').innerText());
+  await turn({ what: 'knob', id: 'setpoint', value: Number(set) });
+  await turn({ what: 'knob', id: 'on', value: '1' });
   await page.keyboard.press(' ');
   await page.waitForTimeout(900);
   await shoot(page, 'run');
+  await turn({ what: 'knob', id: 'on', value: '' });
   await page.keyboard.press(' ');
   await page.waitForSelector('[data-unsent="0"][data-ready]');
 
+  await page.waitForSelector('[data-unsent="0"][data-ready]');
+  const running = page.url();
+  await page.goto(`${base}stand-ins`);
+  await page.waitForSelector('main [data-ready] section');
+  await shoot(page, 'stand-ins');
+  await page.goto(`${base}jobs/demo-job-door/plan`);
+  await page.waitForSelector('main [data-ready]');
+  await page.getByRole('heading', { name: 'Findings' }).evaluate((at) => at.scrollIntoView());
+  await shoot(page, 'report');
+
   const tablet = await sheet({ theme: 'lamp-off', width: 820, height: 1180 });
-  await tablet.goto(page.url());
+  await tablet.goto(running);
   await tablet.waitForSelector('main [data-ready]');
   await shoot(tablet, 'run-tablet-lamp-off');
 } finally {

@@ -17,6 +17,7 @@ import { FILE_POLICY, HEADERS } from '~/server/http/headers';
 import { Costs } from '~/server/jobs/costs';
 import { InstrumentHub } from '~/server/instruments/hub';
 import { startStandIns } from '~/server/instruments/startStandIns';
+import { channelsTold } from '~/server/store/repositories/instrumentChannels';
 import { Draws } from '~/server/jobs/draws';
 import { openPlanner } from '~/server/plans/planner/open';
 import type { Planner } from '~/server/plans/planner/planner';
@@ -96,6 +97,7 @@ export async function serve(bundle: string): Promise<void> {
   const costs = new Costs(db, planner);
   const draws = new Draws(db, planner);
   const hub = new InstrumentHub();
+  hub.know(channelsTold(db));
   const door = options.signIn ? new Door(db) : null;
   answer = listener(
     { db, planner, costs, draws, hub, nightly, door, person: null },

@@ -76,3 +76,25 @@ test('a device that talks nonsense or floods is sent away and told of on the Rig
     await expect(line.getByText('connected', { exact: true })).toBeVisible({ timeout: 15_000 });
   }
 });
+
+test('a channel is told where it sits and by how much it reads off, and keeps it over a reload', async ({
+  page,
+  baseURL,
+}) => {
+  await signIn(page, baseURL!);
+  await page.goto('/rig');
+  await ready(page);
+  const line = page
+    .getByRole('region', { name: 'Instruments' })
+    .getByRole('listitem')
+    .filter({ hasText: 'Thermocouple logger' });
+  await line.getByRole('button', { name: /^Channel 2: sits on not said/ }).click();
+  await line.getByLabel('Called').fill('Thick wire');
+  await line.getByText('the board', { exact: true }).click();
+  await line.getByLabel(/Added to what it reads/).fill('-1,5');
+  await page.keyboard.press('Enter');
+  const said = line.getByRole('button', { name: /^Thick wire: sits on the board, −1.5 K added, checked/ });
+  await expect(said).toBeVisible();
+  await page.reload();
+  await expect(said).toBeVisible();
+});

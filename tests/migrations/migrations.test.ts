@@ -26,6 +26,7 @@ import { siteGroupsOf } from '~/server/store/repositories/siteGroups';
 import { sitesOf } from '~/server/store/repositories/sites';
 import { listHabits } from '~/server/store/repositories/stepHabits';
 import { listSupplies, recentMoves } from '~/server/store/repositories/supplies';
+import { channelsTold } from '~/server/store/repositories/instrumentChannels';
 import { logsOfJob } from '~/server/store/repositories/thermalLogs';
 import { allTools } from '~/server/store/repositories/tools';
 import { countOldJobs, recordsByPerson } from '~/server/store/repositories/trackRecord';
@@ -94,6 +95,7 @@ const READERS: Readonly<Record<string, (db: Db) => number>> = {
   board_entries: ofBoards(boardEntriesOf),
   job_draws: ofBoards((db, id) => jobsOfBoard(db, id).flatMap(({ job }) => drawsOfJob(db, job.id))),
   thermal_logs: ofBoards((db, id) => jobsOfBoard(db, id).flatMap(({ job }) => logsOfJob(db, job.id))),
+  instrument_channels: (db) => channelsTold(db).length,
   board_clocks: ofBoards(clocksKept),
   step_habits: (db) => listHabits(db).length,
   tools: (db) => allTools(db).length,

@@ -1,7 +1,10 @@
 import { useStore } from '@nanostores/react';
-import { time } from '~/ui/dates';
+import { useState } from 'react';
+import type { InstrumentLine } from '~/schema/sheets/instruments';
+import { day, time } from '~/ui/dates';
 import { $instruments } from '~/islands/live/liveStore';
-import { STATE_WORDS } from './instrumentWords';
+import { ChannelForm } from './ChannelForm';
+import { PLACE_WORDS, STATE_WORDS } from './instrumentWords';
 import { Readings } from './StandInsView';
 import css from './instruments.module.css';
 
@@ -23,6 +26,7 @@ export function RigInstruments() {
               {device.state !== 'live' && `, last heard ${time(device.lastSeen_ms)}`}
             </span>
             <Readings device={device} />
+            <Channels device={device} />
           </li>
         ))}
       </ul>
@@ -32,5 +36,28 @@ export function RigInstruments() {
         </p>
       )}
     </>
+  );
+}
+
+/** What is said of each channel, and the way to say something else. */
+function Channels({ device }: { device: InstrumentLine }) {
+  const [open, setOpen] = useState<string | null>(null);
+  const temperatures = device.channels.filter(({ id, unit }) => unit === 'degC' && id !== 'set');
+  if (temperatures.length === 0) return null;
+  return (
+    <div className={css['channels']}>
+      {temperatures.map((channel) =>
+        open === channel.id ? (
+          <ChannelForm key={channel.id} device={device} channel={channel} onDone={() => setOpen(null)} />
+        ) : (
+          <button key={channel.id} type="button" className={css['said']} onClick={() => setOpen(channel.id)}>
+            {channel.name}: sits on {PLACE_WORDS[channel.place]}
+            {channel.offset_K !== 0 &&
+              `, ${channel.offset_K > 0 ? '+' : '−'}${Math.abs(channel.offset_K)} K added`}
+            {channel.checkedAt_ms !== null && `, checked ${day(channel.checkedAt_ms)}`}
+          </button>
+        ),
+      )}
+    </div>
   );
 }

@@ -1,4 +1,5 @@
 import type { ChannelUnit } from '~/schema/exchange/instruments/wire';
+import type { ChannelPlace } from '~/schema/records/rig/instrumentChannel';
 import type { InstrumentState } from '~/schema/sheets/instruments';
 
 export const STATE_WORDS: Readonly<Record<InstrumentState, string>> = {
@@ -7,6 +8,16 @@ export const STATE_WORDS: Readonly<Record<InstrumentState, string>> = {
   gone: 'not connected',
   nonsense: 'sent away: talked nonsense',
   flood: 'sent away: flooded the line',
+};
+
+/** Where a channel sits, as it is said. */
+export const PLACE_WORDS: Readonly<Record<ChannelPlace, string>> = {
+  land: 'a land',
+  body: 'the part’s body',
+  board: 'the board',
+  tool: 'a tool',
+  room: 'the room',
+  elsewhere: 'not said',
 };
 
 const PREFIXES = [

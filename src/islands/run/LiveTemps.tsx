@@ -3,7 +3,7 @@ import { ALLOYS, type AlloyId } from '~/core/materials/alloys';
 import { celsius } from '~/core/quantity/convert';
 import type { Dwell } from '~/core/record/runState';
 import { $readings, seriesOf } from '~/islands/live/liveStore';
-import { STATE_WORDS } from '~/islands/instruments/instrumentWords';
+import { PLACE_WORDS, STATE_WORDS } from '~/islands/instruments/instrumentWords';
 import type { InstrumentLine } from '~/schema/sheets/instruments';
 import { outlookOf } from '~/ui/live/liveSeries';
 import { StripChart } from '~/ui/live/StripChart';
@@ -57,7 +57,11 @@ export function LiveTemps({ devices, alloy, kind, dwell, clock }: LiveTempsProps
             <Told
               device={device}
               channel={channel.id}
-              name={channel.name}
+              name={
+                channel.place === 'elsewhere'
+                  ? channel.name
+                  : `${channel.name}, ${PLACE_WORDS[channel.place]}`
+              }
               solidus_C={solidus_C}
               dwell={dwell}
             />

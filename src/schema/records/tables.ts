@@ -19,4 +19,5 @@ export { supplies, supplyMoves } from './rig/supply.table';
 export { recaps } from './jobs/recap.table';
 export { boardClocks } from './board/boardClock.table';
 export { boardEntries } from './board/boardEntry.table';
+export { instrumentChannels } from './rig/instrumentChannel.table';
 export { people, sessions } from './people/person.table';

@@ -1,7 +1,17 @@
+import type { ChannelPlace } from '~/schema/records/rig/instrumentChannel';
 import type { Channel, Hello, InstrumentKind, Knob } from '~/schema/exchange/instruments/wire';
 
 /** How a device stands: what it says is taken, or why it is not. */
 export type InstrumentState = 'live' | 'silent' | 'gone' | 'nonsense' | 'flood';
+
+/** A channel as the device names it, and what a person said of it since. */
+export interface ChannelLine extends Channel {
+  readonly place: ChannelPlace;
+  /** Added to what it reads already, K. */
+  readonly offset_K: number;
+  readonly checkedAt_ms: number | null;
+  readonly revision: number;
+}
 
 /** A device as a screen is told of it. */
 export interface InstrumentLine {
@@ -11,7 +21,7 @@ export interface InstrumentLine {
   readonly simulated: boolean;
   /** The job whose site lies under a simulated tool; null: none does. */
   readonly laidFor: string | null;
-  readonly channels: readonly Channel[];
+  readonly channels: readonly ChannelLine[];
   readonly knobs: readonly Knob[];
   readonly faults: Hello['faults'];
   /** How its knobs and faults stand, by their ids. */

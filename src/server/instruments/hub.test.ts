@@ -126,6 +126,31 @@ describe('instruments on the line', () => {
   });
 });
 
+describe('what is said of a channel', () => {
+  it('goes with it: its name, where it sits, and what is added to what it reads', async () => {
+    const { say } = device();
+    await live();
+    hub.know([
+      {
+        instrument: 'tc-a',
+        channel: 'tc1',
+        name: 'Thin wire',
+        place: 'land',
+        offset_K: -1.5,
+        checkedAt_ms: 5,
+        by: 'MK',
+        at_ms: 6,
+        revision: 1,
+      },
+    ]);
+    say({ at_s: 1, v: { tc1: 101.5 } });
+    await vi.waitFor(() => expect(hub.list()[0]!.latest).toEqual({ tc1: 100 }));
+    expect(hub.list()[0]!.channels).toMatchObject([
+      { id: 'tc1', name: 'Thin wire', place: 'land', offset_K: -1.5, checkedAt_ms: 5, revision: 1 },
+    ]);
+  });
+});
+
 describe('a line', () => {
   it('comes whole out of pieces, and one without an end fills no memory', () => {
     const reader = new LineReader();

@@ -8,6 +8,7 @@ import {
   type LayScene,
   type ToDevice,
 } from '~/schema/exchange/instruments/wire';
+import type { InstrumentChannelRow } from '~/schema/records/rig/instrumentChannel';
 import type { InstrumentLine, InstrumentState, Sample } from '~/schema/sheets/instruments';
 import { Conflict, NotFound } from '~/server/store/errors';
 import { LineReader, Rate } from './lines';
@@ -53,6 +54,8 @@ export class InstrumentHub {
   private readonly hearers = new Set<Hearer>();
   private readonly waiting = new Map<number, Waiting>();
   private laidFor: string | null = null;
+  /** What people said of channels, by device and channel. */
+  private readonly said = new Map<string, InstrumentChannelRow>();
   private lastSample = 0;
   private lastAsked = 0;
   private readonly sweeping: ReturnType<typeof setInterval>;
@@ -88,7 +91,17 @@ export class InstrumentHub {
       name: hello.name,
       simulated: hello.simulated,
       laidFor: hello.simulated ? this.laidFor : null,
-      channels: hello.channels,
+      channels: hello.channels.map((channel) => {
+        const said = this.said.get(`${hello.id} ${channel.id}`);
+        return {
+          ...channel,
+          name: said?.name ?? channel.name,
+          place: said?.place ?? 'elsewhere',
+          offset_K: said?.offset_K ?? 0,
+          checkedAt_ms: said?.checkedAt_ms ?? null,
+          revision: said?.revision ?? 0,
+        };
+      }),
       knobs: hello.knobs,
       faults: hello.faults,
       turned,
@@ -102,6 +115,12 @@ export class InstrumentHub {
   since(n: number): readonly Sample[] {
     const first = this.kept[0]?.n ?? 0;
     return n < first ? this.kept : this.kept.slice(n - first + 1);
+  }
+
+  /** Takes what was said of channels: names, where they sit, by how much they read off. */
+  know(rows: readonly InstrumentChannelRow[]): void {
+    for (const row of rows) this.said.set(`${row.instrument} ${row.channel}`, row);
+    this.tellChange();
   }
 
   hear(hearer: Hearer): () => void {
@@ -226,8 +245,8 @@ export class InstrumentHub {
     device.lastSeen_ms = this.now_ms();
     device.state = 'live';
     if ('v' in told) {
-      const known = device.hello.channels.flatMap(({ id }) =>
-        id in told.v ? [[id, told.v[id] ?? null] as const] : [],
+      const known = device.hello.channels.flatMap(({ id, unit }) =>
+        id in told.v ? [[id, this.corrected(device, id, unit, told.v[id] ?? null)] as const] : [],
       );
       const v = Object.fromEntries(known);
       device.latest = { ...device.latest, ...v };
@@ -241,6 +260,12 @@ export class InstrumentHub {
     } else if ('done' in told) this.waiting.get(told.done)?.done();
     else this.waiting.get(told.refused)?.failed(new Conflict(told.why));
     if (was !== 'live') this.tellChange();
+  }
+
+  /** A temperature with what was found of its channel against a reference. */
+  private corrected({ hello }: Device, id: string, unit: string, value: number | null): number | null {
+    const offset_K = this.said.get(`${hello.id} ${id}`)?.offset_K ?? 0;
+    return value === null || unit !== 'degC' || offset_K === 0 ? value : value + offset_K;
   }
 
   private sweep(): void {

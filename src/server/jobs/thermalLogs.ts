@@ -4,7 +4,8 @@ import type { ThermalLogRow } from '~/schema/records/jobs/thermalLog';
 import type { JobRecord } from '~/schema/records/jobs/job';
 import { thermalProfile, type ThermalProfile } from '~/schema/values/thermalProfile';
 import { InputError, parseInput } from '~/schema/values/faults';
-import type { InstrumentLine, Sample } from '~/schema/sheets/instruments';
+import type { Channel } from '~/schema/exchange/instruments/wire';
+import type { Sample } from '~/schema/sheets/instruments';
 import type { InstrumentHub } from '~/server/instruments/hub';
 import type { Db } from '~/server/store/db';
 import { getJob } from '~/server/store/repositories/jobs';
@@ -61,7 +62,7 @@ export function logHeat(db: Db, hub: InstrumentHub, jobId: string, seq: number):
 
 /** Readings of one logger as a log; null where there are too few to tell anything. */
 export function profileOf(
-  { id, channels }: Pick<InstrumentLine, 'id' | 'channels'>,
+  { id, channels }: { readonly id: string; readonly channels: readonly Channel[] },
   samples: readonly Sample[],
   from_ms: number,
   title: string,

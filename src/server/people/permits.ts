@@ -63,6 +63,7 @@ export const PERMITS: readonly Permit[] = [
   working('POST', '/api/boards/*/sites'),
   working('POST', '/api/findings'),
   working('POST', '/api/instruments/*/do'),
+  working('POST', '/api/instruments/*/channels'),
   working('POST', '/api/jobs/*/lay'),
   working('POST', '/api/jobs/*/logs'),
   working('POST', '/api/jobs'),

@@ -111,6 +111,18 @@ describe('the planner', () => {
     expect(thread.kinds).toEqual(['solve 1', 'solve 2', 'cancel 2']);
   });
 
+  it('begins three for one screen and no more, and still for another, up to what all may have', () => {
+    for (let i = 1; i <= 5; i++) planner.begin(task(i), 'one');
+    expect(threads[0]!.got).toHaveLength(3);
+    for (let i = 11; i <= 15; i++) planner.begin(task(i), 'another');
+    expect(threads[0]!.got).toHaveLength(6);
+    for (let i = 21; i <= 25; i++) planner.begin(task(i), 'a third');
+    expect(threads[0]!.got).toHaveLength(8);
+    // Whoever asks is answered all the same.
+    heard(task(31));
+    expect(threads[0]!.got).toHaveLength(9);
+  });
+
   it('does not keep what failed: asked again it is tried again', () => {
     const first = heard(task(1));
     const [thread] = threads as [StandIn];

@@ -20,12 +20,15 @@ interface Job {
   readonly kept: boolean;
   /** Until it is given up, where nobody has asked yet. */
   waiting: ReturnType<typeof setTimeout> | null;
+  /** Whose page it was begun for. */
+  begunFor: string;
 }
 
 /** Plans begun for a page that never asked are given up after this. */
 const UNASKED_ms = 20_000;
-/** So many are begun before anyone asks; a page that is only opened must not keep others waiting. */
+/** So many are begun before anyone asks: for one screen, and for all of them; pages that are only opened must not keep others waiting. */
 const MOST_BEGUN = 3;
+const MOST_BEGUN_IN_ALL = 8;
 /** Jobs at work at a time; more would only make all of them late. */
 const MOST_RUNNING = 16;
 /** Answers kept for whoever asks the same again: a page loaded anew, a goal gone back to. */
@@ -52,13 +55,16 @@ export class Planner {
     });
   }
 
-  /** Begins what will be asked for soon; does nothing where too much is at work already. */
-  begin(task: PlanTask): void {
+  /** Begins what will be asked for soon by a screen; does nothing where too much is at work already, for it or for all. */
+  begin(task: PlanTask, screen = ''): void {
     const key = keyOf(task);
-    const begun = [...this.running.values()].filter(({ waiting }) => waiting !== null).length;
-    if (this.known(key) || begun >= MOST_BEGUN || this.running.size >= MOST_RUNNING) return;
+    const begun = [...this.running.values()].filter(({ waiting }) => waiting !== null);
+    const own = begun.filter(({ begunFor }) => begunFor === screen).length;
+    const full = own >= MOST_BEGUN || begun.length >= MOST_BEGUN_IN_ALL || this.running.size >= MOST_RUNNING;
+    if (full || this.known(key)) return;
     const job = this.post(key, task);
     job.waiting = setTimeout(() => this.giveUp(job), UNASKED_ms);
+    job.begunFor = screen;
   }
 
   /** Asks for a task's progress and answer; calls what is returned to hear no more. Throws `Busy`. */
@@ -109,6 +115,7 @@ export class Planner {
       over: false,
       kept: task.kind !== 'cost' && task.kind !== 'draws',
       waiting: null,
+      begunFor: '',
     };
     this.running.set(key, job);
     this.thread.postMessage({ type: 'solve', jobId: job.id, task });
