@@ -136,10 +136,11 @@ export const AIR = {
   patience: 1.3,
   /** So many settings are taken through the whole model before a method is given up. */
   verified: 6,
-  /** Where a sure setting harms more than this, so many that are foretold gentler are tried beside it, until one harms at most this share. */
+  /** Where a sure setting harms more than this, so many that are foretold gentler are run beside it; of those that harm at most this share so many are drawn. */
   gentler: 0.9,
   gentlerBy: 0.002,
   gentlerTried: 6,
+  gentlerDrawn: 2,
   /** Settings closer than this are one setting to whoever turns the knob (common practice). */
   beside_K: 15,
   /** After one whose draws ran into the longest dwell only settings that take less than this share of its time are tried. */

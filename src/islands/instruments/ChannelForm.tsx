@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { CHANNEL_PLACES, type ChannelPlace } from '~/schema/records/rig/instrumentChannel';
+import { CHANNEL_PLACES, type ChannelPlace } from '~/core/record/channelPlace';
 import type { InstrumentLine } from '~/schema/sheets/instruments';
 import { takeStands } from '~/islands/live/liveStore';
 import { postJson } from '~/ui/api';

@@ -1,5 +1,5 @@
 import type { ChannelUnit } from '~/schema/exchange/instruments/wire';
-import type { ChannelPlace } from '~/schema/records/rig/instrumentChannel';
+import type { ChannelPlace } from '~/core/record/channelPlace';
 import type { InstrumentState } from '~/schema/sheets/instruments';
 
 export const STATE_WORDS: Readonly<Record<InstrumentState, string>> = {

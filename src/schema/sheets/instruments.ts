@@ -1,11 +1,11 @@
-import type { ChannelPlace } from '~/schema/records/rig/instrumentChannel';
+import type { ChannelPlace } from '~/core/record/channelPlace';
 import type { Channel, Hello, InstrumentKind, Knob } from '~/schema/exchange/instruments/wire';
 
 /** How a device stands: what it says is taken, or why it is not. */
 export type InstrumentState = 'live' | 'silent' | 'gone' | 'nonsense' | 'flood';
 
 /** A channel as the device names it, and what a person said of it since. */
-export interface ChannelLine extends Channel {
+interface ChannelLine extends Channel {
   readonly place: ChannelPlace;
   /** Added to what it reads already, K. */
   readonly offset_K: number;

@@ -1,5 +1,5 @@
 import { integer, primaryKey, real, sqliteTable, text as textColumn } from 'drizzle-orm/sqlite-core';
-import type { ChannelPlace } from './instrumentChannel';
+import type { ChannelPlace } from '~/core/record/channelPlace';
 
 export const instrumentChannels = sqliteTable(
   'instrument_channels',

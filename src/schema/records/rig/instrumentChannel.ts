@@ -1,9 +1,6 @@
 import { z } from 'zod';
+import { CHANNEL_PLACES } from '~/core/record/channelPlace';
 import { initials, oneOf, quantity, text, whenever_ms, wholeNumber } from '~/schema/values/fields';
-
-/** Where what a channel reads is: on the work, on a tool, or in the room. */
-export const CHANNEL_PLACES = ['land', 'body', 'board', 'tool', 'room', 'elsewhere'] as const;
-export type ChannelPlace = (typeof CHANNEL_PLACES)[number];
 
 const deviceId = z.string().regex(/^[a-z0-9_-]{1,32}$/, { error: 'is no name of a device or a channel' });
 

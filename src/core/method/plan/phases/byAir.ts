@@ -81,8 +81,8 @@ function* besideAir(request: PhaseRequest, { foretold }: SureAir): Working<reado
 }
 
 /**
- * Of the foretold least harmful that soak no longer and are no slower, the first that keeps its promise too and is gentler
- * by more than is told apart, else whichever was gentlest. Superposition foretells the order of harm and not its size.
+ * Of the foretold least harmful that soak no longer and are no slower, the gentlest that keeps its promise too, where that is by
+ * more than is told apart; else the one there is. Superposition foretells the order of harm and not its size.
  */
 function* gentler(
   request: PhaseRequest,
@@ -102,17 +102,24 @@ function* gentler(
         (airSettingOf(c).preheat?.soak_s ?? 0) <= soaked_s,
     )
     .sort((a, b) => a.damage - b.damage);
-  let best: Sure = first;
-  for (const candidate of eachJetOnce(better).slice(0, AIR.gentlerTried)) {
+  // One full run each tells which are gentler indeed; only those are drawn.
+  const runs = yield* ask(
+    request,
+    eachJetOnce(better)
+      .slice(0, AIR.gentlerTried)
+      .map((candidate) => ({ kind: 'air-run', setting: airSettingOf(candidate) })),
+  );
+  const gentle = runs
+    .filter((run) => run.feasible && run.damage <= AIR.gentler * first.candidate.damage)
+    .sort((a, b) => a.damage - b.damage);
+  for (const candidate of gentle.slice(0, AIR.gentlerDrawn)) {
     const { verified, bands } = yield* proveAirSetting(request, airSettingOf(candidate), {
       onlyFeasible: true,
       tell,
     });
-    if (!bands?.every(isSure) || verified.damage >= best.candidate.damage) continue;
-    best = { candidate: verified, bands };
-    if (verified.damage <= AIR.gentler * first.candidate.damage) break;
+    if (bands?.every(isSure)) return { candidate: verified, bands };
   }
-  return best;
+  return first;
 }
 
 export function* exploreAir(
