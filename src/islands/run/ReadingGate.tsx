@@ -1,0 +1,73 @@
+import { useEffect, useRef, type ReactNode } from 'react';
+import type { Passed } from '~/core/record/runEvents';
+import { CommandButton } from '~/ui/controls/Button';
+import { TextField } from '~/ui/controls/Field';
+import { RUN_COMMANDS, type RunCommand } from './commands';
+import { PassAnyway } from './PassAnyway';
+import css from './run.module.css';
+
+const command = (id: RunCommand) => RUN_COMMANDS.find((c) => c.id === id)!;
+
+/** A hold point that something is read at: the reading is typed, held against what the plan is for, and kept. */
+export function ReadingGate({
+  label,
+  done,
+  shown,
+  fault,
+  told = null,
+  passWhy,
+  onShown,
+  onPass,
+  run,
+}: {
+  /** What is read, with its unit. */
+  label: string;
+  /** What the act is called. */
+  done: string;
+  /** As typed. */
+  shown: string;
+  /** What stands against it; null where nothing does, or nothing was asked yet. */
+  fault: string | null;
+  /** What an instrument says of it. */
+  told?: ReactNode;
+  /** What is asked of whoever passes it all the same; null where it may not be passed as it stands. */
+  passWhy: string | null;
+  onShown: (shown: string) => void;
+  onPass: (passed: Passed) => void;
+  run: (id: RunCommand) => boolean;
+}) {
+  const field = useRef<HTMLInputElement>(null);
+  useEffect(() => field.current?.focus(), []);
+  return (
+    <>
+      {fault && (
+        <p className={css['held']} role="alert">
+          {fault.charAt(0).toUpperCase() + fault.slice(1)}.
+        </p>
+      )}
+      {told}
+      <div className={css['reading']}>
+        <TextField
+          ref={field}
+          label={label}
+          value={shown}
+          inputMode="decimal"
+          autoComplete="off"
+          maxLength={7}
+          onChange={(event) => onShown(event.target.value)}
+          onKeyDown={(event) => {
+            if (event.key === 'Escape') event.currentTarget.blur();
+            if (event.key !== 'Enter' && event.key !== ' ') return;
+            event.preventDefault();
+            run('go');
+          }}
+        />
+        <CommandButton command={command('go')} label={done} look="primary" className={css['big']} run={run} />
+        <CommandButton command={command('why')} look="plain" run={run} />
+      </div>
+      {fault && passWhy !== null && (
+        <PassAnyway why={passWhy} onPass={(reason) => onPass({ kind: 'override', reason })} />
+      )}
+    </>
+  );
+}
