@@ -9,6 +9,7 @@ import { STILL_AIR } from '~/core/materials/air';
 import { SOAKED } from '~/core/materials/absorbed';
 import { ALLOYS } from '~/core/materials/alloys';
 import { CELL } from '~/core/materials/cells';
+import { DRYING } from '~/core/materials/drying';
 import { BRAID, FLOOD, FLUX, PASTE, COVER, SOLVENT, WIRE } from '~/core/materials/consumables';
 import { RECAP } from '~/core/method/recap/data';
 import { GUN, SWEEP, TIGHT_HOLE } from '~/core/method/ways/data';
@@ -57,6 +58,7 @@ export function registeredData(): Subject[] {
     ['Solvent', SOLVENT],
     ['What boards are washed with', LIQUIDS],
     ['Water that soaked in', SOAKED],
+    ['Drying', DRYING],
     ['Flooding', FLOOD],
     ['Foil and tape', COVER],
     ['Guns on leads', GUN],

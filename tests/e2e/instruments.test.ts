@@ -88,7 +88,7 @@ test('a channel is told where it sits and by how much it reads off, and keeps it
     .getByRole('region', { name: 'Instruments' })
     .getByRole('listitem')
     .filter({ hasText: 'Thermocouple logger' });
-  await line.getByRole('button', { name: /^Channel 2: sits on not said/ }).click();
+  await line.getByRole('button', { name: /^Channel 2: place not said/ }).click();
   await line.getByLabel('Called').fill('Thick wire');
   await line.getByText('the board', { exact: true }).click();
   await line.getByLabel(/Added to what it reads/).fill('-1,5');

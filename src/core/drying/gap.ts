@@ -1,3 +1,4 @@
+import { DRYING } from '~/core/materials/drying';
 import { vapourDiffusivity_m2_s, type LiquidId } from '~/core/materials/solvents';
 import { gas_mol_m3, liquid_mol_m3, shareInRoom, shareOver, stefanDrive, type DryingAir } from './vapour';
 
@@ -11,8 +12,8 @@ export interface WetGap extends DryingAir {
   readonly board_K: number;
 }
 
-/** Wider gaps than this let go of what is blotted and blown; narrower ones hold it (a third of alcohol’s capillary length, assumed). */
-export const HOLDS_m = 0.5e-3;
+/** Wider gaps than this let go of what is blotted and blown; narrower ones hold it. */
+export const HOLDS_m: number = DRYING.holds.value;
 
 /** Terms of the series: the next one is under a thousandth. */
 const TERMS = 6;

@@ -1,6 +1,6 @@
 import { airAt } from '~/core/materials/airTable';
+import { DRYING } from '~/core/materials/drying';
 import { LIQUIDS, vapourDiffusivity_m2_s, type LiquidId } from '~/core/materials/solvents';
-
 import { GRAVITY_m_s2, radiantFilm_W_m2K } from '~/core/thermal/surface/stillAir';
 import { gas_mol_m3, shareInRoom, shareOver, stefanDrive, type DryingAir } from './vapour';
 
@@ -19,18 +19,13 @@ export type OpenDrying =
   | { readonly outcome: 'dry'; readonly time_s: number; readonly coolest_K: number }
   | { readonly outcome: 'stays wet' };
 
-/** How far a wet patch reaches along the air: a site and what the brush took in about it (assumed). */
-const PATCH_m = 50e-3;
-
-/** Molar mass of air, kg/mol. */
+/** Molar mass of dry air, kg/mol (CRC Handbook, from memory). */
 const AIR_kg_mol = 0.02897;
-
-const EMISSIVITY = 0.9;
 
 /** Followed no longer than this. */
 const LONGEST_s = 24 * 3600;
 
-/** A step takes no more than this share of the film that is left at the start, and none moves the board by more than a fraction of a kelvin. */
+/** A step takes no more than one in so many of the whole film, and a quarter of the board's time constant. */
 const STEPS = 400;
 
 /**
@@ -50,7 +45,7 @@ export function dryOpen(film: OpenFilm): OpenDrying {
   while (left_kg_m2 > 0) {
     const { flux_kg_m2s, film_W_m2K } = evaporation(film, face_K);
     if (flux_kg_m2s <= 0 || time_s > LONGEST_s) return { outcome: 'stays wet' };
-    const heat_W_m2K = 2 * (film_W_m2K + radiantFilm_W_m2K(EMISSIVITY, face_K, film.air_K));
+    const heat_W_m2K = 2 * (film_W_m2K + radiantFilm_W_m2K(DRYING.emissivity.value, face_K, film.air_K));
     const constant_s = film.areal_J_m2K / heat_W_m2K;
     const step_s = Math.min(atATime_kg_m2 / flux_kg_m2s, constant_s / 4, left_kg_m2 / flux_kg_m2s);
     // Over one step the board nears what film and warmth would settle it at.
@@ -69,6 +64,7 @@ export function evaporation(
   { liquid, airflow_m_s, ...room }: Pick<OpenFilm, 'liquid' | 'airflow_m_s' | 'air_K' | 'humidity'>,
   face_K: number,
 ): { readonly flux_kg_m2s: number; readonly film_W_m2K: number } {
+  const patch_m = DRYING.patch.value;
   const over = shareOver(liquid, face_K);
   if (over === null) return { flux_kg_m2s: 0, film_W_m2K: 0 };
   const inRoom = shareInRoom(liquid, room);
@@ -79,12 +75,12 @@ export function evaporation(
     (share * molarMass.value + (1 - share) * AIR_kg_mol) / at_K;
   const lighter = 1 - weight(over, face_K) / weight(inRoom, room.air_K);
   const kinematic = air.viscosity_Pa_s / air.density_kg_m3;
-  const rayleigh = (GRAVITY_m_s2 * Math.abs(lighter) * PATCH_m ** 3 * air.prandtl) / kinematic ** 2;
+  const rayleigh = (GRAVITY_m_s2 * Math.abs(lighter) * patch_m ** 3 * air.prandtl) / kinematic ** 2;
   // Heavy vapour lies on the board like cold air on a plate that faces up.
   const still = Math.max(1, lighter >= 0 ? 0.54 * rayleigh ** 0.25 : 0.52 * rayleigh ** 0.2);
-  const blown = 0.664 * Math.sqrt((airflow_m_s * PATCH_m) / kinematic) * Math.cbrt(air.prandtl);
+  const blown = 0.664 * Math.sqrt((airflow_m_s * patch_m) / kinematic) * Math.cbrt(air.prandtl);
   // Mixed: the cubes add (Incropera eq. 9.64).
-  const film_W_m2K = (Math.cbrt(still ** 3 + blown ** 3) * air.conductivity_W_mK) / PATCH_m;
+  const film_W_m2K = (Math.cbrt(still ** 3 + blown ** 3) * air.conductivity_W_mK) / patch_m;
   const capacity_J_m3K = air.density_kg_m3 * air.heat_J_kgK;
   const lewis = air.conductivity_W_mK / capacity_J_m3K / vapourDiffusivity_m2_s(liquid, mean_K);
   const passes_m_s = film_W_m2K / (capacity_J_m3K * lewis ** (2 / 3));

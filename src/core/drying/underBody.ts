@@ -1,10 +1,10 @@
 import { SURFACE_TRAITS } from '~/core/packages/surfaceFamilies';
 import type { SurfacePackage } from '~/core/packages/surface';
-import { kelvin } from '~/core/quantity/convert';
+import { DRYING } from '~/core/materials/drying';
 import { dryUnder_s } from './gap';
 
-/** Warm air that a technician dries with: hands and parts stand it (common practice). */
-export const WARM_AIR_K = kelvin(45);
+/** Warm air that a technician dries with. */
+export const WARM_AIR_K: number = DRYING.warmAir.value;
 
 /** How long 2-propanol under a part takes to leave it in warm air, s; 0 where its body stands off. */
 export const dryingUnder_s = ({ family, body }: SurfacePackage, air_K = WARM_AIR_K): number =>

@@ -1,6 +1,8 @@
+import { useStore } from '@nanostores/react';
 import { useState } from 'react';
 import { CLOCKS, type BoardClock } from '~/core/record/boardClock';
 import { clockInWords, type BoardEntryBody } from '~/core/record/boardEntries';
+import { $skew_ms } from '~/islands/rail/railStore';
 import { clockWords } from '~/ui/clockWords';
 import { Button, ButtonLink } from '~/ui/controls/Button';
 import { TextField } from '~/ui/controls/Field';
@@ -12,15 +14,17 @@ const MINUTE_ms = 60_000;
 interface BoardClocksProps {
   readonly clocks: readonly BoardClock[];
   readonly closed: boolean;
+  /** Jobs under way: a wait that one stands in is ended by going on with it. */
+  readonly running: ReadonlySet<string>;
   readonly refOf: (siteId: string) => string;
   readonly onEnter: (body: BoardEntryBody) => void;
   readonly onStart: () => void;
 }
 
 /** What this board is given time for: each ends by itself, is given longer, or is ended early with a reason. */
-export function BoardClocks({ clocks, closed, refOf, onEnter, onStart }: BoardClocksProps) {
+export function BoardClocks({ clocks, closed, running: jobs, refOf, onEnter, onStart }: BoardClocksProps) {
   const running = clocks.filter((c) => c.ended_ms === null).sort((a, b) => a.due_ms - b.due_ms);
-  const now_ms = useTime_ms(running.length > 0);
+  const now_ms = useTime_ms(running.length > 0, useStore($skew_ms));
   return (
     <section className={css['work']} id="clocks" aria-label="Clocks of this board">
       <h2>
@@ -38,6 +42,7 @@ export function BoardClocks({ clocks, closed, refOf, onEnter, onStart }: BoardCl
               key={clock.id}
               clock={clock}
               ref_={clock.siteId === null ? '' : refOf(clock.siteId)}
+              inJob={clock.jobId !== null && jobs.has(clock.jobId)}
               now_ms={now_ms}
               onEnter={onEnter}
             />
@@ -53,11 +58,13 @@ type Change = 'longer' | 'end';
 function Line({
   clock,
   ref_,
+  inJob,
   now_ms,
   onEnter,
 }: {
   clock: BoardClock;
   ref_: string;
+  inJob: boolean;
   now_ms: number | null;
   onEnter: BoardClocksProps['onEnter'];
 }) {
@@ -97,7 +104,7 @@ function Line({
         <Button small look="plain" pressed={change === 'longer'} onClick={() => setChange('longer')}>
           Longer
         </Button>
-        {over && clock.stepId === null ? (
+        {over && !inJob ? (
           <Button
             small
             look="primary"
@@ -129,7 +136,7 @@ function Line({
                 reason: why,
               });
             // A wait that a job stands in ends now and the job goes on from it.
-            else if (clock.stepId !== null)
+            else if (inJob)
               onEnter({ kind: 'clock-moved', clockId: id, due_ms: Math.round(now_ms), reason: why });
             else onEnter({ kind: 'clock-ended', clockId: id, reason: why });
             setChange(null);

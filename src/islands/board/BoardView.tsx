@@ -48,6 +48,10 @@ export function BoardView({ sheet }: { sheet: BoardSheet }) {
   const { sites, findings, faceFindings } = state;
   const site = sites.find((s) => s.id === state.siteId) ?? null;
   const running = jobs.find((job) => job.siteId === site?.id && job.status === 'running');
+  const underWay = useMemo(
+    () => new Set(jobs.filter((job) => job.status === 'running').map((job) => job.id)),
+    [jobs],
+  );
   const exposures = useMemo(() => exposuresOf(jobs, sites), [jobs, sites]);
   const heated = useMemo(() => new Set(exposures.map((e) => e.padId)), [exposures]);
   const lines = useMemo(
@@ -246,6 +250,7 @@ export function BoardView({ sheet }: { sheet: BoardSheet }) {
       <BoardClocks
         clocks={clocks}
         closed={stage.is === 'closed'}
+        running={underWay}
         refOf={(siteId) => sites.find((s) => s.id === siteId)?.ref ?? ''}
         onEnter={(body) => enter(body, () => void refreshRail())}
         onStart={() => run('clock')}

@@ -42,7 +42,8 @@ export function RigInstruments() {
 /** What is said of each channel, and the way to say something else. */
 function Channels({ device }: { device: InstrumentLine }) {
   const [open, setOpen] = useState<string | null>(null);
-  const temperatures = device.channels.filter(({ id, unit }) => unit === 'degC' && id !== 'set');
+  // Only a thermocouple can be put somewhere else.
+  const temperatures = device.kind === 'thermocouple-logger' ? device.channels : [];
   if (temperatures.length === 0) return null;
   return (
     <div className={css['channels']}>
@@ -51,7 +52,8 @@ function Channels({ device }: { device: InstrumentLine }) {
           <ChannelForm key={channel.id} device={device} channel={channel} onDone={() => setOpen(null)} />
         ) : (
           <button key={channel.id} type="button" className={css['said']} onClick={() => setOpen(channel.id)}>
-            {channel.name}: sits on {PLACE_WORDS[channel.place]}
+            {channel.name}:{' '}
+            {channel.place === 'elsewhere' ? 'place not said' : `sits on ${PLACE_WORDS[channel.place]}`}
             {channel.offset_K !== 0 &&
               `, ${channel.offset_K > 0 ? '+' : '−'}${Math.abs(channel.offset_K)} K added`}
             {channel.checkedAt_ms !== null && `, checked ${day(channel.checkedAt_ms)}`}

@@ -4,9 +4,14 @@ import { LiveSeries } from '~/ui/live/liveSeries';
 
 /** The job that this page is of, whose further entries are told on the same line. */
 let jobId: string | null = null;
-export const lookAtJob = (id: string): void => {
+export function lookAtJob(id: string): void {
+  if (jobId === id) return;
   jobId = id;
-};
+  reopen?.();
+}
+
+/** Opens the line anew, of that job too; null while none is open. */
+let reopen: (() => void) | null = null;
 
 /** The last that was told of that job's record: up to which entry it goes. */
 export const $jobAt = atom<{ readonly jobId: string; readonly seq: number } | null>(null);
@@ -60,9 +65,13 @@ onMount($instruments, () => {
     } else if (!line) open();
   };
   look();
+  reopen = () => {
+    if (line) open();
+  };
   document.addEventListener('visibilitychange', look);
   return () => {
     document.removeEventListener('visibilitychange', look);
     line?.close();
+    reopen = null;
   };
 });

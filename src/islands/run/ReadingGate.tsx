@@ -15,6 +15,7 @@ export function ReadingGate({
   shown,
   fault,
   told = null,
+  fixed = false,
   passWhy,
   onShown,
   onPass,
@@ -30,6 +31,8 @@ export function ReadingGate({
   fault: string | null;
   /** What an instrument says of it. */
   told?: ReactNode;
+  /** An instrument reads it: nothing is typed over that. */
+  fixed?: boolean;
   /** What is asked of whoever passes it all the same; null where it may not be passed as it stands. */
   passWhy: string | null;
   onShown: (shown: string) => void;
@@ -51,6 +54,7 @@ export function ReadingGate({
           ref={field}
           label={label}
           value={shown}
+          readOnly={fixed}
           inputMode="decimal"
           autoComplete="off"
           maxLength={7}

@@ -87,8 +87,8 @@ export function RunView({ sheet }: { sheet: RunSheet }) {
   const air = toolOf(job, step) === 'Air';
   const devices = useBenchDevices(job.id);
   const loggers = loggersOf(devices);
-  const station = stationOf(devices, air ? 'air' : 'hand');
-  const read_C = useStationSet(station, step?.reads_C != null, (set_C) =>
+  const station = stationOf(devices, toolOf(job, step));
+  const read_C = useStationSet(station, step?.reads_C != null, state.shown, (set_C) =>
     dispatch({ type: 'shown', shown: String(set_C) }),
   );
   const isOff = steps.findLast((x) => x.effect !== null && at.done.has(x.id))?.effect === 'part-off';

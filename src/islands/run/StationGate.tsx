@@ -35,6 +35,7 @@ export function StationGate({
       {...gate}
       label="Its display shows, °C"
       done="Read back"
+      fixed={read_C !== null}
       fault={asked || apart ? readBackRefusal(planned_C, degreesIn(gate.shown)) : null}
       told={
         station &&

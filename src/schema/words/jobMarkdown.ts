@@ -146,7 +146,9 @@ const logLine = ({ title, origin, simulated, peaks }: LogTold): string => {
 
 const row = (cells: readonly string[]): string => `| ${cells.map(plain).join(' | ')} |`;
 
-const stampOf = (at_ms: number): string => new Date(at_ms).toISOString().slice(0, 16).replace('T', ' ');
+/** In universal time, and said so: a file is read elsewhere. */
+const stampOf = (at_ms: number): string =>
+  `${new Date(at_ms).toISOString().slice(0, 16).replace('T', ' ')} UTC`;
 
 const amountOf = ({ amount, unit }: { readonly amount: number; readonly unit: string }): string =>
   `${amount < 10 ? amount.toFixed(1) : Math.round(amount)} ${unit}`;

@@ -15,7 +15,9 @@ export function eventStream(handle: (context: APIContext, tell: TellEvent) => ()
     const encoder = new TextEncoder();
     let stop: () => void = () => undefined;
     let alive: ReturnType<typeof setInterval>;
+    let over = false;
     const end = (): void => {
+      over = true;
       clearInterval(alive);
       stop();
     };
@@ -23,6 +25,7 @@ export function eventStream(handle: (context: APIContext, tell: TellEvent) => ()
       {
         start(controller) {
           const say = (text: string): void => {
+            if (over) return;
             if ((controller.desiredSize ?? 0) <= 0) {
               end();
               controller.close();
@@ -30,9 +33,11 @@ export function eventStream(handle: (context: APIContext, tell: TellEvent) => ()
           };
           say('retry: 1000\n\n');
           alive = setInterval(() => say(': alive\n\n'), ALIVE_ms);
-          stop = handle(context, (kind, data, n) =>
+          const began = handle(context, (kind, data, n) =>
             say(`${n === undefined ? '' : `id: ${n}\n`}event: ${kind}\ndata: ${JSON.stringify(data)}\n\n`),
           );
+          if (over) began();
+          else stop = began;
         },
         cancel: end,
       },

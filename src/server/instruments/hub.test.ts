@@ -62,6 +62,34 @@ describe('instruments on the line', () => {
     expect(hub.since(0)).toHaveLength(2);
   });
 
+  it('keep ten minutes each: one that reads much pushes out no other', async () => {
+    const quiet = device({ ...HELLO, id: 'tc-b' });
+    const loud = device();
+    await vi.waitFor(() => expect(hub.list()).toHaveLength(2));
+    quiet.say({ at_s: 0, v: { tc1: 20 } });
+    await vi.waitFor(() => expect(hub.since(0)).toHaveLength(1));
+    // So many a second as are no flood, for half an hour.
+    for (let second = 0; second < 180; second++) {
+      now_ms += 1000;
+      for (let i = 0; i < 99; i++) loud.say({ at_s: second + i / 100, v: { tc1: i } });
+      await vi.waitFor(() => expect(hub.list().find((d) => d.id === 'tc-a')!.latest).toEqual({ tc1: 98 }));
+      loud.say({ at_s: second + 0.995, v: { tc1: -1 } });
+      await vi.waitFor(() => expect(hub.list().find((d) => d.id === 'tc-a')!.latest).toEqual({ tc1: -1 }));
+    }
+    const kept = hub.since(0);
+    expect(kept.filter((s) => s.instrument === 'tc-a').length).toBeGreaterThanOrEqual(6000);
+    expect(kept.filter((s) => s.instrument === 'tc-a').length).toBeLessThanOrEqual(12_000);
+    expect(kept.filter((s) => s.instrument === 'tc-b')).toHaveLength(1);
+    expect(kept.every((s, i) => i === 0 || s.n > kept[i - 1]!.n)).toBe(true);
+  }, 30_000);
+
+  it('tell how their own knobs stand, and nothing that they have not', async () => {
+    const { say } = device();
+    await live();
+    say({ turned: { gain: 3, other: 'x' } });
+    await vi.waitFor(() => expect(hub.list()[0]!.turned).toEqual({ gain: 3 }));
+  });
+
   it('that talk nonsense are told of, and not listened to any more', async () => {
     const { say, heard } = device();
     await live();

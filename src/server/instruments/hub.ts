@@ -13,7 +13,7 @@ import type { InstrumentLine, InstrumentState, Sample } from '~/schema/sheets/in
 import { Conflict, NotFound } from '~/server/store/errors';
 import { LineReader, Rate } from './lines';
 
-/** Ten minutes at ten a second: what a screen that comes later still sees. */
+/** Ten minutes of each device at ten a second: what a screen that comes later still sees, and what a heat's log is cut from. */
 const KEPT = 6000;
 /** A device that says nothing for so long is told of as silent. */
 const SILENT_ms = 2500;
@@ -33,6 +33,7 @@ interface Device {
   lastSeen_ms: number;
   latest: Record<string, number | null>;
   turned: Record<string, number | string | boolean>;
+  readonly kept: Sample[];
 }
 
 type Waiting = { readonly done: () => void; readonly failed: (error: Error) => void };
@@ -50,7 +51,6 @@ export interface Hearer {
 export class InstrumentHub {
   private server: Server | null = null;
   private readonly devices = new Map<string, Device>();
-  private readonly kept: Sample[] = [];
   private readonly hearers = new Set<Hearer>();
   private readonly waiting = new Map<number, Waiting>();
   private laidFor: string | null = null;
@@ -113,8 +113,9 @@ export class InstrumentHub {
 
   /** Readings after one that was heard already; all that are kept where it is too long ago. */
   since(n: number): readonly Sample[] {
-    const first = this.kept[0]?.n ?? 0;
-    return n < first ? this.kept : this.kept.slice(n - first + 1);
+    return [...this.devices.values()]
+      .flatMap(({ kept }) => kept.filter((sample) => sample.n > n))
+      .sort((a, b) => a.n - b.n);
   }
 
   /** Takes what was said of channels: names, where they sit, by how much they read off. */
@@ -233,6 +234,8 @@ export class InstrumentHub {
       lastSeen_ms: this.now_ms(),
       latest: {},
       turned: {},
+      // One that hung up and came again goes on where it was.
+      kept: this.devices.get(hello.id)?.kept ?? [],
     };
     this.devices.set(hello.id, device);
     write(socket, { welcome: WIRE_VERSION });
@@ -251,11 +254,14 @@ export class InstrumentHub {
       const v = Object.fromEntries(known);
       device.latest = { ...device.latest, ...v };
       const sample = { n: ++this.lastSample, instrument: device.hello.id, at_ms: device.lastSeen_ms, v };
-      this.kept.push(sample);
-      if (this.kept.length > 2 * KEPT) this.kept.splice(0, this.kept.length - KEPT);
+      device.kept.push(sample);
+      if (device.kept.length > 2 * KEPT) device.kept.splice(0, device.kept.length - KEPT);
       for (const { samples } of this.hearers) samples([sample]);
     } else if ('turned' in told) {
-      device.turned = { ...device.turned, ...told.turned };
+      const { knobs, faults } = device.hello;
+      const own = new Set([...knobs, ...faults].map(({ id }) => id));
+      const known = Object.entries(told.turned).filter(([id]) => own.has(id));
+      device.turned = { ...device.turned, ...Object.fromEntries(known) };
       this.tellChange();
     } else if ('done' in told) this.waiting.get(told.done)?.done();
     else this.waiting.get(told.refused)?.failed(new Conflict(told.why));

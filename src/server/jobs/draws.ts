@@ -4,9 +4,10 @@ import { phaseRequest } from '~/core/method/plan/phases/phasePlan';
 import type { DrawsGiven } from '~/core/method/hand/heatDraws';
 import { phasesOf, type Phase } from '~/core/method/goals';
 import type { JobRecord } from '~/schema/records/jobs/job';
-import { jobRequestOf } from '~/schema/records/jobs/jobRequest';
+import { jobRequestOf, type JobRequest } from '~/schema/records/jobs/jobRequest';
 import { keptOf, type KeptDraws } from '~/schema/records/jobs/jobDraws';
 import { planRequestOf } from '~/schema/exchange/si/plan';
+import { InputError } from '~/schema/values/faults';
 import { heatBoardOf } from '~/server/boards/heatBoard';
 import { asked } from '~/server/plans/planner/asked';
 import type { Planner } from '~/server/plans/planner/planner';
@@ -57,10 +58,19 @@ export class Draws {
     }
   }
 
-  /** Phases done by hand; none where the job was planned by a model that is not read any more. */
+  /** Phases done by hand; none where the job was planned by a model that is not read any more, or with a tool that is gone. */
   private givenOf(job: JobRecord): [Phase, DrawsGiven][] {
     const request = jobRequestOf(job.request);
     if (!request) return [];
+    try {
+      return this.byHand(job, request);
+    } catch (error) {
+      if (error instanceof InputError) return [];
+      throw error;
+    }
+  }
+
+  private byHand(job: JobRecord, request: JobRequest): [Phase, DrawsGiven][] {
     const board = { ...heatBoardOf(this.db, job.boardId), ...request.input.board };
     const planned = planRequestOf({ ...request.input, board });
     return phasesOf(planned.goal).flatMap((phase): [Phase, DrawsGiven][] => {

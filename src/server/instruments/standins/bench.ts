@@ -59,10 +59,6 @@ export class StandInBench {
     return true;
   }
 
-  get pads(): readonly string[] {
-    return this.scene?.pads ?? [];
-  }
-
   get ambient_C(): number {
     return this.scene?.ambient_C ?? 23;
   }
@@ -75,16 +71,14 @@ export class StandInBench {
     const touch = Object.fromEntries(
       UNSURE.map((name) => [name, Math.sqrt(SHARED[name]) * this.hidden[name] + own[name]]),
     ) as Deviations;
-    this.iron = { course: this.scene.iron(pad, tip_C, this.preheat_C, touch), since_s: this.now_s };
-    return null;
+    const { scene } = this;
+    return heated(() => {
+      this.iron = { course: scene.iron(pad, tip_C, this.preheat_C, touch), since_s: this.now_s };
+    });
   }
 
   lift(): void {
     this.iron = null;
-  }
-
-  get touching(): boolean {
-    return this.iron !== null;
   }
 
   /** The tip's own temperature while it stands on something. */
@@ -94,8 +88,10 @@ export class StandInBench {
 
   blow(air_C: number, flow_L_min: number, nozzle_mm: number, standoff_mm: number): string | null {
     if (!this.scene) return 'nothing lies under it: open a job first';
-    this.air = { course: this.scene.air(air_C, flow_L_min, nozzle_mm, standoff_mm), since_s: this.now_s };
-    return null;
+    const { scene } = this;
+    return heated(() => {
+      this.air = { course: scene.air(air_C, flow_L_min, nozzle_mm, standoff_mm), since_s: this.now_s };
+    });
   }
 
   away(): void {
@@ -129,5 +125,18 @@ export class StandInBench {
     return Object.fromEntries(
       UNSURE.map((name) => [name, Math.sqrt(share(SHARED[name])) * this.normal()]),
     ) as Deviations;
+  }
+}
+
+/** What the model cannot be asked is said in words: one bench's fault ends no other device. */
+function heated(heat: () => void): string | null {
+  try {
+    heat();
+    return null;
+  } catch (error) {
+    return `the model cannot heat that: ${error instanceof Error ? error.message : String(error)}`.slice(
+      0,
+      200,
+    );
   }
 }

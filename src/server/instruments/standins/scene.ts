@@ -24,6 +24,8 @@ export interface Course {
 /** No touch is followed longer. */
 const TOUCH_s = 30;
 const AIR_s = 240;
+/** Coarse: a hand that moves a nozzle is answered at once. */
+const GRID_mm = 3;
 /** Where a thermocouple on the board beside a joint sits. */
 const BESIDE_m = 8e-3;
 
@@ -98,7 +100,10 @@ export class Scene {
       standoff_mm,
       schedule: [],
     };
-    return courseOf(simulate({ ...this.given, load, duration_s: AIR_s }).histories, this.pads[0]!);
+    return courseOf(
+      simulate({ ...this.given, load, grid_mm: GRID_mm, duration_s: AIR_s }).histories,
+      this.pads[0]!,
+    );
   }
 }
 

@@ -1,0 +1,30 @@
+import { property } from './property';
+
+/** What drying is reckoned with beside the liquids themselves. */
+export const DRYING = {
+  patch: property(
+    50e-3,
+    'm',
+    [15e-3, 150e-3],
+    0.4,
+    'assumed',
+    'how far a wet patch reaches along the air: a site and what the brush took in about it',
+  ),
+  holds: property(
+    0.5e-3,
+    'm',
+    [0.3e-3, 1e-3],
+    0.3,
+    'assumed',
+    'gaps up to this keep what is blotted and blown: a third of alcohol’s capillary length',
+  ),
+  emissivity: property(
+    0.9,
+    '1',
+    [0.8, 0.95],
+    0.05,
+    'from-memory',
+    'wet or lacquered boards, Incropera table A.11',
+  ),
+  warmAir: property(318.15, 'K', [308, 323], 0.01, 'assumed', 'what hands and parts stand: common practice'),
+} as const;
