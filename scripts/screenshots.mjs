@@ -32,7 +32,7 @@ const shoot = async (page, name) => {
   await page.screenshot({ path: `docs/screenshots/${name}.png` });
 };
 
-/** Presses on to a step: stations read back, every melt seen, clocks ended early by a second press. */
+/** Presses on to a step: stations read back, every melt seen, clocks ended early with the usual reason. */
 async function upTo(page, title) {
   const step = page.getByRole('region', { name: 'This step' });
   for (let i = 0; i < 60; i++) {
@@ -45,6 +45,10 @@ async function upTo(page, title) {
       await page.keyboard.press('m');
     await page.keyboard.press(' ');
     await page.waitForTimeout(400);
+    if ((await page.getByRole('region', { name: 'Why it ends early' }).count()) > 0) {
+      await page.keyboard.press('Enter');
+      await page.waitForTimeout(400);
+    }
   }
   throw new Error(`no step ${title}`);
 }
@@ -140,7 +144,23 @@ try {
 
   await page.goto(`${base}rig`);
   await page.waitForSelector('main [data-ready]');
+  // What earlier jobs taught is fitted once the planner has time.
+  const taught = page.getByRole('region', { name: 'What the jobs have taught' });
+  await taught.evaluate((at) => at.scrollIntoView());
   await shoot(page, 'rig');
+  await page.goto(`${base}parts?q=150`);
+  await page.waitForSelector('main [data-ready]');
+  await page.getByRole('button', { name: /A1/ }).first().click();
+  await page.waitForSelector('h3');
+  await shoot(page, 'parts');
+  await page.goto(`${base}parts?site=demo-beacon-4-C7`);
+  await page.waitForSelector('main [data-ready]');
+  await page.getByLabel('What it does').selectOption('filter');
+  await page.getByLabel('Voltage there, V').fill('24');
+  await page.keyboard.press('Enter');
+  await page.waitForSelector('details');
+  await page.getByRole('heading', { name: 'In the drawers' }).evaluate((at) => at.scrollIntoView());
+  await shoot(page, 'swap');
   await page.goto(`${base}boards/demo-dimmer-4/recap`);
   await page.waitForSelector('[data-solved]', { timeout: 60_000 });
   await shoot(page, 'whole-board');

@@ -7,6 +7,7 @@ declare namespace App {
     costs: import('./server/jobs/costs').Costs;
     hub: import('./server/instruments/hub').InstrumentHub;
     draws: import('./server/jobs/draws').Draws;
+    lessons: import('./server/rig/lessons').Lessons;
     /** Who asks; null on a bench that nobody signs in to. */
     person: import('./server/store/repositories/sessions').SignedIn | null;
     /** Where it comes from, as the connection itself says. */

@@ -74,6 +74,7 @@ async function development(): Promise<App.Locals> {
   const { Costs } = await import('./server/jobs/costs');
   const { InstrumentHub } = await import('./server/instruments/hub');
   const { Draws } = await import('./server/jobs/draws');
+  const { Lessons } = await import('./server/rig/lessons');
   const db = openDatabase(file, 'src/server/store/migrations');
   const planner = openPlanner(pathToFileURL(resolve('dist/serve.mjs')));
   return {
@@ -81,6 +82,7 @@ async function development(): Promise<App.Locals> {
     planner,
     costs: new Costs(db, planner),
     draws: new Draws(db, planner),
+    lessons: new Lessons(db, planner),
     hub: new InstrumentHub(),
     door: null,
     person: null,

@@ -4,6 +4,13 @@ import { readCsv } from '~/formats/thermalLog/csv';
 import { describe, expect, it } from 'vitest';
 import { z } from 'zod';
 import { dryInput } from '~/schema/exchange/dry/dryRequest';
+import {
+  combineInput,
+  dischargeInput,
+  judgeInput,
+  jumperInput,
+  swapInput,
+} from '~/schema/exchange/parts/questions';
 import { thermalProfile } from '~/schema/values/thermalProfile';
 import { foundAnswer } from '~/schema/exchange/plan/planAnswer';
 import { planInput } from '~/schema/exchange/plan/planRequest';
@@ -16,6 +23,11 @@ describe('published JSON Schemas are current', () => {
     ['plan-input', planInput],
     ['plan-answer-found', foundAnswer],
     ['dry-input', dryInput],
+    ['swap-input', swapInput],
+    ['judge-input', judgeInput],
+    ['combine-input', combineInput],
+    ['discharge-input', dischargeInput],
+    ['jumper-input', jumperInput],
     ['thermal-profile', thermalProfile],
   ] as const)('%s', async (name, schema) => {
     const published = z.toJSONSchema(schema, { io: 'input', unrepresentable: 'any' });

@@ -7,12 +7,25 @@ import { dryAnswerOf } from '~/schema/exchange/dry/dryAnswer';
 import { dryInput } from '~/schema/exchange/dry/dryRequest';
 import { simulate } from '~/schema/exchange/simulate/simulate';
 import { simulateInput } from '~/schema/exchange/simulate/simulateRequest';
+import {
+  combineAnswerOf,
+  combineInput,
+  dischargeAnswerOf,
+  dischargeInput,
+  judgeAnswerOf,
+  judgeInput,
+  jumperAnswerOf,
+  jumperInput,
+  swapAnswerOf,
+  swapInput,
+} from '~/schema/exchange/parts/questions';
 import { parseInput } from '~/schema/values/faults';
 import { EXAMPLES, HELP, helpOf, isCommand } from './help';
 
 describe('the command line’s help', () => {
   it('names every command, and knows no other', () => {
-    for (const command of ['simulate', 'plan', 'dry', 'backup', 'people'] as const) {
+    const commands = [...(Object.keys(EXAMPLES) as (keyof typeof EXAMPLES)[]), 'backup', 'people'] as const;
+    for (const command of commands) {
       expect(HELP).toContain(`  ${command} `);
       expect(isCommand(command)).toBe(true);
       expect(helpOf(command)).toContain(`./ithermon ${command}`);
@@ -30,6 +43,13 @@ describe('the command line’s help', () => {
 
     const solving = plan(planRequestOf(parseInput(planInput, told('plan'))));
     expect(inOneGo(solving).outcome).toBe('found');
+
+    expect(swapAnswerOf(parseInput(swapInput, EXAMPLES.swap)).verdict).toBe('fit-with-note');
+    expect(judgeAnswerOf(parseInput(judgeInput, EXAMPLES.judge)).verdict).toBe('good');
+    const { combinations } = combineAnswerOf(parseInput(combineInput, EXAMPLES.combine));
+    expect(combinations[0]).toMatchObject({ how: 'series', value: 9400, parts: [0, 0] });
+    expect(dischargeAnswerOf(parseInput(dischargeInput, EXAMPLES.discharge)).time_s).toBeGreaterThan(5);
+    expect(jumperAnswerOf(parseInput(jumperInput, EXAMPLES.jumper)).gauge).toBeLessThanOrEqual(26);
 
     expect(dryAnswerOf(parseInput(dryInput, told('dry'))).open_s).toBeGreaterThan(0);
   });

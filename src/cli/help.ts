@@ -5,6 +5,11 @@ export const HELP = `Usage: ./ithermon COMMAND [FILE|-]
                       what happens if: JSON in, JSON out; --csv also writes the histories as a table
   plan [FILE|-]       choose for me: JSON in, JSON out
   dry [FILE|-]        when a wet board is dry, in the open and under a body: JSON in, JSON out
+  swap [FILE|-]       whether a part may stand for another, rule by rule: JSON in, JSON out
+  judge [FILE|-]      a part by what a meter read of it: JSON in, JSON out
+  combine [FILE|-]    two or three from stock for one that is wanted: JSON in, JSON out
+  discharge [FILE|-]  how long a capacitor takes to bleed, and through what: JSON in, JSON out
+  jumper [FILE|-]     which wire for a lost track: JSON in, JSON out
   backup FILE [--force]
                       copy the database (ITHERMON_DB, default data/ithermon.db) while it is in use, check and
                       count the copy; --force replaces FILE. Restore it with ./start --db FILE
@@ -67,6 +72,22 @@ export const EXAMPLES = {
     humidity_pct: 40,
     body: { length_mm: 14, width_mm: 14, gap_mm: 0.1 },
   },
+  swap: {
+    original: { kind: 'capacitor', technology: 'aluminium', value: '330µ 35 V', temperature_C: 105 },
+    candidate: { kind: 'capacitor', technology: 'aluminium', value: '470µ 50 V', temperature_C: 105 },
+    circuit: { use: 'filter', voltage_V: 24 },
+  },
+  judge: {
+    part: { kind: 'capacitor', technology: 'aluminium', value: '330µ 35 V' },
+    reading: { capacitance: '310µ', esr_Ohm: 0.4, frequency_Hz: 120 },
+  },
+  combine: {
+    wanted: { kind: 'resistor', value: '9k4', rating_W: 0.5 },
+    stock: [{ kind: 'resistor', value: '4k7', rating_W: 0.25, tolerance_pct: 1, count: 20 }],
+    most: 2,
+  },
+  discharge: { capacitance: '150µ', voltage_V: 340, resistor: '47k', to_V: 60 },
+  jumper: { current_A: 1.5, length_mm: 45, lostCopper: { width_mm: 1.2, weight_oz: 1 }, laid: 'on-laminate' },
 } as const;
 
 const ABOUT: Readonly<Record<keyof typeof EXAMPLES | 'backup' | 'people', string>> = {
@@ -82,6 +103,22 @@ docs/schemas/plan-input.schema.json and plan-answer-found.schema.json.`,
 How long a film of 2-propanol or water takes to leave a board in the open, and what fills the gap under a
 body to leave it by its edges: one JSON request in, one JSON answer out. board_C is what the board is kept
 at, air_C where left out. Null: it stays wet in that air. Shape: docs/schemas/dry-input.schema.json.`,
+  swap: `Usage: ./ithermon swap [FILE|-]
+Whether a candidate may stand where an original stood: each rule with its numbers and reason, and the worst of
+them as the whole. Values are numbers in their unit or as people write them. Shape:
+docs/schemas/swap-input.schema.json.`,
+  judge: `Usage: ./ithermon judge [FILE|-]
+A part by what was read of it, in circuit or out: good, doubtful or dead, and the figure that decided. Shape:
+docs/schemas/judge-input.schema.json.`,
+  combine: `Usage: ./ithermon combine [FILE|-]
+Ones, pairs and triples from stock that may stand for a part, best first. \`parts\` are places in \`stock\`,
+from 0. Shape: docs/schemas/combine-input.schema.json.`,
+  discharge: `Usage: ./ithermon discharge [FILE|-]
+How long a capacitor takes to bleed through a resistor, what that takes at once, and a resistor that a bench
+would take. Shape: docs/schemas/discharge-input.schema.json.`,
+  jumper: `Usage: ./ithermon jumper [FILE|-]
+Which wire a bench would take for a current, a length and the copper that was lost. Shape:
+docs/schemas/jumper-input.schema.json.`,
   backup: `Usage: ./ithermon backup FILE
 Copies the database named by ITHERMON_DB (default data/ithermon.db) while it is in use. To go on from the
 copy: ./start --db FILE.`,

@@ -18,6 +18,13 @@ async function main(args: readonly string[]): Promise<number> {
     case 'dry':
       (await import('./commands/dry')).run(args.slice(1));
       return 0;
+    case 'swap':
+    case 'judge':
+    case 'combine':
+    case 'discharge':
+    case 'jumper':
+      (await import('./commands/partQuestions')).run(command, args.slice(1));
+      return 0;
     case 'backup':
       (await import('./commands/backup')).run(args.slice(1));
       return 0;
@@ -33,7 +40,7 @@ async function main(args: readonly string[]): Promise<number> {
       throw new InputError([
         {
           path: '$command',
-          message: `is ${command === undefined ? 'missing' : `"${command}"`}; give simulate, plan, dry, backup or people (--help tells more)`,
+          message: `is ${command === undefined ? 'missing' : `"${command}"`}; give simulate, plan, dry, swap, judge, combine, discharge, jumper, backup or people (--help tells more)`,
         },
       ]);
   }

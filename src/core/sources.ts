@@ -1,3 +1,14 @@
+import {
+  ALUMINIUM_LOSS,
+  CAPACITOR_LIMITS,
+  METER_LEADS,
+  OTHER_LOSS,
+  OVERLOAD,
+  REGULATOR_CHAINS,
+  REGULATOR_LIMITS,
+  WORKED_AT,
+} from '~/core/electrical/partData';
+import { LAID } from '~/core/electrical/benchWire';
 import { METER } from '~/core/electrical/meterLimits';
 import { WIRE_EMISSIVITY } from '~/core/electrical/wireRise';
 import { JUMPER } from '~/core/electrical/jumperData';
@@ -58,6 +69,23 @@ export function registeredData(): Subject[] {
     ['Solvent', SOLVENT],
     ['What boards are washed with', LIQUIDS],
     ['Water that soaked in', SOAKED],
+    [
+      'Loss of aluminium electrolytics',
+      Object.fromEntries(
+        ALUMINIUM_LOSS.map(([upTo_V, loss]) => [
+          `up to ${Number.isFinite(upTo_V) ? `${upTo_V} V` : 'any voltage'}`,
+          loss,
+        ]),
+      ),
+    ],
+    ['Loss of other capacitors', OTHER_LOSS],
+    ['What of its rating a capacitor is worked at', WORKED_AT],
+    ['What capacitors are judged by', CAPACITOR_LIMITS],
+    ['Meter leads', METER_LEADS],
+    ['Regulators: thermal resistance of packages', REGULATOR_CHAINS],
+    ['Regulators: what a junction stands', REGULATOR_LIMITS],
+    ['What a resistor stands for a while', OVERLOAD],
+    ['How a jumper lies', LAID],
     ['Drying', DRYING],
     ['Flooding', FLOOD],
     ['Foil and tape', COVER],

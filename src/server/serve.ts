@@ -19,6 +19,7 @@ import { InstrumentHub } from '~/server/instruments/hub';
 import { startStandIns } from '~/server/instruments/startStandIns';
 import { channelsTold } from '~/server/store/repositories/instrumentChannels';
 import { Draws } from '~/server/jobs/draws';
+import { Lessons } from '~/server/rig/lessons';
 import { openPlanner } from '~/server/plans/planner/open';
 import type { Planner } from '~/server/plans/planner/planner';
 import { rehearse } from '~/server/plans/planner/rehearsal';
@@ -46,6 +47,7 @@ interface Locals {
   readonly planner: Planner;
   readonly costs: Costs;
   readonly draws: Draws;
+  readonly lessons: Lessons;
   readonly hub: InstrumentHub;
   readonly nightly: Nightly;
   readonly door: Door | null;
@@ -96,11 +98,12 @@ export async function serve(bundle: string): Promise<void> {
   const nightly = new Nightly(options.file, options.backups, copyByCommand(resolve(built, 'cli.mjs')));
   const costs = new Costs(db, planner);
   const draws = new Draws(db, planner);
+  const lessons = new Lessons(db, planner);
   const hub = new InstrumentHub();
   hub.know(channelsTold(db));
   const door = options.signIn ? new Door(db) : null;
   answer = listener(
-    { db, planner, costs, draws, hub, nightly, door, person: null },
+    { db, planner, costs, draws, lessons, hub, nightly, door, person: null },
     handler,
     options.names,
     built,
@@ -129,7 +132,7 @@ export async function serve(bundle: string): Promise<void> {
     );
   console.log(`Ithermon is at ${options.tls ? 'https' : 'http'}://${bracketed(options.host)}:${port}/`);
   rehearse(planner, db);
-  void costs.makeUp();
+  void costs.makeUp().then(() => lessons.makeUp(draws));
   endNightly = nightly.start();
   const instruments = await hub.listen(options.instruments).catch((error: unknown) => {
     console.error(

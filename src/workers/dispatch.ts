@@ -60,4 +60,6 @@ export function dispatch<Asked extends { readonly kind: string }>(
 }
 
 const pictureBuffers = (answer: AnyAnswer): Transferable[] =>
-  'frames' in answer ? answer.frames.flatMap((frame) => [frame.top_C.buffer, frame.bottom_C.buffer]) : [];
+  answer !== null && 'frames' in answer
+    ? answer.frames.flatMap((frame) => [frame.top_C.buffer, frame.bottom_C.buffer])
+    : [];

@@ -20,6 +20,8 @@ const VIEWS: readonly (readonly [name: string, path: string])[] = [
   ['what is told of a board', '/boards/demo-beacon-4/edit'],
   ['label', '/boards/demo-beacon-4/label'],
   ['rig', '/rig'],
+  ['parts', '/parts'],
+  ['swap check', '/parts?site=demo-beacon-4-C7'],
   ['simulated instruments', '/stand-ins'],
 ];
 

@@ -1,9 +1,6 @@
 import Database from 'better-sqlite3';
-import { mkdtempSync, rmSync } from 'node:fs';
-import { tmpdir } from 'node:os';
-import { join } from 'node:path';
-import { spawn } from 'node:child_process';
 import { expect, test } from './bench';
+import { OwnServer } from './ownServer';
 
 /** Rule broken: an unknown address and a fault answered "Internal server error" on a white page, by a stream that broke. */
 
@@ -36,37 +33,26 @@ test('an endpoint that is not there answers in its own form', async ({ request }
 
 test('a page that breaks is answered whole, with a mark that the log has too', async ({ page, quiet }) => {
   quiet.allow(/500/);
-  const folder = mkdtempSync(join(tmpdir(), 'ithermon-fault-'));
-  const file = join(folder, 'fault.db');
-  const server = spawn(process.execPath, ['dist/serve.mjs', '--port', '0', '--db', file, '--empty']);
-  let said = '';
-  server.stderr.on('data', (data: Buffer) => (said += data.toString()));
-  const base = await new Promise<string>((resolve) => {
-    server.stdout.on('data', (data: Buffer) => {
-      const found = /(http:\S+)/.exec(data.toString());
-      if (found) resolve(found[1]!);
-    });
-  });
+  const server = new OwnServer();
+  await server.start();
   try {
     // A row that no version of ours wrote.
-    const db = new Database(file);
+    const db = new Database(server.file);
     db.prepare(
       "INSERT INTO boards (id, name, owner, fault, hazards, construction, waiting_for, created_at_ms) VALUES ('b', 'B', 'MK', 'x', '[]', '{}', 'you', 1)",
     ).run();
     db.close();
-    const answer = await page.goto(`${base}boards/b`);
+    const answer = await page.goto(`${server.base}/boards/b`);
     expect(answer!.status()).toBe(500);
     await expect(page.getByRole('heading', { name: 'This page could not be drawn' })).toBeVisible();
     const mark = /fault_\S+?(?=,)/.exec(await page.locator('ol').innerText())![0];
-    expect(said).toContain(mark);
+    expect(server.said).toContain(mark);
     // Other places go on.
-    expect((await page.goto(`${base}rig`))!.status()).toBe(200);
+    expect((await page.goto(`${server.base}/rig`))!.status()).toBe(200);
     await page.waitForLoadState('networkidle');
     // Its line to the instruments would be told of as broken with the server.
     await page.goto('about:blank');
   } finally {
-    server.kill('SIGTERM');
-    await new Promise((resolve) => server.on('exit', resolve));
-    rmSync(folder, { recursive: true, force: true });
+    await server.end();
   }
 });

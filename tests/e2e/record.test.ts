@@ -298,7 +298,8 @@ test('a mis-pressed heat and a false finding are taken back, and stay in the rec
 
 /** A part of our own on its own board; the way it is taken is named where it is not the plan's. */
 async function press(page: Page, data: object, goal: string, way: string, title: RegExp): Promise<number> {
-  const boardId = await ownBoard(page, 'Presses');
+  // Its label was read as it came in.
+  const boardId = await ownBoard(page, 'Presses', {}, { asks_V: 12 });
   const made = await page.request.post(`/api/boards/${boardId}/sites`, { data });
   expect(made.ok(), await made.text()).toBe(true);
   const { id } = (await made.json()) as { id: string };

@@ -15,6 +15,8 @@ const PAGES = [
   '/sites/demo-projector-m2-U11/plan',
   '/boards/demo-dimmer-4/recap',
   '/rig',
+  '/parts',
+  '/parts?site=demo-beacon-4-C7',
   '/sites/demo-beacon-4-U7/air',
   '/jobs/demo-job-tide',
   '/jobs/demo-job-tide/plan',

@@ -9,6 +9,9 @@ import { copperMap } from '~/schema/values/copperMap';
 import { jobRequestOf } from '~/schema/records/jobs/jobRequest';
 import { planRequestOf } from '~/schema/exchange/si/plan';
 import * as tables from '~/schema/records/tables';
+import { listOrders } from '~/server/store/repositories/partOrders';
+import { findParts, historyOfPart } from '~/server/store/repositories/stockParts';
+import { heatsOnBoard, lessonsAbout } from '~/server/store/repositories/benchLessons';
 import { clocksKept } from '~/server/store/repositories/boardClocks';
 import { boardEntriesOf } from '~/server/store/repositories/boardEntries';
 import { getBoard, listBoards } from '~/server/store/repositories/boards';
@@ -96,6 +99,12 @@ const READERS: Readonly<Record<string, (db: Db) => number>> = {
   job_draws: ofBoards((db, id) => jobsOfBoard(db, id).flatMap(({ job }) => drawsOfJob(db, job.id))),
   thermal_logs: ofBoards((db, id) => jobsOfBoard(db, id).flatMap(({ job }) => logsOfJob(db, job.id))),
   instrument_channels: (db) => channelsTold(db).length,
+  part_orders: (db) => listOrders(db).length,
+  stock_parts: (db) => findParts(db, '150', 10).lines.length,
+  part_moves: (db) => historyOfPart(db, 'part-1', 10).moves.length,
+  part_readings: (db) => historyOfPart(db, 'part-1', 10).readings.length,
+  bench_heats: (db) => heatsOnBoard(db, 'demo-validator-9').length,
+  bench_lessons: (db) => lessonsAbout(db, ['tip iron-slip-on chisel slip-on 1600']).length,
   board_clocks: ofBoards(clocksKept),
   step_habits: (db) => listHabits(db).length,
   tools: (db) => allTools(db).length,

@@ -1,3 +1,4 @@
+import { isSupplyGate } from '~/core/record/supplyGate';
 import { isChargeGate } from '~/core/record/chargeGate';
 import type { RunEvent, RunEventBody } from '~/core/record/runEvents';
 import type { RunStep } from '~/core/record/runState';
@@ -24,4 +25,5 @@ export const stepDone = ({ id, reads_C }: Pick<RunStep, 'id' | 'reads_C'>) => ({
   stepId: id,
   ...(reads_C == null ? {} : { shown_C: reads_C }),
   ...(isChargeGate(id) ? { left_V: 1.2 } : {}),
+  ...(isSupplyGate(id) ? { supply: { asks_V: 12, gives_V: 12, limit_A: 0.5 } } : {}),
 });

@@ -20,6 +20,7 @@ const LONGEST_ms = 1000;
 const PAGES = [
   '',
   'rig',
+  'parts',
   'stand-ins',
   'boards/new',
   'boards/ID',

@@ -56,7 +56,7 @@ export class LikelyBenches {
     this.lnWeights = new Float64Array(phase.draws);
     this.next = uniformStream(phase.seed ^ 0x5eed);
     for (const draws of phase.touches) {
-      const worlds = worldsOf(this.z, draws.melts_s);
+      const worlds = worldsOf(this.z, draws.melts_s, phase.known);
       if (!worlds) continue;
       this.paces.set(draws, worlds.pace);
       for (const touch of draws.touches) this.known.set(touch, { draws, worlds });

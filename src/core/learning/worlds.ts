@@ -1,4 +1,4 @@
-import { deviations, UNSURE, type Unsure } from '~/core/thermal/joint/draws';
+import { deviations, UNSURE, type Known, type Unsure } from '~/core/thermal/joint/draws';
 import { leastSquares } from './leastSquares';
 import { LOGARITHM, QUICKNESS, RARELY_NEVER, type Scale } from './scale';
 
@@ -16,6 +16,8 @@ export interface PhaseDraws {
   readonly seed: number;
   readonly draws: number;
   readonly touches: readonly TouchDraws[];
+  /** What was known of the bench as they were drawn. */
+  readonly known?: Known | undefined;
 }
 
 /**
@@ -50,22 +52,51 @@ export interface TouchWorlds {
   readonly slopes: readonly number[];
 }
 
+/** A touch's melt as a line over the deviations it was drawn with. */
+export interface Line {
+  readonly scale: Scale;
+  readonly pace: readonly number[];
+  /** Its pace where nothing deviates. */
+  readonly level: number;
+  /** By so much for each deviation's standard normal, in the order of `UNSURE`. */
+  readonly slopes: readonly number[];
+}
+
 /**
- * Splits a touch's draws into what a bench has in common and what is one touch's own. The melt, on a scale on which it is
- * nearly so, is taken as linear in the deviations by least squares over the draws; what the line leaves stays with its draw.
+ * The melt, on a scale on which it is nearly so, taken as linear in the deviations by least squares over the draws.
+ * Null where too few melt to know what a melt would mean.
  */
-export function worldsOf(z: readonly (readonly number[])[], melts_s: readonly number[]): TouchWorlds | null {
+export function lineOf(z: readonly (readonly number[])[], melts_s: readonly number[]): Line | null {
   const melting = melts_s.flatMap((melt_s, i) => (Number.isFinite(melt_s) ? [i] : []));
   const share = melting.length / melts_s.length;
   if (melting.length < 2 * UNSURE.length || share < LEAST_MELT) return null;
   const scale = share < 1 - RARELY_NEVER ? QUICKNESS : LOGARITHM;
   const pace = melts_s.map((melt_s) => scale.paceOf(melt_s));
   const fitted = scale === LOGARITHM ? melting : melts_s.map((_, i) => i);
-  const slopes = leastSquares(
+  const [level, ...slopes] = leastSquares(
     fitted.map((i) => [1, ...z[i]!]),
     fitted.map((i) => pace[i]!),
-  ).slice(1);
-  const shares = UNSURE.map((name) => SHARED[name]);
+  );
+  return { scale, pace, level: level!, slopes };
+}
+
+/** How much of each deviation the touches of a job share: less of one that is known well. */
+const sharedOf = (known: Known | undefined): readonly number[] =>
+  UNSURE.map((name) => Math.max(0, 1 - (1 - SHARED[name]) / (known?.[name]?.scale ?? 1) ** 2));
+
+/**
+ * Splits a touch's draws into what a bench has in common and what is one touch's own; what the line leaves stays with
+ * its draw.
+ */
+export function worldsOf(
+  z: readonly (readonly number[])[],
+  melts_s: readonly number[],
+  known?: Known,
+): TouchWorlds | null {
+  const line = lineOf(z, melts_s);
+  if (!line) return null;
+  const { scale, pace, slopes } = line;
+  const shares = sharedOf(known);
   return {
     scale,
     own: Math.sqrt(slopes.reduce((sum, slope, d) => sum + slope ** 2 * (1 - shares[d]!), 0)),

@@ -27,4 +27,15 @@ export const DRYING = {
     'wet or lacquered boards, Incropera table A.11',
   ),
   warmAir: property(318.15, 'K', [308, 323], 0.01, 'assumed', 'what hands and parts stand: common practice'),
+  lowOven: property(
+    333.15,
+    'K',
+    [323, 343],
+    0.02,
+    'assumed',
+    'what dries a board and harms nothing on it: common practice, 50 to 70 °C',
+  ),
+  ovenTime: property(7200, 's', [3600, 14_400], 0.3, 'from-memory', 'a couple of hours: common practice'),
+  washWater: property(323.15, 'K', [313, 333], 0.02, 'from-memory', 'ultrasonic at 50 °C: common practice'),
+  washTime: property(900, 's', [300, 1800], 0.3, 'from-memory', 'a quarter of an hour: common practice'),
 } as const;

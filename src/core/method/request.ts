@@ -1,3 +1,4 @@
+import type { Learnt } from '~/core/learning/lasting';
 import type { AlloyId } from '~/core/materials/alloys';
 import type { CoverageMap } from '~/core/thermal/field/mesh';
 import { padNamesOf, type PartPackage } from '~/core/packages/form';
@@ -122,6 +123,8 @@ export interface PlanRequest extends Bench {
     readonly bake_C: BakeTemperature;
   } | null;
   readonly record: readonly TrackRecord[];
+  /** What earlier jobs have told of this bench's tips and of this board; left out: nothing. */
+  readonly learnt?: Learnt | undefined;
   readonly seed: number;
 }
 

@@ -207,6 +207,8 @@ export function clockKindOf(stepId: string): ClockKind {
   if (/(^|-)preheat$/.test(stepId)) return 'soak';
   if (/(^|-)cool$/.test(stepId)) return 'cool-down';
   if (/(^|-)dry$/.test(stepId)) return 'solvent';
+  if (/(^|-)wash$/.test(stepId)) return 'wash';
+  if (/(^|-)oven$/.test(stepId)) return 'oven';
   return 'come-back';
 }
 

@@ -1,7 +1,9 @@
 import type { RunEvent, RunEventBody } from './runEvents';
 import { chargeRefusal, isChargeGate } from './chargeGate';
 import { readBackRefusal } from './readBack';
+import { notLookedAt } from './lastLooks';
 import { PAUSE_STEP } from './round';
+import { isSupplyGate, supplyRefusal } from './supplyGate';
 import { notSeenMolten, type RunState, type RunStep } from './runState';
 import { retractRefusal } from './standing';
 
@@ -43,8 +45,11 @@ export function refusal(
     case 'step-done':
       if (underHeat) return underHeat;
       if (event.stepId !== current?.id) return elsewhere;
+      if (event.passed?.kind === 'early' && !event.passed.reason)
+        return 'its clock has not ended and nothing was said; say why it ends early';
       if (current.reads_C != null && event.passed?.kind !== 'override')
         return readBackRefusal(current.reads_C, event.shown_C);
+      if (isSupplyGate(event.stepId) && event.passed?.kind !== 'override') return supplyRefusal(event.supply);
       if (isChargeGate(event.stepId) && event.passed?.kind !== 'override') return chargeRefusal(event.left_V);
       // An early end of a clock says nothing of what still holds.
       return current.effect === 'part-off' && (!event.passed || event.passed.kind === 'early')
@@ -66,13 +71,23 @@ export function refusal(
         underHeat ??
         (event.restAtEnd === true && current?.id !== PAUSE_STEP
           ? 'only a part that is done leaves its cleaning to the end; close it with its outcome instead'
-          : null)
+          : null) ??
+        unproven(event, notLookedAt(steps, state))
       );
     case 'resumed':
       return state.status === 'closed' ? null : 'the job is under way already';
     default:
       return null;
   }
+}
+
+/** Fixed is what was looked at; without it why is said. */
+function unproven(
+  { outcome, restAtEnd, acceptedWithout }: Extract<RunEventBody, { kind: 'closed' }>,
+  missing: readonly string[],
+): string | null {
+  if (outcome !== 'fixed' || restAtEnd === true || acceptedWithout || missing.length === 0) return null;
+  return `"fixed" asks for what was not done yet: ${missing.join(', ')}; do it, or say why it is fixed without`;
 }
 
 const heatWords = (pad: string): string => (pad === 'all' ? 'the part' : `pin ${pad}`);

@@ -1,11 +1,13 @@
+import type { SupplyRead } from './supplyGate';
+
 /** What a board can be parked for. */
 export const AWAITS = ['part', 'answer', 'time'] as const;
 export type Awaits = (typeof AWAITS)[number];
 
 /** Why a step that had something against it was passed all the same. */
 export type Passed =
-  /** A clock was ended with so much of it left. */
-  | { readonly kind: 'early'; readonly left_s: number }
+  /** A clock was ended with so much of it left; early versions did not ask why. */
+  | { readonly kind: 'early'; readonly left_s: number; readonly reason?: string | undefined }
   /** Pins whose melt nobody saw moved freely all the same. */
   | { readonly kind: 'moved-freely' }
   /** Against the gate, on someone's word; `signedBy` is the lead where people sign in. */
@@ -27,6 +29,8 @@ export type RunEventBody =
       readonly shown_C?: number | undefined;
       /** What was measured over the reservoirs, where the step asks for it. */
       readonly left_V?: number | undefined;
+      /** What was read of the supply, where the step asks for it. */
+      readonly supply?: SupplyRead | undefined;
     }
   | { readonly kind: 'step-back'; readonly stepId: string }
   | { readonly kind: 'heat-on'; readonly stepId: string; readonly pad: string }
@@ -67,6 +71,8 @@ export type RunEventBody =
       readonly cause: string;
       /** What the board is parked for with it. */
       readonly awaits?: { readonly awaits: Awaits; readonly what: string } | undefined;
+      /** Why it is called fixed without what its plan asked to be looked at. */
+      readonly acceptedWithout?: string | undefined;
       /** Cleaning, drying and the supply are left to the end of the whole board's job it is part of. */
       readonly restAtEnd?: boolean | undefined;
     }

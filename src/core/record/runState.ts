@@ -65,8 +65,14 @@ export interface RunState {
 }
 
 /** A reading that a step was done with, as it was given. */
-const readingOf = ({ shown_C, left_V }: Extract<RunEvent, { kind: 'step-done' }>): string | null =>
-  shown_C !== undefined ? `${shown_C} °C` : left_V !== undefined ? `${left_V} V` : null;
+export function readingOf({ shown_C, left_V, supply }: Reading): string | null {
+  if (shown_C !== undefined) return `display ${shown_C} °C`;
+  if (left_V !== undefined) return `${left_V} V left`;
+  return supply
+    ? `${supply.gives_V} V at the plug for ${supply.asks_V} V asked, limit ${supply.limit_A} A`
+    : null;
+}
+type Reading = Pick<Extract<RunEvent, { kind: 'step-done' }>, 'shown_C' | 'left_V' | 'supply'>;
 
 type Open<T> = { -readonly [Key in keyof T]: T[Key] };
 

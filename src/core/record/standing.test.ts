@@ -109,7 +109,7 @@ describe('never lift what did not melt (common practice: most lifted pads are pu
   });
 
   it('an early end of a clock is no word on what holds', () => {
-    const passed = { kind: 'early', left_s: 3 } as const;
+    const passed = { kind: 'early', left_s: 3, reason: 'in a hurry' } as const;
     const state = runState(STEPS, unseen);
     expect(refusal(state, STEPS, { kind: 'step-done', stepId: 'lift', passed }, unseen)).toMatch(/pin 2/);
   });

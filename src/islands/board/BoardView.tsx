@@ -150,6 +150,8 @@ export function BoardView({ sheet }: { sheet: BoardSheet }) {
         return site !== null && go(running ? `/jobs/${running.id}` : `/sites/${site.id}/plan`);
       case 'check':
         return site !== null && go(`/sites/${site.id}/check`);
+      case 'swap':
+        return site !== null && go(`/parts?site=${site.id}`);
       case 'place-site':
         return go(`/boards/${board.id}/place?side=${state.side}`);
       case 'import':

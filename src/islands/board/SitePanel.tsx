@@ -22,6 +22,7 @@ import { CopperBar } from './CopperBar';
 import { SiteHeat } from './SiteHeat';
 import { PadTable } from './PadTable';
 import type { BoardAction, BoardState } from './state';
+import { FittedParts } from './FittedParts';
 import css from './board.module.css';
 
 interface SitePanelProps {
@@ -79,6 +80,9 @@ export function SitePanel({
           <ButtonLink small href={`/sites/${site.id}/check`}>
             Continuity <KeyCap of={keyOf(BOARD_COMMANDS, 'check')} />
           </ButtonLink>
+          <ButtonLink small href={`/parts?site=${site.id}`}>
+            Swap check
+          </ButtonLink>
           {running ? (
             <ButtonLink href={`/jobs/${running.id}`} look="primary">
               Go on with its job <KeyCap of="Enter" />
@@ -90,6 +94,7 @@ export function SitePanel({
           )}
         </div>
       </div>
+      <FittedParts siteId={site.id} />
       <p className={css['occupancy']} data-kind={occupancy.kind}>
         <span>{capital(occupancyInWords(occupancy))}</span>
         {occupancy.since_ms !== null && (

@@ -18,7 +18,7 @@ export type BoardCommand =
 
 /** Pages and forms that a board leads to: in the list that one key opens, where a second one chooses. */
 export type PageCommand =
-  'place-site' | 'import' | 'draw' | 'photos' | 'part' | 'correct' | 'edit' | 'label' | 'clock';
+  'place-site' | 'swap' | 'import' | 'draw' | 'photos' | 'part' | 'correct' | 'edit' | 'label' | 'clock';
 
 /** None of these letters is one that marks a finding or copper on the lands: they are on one screen. */
 export const BOARD_COMMANDS: readonly Command<BoardCommand>[] = [
@@ -46,6 +46,7 @@ export const PAGE_COMMANDS: readonly Command<PageCommand>[] = [
     keys: ['d'],
     group: 'Board, after a full stop',
   },
+  { id: 'swap', label: 'What may stand here', keys: ['p'], group: 'Board, after a full stop' },
   { id: 'photos', label: 'Photos of this board', keys: ['o'], group: 'Board, after a full stop' },
   { id: 'clock', label: 'Start a clock', keys: ['c'], group: 'Board, after a full stop' },
   { id: 'part', label: 'Say what is fitted here', keys: ['s'], group: 'Board, after a full stop' },

@@ -1,4 +1,4 @@
-import { TOGETHER } from '~/core/record/runState';
+import { readingOf, TOGETHER } from '~/core/record/runState';
 import { standingEvents } from '~/core/record/standing';
 import type { RunEvent } from '~/core/record/runEvents';
 import type { JobLine } from '~/schema/sheets/boardSheet';
@@ -49,12 +49,8 @@ function saidOf(
     case 'opened':
       return ['job', `${goalWords(job.goal)}: ${job.setting}`];
     case 'step-done': {
-      const shown =
-        event.shown_C !== undefined
-          ? `, display ${event.shown_C} °C`
-          : event.left_V !== undefined
-            ? `, ${event.left_V} V left`
-            : '';
+      const read = readingOf(event);
+      const shown = read ? `, ${read}` : '';
       const where = event.where ? `, lies in ${event.where}` : '';
       return [
         event.passed ? 'passed' : 'step',
@@ -82,7 +78,8 @@ function saidOf(
     case 'closed': {
       const outcome = outcomeInWords(event.outcome);
       const awaits = event.awaits ? `, for ${event.awaits.what}` : '';
-      return ['closed', `Closed: ${outcome}${awaits}${event.cause ? `. ${event.cause}` : ''}`];
+      const without = event.acceptedWithout ? `. Without its last looks: ${event.acceptedWithout}` : '';
+      return ['closed', `Closed: ${outcome}${awaits}${event.cause ? `. ${event.cause}` : ''}${without}`];
     }
     default:
       return null;

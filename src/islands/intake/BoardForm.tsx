@@ -27,6 +27,7 @@ const BLANK: NewBoard = {
   construction: constructionFrom('four-layer', Number.NaN, Number.NaN),
   finish: 'unknown',
   madeIn: null,
+  asks_V: null,
   fixtures: '',
 };
 
@@ -50,6 +51,7 @@ const FIELD_WORDS: Readonly<Record<keyof NewBoard, string>> = {
   construction: 'what it is made of',
   finish: 'finish',
   madeIn: 'year',
+  asks_V: 'what its label asks',
   fixtures: 'what must go back',
 };
 
@@ -196,6 +198,15 @@ export function BoardForm({ board = null }: { board?: BoardRecord | null }) {
               setValueAs: (text: unknown) => (text === '' || text === null ? null : Number(text)),
             })}
             fault={errors.madeIn?.message}
+          />
+          <TextField
+            label="Its label asks, V, if it is fed from outside"
+            type="number"
+            step="any"
+            {...register('asks_V', {
+              setValueAs: (text: unknown) => (text === '' || text === null ? null : Number(text)),
+            })}
+            fault={errors.asks_V?.message}
           />
         </div>
         <h3>Copper, from the top down</h3>

@@ -1,5 +1,5 @@
 import { useReady } from '~/ui/useReady';
-import { useEffect, useMemo, useReducer, useState } from 'react';
+import { useEffect, useMemo, useReducer, useRef, useState } from 'react';
 import { useStore } from '@nanostores/react';
 import { goalsOn, keepsPart, phasesOf, type Goal } from '~/core/method/goals';
 import { isEmpty } from '~/core/record/occupancy';
@@ -23,7 +23,7 @@ import { LandDrawing } from '~/ui/land/LandDrawing';
 import { padMarks } from '~/ui/land/marks';
 import { meltOrderInWords, meltRanks, type Melt } from '~/ui/land/meltOrder';
 import { $by } from '~/ui/preferences';
-import { adjusted } from './adjust';
+import { adjusted, changed, turnedTo } from './adjust';
 import { planAskOf } from './ask';
 import { BudgetWarning } from './BudgetWarning';
 import { PLAN_COMMANDS, type PlanCommand } from './commands';
@@ -49,7 +49,6 @@ import {
   start,
   type PlanState,
 } from './state';
-import { changed } from './adjust';
 import { StepsPanel } from './StepsPanel';
 import { beginning, preheatFor, toolsFor } from './tools';
 import { useAccepting } from './useAccepting';
@@ -99,6 +98,20 @@ export function PlanView({ sheet, by: drawnFor }: { sheet: PlanSheet; by: string
     const choices = begun(whole, state);
     if (choices.length > 0) dispatch({ type: 'begun', choices });
   }, [searched, whole, state]);
+
+  // A station that stood at another temperature sent its job back: the plan is looked at there.
+  const at_C = useRef<number | null>(null);
+  useEffect(() => {
+    at_C.current ??= Number(new URLSearchParams(window.location.search).get('at')) || null;
+    if (at_C.current === null || !searched || !choice || state.byHand) return;
+    const there = turnedTo(choice, at_C.current, { tools, stations });
+    at_C.current = null;
+    const address = new URL(window.location.href);
+    address.searchParams.delete('at');
+    window.history.replaceState(null, '', address);
+    if (there) dispatch({ type: 'set', choice: there });
+    // It looks at everything once there is a choice, and never again.
+  });
 
   // A workshop's habits with this method come with it; what was changed by hand stays.
   const habit = habits.find((h) => h.method === choice?.method)?.edits;
@@ -223,6 +236,7 @@ export function PlanView({ sheet, by: drawnFor }: { sheet: PlanSheet; by: string
         <Proposal
           state={state}
           tool={sheet.tools.find((t) => t.id === toolId)?.name ?? ''}
+          learntBefore={sheet.input.learnt}
           run={run}
           onTake={(o) => take(o)}
           onGoal={(other) => dispatch({ type: 'goal', goal: other })}

@@ -3,6 +3,8 @@ import type { Goal } from '~/core/method/goals';
 import { AIR, PLAN } from '~/core/method/settings';
 import type { NoPlanAnswer, OptionAnswer, PinAnswer } from '~/schema/exchange/plan/planAnswer';
 import { choiceInWords, settingInWords } from '~/schema/words/settingWords';
+import { learntInWords } from '~/schema/words/lessonWords';
+import type { PlanInput } from '~/schema/exchange/plan/planRequest';
 import { Button, CommandButton } from '~/ui/controls/Button';
 import { planCommand, type PlanCommand } from './commands';
 import { choiceAt, freshPins, isBusy, phaseOf, verdictOf, type PlanState } from './state';
@@ -12,12 +14,15 @@ import css from './plan.module.css';
 export function Proposal({
   state,
   tool,
+  learntBefore,
   run,
   onTake,
   onGoal,
 }: {
   state: PlanState;
   tool: string;
+  /** What earlier jobs have told of the bench's tips. */
+  learntBefore?: PlanInput['learnt'];
   run: (id: PlanCommand) => void;
   onTake: (option: OptionAnswer) => void;
   onGoal: (goal: Goal) => void;
@@ -31,6 +36,7 @@ export function Proposal({
   const shown = verdict === 'clear' && atRisk.length > 0 ? 'doubtful' : verdict;
   const failure = failureInWords(state);
   const option = phaseOf(state).option;
+  const learnt = choice && learntInWords(learntBefore, choice.setting);
   return (
     <div className={css['proposal']}>
       <div>
@@ -62,6 +68,7 @@ export function Proposal({
             cooler air is kinder.
           </p>
         )}
+        {learnt && <p className="quiet">{learnt}</p>}
         {failure && (
           <p className={css['doubtful']} role="alert">
             {failure}

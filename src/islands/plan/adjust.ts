@@ -83,6 +83,12 @@ function turned(choice: ChoiceInput, by_C: number, { tools, stations }: OnBench)
   });
 }
 
+/** The choice at one temperature, all pins alike, as far as its tool reaches. */
+export function turnedTo(choice: ChoiceInput, set_C: number, on: OnBench): ChoiceInput | null {
+  const there = turned(choice, set_C - choice.setting.setpoint_C, on);
+  return there && choice.setting.kind === 'hand' ? changed(there, { perPad_C: {} }) : there;
+}
+
 function nextTip(choice: ChoiceInput, { tools, stations }: OnBench): ChoiceInput | null {
   const { setting } = choice;
   if (setting.kind === 'air') {

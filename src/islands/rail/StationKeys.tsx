@@ -54,6 +54,9 @@ export function StationKeys({
       case 'bench':
         window.location.href = '/';
         return true;
+      case 'parts':
+        window.location.href = '/parts';
+        return true;
       case 'rig':
         window.location.href = '/rig';
         return true;

@@ -17,6 +17,7 @@ import { RIG_COMMANDS, rigCommand, type RigCommand } from './commands';
 import { reduce, runningLow, start } from './state';
 import { MoveForm, NewSupplyForm } from './SupplyForm';
 import { Backups } from './Backups';
+import { TipLessons } from './TipLessons';
 import { ToolForm } from './ToolForm';
 import css from './rig.module.css';
 
@@ -118,6 +119,7 @@ export function RigView({ sheet }: { sheet: RigSheet }) {
         ))}
         {retired.length > 0 && <p className="quiet">Out of use: {retired.map((t) => t.name).join(', ')}.</p>}
       </section>
+      <TipLessons lessons={sheet.lessons} tools={state.tools} />
       <section aria-label="Instruments">
         <div className={css['head']}>
           <h2>Instruments</h2>

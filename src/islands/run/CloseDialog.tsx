@@ -19,7 +19,10 @@ const LETTERS: Readonly<Record<Outcome, string>> = {
   parked: 'k',
 };
 
-export type Closing = Pick<Extract<RunEventBody, { kind: 'closed' }>, 'cause' | 'awaits'> & {
+export type Closing = Pick<
+  Extract<RunEventBody, { kind: 'closed' }>,
+  'cause' | 'awaits' | 'acceptedWithout'
+> & {
   readonly outcome: Outcome;
 };
 
@@ -27,12 +30,15 @@ export type Closing = Pick<Extract<RunEventBody, { kind: 'closed' }>, 'cause' | 
 export function CloseDialog({
   isOpen,
   unfinished,
+  missing,
   removal,
   onClose,
   onWrite,
 }: {
   isOpen: boolean;
   unfinished: boolean;
+  /** What the plan asks to be looked at before it is called fixed, and was not. */
+  missing: readonly string[];
   /** The job takes a part off and puts none on: the board is left open. */
   removal: boolean;
   onClose: () => void;
@@ -42,6 +48,7 @@ export function CloseDialog({
   const [cause, setCause] = useState('');
   const [awaits, setAwaits] = useState<Awaits | null>(null);
   const [what, setWhat] = useState('');
+  const [without, setWithout] = useState('');
   useEffect(() => {
     if (!isOpen) return;
     setOutcome(null);
@@ -49,7 +56,8 @@ export function CloseDialog({
   }, [isOpen]);
   const parked = outcome === 'parked';
   const awaited = awaits !== null && what.trim() !== '' ? { awaits, what: what.trim() } : null;
-  const ready = outcome !== null && (!parked || awaited !== null);
+  const unproven = outcome === 'fixed' && missing.length > 0;
+  const ready = outcome !== null && (!parked || awaited !== null) && (!unproven || without.trim() !== '');
   const offered = removal ? (['part-done', ...OUTCOMES.filter((o) => o !== 'part-done')] as const) : OUTCOMES;
   const wordsOf = (value: Outcome): string =>
     removal && value === 'part-done' ? 'part off, board open' : OUTCOME_WORDS[value];
@@ -68,6 +76,7 @@ export function CloseDialog({
             outcome,
             cause: cause.trim(),
             ...(parked && awaited ? { awaits: awaited } : {}),
+            ...(unproven ? { acceptedWithout: without.trim() } : {}),
           });
           onClose();
         }}
@@ -106,6 +115,17 @@ export function CloseDialog({
               maxLength={160}
               value={what}
               onChange={(event) => setWhat(event.target.value)}
+            />
+          </>
+        )}
+        {unproven && (
+          <>
+            <p>Not done yet: {missing.join(', ')}.</p>
+            <TextField
+              label="Why it is fixed without; it stays in the record"
+              maxLength={200}
+              value={without}
+              onChange={(event) => setWithout(event.target.value)}
             />
           </>
         )}

@@ -34,6 +34,8 @@ interface InstructionProps {
   readonly picture: ReactNode;
   /** In place of the usual buttons, where the step has ways of its own. */
   readonly ways: ReactNode;
+  /** A clock ends before its time, and why. */
+  readonly onEarly: (reason: string) => void;
   readonly run: (id: RunCommand) => boolean;
 }
 

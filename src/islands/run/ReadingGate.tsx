@@ -19,6 +19,7 @@ export function ReadingGate({
   passWhy,
   onShown,
   onPass,
+  otherwise = null,
   run,
 }: {
   /** What is read, with its unit. */
@@ -37,6 +38,8 @@ export function ReadingGate({
   passWhy: string | null;
   onShown: (shown: string) => void;
   onPass: (passed: Passed) => void;
+  /** Another way out than passing it. */
+  otherwise?: ReactNode;
   run: (id: RunCommand) => boolean;
 }) {
   const field = useRef<HTMLInputElement>(null);
@@ -69,6 +72,7 @@ export function ReadingGate({
         <CommandButton command={command('go')} label={done} look="primary" className={css['big']} run={run} />
         <CommandButton command={command('why')} look="plain" run={run} />
       </div>
+      {fault && otherwise}
       {fault && passWhy !== null && (
         <PassAnyway why={passWhy} onPass={(reason) => onPass({ kind: 'override', reason })} />
       )}

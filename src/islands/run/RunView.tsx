@@ -4,6 +4,8 @@ import { useReady } from '~/ui/useReady';
 import { useEffect, useMemo, useReducer, useRef } from 'react';
 import { keepsPart, phasesOf } from '~/core/method/goals';
 import { isChargeGate } from '~/core/record/chargeGate';
+import { isSupplyGate } from '~/core/record/supplyGate';
+import { notLookedAt } from '~/core/record/lastLooks';
 import type { RunState } from '~/core/record/runState';
 import type { JobStep } from '~/schema/records/jobs/jobPlan';
 import type { RunSheet } from '~/schema/sheets/runSheet';
@@ -25,18 +27,26 @@ import { EMPTY_OUTBOX } from './outbox';
 import { LandsPanel } from './LandsPanel';
 import { LiftGate } from './LiftGate';
 import { LiveTemps } from './LiveTemps';
-import { loggersOf, stationOf, useBenchDevices, useStationSet } from './useBenchDevices';
+import {
+  loggersOf,
+  stationOf,
+  supplyOf,
+  useBenchDevices,
+  useStationSet,
+  useSupplyRead,
+} from './useBenchDevices';
 import { GoingOn, PauseStep } from './PauseStep';
 import { RoundList, RoundStrip } from './RoundStrip';
 import { reduce, standing } from './state';
 import { TakeBackDialog } from './TakeBackDialog';
-import { isSupply, PowerGate } from './PowerGate';
+import { SupplyGate } from './SupplyGate';
 import { StationGate } from './StationGate';
 import { StepList } from './StepList';
 import { padOf } from './turn';
 import { useAwake } from './useAwake';
 import { useSpoken } from './useSpoken';
 import { useLearnt } from './useLearnt';
+import { useCourses } from './useCourses';
 import { useClock } from './useNow';
 import { useOutbox } from './useOutbox';
 import { useRunning } from './useRunning';
@@ -48,6 +58,8 @@ function answeredAt_ms(): number {
   const [page] = performance.getEntriesByType('navigation') as PerformanceNavigationTiming[];
   return page && page.responseStart > 0 ? performance.timeOrigin + page.responseStart : steadyNow_ms();
 }
+
+const textOf = (value: number | null): string => (value === null ? '' : String(value));
 
 /** One job, one step at a time: an instruction, a target, a clock; every press is an entry in the record. */
 export function RunView({ sheet }: { sheet: RunSheet }) {
@@ -62,6 +74,7 @@ export function RunView({ sheet }: { sheet: RunSheet }) {
     early: false,
     where: '',
     shown: '',
+    supply: { asks: textOf(sheet.supply.asks_V), gives: '', limit: textOf(sheet.supply.limit_A) },
     open: 'nothing',
     waits: null,
   });
@@ -87,9 +100,14 @@ export function RunView({ sheet }: { sheet: RunSheet }) {
   const air = toolOf(job, step) === 'Air';
   const devices = useBenchDevices(job.id);
   const loggers = loggersOf(devices);
+  const courses = useCourses(job.id, step?.phase ?? null, loggers.length > 0 && !closed);
   const station = stationOf(devices, toolOf(job, step));
   const read_C = useStationSet(station, step?.reads_C != null, state.shown, (set_C) =>
     dispatch({ type: 'shown', shown: String(set_C) }),
+  );
+  const supply = supplyOf(devices);
+  const supplyReads = useSupplyRead(supply, isSupplyGate(step?.id), state.supply, (typed) =>
+    dispatch({ type: 'supply', typed }),
   );
   const isOff = steps.findLast((x) => x.effect !== null && at.done.has(x.id))?.effect === 'part-off';
 
@@ -159,6 +177,7 @@ export function RunView({ sheet }: { sheet: RunSheet }) {
                   read_C={read_C}
                   onShown={(shown) => dispatch({ type: 'shown', shown })}
                   onPass={pass}
+                  onReplan={running.replan}
                   run={run}
                 />
               ) : isChargeGate(step?.id) ? (
@@ -169,8 +188,18 @@ export function RunView({ sheet }: { sheet: RunSheet }) {
                   onPass={pass}
                   run={run}
                 />
-              ) : isSupply(step?.id) ? (
-                <PowerGate lines={lines} boardId={job.boardId} clock={clock} onPass={pass} run={run} />
+              ) : isSupplyGate(step?.id) ? (
+                <SupplyGate
+                  lines={lines}
+                  boardId={job.boardId}
+                  clock={clock}
+                  typed={state.supply}
+                  asked={state.early}
+                  supply={supplyReads ? supply : null}
+                  onTyped={(typed) => dispatch({ type: 'supply', typed })}
+                  onPass={pass}
+                  run={run}
+                />
               ) : step?.effect === 'part-off' ? (
                 <LiftGate
                   held={held}
@@ -183,6 +212,7 @@ export function RunView({ sheet }: { sheet: RunSheet }) {
                 />
               ) : null
             }
+            onEarly={running.endEarly}
             picture={<AsItLies site={site} board={sheet.board.construction} />}
             run={run}
           />
@@ -196,6 +226,7 @@ export function RunView({ sheet }: { sheet: RunSheet }) {
             alloy={site.alloy}
             kind={air || step.kind === 'wait' ? 'air' : 'hand'}
             dwell={at.heating ?? at.dwells.at(-1) ?? null}
+            courses={courses}
             clock={clock}
           />
         )}
@@ -237,6 +268,7 @@ export function RunView({ sheet }: { sheet: RunSheet }) {
       <CloseDialog
         isOpen={state.open === 'close'}
         unfinished={step !== null && !pausing}
+        missing={pausing ? [] : notLookedAt(steps, at)}
         removal={phasesOf(job.goal).every((phase) => phase === 'remove')}
         onClose={() => dispatch({ type: 'open', what: 'nothing' })}
         onWrite={running.close}

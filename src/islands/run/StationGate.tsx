@@ -1,6 +1,7 @@
 import { readBackRefusal } from '~/core/record/readBack';
 import type { Passed } from '~/core/record/runEvents';
 import type { InstrumentLine } from '~/schema/sheets/instruments';
+import { Button } from '~/ui/controls/Button';
 import type { RunCommand } from './commands';
 import { ReadingGate } from './ReadingGate';
 import { degreesIn } from './shown';
@@ -15,6 +16,7 @@ export function StationGate({
   asked,
   station,
   read_C,
+  onReplan,
   ...gate
 }: {
   planned_C: number;
@@ -27,8 +29,11 @@ export function StationGate({
   asked: boolean;
   onShown: (shown: string) => void;
   onPass: (passed: Passed) => void;
+  /** The job is closed as it stands, and planned again at what the station has. */
+  onReplan: (set_C: number) => void;
   run: (id: RunCommand) => boolean;
 }) {
+  const shown_C = degreesIn(gate.shown);
   const apart = read_C !== null && readBackRefusal(planned_C, read_C) !== null;
   return (
     <ReadingGate
@@ -36,7 +41,7 @@ export function StationGate({
       label="Its display shows, °C"
       done="Read back"
       fixed={read_C !== null}
-      fault={asked || apart ? readBackRefusal(planned_C, degreesIn(gate.shown)) : null}
+      fault={asked || apart ? readBackRefusal(planned_C, shown_C) : null}
       told={
         station &&
         read_C !== null && (
@@ -45,7 +50,12 @@ export function StationGate({
           </p>
         )
       }
-      passWhy={degreesIn(gate.shown) === undefined ? null : 'Why it is worked at another temperature'}
+      otherwise={
+        shown_C !== undefined && (
+          <Button onClick={() => onReplan(shown_C)}>Close this job and plan again at {shown_C} °C</Button>
+        )
+      }
+      passWhy={shown_C === undefined ? null : 'Why it is worked at another temperature'}
     />
   );
 }

@@ -6,6 +6,7 @@ import { $railLines } from '~/islands/rail/railStore';
 import { CommandButton } from '~/ui/controls/Button';
 import { clockWords } from '~/ui/clockWords';
 import { RUN_COMMANDS, type RunCommand } from './commands';
+import { EarlyEnd } from './EarlyEnd';
 import { soundWindow } from '~/ui/sounds';
 import { useTick, type Clock } from './useNow';
 import { waitEnd_ms } from './waitEnd';
@@ -21,6 +22,7 @@ interface WaitStepProps {
   /** It was asked to end before its time once. */
   readonly early: boolean;
   readonly why: boolean;
+  readonly onEarly: (reason: string) => void;
   readonly run: (id: RunCommand) => boolean;
 }
 
@@ -43,8 +45,8 @@ function WaitClock({ end_ms, clock }: { readonly end_ms: number; readonly clock:
   );
 }
 
-/** A wait with its clock; ended before its time only on a second word, and the record says how much was left. */
-export function WaitStep({ jobId, step, at, clock, early, why, run }: WaitStepProps) {
+/** A wait with its clock; ended before its time only with a reason, and the record says how much was left. */
+export function WaitStep({ jobId, step, at, clock, early, why, onEarly, run }: WaitStepProps) {
   const end_ms = waitEnd_ms(useStore($railLines), jobId, step, at);
   const over = useTick(clock, (now_ms) => now_ms >= end_ms);
   const ended = useRef(over);
@@ -60,18 +62,14 @@ export function WaitStep({ jobId, step, at, clock, early, why, run }: WaitStepPr
       <div className={css['buttons']}>
         <CommandButton
           command={command('go')}
-          label={over ? 'Done' : early ? 'Yes, end the wait early' : 'Done'}
-          look={over || early ? 'primary' : 'outline'}
+          label={over ? 'Done' : 'End it early'}
+          look={over ? 'primary' : 'outline'}
           className={css['big']}
           run={run}
         />
         <CommandButton command={command('why')} look="plain" pressed={why} run={run} />
       </div>
-      {early && !over && (
-        <p className={css['stopWords']}>
-          The clock has not ended. Press again only if you are sure; the record says how much was left.
-        </p>
-      )}
+      {early && !over && <EarlyEnd stepId={step.id} onEnd={onEarly} />}
     </>
   );
 }

@@ -10,6 +10,8 @@ export type RunCommand =
   | 'mark'
   | 'take-back'
   | 'stop-here'
+  | 'pause'
+  | 'photo'
   | 'close'
   | 'speak';
 
@@ -24,6 +26,8 @@ export const RUN_COMMANDS: readonly Command<RunCommand>[] = [
   { id: 'why', label: 'Why this step', keys: ['y'], group: 'Run' },
   { id: 'take-back', label: 'Take an entry back', keys: ['g'], group: 'Run' },
   { id: 'stop-here', label: 'Stop here: clean and dry now', keys: ['w'], group: 'Run' },
+  { id: 'pause', label: 'Pause, and go on another day', keys: ["'"], group: 'Run' },
+  { id: 'photo', label: 'A photo of this board', keys: [';'], group: 'Run' },
   { id: 'speak', label: 'Read steps aloud, or not', keys: [','], group: 'Run' },
   { id: 'close', label: 'Close the job', keys: ['x'], group: 'Run' },
 ];

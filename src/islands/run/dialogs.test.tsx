@@ -13,7 +13,7 @@ vi.stubGlobal('CSS', { escape: (text: string) => text });
 
 const close = (changes: Partial<Parameters<typeof CloseDialog>[0]> = {}) => {
   const heard = { onClose: vi.fn(), onWrite: vi.fn() };
-  render(<CloseDialog isOpen unfinished={false} removal={false} {...heard} {...changes} />);
+  render(<CloseDialog isOpen unfinished={false} missing={[]} removal={false} {...heard} {...changes} />);
   return heard;
 };
 
@@ -40,6 +40,23 @@ describe('closing a job', () => {
     fireEvent.click(screen.getByRole('button', { name: /^Back to the job/ }));
     expect(heard.onClose).toHaveBeenCalledOnce();
     expect(heard.onWrite).not.toHaveBeenCalled();
+  });
+
+  // Rule of issue 21: fixed needs the acceptance that the plan asked for, or a reason.
+  it('is not fixed without what its plan asks to be looked at, unless it is said why', () => {
+    const heard = close({ missing: ['Inspect the joints', 'Supply before first power'] });
+    fireEvent.click(screen.getByText('fixed'));
+    expect(screen.getByText(/Not done yet: Inspect the joints, Supply before first power/)).toBeTruthy();
+    expect(screen.getByRole<HTMLButtonElement>('button', { name: /^Close as fixed/ }).disabled).toBe(true);
+    fireEvent.change(screen.getByLabelText(/Why it is fixed without/), {
+      target: { value: 'ran on the rig' },
+    });
+    fireEvent.click(screen.getByRole('button', { name: /^Close as fixed/ }));
+    expect(heard.onWrite).toHaveBeenCalledWith({
+      outcome: 'fixed',
+      cause: '',
+      acceptedWithout: 'ran on the rig',
+    });
   });
 
   it('of a removal offers first that the part is off and the board open', () => {

@@ -90,6 +90,7 @@ function shown(step: JobStep | null, changes: Partial<Parameters<typeof Instruct
       why={false}
       tool="Iron"
       picture={<p>the site as it lies</p>}
+      onEarly={vi.fn()}
       run={run}
       {...changes}
     />,
@@ -204,14 +205,15 @@ describe('a wait', () => {
     expect(screen.getByText('over. Ready: go on.')).toBeTruthy();
   });
 
-  it('is ended early only by a press that means it', () => {
+  it('is ended early only with a reason, one press where it is the usual', () => {
     shown(WAIT, after(60));
-    expect(screen.queryByText(/Press again only if you are sure/)).toBeNull();
+    expect(screen.queryByText(/Why does it end early/)).toBeNull();
     cleanup();
-    shown(WAIT, { ...after(60), early: true });
-    expect(screen.getByRole('button', { name: /Yes, end the wait early/ })).toBeTruthy();
-    expect(
-      screen.getByText(/Press again only if you are sure; the record says how much was left/),
-    ).toBeTruthy();
+    const onEarly = vi.fn();
+    shown(WAIT, { ...after(60), early: true, onEarly });
+    const usual = screen.getByRole('button', { name: /Cool and dry/ });
+    expect(document.activeElement).toBe(usual);
+    fireEvent.click(usual);
+    expect(onEarly).toHaveBeenCalledWith('Cool and dry: felt and seen');
   });
 });

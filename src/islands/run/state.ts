@@ -12,6 +12,7 @@ import {
   type Outbox,
   type Refused,
 } from './outbox';
+import type { SupplyTyped } from './shown';
 import { reduceMarking, type Marking, type MarkingAction } from '~/islands/findings/marking';
 
 export interface RunViewState extends Marking, Outbox {
@@ -24,6 +25,8 @@ export interface RunViewState extends Marking, Outbox {
   readonly where: string;
   /** What the station's display shows, as typed. */
   readonly shown: string;
+  /** What was read of the supply before first power, as typed. */
+  readonly supply: SupplyTyped;
   readonly open: 'nothing' | 'note' | 'why' | 'close' | 'take-back';
   /** Why what is unsent waits; null while nothing keeps it. */
   readonly waits: string | null;
@@ -47,6 +50,7 @@ export type RunAction =
   | { readonly type: 'early' }
   | { readonly type: 'where'; readonly where: string }
   | { readonly type: 'shown'; readonly shown: string }
+  | { readonly type: 'supply'; readonly typed: Partial<SupplyTyped> }
   | { readonly type: 'open'; readonly what: RunViewState['open'] }
   | MarkingAction;
 
@@ -115,6 +119,8 @@ export function reduce(state: RunViewState, action: RunAction): RunViewState {
       return { ...state, where: action.where };
     case 'shown':
       return { ...state, shown: action.shown, early: false };
+    case 'supply':
+      return { ...state, supply: { ...state.supply, ...action.typed }, early: false };
     case 'open':
       return { ...state, open: action.what };
     default:

@@ -7,7 +7,7 @@ import { StationGate } from './StationGate';
 afterEach(cleanup);
 
 const shown = (typed: string, asked: boolean) => {
-  const heard = { onShown: vi.fn(), onPass: vi.fn(), run: vi.fn(() => true) };
+  const heard = { onShown: vi.fn(), onPass: vi.fn(), onReplan: vi.fn(), run: vi.fn(() => true) };
   render(<StationGate station={null} read_C={null} planned_C={340} shown={typed} asked={asked} {...heard} />);
   return { ...heard, field: screen.getByLabelText('Its display shows, °C') };
 };
@@ -23,8 +23,11 @@ describe('a station read back', () => {
   });
 
   it('another temperature is said with both figures, and passed only with a reason', () => {
-    const { onPass } = shown('480', true);
+    const { onPass, onReplan } = shown('480', true);
     expect(screen.getByRole('alert').textContent).toMatch(/480 °C and the plan is for 340 °C/);
+    // Or it is planned again at what the station has.
+    fireEvent.click(screen.getByRole('button', { name: /plan again at 480 °C/ }));
+    expect(onReplan).toHaveBeenCalledWith(480);
     fireEvent.click(screen.getByRole('button', { name: 'Go on all the same' }));
     const pass = screen.getByRole('button', { name: 'Pass the gate' });
     expect((pass as HTMLButtonElement).disabled).toBe(true);

@@ -1,6 +1,8 @@
 import { useStore } from '@nanostores/react';
 import { useEffect } from 'react';
 import { $instruments, $readings, lookAtJob, seriesOf } from '~/islands/live/liveStore';
+import { OFF_V } from '~/core/record/supplyGate';
+import type { SupplyTyped } from './shown';
 import type { InstrumentLine } from '~/schema/sheets/instruments';
 
 /** Devices that tell of this job: real ones, and simulated ones that have this job's site under their tools. */
@@ -23,6 +25,33 @@ const STATIONS: Readonly<Record<string, InstrumentLine['kind']>> = {
   Iron: 'iron-station',
   Air: 'air-station',
 };
+
+/** The bench supply that is connected; null where none is. */
+export const supplyOf = (devices: readonly InstrumentLine[]): InstrumentLine | null =>
+  devices.find(({ kind, state }) => kind === 'bench-supply' && state === 'live') ?? null;
+
+/**
+ * What a supply reads at its output, and its limit; told whenever something else stands in their place. One whose output is
+ * off feeds nothing, and another may be meant.
+ */
+export function useSupplyRead(
+  supply: InstrumentLine | null,
+  wanted: boolean,
+  typed: SupplyTyped,
+  tell: (typed: Partial<SupplyTyped>) => void,
+): boolean {
+  useStore($readings);
+  const read = (channel: string): number | null =>
+    supply && (seriesOf(supply.id, channel).last ?? supply.latest[channel] ?? null);
+  const [volts, limit] = [read('v'), read('limit')];
+  const gives = wanted && volts !== null && Math.abs(volts) >= OFF_V ? volts.toFixed(1) : null;
+  const least = wanted && limit !== null ? String(limit) : null;
+  useEffect(() => {
+    if (gives !== null && least !== null && (typed.gives !== gives || typed.limit !== least))
+      tell({ gives, limit: least });
+  }, [gives, least]);
+  return gives !== null && least !== null;
+}
 
 /** What a station says it is set to, °C; told whenever something else stands in its place. */
 export function useStationSet(

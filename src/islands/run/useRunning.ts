@@ -1,6 +1,7 @@
-import { useState, type Dispatch, type RefObject } from 'react';
+import { useEffect, useState, type Dispatch, type RefObject } from 'react';
 import { useStore } from '@nanostores/react';
 import { chargeRefusal, isChargeGate } from '~/core/record/chargeGate';
+import { isSupplyGate, supplyRefusal } from '~/core/record/supplyGate';
 import { readBackRefusal } from '~/core/record/readBack';
 import { UNFINISHED } from '~/core/record/outcomes';
 import { PAUSE_STEP } from '~/core/record/round';
@@ -16,7 +17,7 @@ import { canSpeak } from './spoken';
 import type { Closing } from './CloseDialog';
 import { RUN_COMMANDS, type RunCommand } from './commands';
 import { coolingLeft_ms, isSurprising } from './HeatStep';
-import { degreesIn, voltsIn } from './shown';
+import { degreesIn, supplyIn, supplyReadIn, voltsIn } from './shown';
 import type { RunAction, RunViewState } from './state';
 import { heldAt, padOf, stepHeating, turnOf, type Turn } from './turn';
 import type { Clock } from './useNow';
@@ -40,6 +41,10 @@ interface Running {
   readonly run: (id: RunCommand) => boolean;
   readonly write: (event: WritableEvent) => boolean;
   readonly pass: (passed: Passed | null) => boolean;
+  /** Ends the job and plans it anew at what the station is set to, °C. */
+  readonly replan: (set_C: number) => void;
+  /** Ends the step's clock before its time, and why. */
+  readonly endEarly: (reason: string) => void;
   readonly close: (closing: Closing) => void;
 }
 
@@ -62,6 +67,8 @@ export function useRunning(
   const pausing = step?.id === PAUSE_STEP && nextRef !== null;
   const leftToEnd = closed && at.leftToEnd_ms !== null;
   const [endedHere, setEndedHere] = useState(false);
+  const [leaving, setLeaving] = useState(false);
+  const [replanAt, setReplanAt] = useState<number | null>(null);
   const { next, begin } = useNextPart(
     sheet,
     by,
@@ -109,15 +116,13 @@ export function useRunning(
     if (turn?.pad != null) return write({ kind: 'heat-on', stepId: step.id, pad: turn.pad });
     if (step.reads_C !== null && readBackRefusal(step.reads_C, degreesIn(state.shown))) return ask();
     if (isChargeGate(step.id) && chargeRefusal(voltsIn(state.shown))) return ask();
-    const left_ms = waitLeft_ms();
-    if ((left_ms > 0 || held.length > 0) && !state.early) return ask();
-    return pass(
-      left_ms > 0
-        ? { kind: 'early', left_s: left_ms / 1000 }
-        : held.length > 0
-          ? { kind: 'moved-freely' }
-          : null,
-    );
+    if (isSupplyGate(step.id) && supplyRefusal(supplyIn(state.supply))) return ask();
+    if (waitLeft_ms() > 0 || (held.length > 0 && !state.early)) return ask();
+    return pass(held.length > 0 ? { kind: 'moved-freely' } : null);
+  };
+  const endEarly = (reason: string): void => {
+    const left_s = Math.max(0, waitLeft_ms() / 1000);
+    pass(left_s > 0 ? { kind: 'early', left_s, reason } : null);
   };
   /** A part that is done leaves its cleaning to the end and goes on to the next. */
   const close = (closing: Closing): boolean => {
@@ -128,6 +133,7 @@ export function useRunning(
   const pass = (passed: Passed | null): boolean => {
     const shown_C = step?.reads_C == null ? undefined : degreesIn(state.shown);
     const left_V = isChargeGate(step?.id) ? voltsIn(state.shown) : undefined;
+    const supply = isSupplyGate(step?.id) ? supplyReadIn(state.supply) : null;
     const where = step?.effect === 'part-off' ? state.where.trim() : '';
     return write({
       kind: 'step-done',
@@ -136,8 +142,24 @@ export function useRunning(
       ...(where ? { where } : {}),
       ...(shown_C === undefined ? {} : { shown_C }),
       ...(left_V === undefined ? {} : { left_V }),
+      ...(supply ? { supply } : {}),
     });
   };
+
+  /** Nothing is heated at a setting that nobody planned: the job ends here, and its next plan begins at what is set. */
+  const replan = (set_C: number): void => {
+    const outcome = at.dwells.length > 0 ? 'part-done' : 'unchanged';
+    write({ kind: 'closed', outcome, cause: `Planned again: the station is set to ${set_C} °C.` });
+    setReplanAt(set_C);
+  };
+  const sent = state.unsent.length === 0;
+  useEffect(() => {
+    if (leaving && sent) window.location.assign('/');
+  }, [leaving, sent]);
+  useEffect(() => {
+    if (replanAt !== null && closed && sent)
+      window.location.assign(`/sites/${site.id}/plan?goal=${job.goal}&at=${replanAt}`);
+  }, [replanAt, closed, sent]);
 
   /** The last pin of this step once more; at the lift, the first that was not seen molten. */
   const heatAgain = (): boolean => {
@@ -181,6 +203,16 @@ export function useRunning(
         if (!canSpeak()) return false;
         setSpoken(!$spoken.get());
         return true;
+      case 'pause':
+        // What is under heat is not left alone.
+        if (closed || at.heating) return false;
+        // Without initials nothing is written, and that is said here.
+        setLeaving(by !== '');
+        return write({ kind: 'note', text: `Paused at: ${step?.title ?? 'the end'}.` });
+      case 'photo':
+        if (at.heating) return false;
+        window.location.assign(`/boards/${job.boardId}/photos`);
+        return true;
       case 'stop-here':
         return pausing && !closed && pass(null);
       case 'close':
@@ -190,5 +222,5 @@ export function useRunning(
     }
   };
   useCommands('run', RUN_COMMANDS, run);
-  return { turn, held, pausing, leftToEnd, nextRef, next, run, write, pass, close };
+  return { turn, held, pausing, leftToEnd, nextRef, next, run, write, pass, endEarly, replan, close };
 }

@@ -21,3 +21,7 @@ export { boardClocks } from './board/boardClock.table';
 export { boardEntries } from './board/boardEntry.table';
 export { instrumentChannels } from './rig/instrumentChannel.table';
 export { people, sessions } from './people/person.table';
+export { benchHeats } from './rig/benchHeats.table';
+export { benchLessons } from './rig/benchLesson.table';
+export { partMoves, partReadings, stockParts } from './parts/stockPart.table';
+export { partOrders } from './parts/partOrder.table';

@@ -15,5 +15,7 @@ export interface RunSheet {
   readonly findings: readonly FindingRecord[];
   /** The whole board's job it is part of. */
   readonly round: RoundSheet | null;
+  /** What the board asks of its supply, and what the bench's was last limited to; null where nobody said. */
+  readonly supply: { readonly asks_V: number | null; readonly limit_A: number | null };
   readonly now_ms: number;
 }

@@ -23,7 +23,7 @@ const ironSpec = z.strictObject({
   tips: z.array(tip).min(1, { error: 'is empty; an iron needs at least one tip' }).max(30),
 });
 
-const hollow = z
+export const hollow = z
   .strictObject({ inner_mm: quantity('mm', 0.4, 4), outer_mm: quantity('mm', 0.8, 8) })
   .refine((n) => n.outer_mm > n.inner_mm, { error: 'has its outer no wider than its bore; swap them' });
 export type HollowRecord = z.infer<typeof hollow>;

@@ -135,7 +135,7 @@ export function passedInWords(passed: Passed | null | undefined): string {
     case undefined:
       return '';
     case 'early':
-      return `Clock ended with ${clockLeft(passed.left_s)} left. `;
+      return `Clock ended with ${clockLeft(passed.left_s)} left${passed.reason ? `: ${passed.reason}` : ''}. `;
     case 'moved-freely':
       return 'Not every melt was seen; it moved freely. ';
     case 'override':

@@ -1,5 +1,6 @@
 import { inOneGo } from '~/core/stepwise';
 import { isOfClock } from '~/core/record/boardEntries';
+import { isSupplyGate } from '~/core/record/supplyGate';
 import { isChargeGate } from '~/core/record/chargeGate';
 import { runState } from '~/core/record/runState';
 import { acceptPlan } from '~/schema/records/jobs/job';
@@ -33,6 +34,11 @@ import { newContinuityReading } from '~/schema/records/site/continuityReading';
 import { checklistFor, takeContinuityReading } from '~/server/checks/checkSheet';
 import { addFaceFinding } from '~/server/store/repositories/faceFindings';
 import { calibratePhoto, photosOf } from '~/server/store/repositories/photos';
+import type { ChannelTold } from '~/schema/records/rig/instrumentChannel';
+import { findParts } from '~/server/store/repositories/stockParts';
+import { fillDrawers } from './drawers';
+import { channelsTold, tellChannel } from '~/server/store/repositories/instrumentChannels';
+import { getBoard } from '~/server/store/repositories/boards';
 import { ensureRig } from '~/server/rig/firstRig';
 import { addSiteGroup } from '~/server/store/repositories/siteGroups';
 import { takePhoto } from '~/server/boards/photoIntake';
@@ -46,6 +52,17 @@ const DAY_ms = 86_400_000;
 const MINUTE_ms = 60_000;
 const STOCKED_daysAgo = 200;
 
+/** One thermocouple of the simulated logger has its place; the other is left for whoever tries it. */
+const LAND_CHANNEL: ChannelTold = {
+  channel: 'tc1',
+  name: 'Channel 1',
+  place: 'land',
+  offset_K: 0,
+  checkedAt_ms: null,
+  by: 'RT',
+  revision: 0,
+};
+
 /**
  * Writes the demo workshop through the same doors as a real bench, with plans solved by the model.
  * Boards and jobs that are there already are left alone, so that it is safe to run again.
@@ -53,6 +70,9 @@ const STOCKED_daysAgo = 200;
 export async function seedDemo(db: Db, now_ms: number, tell: (line: string) => void): Promise<void> {
   // The workshop counted its stock before its first job.
   ensureRig(db, now_ms - STOCKED_daysAgo * DAY_ms);
+  if (findParts(db, '', 1).lines.length === 0) fillDrawers(db, now_ms);
+  if (channelsTold(db).length === 0)
+    tellChannel(db, 'tc-logger', LAND_CHANNEL, now_ms - STOCKED_daysAgo * DAY_ms);
   for (const demo of DEMO_BOARDS) {
     seedBoard(db, demo, now_ms);
     await seedPhoto(db, demo, now_ms);
@@ -241,6 +261,7 @@ async function seedStory(db: Db, story: DemoStory, now_ms: number): Promise<void
     );
   };
   const { steps } = getJob(db, story.id).job.plan;
+  const asks_V = getBoard(db, story.boardId).asks_V ?? 24;
   const standing = () => {
     const { job, events } = getJob(db, story.id);
     return runState(job.plan.steps, events);
@@ -288,6 +309,7 @@ async function seedStory(db: Db, story: DemoStory, now_ms: number): Promise<void
     const read = {
       ...(step.reads_C === null ? {} : { shown_C: step.reads_C }),
       ...(isChargeGate(step.id) ? { left_V: 0.8 } : {}),
+      ...(isSupplyGate(step.id) ? { supply: { asks_V, gives_V: asks_V + 0.1, limit_A: 0.4 } } : {}),
     };
     write({ kind: 'step-done', stepId: step.id, ...read }, last ? 0 : 25_000);
   }

@@ -2,6 +2,7 @@ import type { RunEvent, RunEventBody } from '~/core/record/runEvents';
 import { against } from '~/core/record/boardClock';
 import { clockInWords } from '~/core/record/boardEntries';
 import { refusal } from '~/core/record/refusal';
+import { isSupplyGate } from '~/core/record/supplyGate';
 import { runState, type RunState } from '~/core/record/runState';
 import type { JobRecord } from '~/schema/records/jobs/job';
 import type { JobPlan } from '~/schema/records/jobs/jobPlan';
@@ -119,7 +120,7 @@ const wasClosedBefore = (events: readonly RunEvent[]): boolean => events.some((e
 
 /** No power while a clock of its board says that it is wet; who says that it is dry all the same says why. */
 function powerWaits(db: Db, job: JobRecord, event: AppendRequest['event'], now_ms: number): string | null {
-  if (event.kind !== 'step-done' || !/(^|-)supply$/.test(event.stepId) || event.passed?.kind === 'override')
+  if (event.kind !== 'step-done' || !isSupplyGate(event.stepId) || event.passed?.kind === 'override')
     return null;
   const [runs] = against(clocksKept(db, job.boardId), 'power', now_ms);
   return runs

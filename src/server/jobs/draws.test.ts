@@ -1,27 +1,14 @@
 import { describe, expect, it, vi } from 'vitest';
-import { heatDraws } from '~/core/method/hand/heatDraws';
-import { serially } from '~/core/method/plan/pieces/solve';
-import { inOneGo } from '~/core/stepwise';
 import { drawsFromKept } from '~/core/learning/fromKept';
 import { expectedOf, learnt } from '~/core/learning/expected';
 import { acceptPlan } from '~/schema/records/jobs/job';
-import type { PlanTask } from '~/schema/exchange/plan/planTask';
-import type { Listener, Planner } from '~/server/plans/planner/planner';
+import type { Planner } from '~/server/plans/planner/planner';
 import { planningFor } from '~/server/plans/sitePlanning';
 import type { Db } from '~/server/store/db';
 import { freshDatabase, withCapacitor } from '../../../tests/support/database';
+import { plannerHere } from '../../../tests/support/plannerHere';
 import { acceptJob, solvedHere } from './acceptance';
 import { Draws } from './draws';
-
-/** Stands in for the planner: solves at once, on this thread. */
-const here: Pick<Planner, 'ask'> = {
-  ask: (task: PlanTask, listen: Listener) => {
-    if (task.kind !== 'draws') throw new Error('asked for something else');
-    const answer = inOneGo(serially(heatDraws(task.given)));
-    setTimeout(() => listen({ type: 'done', jobId: 1, answer }));
-    return () => undefined;
-  },
-};
 
 async function job(db: Db) {
   const { inputsKey } = planningFor(db, 'site-1', { goal: 'remove-keep-part' });
@@ -43,7 +30,7 @@ describe('the draws behind a plan’s bands', () => {
     const db = freshDatabase();
     withCapacitor(db);
     const { job: made } = await job(db);
-    const draws = new Draws(db, here, () => 2_100_000);
+    const draws = new Draws(db, plannerHere, () => 2_100_000);
     expect(draws.of('job-1')).toEqual({ phases: {}, awaited: true });
     await vi.waitFor(() => expect(draws.of('job-1').awaited).toBe(false));
     const kept = drawsFromKept(draws.of('job-1').phases.remove!);

@@ -1,20 +1,14 @@
 import { MODEL_VERSION } from '~/core/method/plan/plan';
-import { methodOf } from '~/core/method/ways';
-import { phaseRequest } from '~/core/method/plan/phases/phasePlan';
 import type { DrawsGiven } from '~/core/method/hand/heatDraws';
-import { phasesOf, type Phase } from '~/core/method/goals';
+import type { Phase } from '~/core/method/goals';
 import type { JobRecord } from '~/schema/records/jobs/job';
-import { jobRequestOf, type JobRequest } from '~/schema/records/jobs/jobRequest';
 import { keptOf, type KeptDraws } from '~/schema/records/jobs/jobDraws';
-import { planRequestOf } from '~/schema/exchange/si/plan';
-import { InputError } from '~/schema/values/faults';
-import { heatBoardOf } from '~/server/boards/heatBoard';
 import { asked } from '~/server/plans/planner/asked';
 import type { Planner } from '~/server/plans/planner/planner';
 import type { Db } from '~/server/store/db';
 import { drawsOfJob, keepDraws } from '~/server/store/repositories/jobDraws';
 import { getJob } from '~/server/store/repositories/jobs';
-import { benchSetting } from './acceptance';
+import { phasesGiven } from './phasesGiven';
 
 /** What a job's run learns by: draws of each phase that is done by hand, and whether more are on their way. */
 export interface JobDraws {
@@ -37,9 +31,24 @@ export class Draws {
     const { job } = getJob(this.db, jobId);
     const kept = drawsOfJob(this.db, jobId);
     const phases = Object.fromEntries(kept.map(({ phase, body }) => [phase, body]));
-    const lacking = job.status === 'running' ? this.givenOf(job).filter(([phase]) => !(phase in phases)) : [];
+    const lacking = job.status === 'running' ? this.lackingOf(job, phases) : [];
     for (const [phase, given] of lacking) void this.draw(jobId, phase, given);
     return { phases, awaited: lacking.length > 0 };
+  }
+
+  /** Draws what a job lacks, closed or not, one phase after another. */
+  async drawn(jobId: string): Promise<void> {
+    const { phases } = this.of(jobId);
+    for (const [phase, given] of this.lackingOf(getJob(this.db, jobId).job, phases))
+      await this.draw(jobId, phase, given);
+  }
+
+  private lackingOf(job: JobRecord, phases: JobDraws['phases']): [Phase, DrawsGiven][] {
+    return phasesGiven(this.db, job).flatMap(([phase, given]): [Phase, DrawsGiven][] =>
+      given.setting.kind === 'hand' && !(phase in phases)
+        ? [[phase, { ...given, setting: given.setting }]]
+        : [],
+    );
   }
 
   private async draw(jobId: string, phase: Phase, given: DrawsGiven): Promise<void> {
@@ -56,29 +65,5 @@ export class Draws {
     } finally {
       this.atWork.delete(of);
     }
-  }
-
-  /** Phases done by hand; none where the job was planned by a model that is not read any more, or with a tool that is gone. */
-  private givenOf(job: JobRecord): [Phase, DrawsGiven][] {
-    const request = jobRequestOf(job.request);
-    if (!request) return [];
-    try {
-      return this.byHand(job, request);
-    } catch (error) {
-      if (error instanceof InputError) return [];
-      throw error;
-    }
-  }
-
-  private byHand(job: JobRecord, request: JobRequest): [Phase, DrawsGiven][] {
-    const board = { ...heatBoardOf(this.db, job.boardId), ...request.input.board };
-    const planned = planRequestOf({ ...request.input, board });
-    return phasesOf(planned.goal).flatMap((phase): [Phase, DrawsGiven][] => {
-      const choice = request.choices.find((c) => c.phase === phase);
-      if (!choice || methodOf(choice.method).heat.kind === 'air') return [];
-      const asked = phaseRequest(planned, phase, []);
-      const setting = benchSetting(asked, choice.setting);
-      return setting.kind === 'hand' ? [[phase, { request: asked, method: choice.method, setting }]] : [];
-    });
   }
 }

@@ -47,6 +47,9 @@ describe('who may', () => {
       'POST /api/session',
       'DELETE /api/session',
       'PATCH /api/session/passphrase',
+      // What is only asked is written nowhere.
+      'POST /api/parts/swap',
+      'POST /api/parts/discharge',
       'POST /api/plans',
     ]);
   });

@@ -10,6 +10,7 @@ import { supplyInputOf } from '~/schema/records/rig/supply';
 import { benchToolOf } from '~/schema/records/rig/tool';
 import type { Db } from '~/server/store/db';
 import { AS_IT_CAME, isEmpty, type Occupancy } from '~/core/record/occupancy';
+import { learntFor } from '~/server/rig/learnt';
 import { openBoard } from '~/server/boards/openBoard';
 import { heatBoardOf } from '~/server/boards/heatBoard';
 import { getBoard } from '~/server/store/repositories/boards';
@@ -64,8 +65,10 @@ export function planningFor(db: Db, siteId: string, wanted: Wanted): SitePlannin
     bench: tools.map(benchToolOf),
     supplies: listSupplies(db).map(supplyInputOf),
     history: spentOn(db, site),
+    learnt: learntFor(db, board.id, tools),
   });
-  const { goal: _goal, supplies: _supplies, ...fromRecord } = input;
+  // What jobs teach comes in while others are planned: a plan on the lessons of a minute ago is no stale one.
+  const { goal: _goal, supplies: _supplies, learnt: _learnt, ...fromRecord } = input;
   return {
     input: wantedOf(
       input,

@@ -210,7 +210,7 @@ describe('a hot-air job', () => {
     expect(getJob(db, 'air-job').events.filter((e) => e.kind === 'exposure')).toHaveLength(8);
 
     const before = listSupplies(db).find((s) => s.id === 'flux-gel')!.left;
-    write({ kind: 'closed', outcome: 'fixed', cause: '' });
+    write({ kind: 'closed', outcome: 'fixed', cause: '', acceptedWithout: 'looked at under the lens' });
     const flux = job.plan.consumption.find((d) => d.kind === 'flux')!;
     expect(before - listSupplies(db).find((s) => s.id === 'flux-gel')!.left).toBeCloseTo(flux.amount, 9);
     expect(trackRecord(db, 'soic', 'MK')).toEqual([{ method: 'hot-air', jobs: 1, harmed: 0 }]);

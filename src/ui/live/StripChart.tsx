@@ -20,10 +20,18 @@ interface StripLevel {
   readonly value: number;
 }
 
+/** Between what and what a reading is expected, by the server's time; null where nothing is. */
+export interface StripBand {
+  readonly label: string;
+  readonly low: (at_ms: number) => number | null;
+  readonly high: (at_ms: number) => number | null;
+}
+
 interface StripChartProps {
   readonly label: string;
   readonly lines: readonly StripLine[];
   readonly levels: readonly StripLevel[];
+  readonly band?: StripBand | null;
   /** So long is seen. */
   readonly window_s: number;
   readonly height: number;
@@ -35,11 +43,11 @@ interface StripChartProps {
 const EVERY_ms = 100;
 
 /** Temperatures as they come, over the last seconds; drawn straight onto a canvas, without React. */
-export function StripChart({ label, lines, levels, window_s, height, now_ms }: StripChartProps) {
+export function StripChart({ label, lines, levels, band = null, window_s, height, now_ms }: StripChartProps) {
   const host = useRef<HTMLDivElement>(null);
   const theme = useThemeChange();
-  const newest = useRef({ lines, levels, now_ms });
-  newest.current = { lines, levels, now_ms };
+  const newest = useRef({ lines, levels, band, now_ms });
+  newest.current = { lines, levels, band, now_ms };
   const shape = lines.map((l) => `${l.label} ${l.colour}`).join('|') + levels.map((l) => l.label).join('|');
 
   useEffect(() => {
@@ -52,6 +60,7 @@ export function StripChart({ label, lines, levels, window_s, height, now_ms }: S
       ticks: { stroke: rule },
       font: '13px sans-serif',
     };
+    const bandFrom = 1 + newest.current.lines.length + newest.current.levels.length;
     const plot = new uPlot(
       {
         width: at.clientWidth,
@@ -90,6 +99,19 @@ export function StripChart({ label, lines, levels, window_s, height, now_ms }: S
             dash: [3, 4],
             points: { show: false },
           })),
+          ...['low', 'high'].map((edge) => ({
+            label: edge,
+            stroke: colour('--rule'),
+            width: 1,
+            points: { show: false },
+            spanGaps: false,
+          })),
+        ],
+        bands: [
+          {
+            series: [bandFrom + 1, bandFrom],
+            fill: colour('--wait-wash'),
+          },
         ],
       },
       [[]] as unknown as uPlot.AlignedData,
@@ -118,7 +140,7 @@ export function StripChart({ label, lines, levels, window_s, height, now_ms }: S
 
 /** All lines on one axis of seconds before now; a line that has no reading at another's time has a hole there. */
 function dataOf(
-  { lines, levels, now_ms }: Pick<StripChartProps, 'lines' | 'levels' | 'now_ms'>,
+  { lines, levels, band, now_ms }: Pick<StripChartProps, 'lines' | 'levels' | 'band' | 'now_ms'>,
   window_s: number,
 ): uPlot.AlignedData {
   const now = now_ms();
@@ -136,5 +158,12 @@ function dataOf(
       : ([[]] as uPlot.AlignedData);
   const times = joined[0].length > 0 ? joined[0] : [-window_s, 0];
   const rows = joined[0].length > 0 ? joined.slice(1) : lines.map(() => [null, null]);
-  return [times, ...rows, ...levels.map(({ value }) => Array.from(times, () => value))] as uPlot.AlignedData;
+  const edge = (of: 'low' | 'high') => Array.from(times, (t) => band?.[of](now + 1000 * t) ?? null);
+  return [
+    times,
+    ...rows,
+    ...levels.map(({ value }) => Array.from(times, () => value)),
+    edge('low'),
+    edge('high'),
+  ] as uPlot.AlignedData;
 }

@@ -1,4 +1,4 @@
-import { PESSIMISTIC_CONTACT } from '~/core/thermal/joint/draws';
+import { pessimisticOf } from '~/core/thermal/joint/draws';
 import type { HandTool } from '../bench';
 import { handSettingOf, type Binding, type Candidate } from '../candidate';
 import type { HandSetting, PhaseRequest } from '../request';
@@ -37,7 +37,11 @@ export function tryOut(
     forecastTouch(touch, allowanceFor(request, touch.pads));
   let worst: PinForecast | null = null;
   if (!known.has(hardest.name)) {
-    const [nominal, badly] = forecastBoth(hardest, allowanceFor(request, hardest.pads), PESSIMISTIC_CONTACT);
+    const [nominal, badly] = forecastBoth(
+      hardest,
+      allowanceFor(request, hardest.pads),
+      pessimisticOf(hardest),
+    );
     runs.set(hardest.likeness, nominal);
     worst = badly;
   }

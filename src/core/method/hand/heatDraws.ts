@@ -1,3 +1,4 @@
+import { knownOf } from '~/core/learning/lasting';
 import type { PhaseDraws } from '~/core/learning/worlds';
 import { allowanceFor } from '../limits/forecast';
 import { stopOf } from '../limits/stop';
@@ -31,6 +32,7 @@ export function* heatDraws({ request, method, setting }: DrawsGiven): Working<Ph
   return {
     seed: request.seed,
     draws: PLAN.draws,
+    ...(request.learnt ? { known: knownOf(request.learnt, setting) } : {}),
     touches: unlike.map(({ name, likeness, pads, longest_s }) => {
       const allowance = allowanceFor(request, pads);
       const dwells = dwellsOf(name);

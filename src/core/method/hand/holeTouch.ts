@@ -3,6 +3,8 @@ import { padPlaces } from '~/core/packages/placement';
 import { isSurface } from '~/core/packages/form';
 import type { ThroughHolePackage } from '~/core/packages/throughHole';
 import type { MeltingRange } from '~/core/solder/mixture';
+import { knownOf } from '~/core/learning/lasting';
+import { nominalOf } from '~/core/thermal/joint/draws';
 import { JOINT } from '~/core/thermal/joint/settings';
 import { meltingOf, type JointScenario } from '~/core/thermal/joint/scenario';
 import { preparedJoint, simulateJoint, type Probe } from '~/core/thermal/joint/simulate';
@@ -66,6 +68,7 @@ export const ironOf = (setting: HandSetting, touch: string): JointScenario['iron
 export function holeTouch(request: PlanRequest, setting: HandSetting, pad: string, done: Done = {}): Touch {
   const scenario = scenarioFor(request, setting, pad, done);
   const { part } = scenario;
+  const known = knownOf(request.learnt, setting);
   const meltMargin_K = setting.tip.shape === 'hollow' ? JOINT.suctionMargin_K : 0;
   return {
     name: pad,
@@ -73,10 +76,16 @@ export function holeTouch(request: PlanRequest, setting: HandSetting, pad: strin
     likeness: `${likeness(request, pad)} ${setpointAt_K(setting, pad)}`,
     board: scenario.board,
     laminate: request.board.laminate,
+    known,
     land_m2: (Math.PI / 4) * (part.landDiameter_m ** 2 - part.holeDiameter_m ** 2),
     longest_s: PLAN.longestDwell_s,
     liquidus_K: meltingOf(scenario).liquidus_K + meltMargin_K,
-    prepare: (options) => preparedJoint(scenario, { ...options, meltMargin_K }),
+    prepare: (options) =>
+      preparedJoint(scenario, {
+        ...options,
+        factors: options.factors ?? nominalOf({ board: scenario.board, known }),
+        meltMargin_K,
+      }),
     peaksNear: (neighbours, duration_s) => {
       if (neighbours.length === 0) return [];
       const probes = neighbours.map((n) => neighbourProbe(request, pad, n));

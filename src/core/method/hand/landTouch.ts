@@ -7,6 +7,8 @@ import { doseRate_1_s, temperatureOf_K, touchedBondEndurance, type Life } from '
 import { SWEEP } from '../ways/data';
 import { PLAN } from '../settings';
 import { guestOf, LEAST_GUEST_DISTANCE_m } from '~/core/thermal/joint/guests';
+import { knownOf } from '~/core/learning/lasting';
+import { nominalOf } from '~/core/thermal/joint/draws';
 import { meltingOf } from '~/core/thermal/joint/scenario';
 import { lowest } from '~/core/thermal/joint/simulate';
 import { readAs } from '~/core/thermal/network/prepared';
@@ -53,6 +55,7 @@ export function landTouch(
   const { part } = site;
   if (!isSurface(part)) throw new Error(`${part.family} stands on no lands`);
   const name = stance === 'one' ? pads[0]! : TOGETHER;
+  const known = knownOf(request.learnt, setting);
   const scenario: SurfaceScenario = {
     ambient_K: request.ambient_K,
     board: boardUnder(request, pads),
@@ -78,16 +81,19 @@ export function landTouch(
     ]),
     board: scenario.board,
     laminate: request.board.laminate,
+    known,
     land_m2: smallest_m2,
     longest_s: longest_s ?? longestOf_s(stance, extra.melting !== undefined),
     liquidus_K: meltingOf(scenario).liquidus_K,
-    prepare: (options) =>
-      readAs(preparedSurface(scenario, options), (whole) => {
+    prepare: (options) => {
+      const factors = options.factors ?? nominalOf({ board: scenario.board, known });
+      return readAs(preparedSurface(scenario, { ...options, factors }), (whole) => {
         const run = touchRunOf(whole);
         if (stance !== 'swept') return run;
         const life = touchedBondEndurance(request.board.laminate, smallest_m2);
         return { ...run, land_K: underSweep(run, 1 / pads.length, life) };
-      }),
+      });
+    },
     peaksNear: (neighbours, duration_s) => peaksNear(request, scenario, pads, neighbours, duration_s),
   };
 }

@@ -1,5 +1,6 @@
 import type { LaminateId } from '~/core/materials/laminates';
 import type { Board } from '~/core/thermal/stackup';
+import type { Known } from '~/core/thermal/joint/draws';
 import type { Factors } from '~/core/thermal/joint/scenario';
 import type { Prepared } from '~/core/thermal/network/prepared';
 import type { Neighbour } from '../request';
@@ -38,6 +39,8 @@ export interface Touch {
   readonly likeness: string;
   readonly board: Board;
   readonly laminate: LaminateId;
+  /** What is known of its tool and board beyond what is published. */
+  readonly known?: Known | undefined;
   /** The smallest of its lands. */
   readonly land_m2: number;
   /** No touch of this kind is held longer, s. */

@@ -21,7 +21,7 @@ import { stepsFor } from '../steps/frame';
 import type { Step } from '../steps/step';
 
 /** Names the equations and data a plan was made with; raised whenever either changes its answers. */
-export const MODEL_VERSION = 'plan-16';
+export const MODEL_VERSION = 'plan-17';
 
 interface NotConverged {
   readonly outcome: 'not-converged';

@@ -9,6 +9,7 @@ import { fitsToo } from './lookAlike';
 import { serially } from '../plan/pieces/solve';
 import type { Progress } from '../progress';
 import { padOrder, type PlanRequest } from '../request';
+import { washing_s } from '../steps/cleaning';
 import { sequences, type Sequence, type Warmth } from './sequence';
 import { recapSite, type RecapAsk, type RecapPhase, type RecapSite } from './site';
 
@@ -47,7 +48,11 @@ export function* recapInPieces(asks: readonly RecapAsk[]): Working<RecapPlan> {
     sites.push(next.value);
     yield { stage: 'search', done: sites.length, of: asks.length };
   }
-  const [byValue, byArea] = sequences(sites, warmthOf(asks, sites));
+  const [byValue, byArea] = sequences(
+    sites,
+    warmthOf(asks, sites),
+    Math.max(0, ...asks.map(({ request }) => washing_s(request))),
+  );
   return { sites, byValue, byArea, picks: picksOf(asks) };
 }
 

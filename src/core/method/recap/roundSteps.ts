@@ -107,7 +107,7 @@ const isMadeSafe = (stepId: string): boolean =>
 
 /** Whether a step serves more than the part it stands before. */
 export const isShared = (stepId: string): boolean =>
-  isMadeSafe(stepId) || /(^|-)(set|preheat)$|^(tray|clean|dry|supply)$/.test(stepId);
+  isMadeSafe(stepId) || /(^|-)(set|preheat)$|^(tray|clean|wash|rinse|oven|dry|supply)$/.test(stepId);
 
 const added = (id: string, title: string, detail: string, why: string): Added => ({
   op: 'add',

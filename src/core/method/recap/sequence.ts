@@ -32,7 +32,7 @@ export interface Leg {
 export interface Sequence {
   readonly by: 'value' | 'area';
   readonly legs: readonly Leg[];
-  /** Once before and once at the end: discharging; cleaning, drying and the supply. */
+  /** Once before and once at the end: discharging; cleaning, washing where it is, drying and the supply. */
   readonly before_s: number;
   readonly after_s: number;
   /** The sum of all of it. */
@@ -53,7 +53,12 @@ export interface Sequence {
 }
 
 /** Value by value, and within a value area by area; or area by area, and within an area value by value. */
-export function sequences(sites: readonly RecapSite[], warmth: Warmth): readonly [Sequence, Sequence] {
+export function sequences(
+  sites: readonly RecapSite[],
+  warmth: Warmth,
+  /** What washing at the end takes, where the board is washed. */
+  washed_s = 0,
+): readonly [Sequence, Sequence] {
   const able = sites.filter((s) => s.work !== null);
   const area = areasOf(able);
   const values = [...new Set(able.map((s) => s.value))].sort((a, b) =>
@@ -68,8 +73,8 @@ export function sequences(sites: readonly RecapSite[], warmth: Warmth): readonly
   const byValue = (s: RecapSite): number => valueRank.get(s.value)!;
   const byArea = (s: RecapSite): number => area.get(s.ref)!;
   return [
-    priced('value', order([byValue, byArea]), area, warmth),
-    priced('area', order([byArea, byValue]), area, warmth),
+    priced('value', order([byValue, byArea]), area, warmth, washed_s),
+    priced('area', order([byArea, byValue]), area, warmth, washed_s),
   ];
 }
 
@@ -78,6 +83,7 @@ function priced(
   order: readonly RecapSite[],
   area: ReadonlyMap<string, number>,
   warmth: Warmth,
+  washed_s: number,
 ): Sequence {
   let ready = NOTHING_READY;
   const legs = order.map((site, i): Leg => {
@@ -90,7 +96,9 @@ function priced(
   });
   const before_s = legs.length > 0 ? tenths_s(RECAP.discharge_s.value) : 0;
   const after_s =
-    legs.length > 0 ? tenths_s(RECAP.clean_s.value + PLAN.underPartDry_s + RECAP.supply_s.value) : 0;
+    legs.length > 0
+      ? tenths_s(RECAP.clean_s.value + washed_s + PLAN.underPartDry_s + RECAP.supply_s.value)
+      : 0;
   const count = (is: (leg: Leg) => number): number => legs.reduce((sum, leg) => sum + is(leg), 0);
   // One tray is open at a time value by value; area by area all of them stand side by side.
   const slip = by === 'value' ? RECAP.slipOneTray.value : RECAP.slipManyTrays.value;

@@ -128,6 +128,22 @@ describe.each(ways)('%s', (_, request, method) => {
   });
 });
 
+describe('electrolyte that leaked (common practice: water, alcohol, a low oven)', () => {
+  it('is washed, rinsed and dried with clocks of their own before the board is powered, and only there', () => {
+    const idsOf = (hazards: PlanRequest['hazards']): string[] => {
+      const request = inPhase(
+        { ...planRequest({ '1': [trackOn(1)], '2': [trackOn(1)] }), hazards, goal: 'reflow' },
+        'reflow',
+      );
+      return stepsFor([work(request, methodsFor(request)[0]!)]).map((s) => s.id);
+    };
+    expect(
+      idsOf(['leaking-electrolyte']).filter((id) => /^(clean|wash|rinse|oven|dry|supply)$/.test(id)),
+    ).toEqual(['clean', 'wash', 'rinse', 'oven', 'dry', 'supply']);
+    expect(idsOf([])).not.toContain('wash');
+  });
+});
+
 describe('what the trade does cold, and what it measures (common practice)', () => {
   const stepsOf = (base: PlanRequest, goal: PlanRequest['goal'], id: string, phase: Phase = 'remove') => {
     const request = inPhase({ ...base, goal }, phase);

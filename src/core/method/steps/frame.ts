@@ -2,7 +2,7 @@ import { isSurface } from '~/core/packages/form';
 import { padOrder, type PhaseRequest, type Setting } from '../request';
 import { padsInWords } from '../ways/method';
 import { bakeSteps } from './bake';
-import { cleanAll, dry, supply } from './cleaning';
+import { cleanAll, dry, supply, washSteps } from './cleaning';
 import { coolSteps } from './coolDown';
 import { joinSteps, landless, mendSteps, readSteps } from './damage';
 import { dressing, inspectLands } from './dressing';
@@ -31,6 +31,7 @@ export function stepsFor(phases: readonly PhaseWork[]): Step[] {
     ...bakeSteps(phases),
     ...halves.flatMap(({ work, looks }) => (looks === last.looks ? work : [...work, ...looks])),
     cleanAll(),
+    ...washSteps(phases),
     dry(phases),
     ...last.looks,
     ...(runs ? [supply()] : []),

@@ -128,11 +128,25 @@ export const ORDER: readonly OrderRule[] = [
   { before: /^trim$/, after: /^clean$/, within: 'job', because: 'ends lie about until they are brushed off' },
   {
     before: /^clean$/,
-    after: /^dry$/,
+    after: /^(wash|dry)$/,
     within: 'job',
-    next: true,
     because: 'solvent is let go before anything is powered',
   },
+  {
+    before: /^wash$/,
+    after: /^rinse$/,
+    within: 'job',
+    next: true,
+    because: 'alcohol drives the water out before it creeps anywhere',
+  },
+  {
+    before: /^rinse$/,
+    after: /^oven$/,
+    within: 'job',
+    next: true,
+    because: 'what is left under bodies leaves only warm',
+  },
+  { before: /^oven$/, after: /^dry$/, within: 'job', because: 'it is powered dry and cool' },
   { before: /^dry$/, after: /^meter$/, within: 'job', because: 'what is wet reads wrong' },
   {
     before: /^inspect$/,
@@ -149,7 +163,7 @@ export const ORDER: readonly OrderRule[] = [
 ];
 
 /** Steps that stand for the whole job, whichever half they stand in. */
-const OF_THE_JOB = /^(gate-.*|static|baseline|moisture|discharge|clean|dry|supply)$/;
+const OF_THE_JOB = /^(gate-.*|static|baseline|moisture|discharge|clean|wash|rinse|oven|dry|supply)$/;
 
 interface Placed {
   readonly id: string;

@@ -33,6 +33,18 @@ export type Unsure = (typeof UNSURE)[number];
 /** How far off its nominal value each is, in standard deviations. */
 export type Deviations = Readonly<Record<Unsure, number>>;
 
+/**
+ * What is known of a bench beyond what is published, by what is uncertain: its deviation is the shift and so many times a
+ * standard normal. What is left out is as published.
+ */
+export type Known = Readonly<Partial<Record<Unsure, { readonly shift: number; readonly scale: number }>>>;
+
+/** What a draw is made for: a board's laminate, and what its bench is known for. */
+interface Drawn {
+  readonly board: JointScenario['board'];
+  readonly known?: Known | undefined;
+}
+
 /** Seeded Latin-hypercube draws of everything uncertain about a joint. */
 export const deviations = (count: number, seed: number): Deviations[] =>
   latinHypercube(count, UNSURE.length, seed).map(
@@ -44,8 +56,9 @@ export const deviations = (count: number, seed: number): Deviations[] =>
   );
 
 /** One joint that could be on the bench, in log-normal scatter. */
-export function drawOf({ board }: Pick<JointScenario, 'board'>, z: Deviations): Draw {
+export function drawOf({ board, known }: Drawn, drawn: Deviations): Draw {
   const laminate = LAMINATES[board.laminate];
+  const z = known ? asKnown(drawn, known) : drawn;
   return {
     factors: {
       contact: scatter(TIP_CONTACT.wettedResistivity, z.contact),
@@ -62,15 +75,20 @@ export function drawOf({ board }: Pick<JointScenario, 'board'>, z: Deviations): 
   };
 }
 
-export const jointDraws = (scenario: Pick<JointScenario, 'board'>, count: number, seed: number): Draw[] =>
-  deviations(count, seed).map((z) => drawOf(scenario, z));
+const asKnown = (z: Deviations, known: Known): Deviations =>
+  Object.fromEntries(
+    UNSURE.map((name) => [name, (known[name]?.shift ?? 0) + (known[name]?.scale ?? 1) * z[name]]),
+  ) as Record<Unsure, number>;
 
+export const jointDraws = (of: Drawn, count: number, seed: number): Draw[] =>
+  deviations(count, seed).map((z) => drawOf(of, z));
+
+const NONE = Object.fromEntries(UNSURE.map((name) => [name, 0])) as Record<Unsure, number>;
 const TENTH_z = 1.2816;
 
+/** The joint as it most likely is. */
+export const nominalOf = (of: Drawn): Factors => (of.known ? drawOf(of, NONE).factors : NOMINAL);
+
 /** Contact and wetting at their worst tenth under a tip a little colder than it says. */
-export const PESSIMISTIC_CONTACT: Factors = {
-  ...NOMINAL,
-  contact: scatter(TIP_CONTACT.wettedResistivity, TENTH_z),
-  wetting: scatter(TIP_CONTACT.wettingTime, TENTH_z),
-  tipOffset_K: -0.5 * TIP_CONTACT.calibrationSpread.value,
-};
+export const pessimisticOf = (of: Drawn): Factors =>
+  drawOf(of, { ...NONE, contact: TENTH_z, wetting: TENTH_z, tipOffset: -0.5 }).factors;

@@ -17,7 +17,7 @@ import { partOf } from '../si/part';
 import { layersOf, type WithSite } from '../si/connections';
 import { polarity } from '~/schema/values/polarity';
 import { supplyInput } from '~/schema/values/supplyInput';
-import { benchTool, nozzle, tip } from '~/schema/values/toolSpec';
+import { benchTool, hollow, nozzle, tip } from '~/schema/values/toolSpec';
 
 export const padName = z.string().regex(/^(default|[A-Za-z0-9]{1,8})$/, {
   error: 'is not a pad; give a pin number or "default"',
@@ -57,6 +57,8 @@ export const preheatInput = z.strictObject({
   soak_s: quantity('s', 0, 1800),
 });
 export type PreheatInput = z.infer<typeof preheatInput>;
+
+const lasting = z.strictObject({ mean: quantity('', -12, 12), spread: quantity('', 0, 1) });
 
 /** Joints of a part and of all that stands about it that one plan follows; more would take a machine for minutes. */
 export const MOST_JOINTS = 3000;
@@ -101,6 +103,25 @@ export const planInput = z
       )
       .max(40)
       .default([]),
+    /** What earlier jobs have told of these tips and of this board, in standard deviations of what lasts. */
+    learnt: z
+      .strictObject({
+        tips: z
+          .array(
+            z.strictObject({
+              toolId: text(1, 64),
+              tip: z.union([tip, hollow]),
+              contact: lasting,
+              tipOffset: lasting,
+              jobs: wholeNumber(1, 1e6),
+            }),
+          )
+          .max(400),
+        copper: lasting,
+        /** Jobs on this board that its copper was learnt from. */
+        jobs: wholeNumber(0, 1e6),
+      })
+      .optional(),
     seed: wholeNumber(0, 2 ** 31).default(1),
   })
   .superRefine((input, context) => {
@@ -136,7 +157,7 @@ export type PlanInput = z.infer<typeof planInput>;
 export const handSettingInput = z.strictObject({
   kind: z.literal('hand').default('hand'),
   toolId: text(1, 64),
-  tip: z.union([tip, z.strictObject({ inner_mm: quantity('mm', 0.4, 4), outer_mm: quantity('mm', 0.8, 8) })]),
+  tip: z.union([tip, hollow]),
   setpoint_C: quantity('°C', 50, 500),
   /** Pins that the station is turned to another temperature for. */
   perPad_C: z.record(padName, quantity('°C', 50, 500)).default({}),

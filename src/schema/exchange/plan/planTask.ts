@@ -1,4 +1,6 @@
+import type { CoursesGiven } from '~/core/method/courses';
 import type { DrawsGiven } from '~/core/method/hand/heatDraws';
+import type { JobHeats } from '~/core/learning/heatSeen';
 import type { HeatGiven } from '~/core/method/heatCost';
 import type { ChoiceInput, PlanInput } from './planRequest';
 
@@ -12,5 +14,16 @@ export type PlanTask =
     }
   /** `of` tells heatings apart. */
   | { readonly kind: 'cost'; readonly of: string; readonly given: HeatGiven }
+  /** What thermocouples are expected to read over a phase's heatings. */
+  | { readonly kind: 'courses'; readonly given: CoursesGiven }
   /** `of` tells phases of jobs apart. */
-  | { readonly kind: 'draws'; readonly of: string; readonly given: DrawsGiven };
+  | { readonly kind: 'draws'; readonly of: string; readonly given: DrawsGiven }
+  /** What the heatings of one tip, and those on one board, have taught; `of` names it. */
+  | { readonly kind: 'tip-lesson'; readonly of: string; readonly jobs: readonly JobHeats[] }
+  | { readonly kind: 'board-lesson'; readonly of: string; readonly jobs: readonly JobHeats[] };
+
+/** What is asked once: its answer goes into the record, and the question is told by its name. */
+const ONCE = ['cost', 'draws', 'tip-lesson', 'board-lesson'] as const satisfies readonly PlanTask['kind'][];
+type Once = Extract<PlanTask, { kind: (typeof ONCE)[number] }>;
+
+export const isOnce = (task: PlanTask): task is Once => (ONCE as readonly string[]).includes(task.kind);

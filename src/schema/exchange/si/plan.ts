@@ -17,7 +17,7 @@ import { connectionsOf } from './connections';
 import { asLabelled } from './moisture';
 import { partOf } from './part';
 import { supplyOf } from './supplies';
-import { nozzleOf, tipOf, toolsOf } from './tools';
+import { anyTipOf, nozzleOf, toolsOf } from './tools';
 
 /** Given the face worked on, a preheater may name its own; it stands at the other one unless it does. */
 export function preheatOf(
@@ -94,6 +94,10 @@ export function planRequestOf(input: PlanInput): PlanRequest {
         }
       : null,
     record: input.record,
+    learnt: input.learnt && {
+      copper: input.learnt.copper,
+      tips: input.learnt.tips.map(({ tip, jobs: _, ...one }) => ({ ...one, tip: anyTipOf(tip) })),
+    },
     seed: input.seed,
   };
 }
@@ -110,15 +114,7 @@ function handSettingOf(request: PlanRequest, input: HandSettingInput): HandSetti
   return {
     kind: 'hand',
     tool,
-    tip:
-      'inner_mm' in input.tip
-        ? {
-            shape: 'hollow',
-            construction: 'gun',
-            inner_m: metres(input.tip.inner_mm),
-            width_m: metres(input.tip.outer_mm),
-          }
-        : tipOf(input.tip),
+    tip: anyTipOf(input.tip),
     setpoint_K: kelvin(input.setpoint_C),
     perPad_K: Object.fromEntries(Object.entries(input.perPad_C).map(([pad, t_C]) => [pad, kelvin(t_C)])),
     preheat: preheatOf(input.preheat),

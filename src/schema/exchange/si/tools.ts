@@ -26,6 +26,10 @@ export const tipOf = (t: TipRecord): SolidTip => ({
   construction: t.construction,
 });
 
+/** A solid tip, or a gun's. */
+export const anyTipOf = (t: TipRecord | HollowRecord): SolidTip | HollowTip =>
+  'inner_mm' in t ? hollowOf(t) : tipOf(t);
+
 /** Tools in SI, by kind; one without an id is numbered within its kind. */
 export function toolsOf(list: readonly BenchToolInput[]): Tools {
   const tools = {

@@ -1,4 +1,4 @@
-import { index, integer, sqliteTable, text as textColumn } from 'drizzle-orm/sqlite-core';
+import { index, integer, real, sqliteTable, text as textColumn } from 'drizzle-orm/sqlite-core';
 import type { Hazard } from '~/core/method/request';
 import type { Finish } from '~/core/materials/finishes';
 import type { Construction } from '~/schema/values/construction';
@@ -17,6 +17,7 @@ export const boards = sqliteTable(
     construction: textColumn('construction', { mode: 'json' }).$type<Construction>().notNull(),
     finish: textColumn('finish').$type<Finish>().notNull().default('unknown'),
     madeIn: integer('made_in'),
+    asks_V: real('asks_v'),
     fixtures: textColumn('fixtures').notNull().default(''),
     waitingFor: textColumn('waiting_for').$type<WaitingFor>().notNull(),
     nextAction: textColumn('next_action').notNull().default(''),

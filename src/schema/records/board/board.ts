@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { HAZARDS } from '~/core/method/request';
 import { FINISHES, type Finish } from '~/core/materials/finishes';
 import { construction } from '~/schema/values/construction';
-import { initials, oneOf, recordId, text, whenever_ms, wholeNumber } from '~/schema/values/fields';
+import { initials, oneOf, quantity, recordId, text, whenever_ms, wholeNumber } from '~/schema/values/fields';
 import { OUTCOMES } from '~/core/record/outcomes';
 import { WAITING_FOR } from '~/core/record/waiting';
 
@@ -19,6 +19,8 @@ export const newBoard = z.strictObject({
   finish: oneOf(FINISH_IDS).default('unknown'),
   /** Year it was made; null where nobody knows. */
   madeIn: wholeNumber(1950, 2100).nullable().default(null),
+  /** What its label asks of a supply, V, below nought where its plus is on ground; null where nobody told. */
+  asks_V: quantity('V', -1000, 1000).nullable().default(null),
   /** Screws, links, cables and whatever must go back where it was. */
   fixtures: text(0, 1000).default(''),
 });

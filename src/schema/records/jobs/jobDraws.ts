@@ -1,9 +1,12 @@
 import { z } from 'zod';
+import { UNSURE } from '~/core/thermal/joint/draws';
 import type { PhaseDraws } from '~/core/learning/worlds';
 import { oneOf, recordId, text, whenever_ms, wholeNumber } from '~/schema/values/fields';
 
 /** Null where it never came: JSON knows no infinity. */
 const times_s = z.array(z.number().nullable());
+
+const known = z.strictObject({ shift: z.number(), scale: z.number().positive() });
 
 /** The draws behind a phase's bands as the record keeps them, to the hundredth of a second. */
 const keptDraws = z.strictObject({
@@ -17,6 +20,8 @@ const keptDraws = z.strictObject({
       longest_s: z.number(),
     }),
   ),
+  /** What was known of the bench as they were drawn, by what is uncertain. */
+  known: z.partialRecord(oneOf(UNSURE), known).optional(),
 });
 export type KeptDraws = z.infer<typeof keptDraws>;
 
@@ -29,9 +34,10 @@ export const jobDrawsRow = z.strictObject({
 });
 export type JobDrawsRow = z.infer<typeof jobDrawsRow>;
 
-export const keptOf = ({ seed, draws, touches }: PhaseDraws): KeptDraws => ({
+export const keptOf = ({ seed, draws, touches, known }: PhaseDraws): KeptDraws => ({
   seed,
   draws,
+  ...(known ? { known } : {}),
   touches: touches.map(({ melts_s, limits_s, ...touch }) => ({
     touches: [...touch.touches],
     longest_s: touch.longest_s,

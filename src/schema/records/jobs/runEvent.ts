@@ -9,7 +9,11 @@ const pad = text(1, 8);
 const elapsed_s = quantity('s', 0, 3600);
 
 const passed = z.discriminatedUnion('kind', [
-  z.strictObject({ kind: z.literal('early'), left_s: quantity('s', 0, 1e6) }),
+  z.strictObject({
+    kind: z.literal('early'),
+    left_s: quantity('s', 0, 1e6),
+    reason: text(1, 200).optional(),
+  }),
   z.strictObject({ kind: z.literal('moved-freely') }),
   z.strictObject({ kind: z.literal('override'), reason: text(1, 200), signedBy: initials.optional() }),
 ]);
@@ -22,6 +26,13 @@ const writable = [
     where: text(0, 80).optional(),
     shown_C: quantity('°C', 0, 600).optional(),
     left_V: quantity('V', -100_000, 100_000).optional(),
+    supply: z
+      .strictObject({
+        asks_V: quantity('V', -1000, 1000),
+        gives_V: quantity('V', -1000, 1000),
+        limit_A: quantity('A', 0, 1000),
+      })
+      .optional(),
   }),
   z.strictObject({ kind: z.literal('step-back'), stepId }),
   z.strictObject({ kind: z.literal('heat-on'), stepId, pad }),
@@ -41,6 +52,7 @@ const writable = [
     outcome: oneOf(OUTCOMES),
     cause: text(0, 600).default(''),
     awaits: z.strictObject({ awaits: oneOf(AWAITS), what: text(1, 160) }).optional(),
+    acceptedWithout: text(1, 200).optional(),
     restAtEnd: z.boolean().optional(),
   }),
 ] as const;

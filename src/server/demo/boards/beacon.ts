@@ -13,6 +13,7 @@ export const BEACON: DemoBoard = {
     hazards: ['stored-charge'],
     finish: 'hot-air-levelled',
     madeIn: 2006,
+    asks_V: 24,
     fixtures: 'Four M3 screws, lamp lead on J2 clamped by the lower left one. Heat sink pad under U3 stays.',
     construction: constructionFrom('four-layer', 160, 100),
   },

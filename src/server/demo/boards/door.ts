@@ -20,6 +20,7 @@ export const DOOR: DemoBoard = {
     hazards: [],
     finish: 'hot-air-levelled',
     madeIn: 1998,
+    asks_V: 15,
     fixtures: 'Strain clamp over J1, two screws; link LK1 stays closed on this car.',
     construction: constructionFrom('two-layer', 120, 80),
   },

@@ -28,6 +28,7 @@ export const PROJECTOR: DemoBoard = {
     hazards: ['stored-charge', 'leaking-electrolyte'],
     finish: 'nickel-gold',
     madeIn: 2013,
+    asks_V: 19,
     fixtures: 'Six screws; the long one goes by the motor plug. Ribbon to the encoder, red edge to pin one.',
     construction: constructionFrom('six-layer-heavy', 220, 140),
   },

@@ -18,6 +18,7 @@ export const TIDE: DemoBoard = {
     hazards: ['lithium'],
     finish: 'hot-air-levelled',
     madeIn: 2002,
+    asks_V: 12,
     fixtures: 'Gasket under the lid, two cable glands; cell out before any heat.',
     construction: constructionFrom('two-layer', 100, 70),
   },

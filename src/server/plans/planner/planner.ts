@@ -1,6 +1,6 @@
 import { createHash } from 'node:crypto';
 import { LRUCache } from 'lru-cache';
-import type { PlanTask } from '~/schema/exchange/plan/planTask';
+import { isOnce, type PlanTask } from '~/schema/exchange/plan/planTask';
 import type { FromWorker, ToWorker } from '~/workers/protocol';
 import { Busy } from '~/server/store/errors';
 import type { Thread } from './thread';
@@ -113,7 +113,7 @@ export class Planner {
       came: [],
       listeners: new Set(),
       over: false,
-      kept: task.kind !== 'cost' && task.kind !== 'draws',
+      kept: !isOnce(task),
       waiting: null,
       begunFor: '',
     };
@@ -150,6 +150,6 @@ export class Planner {
 
 /** Tasks are alike where all of them is; told apart by a hash, as a whole board’s is long. */
 const keyOf = (task: PlanTask): string =>
-  task.kind === 'cost' || task.kind === 'draws'
+  isOnce(task)
     ? `${task.kind} ${task.of}`
     : createHash('sha256').update(JSON.stringify(task)).digest('base64url');

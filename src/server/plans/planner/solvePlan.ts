@@ -1,5 +1,7 @@
 import { LRUCache } from 'lru-cache';
 import { curvesOf, type TouchCurves } from '~/core/method/hand/curves';
+import { boardLesson, tipLesson } from '~/core/learning/lessons';
+import { heatCourses } from '~/core/method/courses';
 import { heatDraws } from '~/core/method/hand/heatDraws';
 import { heatCost } from '~/core/method/heatCost';
 import { methodOf } from '~/core/method/ways';
@@ -11,6 +13,7 @@ import type { Phase } from '~/core/method/goals';
 import type { Method } from '~/core/method/ways/method';
 import type { Progress } from '~/core/method/progress';
 import type { PlanRequest, Setting } from '~/core/method/request';
+import { relayed } from '~/core/stepwise';
 import { celsius } from '~/core/quantity/convert';
 import { foundAnswerOf, pinAnswerOf, planAnswerOf } from '~/schema/exchange/plan/planAnswerOf';
 import { optionAnswerOf } from '~/schema/exchange/plan/optionAnswerOf';
@@ -29,7 +32,10 @@ export function* solvePlan(task: PlanTask): Steps<AnyAnswer> {
     return recapAnswerOf(yield* relay(recapInPieces(asks)), settingInWords);
   }
   if (task.kind === 'cost') return yield* relay(heatCost(task.given));
+  if (task.kind === 'courses') return yield* relayed(heatCourses(task.given), () => DRAWING);
   if (task.kind === 'draws') return yield* relay(heatDraws(task.given));
+  if (task.kind === 'tip-lesson') return tipLesson(task.of, task.jobs);
+  if (task.kind === 'board-lesson') return boardLesson(task.of, task.jobs);
   const request = planRequestOf(task.input);
   if (task.kind === 'plan') {
     const found = yield* relay(planInPieces(request));
@@ -45,6 +51,9 @@ export function* solvePlan(task: PlanTask): Steps<AnyAnswer> {
   for (const { phase, method, setting } of choices) yield* curves(request, phase, methodOf(method), setting);
   return foundAnswerOf(yield* relay(exploreInPieces(request, choices, exploredOn(task.input))));
 }
+
+/** How far it is nobody looks at. */
+const DRAWING = { stage: 'verify', done: 0, of: 1 } as const;
 
 /** So many screens explore at a time. */
 const MOST_INPUTS = 8;

@@ -1,5 +1,6 @@
 import { LRUCache } from 'lru-cache';
-import { and, asc, eq, gt, inArray, or } from 'drizzle-orm';
+import { and, asc, desc, eq, gt, inArray, isNull, or } from 'drizzle-orm';
+import { benchHeats } from '~/schema/records/rig/benchHeats.table';
 import { jobOfRow, type JobRecord } from '~/schema/records/jobs/job';
 import { jobs } from '~/schema/records/jobs/job.table';
 import { runEventOf, runEventRow, type RunEventRow } from '~/schema/records/jobs/runEvent';
@@ -73,12 +74,37 @@ export const runningNow = (db: Db): Pick<JobRecord, 'id' | 'boardId' | 'lastSeq'
     .limit(MOST_RUNNING)
     .all();
 
+/** The jobs that were closed last, with their entries. */
+export const lastClosed = (db: Db, most: number): JobWithEvents[] =>
+  jobsBy(
+    db,
+    db
+      .select({ id: jobs.id, lastSeq: jobs.lastSeq })
+      .from(jobs)
+      .where(eq(jobs.status, 'closed'))
+      .orderBy(desc(jobs.closedAt_ms))
+      .limit(most)
+      .all(),
+  );
+
 /** Jobs whose heatings may not be costed yet: those under way, and those closed within two days. */
 export const jobsToCost = (db: Db, now_ms: number): string[] =>
   db
     .select({ id: jobs.id })
     .from(jobs)
     .where(or(eq(jobs.status, 'running'), gt(jobs.closedAt_ms, now_ms - 2 * DAY_ms)))
+    .all()
+    .map(({ id }) => id);
+
+/** The latest closed jobs that have told nothing of their tips yet. */
+export const untaughtJobs = (db: Db, most: number): string[] =>
+  db
+    .select({ id: jobs.id })
+    .from(jobs)
+    .leftJoin(benchHeats, eq(benchHeats.jobId, jobs.id))
+    .where(and(eq(jobs.status, 'closed'), isNull(benchHeats.jobId)))
+    .orderBy(desc(jobs.closedAt_ms))
+    .limit(most)
     .all()
     .map(({ id }) => id);
 

@@ -1,6 +1,7 @@
-import { and, eq } from 'drizzle-orm';
+import { and, desc, eq } from 'drizzle-orm';
 import { thermalLogRow, type ThermalLogRow } from '~/schema/records/jobs/thermalLog';
 import { thermalLogs } from '~/schema/records/jobs/thermalLog.table';
+import { jobs } from '~/schema/records/jobs/job.table';
 import type { Db } from '../db';
 import { NotFound } from '../errors';
 import { asWritten } from '../order';
@@ -14,6 +15,18 @@ export const logsOfJob = (db: Db, jobId: string): ThermalLogRow[] =>
     .orderBy(asWritten(thermalLogs))
     .all()
     .map((row) => thermalLogRow.parse(row));
+
+/** Logs of every job on a board, the newest first, so many. */
+export const logsOnBoard = (db: Db, boardId: string, most: number): ThermalLogRow[] =>
+  db
+    .select({ log: thermalLogs })
+    .from(thermalLogs)
+    .innerJoin(jobs, eq(thermalLogs.jobId, jobs.id))
+    .where(eq(jobs.boardId, boardId))
+    .orderBy(desc(thermalLogs.at_ms))
+    .limit(most)
+    .all()
+    .map(({ log }) => thermalLogRow.parse(log));
 
 export function getLog(db: Db, jobId: string, id: string): ThermalLogRow {
   const row = db

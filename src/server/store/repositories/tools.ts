@@ -17,6 +17,12 @@ export const allTools = (db: Db): ToolRecord[] =>
     .all()
     .map((row) => toolRecord.parse(row));
 
+export function getTool(db: Db, id: string): ToolRecord {
+  const row = db.select().from(tools).where(eq(tools.id, id)).get();
+  if (!row) throw new NotFound('tool', id);
+  return toolRecord.parse(row);
+}
+
 /** Adds a tool unless one with its id is there already; safe to repeat. */
 export function ensureTool(db: Db, tool: NewTool & { readonly id: string }): void {
   db.insert(tools)

@@ -13,7 +13,7 @@ export const GET = endpoint((context) => {
 });
 
 export const POST = endpoint(async (context) => {
-  const { db, costs, hub, person } = context.locals;
+  const { db, costs, hub, lessons, person } = context.locals;
   const request = overrideSigned(parseInput(appendRequest, await readJson(context)), () =>
     leadFor(person, context.request),
   );
@@ -21,6 +21,7 @@ export const POST = endpoint(async (context) => {
   const { events } = appendEvent(db, id, request, Date.now());
   // What it cost is computed elsewhere, after the answer; what was read of it is kept.
   setImmediate(() => costs.owe(id));
+  if (request.event.kind === 'closed') setImmediate(() => void lessons.after(id));
   if (request.event.kind === 'heat-off') logHeat(db, hub, id, events.at(-1)!.seq);
   return { events, now_ms: Date.now() };
 });
