@@ -1,11 +1,8 @@
 import type { Board } from '~/core/thermal/stackup';
 import { distance_m, narrowestTrack, nearestOfNet, type PlacedPad } from './checklist';
 import { JUMPER } from './jumperData';
-import { gaugeDiameter_m, trackCurrent_A, wireResistance_Ohm } from './wire';
-import { wireCurrent_A } from './wireRise';
-
-/** Gauges that a bench keeps, thinnest first. */
-const JUMPER_GAUGES = [36, 34, 32, 30, 28, 26, 24, 22, 20, 18, 16] as const;
+import { benchCurrent_A, benchWire, THICKEST } from './benchWire';
+import { trackCurrent_A, wireResistance_Ohm } from './wire';
 
 export interface JumperOrder {
   readonly current_A: number;
@@ -51,6 +48,13 @@ export function usualCurrent_A(
   return { current_A: (isolated ? JUMPER.signalCurrent : JUMPER.supplyCurrent).value, from: 'assumed' };
 }
 
+/** Section of the narrowest track that a pad was joined by, m²; null where it had none. */
+function sectionOf_m2(pad: PlacedPad, board: Board): number | null {
+  const track = narrowestTrack(pad);
+  const foil_m = track && board.copper[track.layer - 1]?.thickness_m;
+  return track && foil_m ? track.width_m * foil_m : null;
+}
+
 /** A wire from a lost pad to the next point of its net: which, how long, how thick, and how to dress it. */
 export function jumperFor(
   pad: PlacedPad,
@@ -72,18 +76,11 @@ export function jumperFor(
   const case_K = JUMPER.caseAir.value;
   const changesFace = !pad.faces.some((face) => to.faces.includes(face));
   const length_m = distance_m(pad, to) + 2 * end_m + (changesFace ? 2 * end_m + board.thickness_m : 0);
-  const gauge = JUMPER_GAUGES.find(
-    (g) => wireCurrent_A(gaugeDiameter_m(g), order.rise_K, case_K) >= order.current_A,
-  );
-  if (gauge === undefined) {
-    const thickest = JUMPER_GAUGES.at(-1)!;
-    return {
-      outcome: 'too-much-current',
-      gauge: thickest,
-      carries_A: wireCurrent_A(gaugeDiameter_m(thickest), order.rise_K, case_K),
-    };
-  }
-  const diameter_m = gaugeDiameter_m(gauge);
+  const asked = { ...order, case_K, laid: 'on-laminate', lost_m2: sectionOf_m2(pad, board) } as const;
+  const wire = benchWire(asked);
+  if (!wire)
+    return { outcome: 'too-much-current', gauge: THICKEST, carries_A: benchCurrent_A(THICKEST, asked) };
+  const { gauge, diameter_m } = wire;
   const warm_K = case_K + order.rise_K;
   return {
     outcome: 'wire',
@@ -92,7 +89,7 @@ export function jumperFor(
     changesFace,
     gauge,
     diameter_m,
-    carries_A: wireCurrent_A(diameter_m, order.rise_K, case_K),
+    carries_A: wire.carries_A,
     drop_V: order.current_A * wireResistance_Ohm(length_m, diameter_m, warm_K),
     insulation: insulationFor(diameter_m, warm_K),
   };

@@ -1,0 +1,41 @@
+import type { Part } from '../parts/part';
+import { ANY_RULES } from './anyPart';
+import { CAPACITOR_RULES } from './capacitor';
+import { OTHER_RULES } from './others';
+import { REGULATOR_RULES } from './regulator';
+import { no, type Circuit, type SwapCheck, type SwapRule, type SwapVerdict } from './rule';
+
+export interface SwapAnswer {
+  readonly verdict: SwapVerdict;
+  readonly checks: readonly SwapCheck[];
+  /** What would turn what speaks against it. */
+  readonly wouldTurnIt: readonly string[];
+}
+
+const WORST: readonly SwapVerdict[] = ['fit', 'fit-with-note', 'do-not-fit'];
+
+const worstOf = (verdicts: readonly SwapVerdict[]): SwapVerdict =>
+  WORST[Math.max(0, ...verdicts.map((v) => WORST.indexOf(v)))]!;
+
+const rulesFor = (part: Part): readonly SwapRule[] => [
+  ...(part.kind === 'capacitor'
+    ? CAPACITOR_RULES
+    : part.kind === 'regulator'
+      ? REGULATOR_RULES
+      : OTHER_RULES),
+  ...ANY_RULES,
+];
+
+/** Whether a part may stand where another stood: every rule's word, and the worst of them as the whole. */
+export function checkSwap(original: Part, candidate: Part, circuit: Circuit = {}): SwapAnswer {
+  if (original.kind !== candidate.kind) {
+    const check = no('kind', `a ${candidate.kind} is no ${original.kind}`);
+    return { verdict: 'do-not-fit', checks: [check], wouldTurnIt: [`a ${original.kind}`] };
+  }
+  const checks = rulesFor(original).flatMap((rule) => rule(original, candidate, circuit) ?? []);
+  return {
+    verdict: worstOf(checks.map((c) => c.verdict)),
+    checks,
+    wouldTurnIt: checks.flatMap((c) => (c.verdict !== 'fit' && c.turnedBy ? [c.turnedBy] : [])),
+  };
+}
