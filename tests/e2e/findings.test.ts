@@ -105,10 +105,10 @@ test('by mouse: a box over pads takes them, a note and “done here” go with t
   await signIn(page, baseURL!);
   await withPack(page, 'Dragged pack');
   const lands = page.getByRole('listbox');
+  await lands.scrollIntoViewIfNeeded();
   const [first, last] = await Promise.all(
     [5, 9].map((pin) => page.getByRole('option', { name: new RegExp(`^Pin ${pin},`) }).boundingBox()),
   );
-  await lands.scrollIntoViewIfNeeded();
   await page.mouse.move(first!.x - 30, first!.y - 1);
   await page.mouse.down();
   await page.mouse.move(last!.x + last!.width + 2, last!.y + last!.height / 2, { steps: 5 });

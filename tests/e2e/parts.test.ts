@@ -105,8 +105,9 @@ test('what runs low is ordered, ticked in when it came, and held until it is tes
   await page.keyboard.press('Enter');
   const line = orders.getByRole('listitem').filter({ hasText: 'Kellerbau supplies test' });
   await expect(line).toBeVisible();
-  await line.getByLabel('Of 17 came').fill('12');
-  await line.getByLabel('Batch, as on the bag').fill('T-Z93-new');
+  const fuses = line.getByRole('group', { name: /3.15 A quick fuse/ });
+  await fuses.getByLabel('Of 17 came').fill('12');
+  await fuses.getByLabel('Batch, as on the bag').fill('T-Z93-new');
   await page.keyboard.press('Enter');
   await expect(orders.getByText(/in its drawers, held until it is tested/)).toBeVisible();
   await page.goto('/parts?q=t-z93-new');
