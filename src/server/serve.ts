@@ -14,6 +14,7 @@ import { restateAll } from '~/server/boards/restate';
 import { seedDemo } from '~/server/demo/seed';
 import { turnedAway } from '~/server/http/guard';
 import { FILE_POLICY, HEADERS } from '~/server/http/headers';
+import { letGoUnread } from '~/server/http/unread';
 import { Costs } from '~/server/jobs/costs';
 import { InstrumentHub } from '~/server/instruments/hub';
 import { startStandIns } from '~/server/instruments/startStandIns';
@@ -249,6 +250,7 @@ function listener(
     };
     // Each request its own: who asks is written there, and another must not read it.
     const own = { ...locals, address: request.socket.remoteAddress ?? '' };
+    letGoUnread(request, response);
     files(request, response, () => pages(request, response, nowhere, own));
   };
 }

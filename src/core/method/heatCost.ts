@@ -5,13 +5,14 @@ import type { RunEventBody } from '~/core/record/runEvents';
 import { TOGETHER } from '~/core/record/runState';
 import { relayed } from '~/core/stepwise';
 import { bondEndurance } from '~/core/thermal/dose';
-import { runField } from '~/core/thermal/field/run';
+import { runField, type FieldRun } from '~/core/thermal/field/run';
 import { doseCurve } from '~/core/thermal/history';
 import { simulateJoint, type JointRun, type Probe } from '~/core/thermal/joint/simulate';
 import { airFrom_s, airScenario } from './air/airScenario';
 import { scenarioFor } from './hand/holeTouch';
 import { landTouch } from './hand/landTouch';
-import { livesAt, livesOf } from './limits/forecast';
+import { livesAt, livesOf, type Lives } from './limits/forecast';
+import { asMeasured, shareMeasured, type LandCurves, type MeasuredLand } from './measuredHeat';
 import { MODEL_VERSION } from './plan/plan';
 import { verifying, type Progress } from './progress';
 import type { AirSetting, HandSetting, PhaseRequest, Setting } from './request';
@@ -42,6 +43,8 @@ export interface HeatGiven {
   readonly stroke: readonly string[];
   readonly near: readonly PadNear[];
   readonly probes: readonly Probe[];
+  /** What a thermocouple on the land read of it, where one did. */
+  readonly measured?: (MeasuredLand & { readonly by: Exposure['measured'] }) | undefined;
 }
 
 /** No touch is shorter than a hand can make it. */
@@ -66,16 +69,24 @@ function atHole(given: HeatGiven, setting: HandSetting): Exposure {
   const { request, method, pad, off_s, probes } = given;
   const scenario = scenarioFor(request, setting, pad, { stub: method === 'cut-then-pins' });
   const run = simulateJoint(scenario, { duration_s: Math.max(off_s, SHORTEST_TOUCH_s), probes });
-  const lives = livesOf(scenario);
+  return { pad, duration_s: off_s, ...costOf(livesOf(scenario), run, given), others: sharesOf(given, run) };
+}
+
+/** What a heating costs its land and the laminate under it: by its measured curve where there is one to be believed. */
+function costOf(
+  lives: Lives,
+  run: LandCurves,
+  { measured, setting }: Pick<HeatGiven, 'measured' | 'setting'>,
+): Omit<Exposure, 'pad' | 'duration_s'> {
+  const seen = measured ? asMeasured(run, measured, sourceOf_K(setting)) : null;
+  const { time_s, land_K, laminate_K } = seen ?? run;
   return {
     kind: 'exposure',
-    pad,
-    duration_s: off_s,
-    padDose: doseCurve(lives.pad, run.time_s, run.land_K).at(-1)!,
-    laminateDose: doseCurve(lives.laminate, run.time_s, run.laminate_K).at(-1)!,
-    peak_C: celsius(hottest(run.land_K)),
+    padDose: doseCurve(lives.pad, time_s, land_K).at(-1)!,
+    laminateDose: doseCurve(lives.laminate, time_s, laminate_K).at(-1)!,
+    peak_C: celsius(hottest(land_K)),
     modelVersion: MODEL_VERSION,
-    others: sharesOf(given, run),
+    ...(seen && { measured: measured?.by }),
   };
 }
 
@@ -95,13 +106,14 @@ export function sharesOf(
 }
 
 /** Lands under a hand tool: one, or all that it stood on. */
-function onLands({ request, method, pad, off_s }: HeatGiven, setting: HandSetting): Exposure[] {
+function onLands(given: HeatGiven, setting: HandSetting): Exposure[] {
+  const { request, method, pad, off_s } = given;
   const { heat } = methodOf(method);
   const touch =
     pad === TOGETHER && heat.kind === 'hand'
       ? heat.touchesOf(request, setting)[0]!
       : landTouch(request, setting, [pad], 'one');
-  const cost = touched(touch, Math.max(off_s, SHORTEST_TOUCH_s));
+  const cost = touched(touch, Math.max(off_s, SHORTEST_TOUCH_s), given);
   return touch.pads.map((name) => ({ ...cost, pad: name, duration_s: off_s }));
 }
 
@@ -111,32 +123,26 @@ function underStroke({ request, off_s, stroke }: HeatGiven, setting: HandSetting
   const passing = Math.min(1, setting.tip.width_m / length_m);
   const duration_s = Math.max(off_s * passing, SHORTEST_TOUCH_s);
   return stroke.map((pad) => ({
-    ...touched(landTouch(request, setting, [pad], 'one'), duration_s),
+    // No thermocouple goes along under a tip that is drawn.
+    ...touched(landTouch(request, setting, [pad], 'one'), duration_s, { setting }),
     pad,
     duration_s,
   }));
 }
 
 /** What one touch of surface lands costs each of them. */
-function touched(
+const touched = (
   touch: ReturnType<typeof landTouch>,
   duration_s: number,
-): Omit<Exposure, 'pad' | 'duration_s'> {
-  const run = alone(touch.prepare({ duration_s }));
-  const lives = livesAt(touch.laminate, touch.land_m2);
-  return {
-    kind: 'exposure',
-    padDose: doseCurve(lives.pad, run.time_s, run.land_K).at(-1)!,
-    laminateDose: doseCurve(lives.laminate, run.time_s, run.laminate_K).at(-1)!,
-    peak_C: celsius(hottest(run.land_K)),
-    modelVersion: MODEL_VERSION,
-    others: [],
-  };
-}
+  given: Pick<HeatGiven, 'measured' | 'setting'>,
+): Omit<Exposure, 'pad' | 'duration_s'> => ({
+  ...costOf(livesAt(touch.laminate, touch.land_m2), alone(touch.prepare({ duration_s })), given),
+  others: [],
+});
 
 /** The whole board under air for as long as it really was, soak included: every pad that took part. */
 function* underAir(
-  { request, off_s, near }: HeatGiven,
+  { request, off_s, near, measured }: HeatGiven,
   setting: AirSetting,
 ): Generator<Progress, Exposure[]> {
   const scenario = airScenario(request, setting, Math.max(off_s, 1), [{ duration_s: 120, preheat_K: null }]);
@@ -149,17 +155,54 @@ function* underAir(
   });
   const names = padNamesOf(request.site.part);
   const own = run.pads.filter((pad) => pad.ref === request.site.ref && names.includes(pad.pad));
+  const seen = measured ? airAsMeasured(request, setting, run, own, off_s, measured) : null;
   return own.map((pad, i) => ({
     kind: 'exposure',
     pad: pad.pad,
     duration_s: off_s + airFrom_s(setting),
-    padDose: pad.dose,
-    laminateDose: run.board.laminateDose,
-    peak_C: celsius(pad.peak_K),
+    padDose: pad.dose * (seen?.[i]!.dose ?? 1),
+    // The laminate under the part went as its lands did.
+    laminateDose: run.board.laminateDose * (seen ? Math.max(...seen.map(({ dose }) => dose)) : 1),
+    peak_C: celsius(pad.peak_K + (seen?.[i]!.hotter_K ?? 0)),
     modelVersion: MODEL_VERSION,
+    ...(seen && { measured: measured?.by }),
     // The others' share stands once, with the first of the site's own.
     others: i === 0 ? others.slice(0, MOST_OTHERS) : [],
   }));
 }
+
+/**
+ * By how much each land's share of its budget and its peak are other than the model's, where one of them was measured: all
+ * under one nozzle went as it did. Null where the readings are not of a land.
+ */
+function airAsMeasured(
+  { board }: PhaseRequest,
+  setting: AirSetting,
+  { time_s }: FieldRun,
+  own: FieldRun['pads'],
+  off_s: number,
+  measured: MeasuredLand,
+): readonly { readonly dose: number; readonly hotter_K: number }[] | null {
+  const until_s = airFrom_s(setting) + off_s;
+  const rows = Math.max(2, time_s.findLastIndex((t) => t <= until_s) + 1);
+  const under_s = time_s.slice(0, rows);
+  const mean_K = under_s.map((_, i) => own.reduce((sum, pad) => sum + pad.history_K[i]!, 0) / own.length);
+  const share = shareMeasured(under_s, mean_K, measured, sourceOf_K(setting), airFrom_s(setting));
+  if (!share) return null;
+  const bond = bondEndurance(board.laminate);
+  return own.map(({ history_K }) => {
+    const start_K = history_K[0]!;
+    // Cooling goes on from where the heat left it, in the share it had then.
+    const seen_K = history_K.map((t, i) => start_K + (t - start_K) * share[Math.min(i, rows - 1)]!);
+    const spent = (row_K: Float64Array): number => doseCurve(bond, time_s, row_K).at(-1)!;
+    return { dose: spent(seen_K) / spent(history_K), hotter_K: hottest(seen_K) - hottest(history_K) };
+  });
+}
+
+/** The hottest that anything under a tool can come to. */
+const sourceOf_K = (setting: Setting): number =>
+  setting.kind === 'air'
+    ? setting.air_K
+    : Math.max(setting.setpoint_K, ...Object.values(setting.perPad_K ?? {}));
 
 const hottest = (row: Float64Array): number => row.reduce((a, b) => Math.max(a, b), 0);

@@ -4,6 +4,10 @@ import type { SupplyRead } from './supplyGate';
 export const AWAITS = ['part', 'answer', 'time'] as const;
 export type Awaits = (typeof AWAITS)[number];
 
+/** What can have measured a land: an instrument, or a stand-in for one. */
+export const MEASURED_BY = ['thermocouple', 'simulated'] as const;
+export type MeasuredBy = (typeof MEASURED_BY)[number];
+
 /** Why a step that had something against it was passed all the same. */
 export type Passed =
   /** A clock was ended with so much of it left; early versions did not ask why. */
@@ -46,6 +50,8 @@ export type RunEventBody =
       readonly laminateDose: number;
       readonly peak_C: number;
       readonly modelVersion: string;
+      /** By the curve that a thermocouple read on the land, and what kind of one; left out where the model's own stands. */
+      readonly measured?: MeasuredBy | undefined;
       /** Pads about it that the same touch warmed, and what it cost them. */
       readonly others?:
         | readonly {

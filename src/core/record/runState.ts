@@ -1,4 +1,4 @@
-import type { Passed, RunEvent } from './runEvents';
+import type { MeasuredBy, Passed, RunEvent } from './runEvents';
 import { standingEvents } from './standing';
 
 /** What pads under heat together are called. */
@@ -33,6 +33,7 @@ export interface Dwell {
     readonly padDose: number;
     readonly laminateDose: number;
     readonly peak_C: number;
+    readonly measured?: MeasuredBy | undefined;
   } | null;
 }
 
@@ -145,7 +146,7 @@ export function runState(steps: readonly Pick<RunStep, 'id'>[], events: readonly
         break;
       }
       case 'exposure': {
-        const { ofSeq, padDose, laminateDose, peak_C } = event;
+        const { ofSeq, padDose, laminateDose, peak_C, measured } = event;
         // Pads heated together have an entry each; the heating keeps the worst of them.
         const together = dwells.at(-1)?.pad === TOGETHER;
         const dwell =
@@ -153,7 +154,7 @@ export function runState(steps: readonly Pick<RunStep, 'id'>[], events: readonly
             ? lastOn(together ? TOGETHER : event.pad)
             : dwells.find((d) => d.onSeq === ofSeq);
         if (dwell && !(dwell.exposure && dwell.exposure.padDose >= padDose))
-          dwell.exposure = { padDose, laminateDose, peak_C };
+          dwell.exposure = { padDose, laminateDose, peak_C, ...(measured && { measured }) };
         break;
       }
       case 'correction':

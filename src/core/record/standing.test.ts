@@ -77,6 +77,49 @@ describe('an entry that was not so', () => {
     expect(spentDoses([events]).padDose['1']).toBeCloseTo(0.06, 12);
   });
 
+  it('what was measured of a heating stands in the place of what the model gave, whatever came in between', () => {
+    const measured = (pad: string, padDose: number, ofSeq: number): RunEventBody => ({
+      ...(cost(pad, padDose, ofSeq) as Extract<RunEventBody, { kind: 'exposure' }>),
+      measured: 'thermocouple',
+    });
+    const both = story(
+      { kind: 'opened' },
+      ...heat('1', 2, 1.2),
+      cost('1', 0.5, 2),
+      ...heat('2', 2, 1.2),
+      measured('1', 0.4, 2),
+      cost('2', 0.3, 6),
+    );
+    expect(spentDoses([both]).padDose).toEqual({ '1': 0.4, '2': 0.3 });
+    expect(runState(STEPS, both).dwells[0]!.exposure).toMatchObject({
+      padDose: 0.4,
+      measured: 'thermocouple',
+    });
+
+    // Heated together, each pad has an entry; none of them puts another one out.
+    const together = story(
+      { kind: 'opened' },
+      ...heat('1', 2),
+      cost('1', 0.5, 2),
+      cost('2', 0.5, 2),
+      measured('1', 0.2, 2),
+      measured('2', 0.1, 2),
+    );
+    expect(spentDoses([together]).padDose).toEqual({ '1': 0.2, '2': 0.1 });
+
+    // A heat that lasted otherwise is reckoned anew, from what was measured too, though the next pin was heated meanwhile.
+    const corrected = storyFrom(
+      1000,
+      ...heat('1', 9, 1.2),
+      cost('1', 0.5, 1),
+      ...heat('2', 2),
+      measured('1', 0.4, 1),
+      { kind: 'correction', ofSeq: 3, elapsed_s: 2, reason: 'forgot to press' },
+      measured('1', 0.06, 1),
+    );
+    expect(spentDoses([corrected]).padDose).toEqual({ '1': 0.06 });
+  });
+
   it('a step that was not done leaves no mark of it', () => {
     const events = story({ kind: 'opened' }, ...heat('1', 2, 1), done('heat-1'), {
       kind: 'taken-back',

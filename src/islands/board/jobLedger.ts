@@ -2,7 +2,7 @@ import { readingOf, TOGETHER } from '~/core/record/runState';
 import { standingEvents } from '~/core/record/standing';
 import type { RunEvent } from '~/core/record/runEvents';
 import type { JobLine } from '~/schema/sheets/boardSheet';
-import { GOAL_WORDS, outcomeInWords, passedInWords } from '~/schema/words/words';
+import { byWhat, GOAL_WORDS, outcomeInWords, passedInWords } from '~/schema/words/words';
 import { budget, degrees } from '~/ui/figures';
 import type { LedgerLine } from './ledgerLine';
 
@@ -95,16 +95,28 @@ function heatWords(
   const melt = events
     .slice(0, i)
     .findLast((e) => e.kind === 'melted' && e.pad === event.pad && e.seq > (on?.seq ?? 0));
-  const cost = events.slice(i + 1).find((e) => e.kind === 'exposure' || e.kind === 'heat-on');
+  const cost = costOf(events, i, on?.seq);
   return [
     event.pad === TOGETHER ? 'All pads together' : `Pin ${event.pad}`,
     ': ',
     melt?.kind === 'melted' ? `molten at ${melt.elapsed_s.toFixed(1)} s` : 'melt not seen',
     `, off at ${event.elapsed_s.toFixed(1)} s`,
-    cost?.kind === 'exposure'
-      ? `; took about ${budget(cost.padDose)} of its pad budget, pad to ${degrees(cost.peak_C)}`
+    cost
+      ? `; took about ${budget(cost.padDose)} of its pad budget, pad to ${degrees(cost.peak_C)}${byWhat(cost.measured)}`
       : '',
   ].join('');
+}
+
+/** What a heating cost, as it stands; early versions did not say of which heating a cost was. */
+function costOf(
+  events: readonly RunEvent[],
+  offAt: number,
+  onSeq: number | undefined,
+): Extract<RunEvent, { kind: 'exposure' }> | undefined {
+  const own = standingEvents(events).find((e) => e.kind === 'exposure' && e.ofSeq === onSeq);
+  const next = events.slice(offAt + 1).find((e) => e.kind === 'exposure' || e.kind === 'heat-on');
+  const cost = own ?? (next?.kind === 'exposure' && next.ofSeq === undefined ? next : undefined);
+  return cost?.kind === 'exposure' ? cost : undefined;
 }
 
 function takenWords(event: RunEvent, title: (stepId: string) => string): string | null {

@@ -1,4 +1,6 @@
 import { PAD_STATES } from '~/core/record/padStates';
+import { standingEvents } from '~/core/record/standing';
+import { byWhat } from '~/schema/words/words';
 import type { JobLine, SiteSheet } from '~/schema/sheets/boardSheet';
 import type { FindingRecord } from '~/schema/records/site/finding';
 import type { ContinuityReadingRecord } from '~/schema/records/site/continuityReading';
@@ -55,7 +57,7 @@ export function lifeOf(
   const heated = jobs
     .filter((job) => job.siteId === site.id)
     .flatMap((job) =>
-      job.events.flatMap((event): LifeEntry[] =>
+      standingEvents(job.events).flatMap((event): LifeEntry[] =>
         event.kind === 'exposure' && event.pad === padName
           ? [
               {
@@ -63,7 +65,7 @@ export function lifeOf(
                 at_ms: event.at_ms,
                 by: event.by,
                 state: null,
-                text: `heated ${event.duration_s.toFixed(1)} s, pad to ${degrees(event.peak_C)}, about ${budget(event.padDose)} of its budget`,
+                text: `heated ${event.duration_s.toFixed(1)} s, pad to ${degrees(event.peak_C)}${byWhat(event.measured)}, about ${budget(event.padDose)} of its budget`,
               },
             ]
           : [],

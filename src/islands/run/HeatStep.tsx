@@ -3,6 +3,7 @@ import type { Expected } from '~/core/learning/expected';
 import { PLAN } from '~/core/method/settings';
 import type { RunState } from '~/core/record/runState';
 import type { JobStep } from '~/schema/records/jobs/jobPlan';
+import { byWhat } from '~/schema/words/words';
 import { CommandButton } from '~/ui/controls/Button';
 import { DwellWindow, sharedEnd_s } from '~/ui/dwell/DwellWindow';
 import { budget, clockText, seconds, secondsRange } from '~/ui/figures';
@@ -151,7 +152,7 @@ export function HeatStep({ step, at, turn, learnt, clock, early, why, tool, run 
           {lastDwell.melted_s === null ? 'Melt not seen' : `Molten at ${seconds(lastDwell.melted_s)}`}, off at{' '}
           {seconds(lastDwell.off_s)}
           {lastDwell.exposure &&
-            `; took ${budget(lastDwell.exposure.padDose)} of the pad’s budget (estimate)`}
+            `; took ${budget(lastDwell.exposure.padDose)} of the pad’s budget (estimate${byWhat(lastDwell.exposure.measured)})`}
           .{lastDwell.melted_s === null && ` ${dwell.ifNotMolten.replace(/^\w+ off[.,] /, '')}`}
         </p>
       )}

@@ -6,7 +6,7 @@ import { standingFindings } from '~/core/record/standingFindings';
 import { plannedHeatsOf } from '~/schema/records/jobs/plannedHeats';
 import type { RunSheet } from '~/schema/sheets/runSheet';
 import { settingInWords } from './settingWords';
-import { GOAL_WORDS, outcomeInWords, passedInWords, PHASE_WORDS } from './words';
+import { byWhat, GOAL_WORDS, outcomeInWords, passedInWords, PHASE_WORDS } from './words';
 
 /** What is read of a log beside a job's own entries. */
 export interface LogTold {
@@ -80,7 +80,7 @@ function heatsTable(lines: readonly HeatCompared[]): string[] {
         seconds(planned.stop_s),
         seconds(dwell?.off_s),
         percent(planned.padDose.p50),
-        percent(dwell?.exposure?.padDose),
+        `${percent(dwell?.exposure?.padDose)}${byWhat(dwell?.exposure?.measured)}`,
         [melt, ...(pastStop ? ['held past its stop'] : [])].join(', '),
       ]),
     ),

@@ -1,5 +1,5 @@
 import type { Outcome } from '~/core/record/outcomes';
-import type { Awaits, Passed } from '~/core/record/runEvents';
+import type { Awaits, MeasuredBy, Passed } from '~/core/record/runEvents';
 import type { Goal, Phase } from '~/core/method/goals';
 import type { Hazard, Worth } from '~/core/method/request';
 import { FINISHES } from '~/core/materials/finishes';
@@ -128,6 +128,14 @@ export const recordInWords = ({ finish, madeIn }: Pick<BoardRecord, 'finish' | '
 
 export const constructionInWords = (c: Construction): string =>
   `${c.copperLayers.length === 1 ? 'Single-sided' : `${c.copperLayers.length} layers`}, ${c.thickness_mm} mm ${LAMINATES[c.laminate].name}, ${c.length_mm} × ${c.width_mm} mm`;
+
+/** What a heat's cost was reckoned from, where it was more than the model. */
+export const byWhat = (measured: MeasuredBy | undefined): string =>
+  measured === undefined
+    ? ''
+    : measured === 'simulated'
+      ? ', by a simulated thermocouple'
+      : ', by its thermocouple';
 
 /** What stood against a step that was passed all the same; empty where nothing did. */
 export function passedInWords(passed: Passed | null | undefined): string {

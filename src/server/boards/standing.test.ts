@@ -18,6 +18,7 @@ import type { Db } from '~/server/store/db';
 import { Conflict } from '~/server/store/errors';
 import { getBoard } from '~/server/store/repositories/boards';
 import { getJob } from '~/server/store/repositories/jobs';
+import { keepLog } from '~/server/store/repositories/thermalLogs';
 import { stepDone } from '../../../tests/support/entries';
 import { freshDatabase, withCapacitor } from '../../../tests/support/database';
 import { enterOnBoard } from './boardEntry';
@@ -240,6 +241,65 @@ describe('what a heating cost', () => {
     owed.owe('job-1');
     await settled();
     expect(costs(db)).toHaveLength(1);
+  });
+
+  it('is reckoned anew from what a thermocouple read on the land, once, as a later entry', async () => {
+    const db = freshDatabase();
+    withCapacitor(db);
+    await open(db);
+    upToHeat(db);
+    for (const event of heat) write(db, event);
+    const planner: Pick<Planner, 'ask'> = {
+      ask: (task, listener) => {
+        if (task.kind !== 'cost') throw new Error(task.kind);
+        listener({ type: 'done', jobId: 1, answer: inOneGo(heatCost(task.given)) });
+        return () => undefined;
+      },
+    };
+    const of = new Costs(db, planner, () => 4_000_000);
+    const settled = () => new Promise((done) => setTimeout(done));
+    const onSeq = getJob(db, 'job-1').events.find((e) => e.kind === 'heat-on')!.seq;
+    of.measured('job-1', onSeq);
+    await settled();
+    expect(costs(db)).toHaveLength(1);
+
+    const [model] = costs(db);
+    if (model?.kind !== 'exposure') throw new Error('no cost');
+    const elapsed_s = Array.from({ length: 61 }, (_, i) => i / 10);
+    keepLog(db, {
+      id: 'log-1',
+      jobId: 'job-1',
+      ofSeq: onSeq,
+      origin: 'instruments',
+      simulated: true,
+      landChannel: 'tc1',
+      by: 'MK',
+      at_ms: 4_000_000,
+      profile: {
+        format: 'thermal-profile',
+        version: 1,
+        title: '',
+        began_ms: null,
+        channels: [{ id: 'tc1', name: 'Channel 1', unit: 'degC' }],
+        elapsed_s,
+        // Two seconds before the heat, then a rise that ends somewhat under the model's.
+        values: {
+          tc1: elapsed_s.map((t) => 23 + (model.peak_C - 40) * (1 - Math.exp(-Math.max(0, t - 2) / 0.4))),
+        },
+        marks: [{ at_s: 2, what: 'heat on' }],
+      },
+    });
+    of.measured('job-1', onSeq);
+    of.measured('job-1', onSeq);
+    await settled();
+    expect(costs(db)).toHaveLength(2);
+    const measured = costs(db)[1]!;
+    if (measured.kind !== 'exposure') throw new Error('no cost');
+    expect(measured).toMatchObject({ measured: 'simulated', ofSeq: onSeq });
+    expect(measured.peak_C).toBeLessThan(model.peak_C - 10);
+    expect(planningFor(db, 'site-1', { goal: 'fit' }).input.history.padDose).toMatchObject({
+      '1': measured.padDose,
+    });
   });
 
   it('is reckoned anew for an end that was corrected, and less for a shorter heat', async () => {

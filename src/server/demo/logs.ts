@@ -1,5 +1,6 @@
 import { runState } from '~/core/record/runState';
 import type { Sample } from '~/schema/sheets/instruments';
+import { appendMeasured, type CostOf } from '~/server/jobs/costs';
 import { AFTER_ms, BEFORE_ms, marksOf, profileOf } from '~/server/jobs/thermalLogs';
 import { sceneOf } from '~/server/instruments/scene';
 import { StandInBench } from '~/server/instruments/standins/bench';
@@ -10,8 +11,11 @@ import { keepLog, logsOfJob } from '~/server/store/repositories/thermalLogs';
 
 const READ_ms = 100;
 
-/** Logs of a demo job's heats, as a simulated bench with a thermocouple at the land and one on the board would have read them. */
-export function seedLogs(db: Db, jobId: string, seed: number): void {
+/**
+ * Logs of a demo job's heats, as a simulated bench with a thermocouple at the land and one on the board would have read them,
+ * and what each heat cost by them.
+ */
+export function seedLogs(db: Db, jobId: string, seed: number, costOf: CostOf): void {
   if (logsOfJob(db, jobId).length > 0) return;
   const { job, events } = getJob(db, jobId);
   const scene = sceneOf(job);
@@ -31,15 +35,18 @@ export function seedLogs(db: Db, jobId: string, seed: number): void {
     }
     const title = `${job.plan.site.ref}, pin ${dwell.pad}`;
     const profile = profileOf(tc.hello, samples, from_ms, title, marksOf(dwell))!;
+    const at_ms = Math.round(dwell.on_ms + dwell.off_s * 1000 + AFTER_ms);
     keepLog(db, {
       id: `${jobId}-${dwell.onSeq}-tc`,
       jobId,
       ofSeq: dwell.onSeq,
       origin: 'instruments',
       simulated: true,
+      landChannel: 'tc1',
       by: job.by,
-      at_ms: Math.round(dwell.on_ms + dwell.off_s * 1000 + AFTER_ms),
+      at_ms,
       profile,
     });
+    appendMeasured(db, jobId, dwell, costOf, at_ms);
   }
 }

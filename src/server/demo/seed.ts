@@ -82,7 +82,7 @@ export async function seedDemo(db: Db, now_ms: number, tell: (line: string) => v
     tell(`demo: planning and writing ${story.siteRef} of ${story.boardId}`);
     await seedStory(db, story, now_ms);
   }
-  for (const [i, { id }] of DEMO_STORIES.entries()) seedLogs(db, id, i + 1);
+  for (const [i, { id }] of DEMO_STORIES.entries()) seedLogs(db, id, i + 1, exposureFor(db));
   for (const demo of DEMO_BOARDS) {
     seedEntries(db, demo, now_ms);
     restate(db, demo.id);
@@ -118,6 +118,12 @@ function entryBody(body: DemoEntry['body'], boardId: string, now_ms: number) {
   return { ...parked, due_ms: now_ms + dueInDays * DAY_ms };
 }
 
+/** Where the simulated logger's thermocouples sit, as the bench says it. */
+const CHANNELS_TOLD = [
+  { channel: 'tc1', name: 'Channel 1, thin wire', place: 'land', offset_K: -0.6 },
+  { channel: 'tc2', name: 'Channel 2, taped', place: 'board', offset_K: 0.4 },
+] as const;
+
 /** A bench that has been worked at: one iron reads cold, the gun wants cleaning soon, tape runs out. */
 function seedRig(db: Db, now_ms: number): void {
   const worn = [
@@ -135,6 +141,13 @@ function seedRig(db: Db, now_ms: number): void {
       retired: false,
       revision: 1,
     });
+  }
+  const told = channelsTold(db);
+  for (const { channel, name, place, offset_K } of CHANNELS_TOLD) {
+    if (told.some((t) => t.instrument === 'tc-logger' && t.channel === channel)) continue;
+    const checkedAt_ms = now_ms - 12 * DAY_ms;
+    const says = { channel, name, place, offset_K, checkedAt_ms, by: 'HL', revision: 0 };
+    tellChannel(db, 'tc-logger', says, checkedAt_ms);
   }
   const tape = listSupplies(db).find((s) => s.id === 'tape');
   if (tape && tape.left > 600)

@@ -8,6 +8,7 @@ import type { Db } from '~/server/store/db';
 import { appendRows, getJob, jobsToCost, type JobWithEvents } from '~/server/store/repositories/jobs';
 import { appendEvent } from './append';
 import { heatGivenOf } from './exposure';
+import { measuredOf } from './measuredLand';
 
 /** Asked again after so long where the planner has its hands full. */
 const AGAIN_ms = 1000;
@@ -35,6 +36,15 @@ export class Costs {
     for (const dwell of owed(state)) void this.cost(job, state, dwell);
   }
 
+  /** Reckons a heating anew, now that there is a log of it; nothing changes where that tells nothing of its land. */
+  measured(jobId: string, onSeq: number): void {
+    const { job, events } = getJob(this.db, jobId);
+    const state = runState(job.plan.steps, events);
+    const dwell = state.dwells.find((d) => d.onSeq === onSeq);
+    if (dwell && !dwell.exposure?.measured && measuredOf(this.db, jobId, dwell))
+      void this.cost(job, state, dwell, 'measured');
+  }
+
   /** Makes up for what was owed when the server was stopped. */
   async makeUp(): Promise<void> {
     for (const id of jobsToCost(this.db, this.now_ms())) {
@@ -44,8 +54,8 @@ export class Costs {
     }
   }
 
-  private async cost(job: JobRecord, state: RunState, dwell: Dwell): Promise<void> {
-    const of = `${job.id} ${dwell.onSeq} ${dwell.off_s}`;
+  private async cost(job: JobRecord, state: RunState, dwell: Dwell, from: CostFrom = 'model'): Promise<void> {
+    const of = `${job.id} ${dwell.onSeq} ${dwell.off_s} ${from}`;
     if (this.atWork.has(of)) return;
     this.atWork.add(of);
     try {
@@ -61,7 +71,10 @@ export class Costs {
     } catch (error) {
       // The fact stands, whatever the model makes of it.
       if (error instanceof Error && error.name === 'Busy')
-        setTimeout(() => this.owe(job.id), AGAIN_ms).unref();
+        setTimeout(
+          () => (from === 'measured' ? this.measured(job.id, dwell.onSeq) : this.owe(job.id)),
+          AGAIN_ms,
+        ).unref();
       else console.error(`ithermon: the heat of job ${job.id} was not costed:`, error);
     } finally {
       this.atWork.delete(of);
@@ -69,7 +82,13 @@ export class Costs {
   }
 }
 
-/** Appends what a heating cost, unless it is in the record by now or the heating was corrected meanwhile. */
+/** What a cost is reckoned from: the model alone at once, and a few seconds later what was measured. */
+type CostFrom = 'model' | 'measured';
+
+/**
+ * Appends what a heating cost, unless it is in the record by now or the heating was corrected meanwhile. What was measured
+ * stands in the place of what the model gave, as a later entry.
+ */
 function appendCost(
   db: Db,
   jobId: string,
@@ -79,7 +98,11 @@ function appendCost(
 ): void {
   db.transaction(() => {
     const { job, events } = getJob(db, jobId);
-    const dwell = owed(runState(job.plan.steps, events)).find((d) => d.onSeq === onSeq && d.off_s === off_s);
+    const isMeasured = costs.some((cost) => cost.kind === 'exposure' && cost.measured !== undefined);
+    const dwell = runState(job.plan.steps, events).dwells.find(
+      ({ exposure, ...d }) =>
+        d.onSeq === onSeq && d.off_s === off_s && (isMeasured ? !exposure?.measured : exposure === null),
+    );
     const end = events.find((e) => e.seq === dwell?.offSeq);
     if (!end) return;
     const rows = costs.map((cost, i) => {
@@ -106,4 +129,12 @@ export function appendCosted(
   const state = runState(job.plan.steps, events);
   for (const dwell of owed(state)) appendCost(db, jobId, dwell, costOf(job, state, dwell), now_ms);
   return getJob(db, jobId);
+}
+
+/** Appends what a heating cost by its log at once, for whoever has the time to wait; nothing where that tells nothing. */
+export function appendMeasured(db: Db, jobId: string, dwell: Dwell, costOf: CostOf, now_ms: number): void {
+  const { job, events } = getJob(db, jobId);
+  const costs = costOf(job, runState(job.plan.steps, events), dwell);
+  if (costs.some((cost) => cost.kind === 'exposure' && cost.measured))
+    appendCost(db, jobId, dwell, costs, now_ms);
 }

@@ -12,6 +12,7 @@ import { heatBoardOf } from '~/server/boards/heatBoard';
 import type { Db } from '~/server/store/db';
 import { benchSetting } from './acceptance';
 import { padsAbout } from './sharedHeat';
+import { measuredOf } from './measuredLand';
 import { asSoaked, soakBegan_ms } from './soak';
 
 /** What the cost of a heating that ended is computed from; null where the job was planned by a model that is not read any more. */
@@ -32,6 +33,7 @@ export function heatGivenOf(db: Db, job: JobRecord, state: RunState, dwell: Dwel
     pad: dwell.pad,
     off_s: dwell.off_s,
     stroke: step?.stroke ?? [],
+    measured: measuredOf(db, job.id, dwell),
     ...padsAbout(db, { ...job, side: job.plan.site.side }, dwell.pad),
   };
 }

@@ -10,6 +10,8 @@ import type { InstrumentHub } from '~/server/instruments/hub';
 import type { Db } from '~/server/store/db';
 import { getJob } from '~/server/store/repositories/jobs';
 import { keepLog } from '~/server/store/repositories/thermalLogs';
+import type { Costs } from './costs';
+import { HEAT_ON, landChannelOf } from './measuredLand';
 
 /** A heat's log begins a little before it and goes on a little after: how it came and how it went. */
 export const BEFORE_ms = 2000;
@@ -17,16 +19,23 @@ export const AFTER_ms = 4000;
 
 /** What happened in a heating, by the clock of its log. */
 export const marksOf = ({ melted_s, off_s }: Pick<Dwell, 'melted_s' | 'off_s'>): ThermalProfile['marks'] => [
-  { at_s: BEFORE_ms / 1000, what: 'heat on' },
+  { at_s: BEFORE_ms / 1000, what: HEAT_ON },
   ...(melted_s === null ? [] : [{ at_s: BEFORE_ms / 1000 + melted_s, what: 'molten' }]),
   ...(off_s === null ? [] : [{ at_s: BEFORE_ms / 1000 + off_s, what: 'heat off' }]),
 ];
 
 /**
  * What thermocouples read of the heating that a job's last entry ended, kept with the job: after the fact is written, and a
- * few seconds later, so that its end is seen. Nothing where no logger told of this job.
+ * few seconds later, so that its end is seen. Nothing where no logger told of this job. Where a channel sat on the land,
+ * what the heating cost is reckoned anew from its curve.
  */
-export function logHeat(db: Db, hub: InstrumentHub, jobId: string, seq: number): void {
+export function logHeat(
+  db: Db,
+  hub: InstrumentHub,
+  costs: Pick<Costs, 'measured'>,
+  jobId: string,
+  seq: number,
+): void {
   setTimeout(() => {
     try {
       const { job, events } = getJob(db, jobId);
@@ -41,18 +50,20 @@ export function logHeat(db: Db, hub: InstrumentHub, jobId: string, seq: number):
       const of = dwell.pad === TOGETHER ? 'all pads' : `pin ${dwell.pad}`;
       for (const logger of loggers) {
         const profile = profileOf(logger, samples, from_ms, `${job.plan.site.ref}, ${of}`, marksOf(dwell));
-        if (profile)
-          keepLog(db, {
-            id: `${jobId}-${dwell.onSeq}-${logger.id}`.slice(-64),
-            jobId,
-            ofSeq: dwell.onSeq,
-            origin: 'instruments',
-            simulated: logger.simulated,
-            by: job.by,
-            at_ms: Date.now(),
-            profile,
-          });
+        if (!profile) continue;
+        keepLog(db, {
+          id: `${jobId}-${dwell.onSeq}-${logger.id}`.slice(-64),
+          jobId,
+          ofSeq: dwell.onSeq,
+          origin: 'instruments',
+          simulated: logger.simulated,
+          landChannel: landChannelOf(logger.channels),
+          by: job.by,
+          at_ms: Date.now(),
+          profile,
+        });
       }
+      costs.measured(jobId, dwell.onSeq);
     } catch (error) {
       // The heat stands in the record with or without its curve.
       console.error(`ithermon: the log of a heat of job ${jobId} was not kept:`, error);
@@ -101,6 +112,7 @@ export function takeLog(
     ofSeq: null,
     origin: 'file',
     simulated: false,
+    landChannel: null,
     by: file.by,
     at_ms: now_ms,
     profile: file.text.trimStart().startsWith('{')

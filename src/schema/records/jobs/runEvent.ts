@@ -1,6 +1,6 @@
 import { MOST_AGO_ms } from '~/schema/values/ago';
 import { z } from 'zod';
-import { AWAITS, type RunEvent, type RunEventBody } from '~/core/record/runEvents';
+import { AWAITS, MEASURED_BY, type RunEvent, type RunEventBody } from '~/core/record/runEvents';
 import { OUTCOMES } from '~/core/record/outcomes';
 import { initials, oneOf, quantity, recordId, text, whenever_ms, wholeNumber } from '~/schema/values/fields';
 
@@ -73,6 +73,7 @@ const exposure = z.strictObject({
   laminateDose: quantity('', 0, 1e9),
   peak_C: quantity('°C', -50, 600),
   modelVersion: text(1, 40),
+  measured: oneOf(MEASURED_BY).optional(),
   others: z
     .array(
       z.strictObject({

@@ -12,6 +12,7 @@ export const thermalLogs = sqliteTable(
     ofSeq: integer('of_seq'),
     origin: textColumn('origin').$type<'instruments' | 'file'>().notNull(),
     simulated: integer('simulated', { mode: 'boolean' }).notNull(),
+    landChannel: textColumn('land_channel'),
     by: textColumn('by').notNull(),
     at_ms: integer('at_ms').notNull(),
     profile: textColumn('profile', { mode: 'json' }).$type<ThermalProfile>().notNull(),

@@ -14,6 +14,8 @@ export const thermalLogRow = z.strictObject({
   origin: oneOf(LOG_ORIGINS),
   /** Whether simulated instruments read it. */
   simulated: z.boolean(),
+  /** The channel of it that sat on the heated land; null: none was said to. */
+  landChannel: z.string().max(32).nullable(),
   by: initials,
   at_ms: whenever_ms,
   profile: thermalProfile,

@@ -16,6 +16,16 @@ export const logsOfJob = (db: Db, jobId: string): ThermalLogRow[] =>
     .all()
     .map((row) => thermalLogRow.parse(row));
 
+/** Logs of one heating of a job, in the order they were kept. */
+export const logsOfHeat = (db: Db, jobId: string, onSeq: number): ThermalLogRow[] =>
+  db
+    .select()
+    .from(thermalLogs)
+    .where(and(eq(thermalLogs.jobId, jobId), eq(thermalLogs.ofSeq, onSeq)))
+    .orderBy(asWritten(thermalLogs))
+    .all()
+    .map((row) => thermalLogRow.parse(row));
+
 /** Logs of every job on a board, the newest first, so many. */
 export const logsOnBoard = (db: Db, boardId: string, most: number): ThermalLogRow[] =>
   db

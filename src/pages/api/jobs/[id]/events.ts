@@ -22,6 +22,6 @@ export const POST = endpoint(async (context) => {
   // What it cost is computed elsewhere, after the answer; what was read of it is kept.
   setImmediate(() => costs.owe(id));
   if (request.event.kind === 'closed') setImmediate(() => void lessons.after(id));
-  if (request.event.kind === 'heat-off') logHeat(db, hub, id, events.at(-1)!.seq);
+  if (request.event.kind === 'heat-off') logHeat(db, hub, costs, id, events.at(-1)!.seq);
   return { events, now_ms: Date.now() };
 });

@@ -1,0 +1,1 @@
+ALTER TABLE `thermal_logs` ADD `land_channel` text;
