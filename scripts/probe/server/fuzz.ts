@@ -31,6 +31,7 @@ const PAGES = [
   'boards/ID/place',
   'boards/ID/recap',
   'boards/ID/recaps/ID',
+  'boards/ID/recaps/ID/kit',
   'sites/ID/plan',
   'sites/ID/air',
   'sites/ID/check',

@@ -9,6 +9,7 @@ import { TextField } from '~/ui/controls/Field';
 import { ErrorNote } from '~/ui/controls/Notes';
 import { day } from '~/ui/dates';
 import { $by, SIGN_FIRST } from '~/ui/preferences';
+import { expectedIn_ms } from './expectedIn';
 import css from './parts.module.css';
 
 /** What is on its way and for whom, what came, and what should be ordered. */
@@ -56,9 +57,13 @@ export function OrdersPanel({ sheet }: { readonly sheet: OrdersSheet }) {
       <NewOrder
         sheet={sheet}
         wordsOf={wordsOf}
-        onOrder={(order) =>
+        onOrder={({ days, ...order }) =>
           void doing(async () => {
-            const made = await postJson<PartOrderRow>('/api/orders', { ...order, by });
+            const made = await postJson<PartOrderRow>('/api/orders', {
+              ...order,
+              expected_ms: expectedIn_ms(days),
+              by,
+            });
             setOrders([made, ...orders]);
             setTold(
               `Ordered from ${made.supplier}: ${made.lines.length} ${made.lines.length === 1 ? 'line' : 'lines'}.`,
@@ -161,8 +166,6 @@ function Arrival({
   );
 }
 
-const DAY_ms = 86_400_000;
-
 /** An order begun with what runs low; boards that are parked for a part may be named, and go on when it comes. */
 function NewOrder({
   sheet,
@@ -173,7 +176,7 @@ function NewOrder({
   readonly wordsOf: (id: string) => string;
   readonly onOrder: (order: {
     supplier: string;
-    expected_ms: number | null;
+    days: string;
     lines: { partId: string; count: number }[];
     boards: string[];
   }) => void;
@@ -195,8 +198,7 @@ function NewOrder({
       aria-label="A new order"
       onSubmit={(event) => {
         event.preventDefault();
-        const expected_ms = days.trim() === '' ? null : Date.now() + Number(days) * DAY_ms;
-        onOrder({ supplier: supplier.trim(), expected_ms, lines, boards: [...boards] });
+        onOrder({ supplier: supplier.trim(), days, lines, boards: [...boards] });
       }}
     >
       <h2>Under their mark</h2>

@@ -11,6 +11,7 @@ import { $by } from '~/ui/preferences';
 import { useReady } from '~/ui/useReady';
 import { BleedPanel } from './BleedPanel';
 import { PARTS_COMMANDS, partsCommand, type PartsCommand } from './commands';
+import { KitsPanel, type KitLine } from './KitsPanel';
 import { LineDetail } from './LineDetail';
 import { NewLine } from './NewLine';
 import type { OrdersSheet } from '~/schema/sheets/ordersSheet';
@@ -22,9 +23,12 @@ import css from './parts.module.css';
 const PLACES: Readonly<Record<PartsPlace, string>> = {
   drawers: 'Drawers',
   swap: 'Swap check',
+  kits: 'Kits',
   orders: 'Orders',
   bleed: 'Discharge',
 };
+
+const isPlace = (at: string | null): at is PartsPlace => at !== null && at in PLACES;
 
 /** A hand that types goes on typing: found are the words that stand for so long. */
 const PAUSE_ms = 150;
@@ -33,16 +37,24 @@ const PAUSE_ms = 150;
 export function PartsView({
   first,
   typed,
+  at,
   wanted,
   orders,
+  kits,
 }: {
   readonly first: { readonly lines: readonly StockPart[]; readonly of: number };
   readonly typed: string;
+  /** The place that was asked for by name; null, or none there is: the drawers, or the swap check of a site. */
+  readonly at: string | null;
   /** The site that a part is looked for; null where none is. */
   readonly wanted: Wanted | null;
   readonly orders: OrdersSheet;
+  readonly kits: readonly KitLine[];
 }) {
-  const [state, dispatch] = useReducer(reduce, start(typed, first, wanted ? 'swap' : 'drawers'));
+  const [state, dispatch] = useReducer(
+    reduce,
+    start(typed, first, isPlace(at) ? at : wanted ? 'swap' : 'drawers'),
+  );
   const ready = useReady();
   const by = useStore($by);
   const find = useRef<HTMLInputElement>(null);
@@ -73,6 +85,7 @@ export function PartsView({
     switch (id) {
       case 'drawers':
       case 'swap':
+      case 'kits':
       case 'orders':
       case 'bleed':
         return place(id);
@@ -113,6 +126,7 @@ export function PartsView({
       )}
       <ErrorNote error={state.error} />
       {state.place === 'swap' && <SwapPanel wanted={wanted} />}
+      {state.place === 'kits' && <KitsPanel kits={kits} />}
       {state.place === 'orders' && <OrdersPanel sheet={orders} />}
       {state.place === 'bleed' && <BleedPanel />}
       {state.place === 'drawers' && (

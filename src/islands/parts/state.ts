@@ -1,6 +1,6 @@
 import type { StockPart } from '~/schema/records/parts/stockPart';
 
-export type PartsPlace = 'drawers' | 'swap' | 'orders' | 'bleed';
+export type PartsPlace = 'drawers' | 'swap' | 'kits' | 'orders' | 'bleed';
 
 export interface PartsState {
   readonly place: PartsPlace;

@@ -1,7 +1,7 @@
 import { useReady } from '~/ui/useReady';
 import { useEffect, useReducer, useRef } from 'react';
 import type { RecapSheet } from '~/schema/sheets/recapSheet';
-import { Button, ButtonLink, CommandButton } from '~/ui/controls/Button';
+import { Button, ButtonLink, CommandButton, KeyCap } from '~/ui/controls/Button';
 import { ErrorNote } from '~/ui/controls/Notes';
 import { day } from '~/ui/dates';
 import { minutesText } from '~/ui/figures';
@@ -57,6 +57,12 @@ export function RecapView({ sheet }: { sheet: RecapSheet }) {
         return true;
       case 'keep':
         return keep();
+      case 'kit': {
+        const recapId = shownKept(state, kept)?.round?.recapId;
+        if (recapId === undefined) return false;
+        window.location.assign(`/boards/${sheet.board.id}/recaps/${recapId}/kit`);
+        return true;
+      }
       case 'again':
         dispatch({ type: 'choose', ids: toPlanAgain(state, kept) });
         return true;
@@ -202,6 +208,11 @@ function Standing({ boardId, round, busy, run }: StandingProps) {
             run={run}
           />
           {round === null && <CommandButton small command={recapCommand('keep')} run={run} />}
+          {round !== null && (
+            <ButtonLink small href={`/boards/${boardId}/recaps/${round.recapId}/kit`}>
+              Kit <KeyCap of={recapCommand('kit').keys[0]!} />
+            </ButtonLink>
+          )}
           {begun && <CommandButton small look="plain" command={recapCommand('again')} run={run} />}
           <CommandButton small look="plain" command={recapCommand('print')} run={run} />
           {begun && (

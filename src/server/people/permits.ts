@@ -68,6 +68,7 @@ export const PERMITS: readonly Permit[] = [
   working('POST', '/api/boards/*/photos/*/taken-away'),
   working('POST', '/api/boards/*/recaps'),
   working('POST', '/api/boards/*/recaps/*/next'),
+  working('POST', '/api/boards/*/recaps/*/order'),
   working('POST', '/api/boards/*/sites'),
   working('POST', '/api/findings'),
   working('POST', '/api/instruments/*/do'),

@@ -1,3 +1,4 @@
+import { emptyRecap } from '../../../tests/support/recaps';
 import { describe, expect, it } from 'vitest';
 import { stepDone } from '../../../tests/support/entries';
 import { freshDatabase, withCapacitor } from '../../../tests/support/database';
@@ -12,7 +13,6 @@ import { exposureFor } from '~/server/jobs/exposure';
 import { planningFor } from '~/server/plans/sitePlanning';
 import { appendCosted } from '~/server/jobs/costs';
 import { getJob } from '~/server/store/repositories/jobs';
-import { recapAnswer } from '~/schema/exchange/recap/recapAnswer';
 import { recapAsks, recapSheet } from '~/server/plans/recapSheet';
 import { keepRecap, recapsOf } from '~/server/store/repositories/recaps';
 import { keepHabit, listHabits } from '~/server/store/repositories/stepHabits';
@@ -222,25 +222,7 @@ describe('a whole-board job', () => {
   it('is kept with its order; a site of another board is refused', () => {
     const db = freshDatabase();
     withPack(db);
-    // As an early version kept it: fields that came later have their defaults.
-    const empty = {
-      by: 'value',
-      refs: [],
-      minutes: 0,
-      areaVisits: 0,
-      trays: 0,
-      wait_min: 0,
-      soaks: 0,
-      mixUps: 0,
-      heat_s: 0,
-    };
-    const answer = recapAnswer.parse({
-      modelVersion: 'x',
-      sites: [],
-      byValue: empty,
-      byArea: { ...empty, by: 'area' },
-      picks: [],
-    });
+    const answer = emptyRecap();
     const given = { name: 'All', by: 'MK', order: 'area' as const, siteIds: ['site-1'], answer };
     keepRecap(db, 'brd-1', given, 5);
     expect(recapsOf(db, 'brd-1').map((r) => r.order)).toEqual(['area']);

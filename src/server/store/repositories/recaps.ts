@@ -1,4 +1,5 @@
-import { and, eq } from 'drizzle-orm';
+import { and, desc, eq, ne } from 'drizzle-orm';
+import { boards } from '~/schema/records/board/board.table';
 import { recapRecord, type NewRecap, type RecapRecord } from '~/schema/records/jobs/recap';
 import { recaps } from '~/schema/records/jobs/recap.table';
 import type { Round } from '~/core/record/round';
@@ -29,6 +30,37 @@ export const newestRecap = (db: Db, boardId: string): Round | null =>
     .orderBy(lastWrittenFirst(recaps))
     .limit(1)
     .get() ?? null;
+
+/** A whole board's job by its name, and the board it is of. */
+export interface KeptRecap {
+  readonly id: string;
+  readonly name: string;
+  readonly by: string;
+  readonly at_ms: number;
+  readonly boardId: string;
+  readonly board: string;
+  readonly places: number;
+}
+
+/** Whole boards' jobs that were kept, of boards that are still here, the newest first, so many. */
+export const keptRecaps = (db: Db, most: number): KeptRecap[] =>
+  db
+    .select({
+      id: recaps.id,
+      name: recaps.name,
+      by: recaps.by,
+      at_ms: recaps.at_ms,
+      siteIds: recaps.siteIds,
+      boardId: boards.id,
+      board: boards.name,
+    })
+    .from(recaps)
+    .innerJoin(boards, eq(recaps.boardId, boards.id))
+    .where(ne(boards.waitingFor, 'closed'))
+    .orderBy(desc(recaps.at_ms))
+    .limit(most)
+    .all()
+    .map(({ siteIds, ...recap }) => ({ ...recap, places: siteIds.length }));
 
 export function getRecap(db: Db, boardId: string, id: string): RecapRecord {
   const row = db

@@ -1,4 +1,5 @@
 import { and, asc, between, count, desc, eq, gt, isNull, like, ne, or, sql, type SQL } from 'drizzle-orm';
+import type { PartState } from '~/core/electrical/parts/stock';
 import {
   partMove,
   partReading,
@@ -13,8 +14,8 @@ import {
 import { partMoves, partReadings, stockParts } from '~/schema/records/parts/stockPart.table';
 import { boards } from '~/schema/records/board/board.table';
 import { sites } from '~/schema/records/site/site.table';
-import { partOfInput } from '~/schema/exchange/parts/part';
-import { searchedWords } from '~/schema/words/partWords';
+import { partOfInput, type PartInput } from '~/schema/exchange/parts/part';
+import { partInWords, searchedWords } from '~/schema/words/partWords';
 import type { Db } from '../db';
 import { Conflict, NotFound } from '../errors';
 import { newId } from '../ids';
@@ -58,8 +59,17 @@ export function findParts(db: Db, typed: string, most: number): { lines: StockPa
 /** Beyond so many times a value, either way, nothing stands for it, alone or with another. */
 const FAR_TIMES = 20;
 
-/** Lines of a kind that may be fitted and of which there are any; of those that are told by a value, all about one. */
-export function partsOfKind(db: Db, kind: string, value: number | undefined, most: number): StockPart[] {
+/**
+ * Lines of a kind that may be fitted, or that are held, and of which there are any; of those that are told by a value, all about
+ * one.
+ */
+export function partsOfKind(
+  db: Db,
+  kind: string,
+  value: number | undefined,
+  most: number,
+  state: Exclude<PartState, 'rejected'> = 'released',
+): StockPart[] {
   const about =
     value === undefined
       ? undefined
@@ -67,11 +77,30 @@ export function partsOfKind(db: Db, kind: string, value: number | undefined, mos
   return db
     .select()
     .from(stockParts)
-    .where(and(eq(stockParts.kind, kind), eq(stockParts.state, 'released'), gt(stockParts.left, 0), about))
+    .where(and(eq(stockParts.kind, kind), eq(stockParts.state, state), gt(stockParts.left, 0), about))
     .orderBy(...BY_VALUE)
     .limit(most)
     .all()
     .map(lineOf);
+}
+
+/** A line of just such a part that more of may be put to, whatever is left of it; null where there is none. */
+export function lineLike(db: Db, part: PartInput): StockPart | null {
+  const value = partOfInput(part).value;
+  const rows = db
+    .select()
+    .from(stockParts)
+    .where(
+      and(
+        eq(stockParts.kind, part.kind),
+        ne(stockParts.state, 'rejected'),
+        value === undefined ? isNull(stockParts.value) : eq(stockParts.value, value),
+      ),
+    )
+    .orderBy(desc(stockParts.left))
+    .all();
+  const row = rows.find((r) => partInWords(r.part) === partInWords(part));
+  return row ? lineOf(row) : null;
 }
 
 /** Lines with fewer than their mark. */
