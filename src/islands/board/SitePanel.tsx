@@ -22,6 +22,8 @@ import { CopperBar } from './CopperBar';
 import { SiteHeat } from './SiteHeat';
 import { PadTable } from './PadTable';
 import type { BoardAction, BoardState } from './state';
+import { useStore } from '@nanostores/react';
+import { $by } from '~/ui/preferences';
 import { FittedParts } from './FittedParts';
 import css from './board.module.css';
 
@@ -51,6 +53,7 @@ export function SitePanel({
   onNet,
 }: SitePanelProps) {
   const { jobs, readings } = sheet;
+  const by = useStore($by);
   const running = jobs.find((job) => job.siteId === site.id && job.status === 'running');
   const copper = state.mode === 'copper';
   const own = new Set(site.pads.map((p) => p.id));
@@ -94,7 +97,6 @@ export function SitePanel({
           )}
         </div>
       </div>
-      <FittedParts siteId={site.id} />
       <p className={css['occupancy']} data-kind={occupancy.kind}>
         <span>{capital(occupancyInWords(occupancy))}</span>
         {occupancy.since_ms !== null && (
@@ -133,6 +135,12 @@ export function SitePanel({
           }))}
         />
       </div>
+      <FittedParts
+        siteId={site.id}
+        siteRef={site.ref}
+        keptSince_ms={occupancy.kind === 'off-kept' ? (occupancy.since_ms ?? 0) : null}
+        by={by}
+      />
       <Segments
         label="On the pads"
         value={state.mode}

@@ -24,13 +24,17 @@ interface Told {
   readonly moves: readonly PartMove[];
   readonly readings: readonly PartReading[];
   /** Sites that got one of this line. */
-  readonly went: readonly {
-    readonly siteId: string;
-    readonly ref: string;
-    readonly boardId: string;
-    readonly board: string;
-    readonly at_ms: number;
-  }[];
+  readonly went: readonly At[];
+  /** Sites that gave one to it. */
+  readonly came: readonly At[];
+}
+
+interface At {
+  readonly siteId: string;
+  readonly ref: string;
+  readonly boardId: string;
+  readonly board: string;
+  readonly at_ms: number;
 }
 
 /** One line: how many come and go, what was read of it, and whether it may be fitted. */
@@ -155,21 +159,8 @@ export function LineDetail({
           </ul>
         </>
       )}
-      {told && told.went.length > 0 && (
-        <>
-          <h3>Fitted on{line.batch && `, out of batch ${line.batch}`}</h3>
-          <ul className={css['past']}>
-            {told.went.map((w) => (
-              <li key={`${w.siteId} ${w.at_ms}`}>
-                <span className="quiet">{dayAndTime(w.at_ms)}</span>{' '}
-                <a href={`/boards/${w.boardId}?site=${w.siteId}`}>
-                  {w.ref}, {w.board}
-                </a>
-              </li>
-            ))}
-          </ul>
-        </>
-      )}
+      {told && <Sites head={`Fitted on${line.batch && `, out of batch ${line.batch}`}`} at={told.went} />}
+      {told && <Sites head="Came off" at={told.came} />}
       {told && told.moves.length > 0 && (
         <>
           <h3>Came and went</h3>
@@ -188,5 +179,25 @@ export function LineDetail({
         </>
       )}
     </div>
+  );
+}
+
+/** Sites under a heading; nothing where there are none. */
+function Sites({ head, at }: { readonly head: string; readonly at: readonly At[] }) {
+  if (at.length === 0) return null;
+  return (
+    <>
+      <h3>{head}</h3>
+      <ul className={css['past']}>
+        {at.map(({ siteId, ref, boardId, board, at_ms }) => (
+          <li key={`${siteId} ${at_ms}`}>
+            <span className="quiet">{dayAndTime(at_ms)}</span>{' '}
+            <a href={`/boards/${boardId}?site=${siteId}`}>
+              {ref}, {board}
+            </a>
+          </li>
+        ))}
+      </ul>
+    </>
   );
 }

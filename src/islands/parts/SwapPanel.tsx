@@ -8,7 +8,7 @@ import { partInWords } from '~/schema/words/partWords';
 import type { StockPart } from '~/schema/records/parts/stockPart';
 import { postJson } from '~/ui/api';
 import { $by, SIGN_FIRST } from '~/ui/preferences';
-import { Button } from '~/ui/controls/Button';
+import { Button, ButtonLink } from '~/ui/controls/Button';
 import { Segments, SelectField, TextField } from '~/ui/controls/Field';
 import { ErrorNote } from '~/ui/controls/Notes';
 import type { PartInput } from '~/schema/exchange/parts/part';
@@ -61,6 +61,7 @@ export function SwapPanel({ wanted }: { readonly wanted: Wanted | null }) {
             current_A: figure(circuit.amps),
             heatSink_K_W: figure(circuit.sink),
           },
+          siteId: wanted?.id ?? null,
         }),
       );
       setError(null);
@@ -184,6 +185,7 @@ export function SwapPanel({ wanted }: { readonly wanted: Wanted | null }) {
               </li>
             ))}
           </ul>
+          {answer.donors.length > 0 && <Donors donors={answer.donors} />}
           {answer.combinations.length > 0 && (
             <>
               <h2>Two for one</h2>
@@ -203,6 +205,30 @@ export function SwapPanel({ wanted }: { readonly wanted: Wanted | null }) {
         </>
       )}
     </section>
+  );
+}
+
+/** Parts of other boards that would do: taken off with “keep the part”, they go into a drawer from their own site. */
+function Donors({ donors }: { readonly donors: StockSwapAnswer['donors'] }) {
+  return (
+    <>
+      <h2>On other boards</h2>
+      <ul className={css['past']}>
+        {donors.map(({ siteId, ref, board, boardId, scrapped, part, answer, heats }) => (
+          <li key={siteId}>
+            <strong data-verdict={answer.verdict}>{VERDICT_WORDS[answer.verdict]}</strong>{' '}
+            <a href={`/boards/${boardId}?site=${siteId}`}>
+              {ref}, {board}
+            </a>
+            {scrapped ? ', scrapped' : ', still to be mended'}: {partInWords(part)}, soldered {heats} times
+            once it is off.{' '}
+            <ButtonLink small look="plain" href={`/sites/${siteId}/plan?goal=remove-keep-part`}>
+              Plan taking it off
+            </ButtonLink>
+          </li>
+        ))}
+      </ul>
+    </>
   );
 }
 

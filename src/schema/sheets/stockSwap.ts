@@ -1,5 +1,19 @@
 import type { SwapAnswer } from '~/core/electrical/swap/check';
+import type { PartInput } from '~/schema/exchange/parts/part';
 import type { StockPart } from '~/schema/records/parts/stockPart';
+
+/** A part of another board that would do. */
+export interface Donor {
+  readonly siteId: string;
+  readonly ref: string;
+  readonly boardId: string;
+  readonly board: string;
+  readonly scrapped: boolean;
+  readonly part: PartInput;
+  readonly answer: SwapAnswer;
+  /** Times it will have been soldered once it is off. */
+  readonly heats: number;
+}
 
 /** What the drawers have for a part, and how each would do. */
 export interface StockSwapAnswer {
@@ -15,4 +29,5 @@ export interface StockSwapAnswer {
     readonly verdict: SwapAnswer['verdict'];
     readonly notes: readonly string[];
   }[];
+  readonly donors: readonly Donor[];
 }

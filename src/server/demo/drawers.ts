@@ -1,6 +1,8 @@
 import { newStockPart, type NewStockPart } from '~/schema/records/parts/stockPart';
+import { giveAway } from '~/server/parts/giveAway';
 import { judgePart } from '~/server/parts/judgePart';
 import type { Db } from '~/server/store/db';
+import { addBoardEntry } from '~/server/store/repositories/boardEntries';
 import { addOrder, endOrder } from '~/server/store/repositories/partOrders';
 import { addPart, movePart } from '~/server/store/repositories/stockParts';
 
@@ -184,4 +186,20 @@ export function fillDrawers(db: Db, now_ms: number): void {
     'demo-order-1',
   );
   endOrder(db, first.id, 'arrived', first.revision, now_ms - 32 * DAY_ms);
+}
+
+/** What the demo boards got out of the drawers and gave to them: a pair across the mains, and a resistor of a scrapped board. */
+export function moveDemoParts(db: Db, now_ms: number): void {
+  const at = (days: number): number => now_ms - days * DAY_ms;
+  const fitted = { reason: 'fitted', amount: 1, siteId: 'demo-validator-9-C9', by: 'AO' } as const;
+  for (const id of ['c82x', 'c150x']) movePart(db, `demo-part-${id}`, fitted, at(61), `demo-part-${id}-m1`);
+  const siteId = 'demo-validator-9-R4';
+  addBoardEntry(db, {
+    id: 'demo-validator-9-R4-off',
+    boardId: 'demo-validator-9',
+    at_ms: at(58),
+    by: 'AO',
+    body: { kind: 'part', siteId, is: 'off-kept', what: '', where: '' },
+  });
+  giveAway(db, siteId, { drawer: 'C3', kind: null, by: 'AO' }, at(57));
 }

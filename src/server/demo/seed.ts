@@ -35,8 +35,8 @@ import { checklistFor, takeContinuityReading } from '~/server/checks/checkSheet'
 import { addFaceFinding } from '~/server/store/repositories/faceFindings';
 import { calibratePhoto, photosOf } from '~/server/store/repositories/photos';
 import type { ChannelTold } from '~/schema/records/rig/instrumentChannel';
-import { findParts } from '~/server/store/repositories/stockParts';
-import { fillDrawers } from './drawers';
+import { findParts, givenFrom } from '~/server/store/repositories/stockParts';
+import { fillDrawers, moveDemoParts } from './drawers';
 import { channelsTold, tellChannel } from '~/server/store/repositories/instrumentChannels';
 import { getBoard } from '~/server/store/repositories/boards';
 import { ensureRig } from '~/server/rig/firstRig';
@@ -87,6 +87,7 @@ export async function seedDemo(db: Db, now_ms: number, tell: (line: string) => v
     seedEntries(db, demo, now_ms);
     restate(db, demo.id);
   }
+  if (givenFrom(db, 'demo-validator-9-R4').length === 0) moveDemoParts(db, now_ms);
   seedRig(db, now_ms);
 }
 
@@ -118,12 +119,6 @@ function entryBody(body: DemoEntry['body'], boardId: string, now_ms: number) {
   return { ...parked, due_ms: now_ms + dueInDays * DAY_ms };
 }
 
-/** Where the simulated logger's thermocouples sit, as the bench says it. */
-const CHANNELS_TOLD = [
-  { channel: 'tc1', name: 'Channel 1, thin wire', place: 'land', offset_K: -0.6 },
-  { channel: 'tc2', name: 'Channel 2, taped', place: 'board', offset_K: 0.4 },
-] as const;
-
 /** A bench that has been worked at: one iron reads cold, the gun wants cleaning soon, tape runs out. */
 function seedRig(db: Db, now_ms: number): void {
   const worn = [
@@ -141,13 +136,6 @@ function seedRig(db: Db, now_ms: number): void {
       retired: false,
       revision: 1,
     });
-  }
-  const told = channelsTold(db);
-  for (const { channel, name, place, offset_K } of CHANNELS_TOLD) {
-    if (told.some((t) => t.instrument === 'tc-logger' && t.channel === channel)) continue;
-    const checkedAt_ms = now_ms - 12 * DAY_ms;
-    const says = { channel, name, place, offset_K, checkedAt_ms, by: 'HL', revision: 0 };
-    tellChannel(db, 'tc-logger', says, checkedAt_ms);
   }
   const tape = listSupplies(db).find((s) => s.id === 'tape');
   if (tape && tape.left > 600)

@@ -18,6 +18,18 @@ describe('what stood on a site', () => {
       value: '4k7',
     });
     expect(originalOf({ ref: 'C1', value: '104', package: CHIP })).toMatchObject({ kind: 'capacitor' });
+    expect(originalOf({ ref: 'C9', value: '0.33 µF 275 V X2', package: CHIP })).toEqual({
+      kind: 'capacitor',
+      technology: 'film',
+      safetyClass: 'X2',
+      value: '0.33 µF 275 V',
+      rating_V: 275,
+    });
+    expect(originalOf({ ref: 'D4', value: 'SB560', package: CHIP })).toEqual({
+      kind: 'diode',
+      marking: 'SB560',
+    });
+    expect(originalOf({ ref: 'Q1', value: ' ', package: CHIP })).toBeNull();
     expect(originalOf({ ref: 'U2', value: 'codec', package: CHIP })).toBeNull();
   });
 });

@@ -9,8 +9,8 @@ const MAKES: Partial<Record<SiteWithPads['package']['family'], PartInput['techno
 };
 
 /**
- * What stood on a site, as far as its value tells: a value in farads is a capacitor's, one in ohms a resistor's; null where it
- * is neither. Its pitch is the holes'.
+ * What stood on a site, as far as its value tells: a value in farads is a capacitor's, one in ohms a resistor's, a diode's or a
+ * transistor's is its marking; null where none of it tells. Its pitch is the holes'.
  */
 export function originalOf({
   value,
@@ -19,17 +19,38 @@ export function originalOf({
 }: Pick<SiteWithPads, 'value' | 'package' | 'ref'>): PartInput | null {
   const pitch =
     'pitch_mm' in form && form.pitch_mm !== undefined ? { case: { pitch_mm: form.pitch_mm } } : {};
-  const farads = /^C/i.test(ref) || /f\b|[µnp]\d*$/i.test(value) ? partValueOf(value, 'capacitance') : null;
+  const plain = value.replace(SAFETY, '').trim();
+  const farads = /^C/i.test(ref) || /f\b|[µnp]\d*$/i.test(plain) ? partValueOf(plain, 'capacitance') : null;
   if (farads)
     return {
       kind: 'capacitor',
       ...(MAKES[form.family] ? { technology: MAKES[form.family] } : {}),
-      value,
+      value: plain,
+      ...safetyOf(value),
       ...(farads.rating_V === null ? {} : { rating_V: farads.rating_V }),
       ...pitch,
     };
   if (/^R/i.test(ref) && partValueOf(value, 'resistance'))
     return { kind: 'resistor', technology: 'metal-film', value, ...pitch };
   if (/^L/i.test(ref) && partValueOf(value, 'inductance')) return { kind: 'inductor', value };
-  return null;
+  const named = NAMED.find(([letters]) => letters.test(ref));
+  return named && value.trim() !== '' ? { kind: named[1], marking: value.trim().slice(0, 60) } : null;
 }
+
+/** The safety class of a capacitor as it is written behind its value (IEC 60384-14). */
+const SAFETY = /\b([XY][12])\b/i;
+
+const safetyOf = (value: string): Pick<PartInput, 'safetyClass' | 'technology'> => {
+  const found = SAFETY.exec(value)?.[1]?.toUpperCase() as NonNullable<PartInput['safetyClass']> | undefined;
+  return found
+    ? { safetyClass: found, ...(found.startsWith('X') ? { technology: 'film' as const } : {}) }
+    : {};
+};
+
+/** Letters of references whose parts are told by what is printed on them (IEC 60617 and common practice). */
+const NAMED: readonly (readonly [RegExp, PartInput['kind']])[] = [
+  [/^(D|CR|ZD)\d/i, 'diode'],
+  [/^(Q|T|TR)\d/i, 'transistor'],
+  [/^(F|FS)\d/i, 'fuse'],
+  [/^(X|Y|XT)\d/i, 'crystal'],
+];

@@ -3,7 +3,9 @@ import { checkSwap } from '~/core/electrical/swap/check';
 import { circuitOfInput, partOfInput } from '~/schema/exchange/parts/part';
 import type { StockSwapInput } from '~/schema/exchange/parts/stockSwap';
 import type { StockSwapAnswer } from '~/schema/sheets/stockSwap';
+import { donorsFor } from './donors';
 import type { Db } from '~/server/store/db';
+import { getSite } from '~/server/store/repositories/sites';
 import { partsOfKind } from '~/server/store/repositories/stockParts';
 
 /** So many lines of a kind are held against the original, and so many of the answers are read. */
@@ -14,7 +16,7 @@ const MOST_PAIRED = 40;
 
 export function stockSwap(
   db: Db,
-  { original, candidate, circuit }: StockSwapInput,
+  { original, candidate, circuit, siteId }: StockSwapInput,
   year: number,
 ): StockSwapAnswer {
   const wanted = partOfInput(original, '$.original');
@@ -51,5 +53,9 @@ export function stockSwap(
         verdict: c.verdict,
         notes: c.notes,
       })),
+    donors: donorsFor(db, original, {
+      boardId: siteId === null ? null : getSite(db, siteId).boardId,
+      circuit: where,
+    }),
   };
 }

@@ -88,6 +88,7 @@ export const PERMITS: readonly Permit[] = [
   working('PATCH', '/api/sites/*'),
   working('DELETE', '/api/sites/*'),
   working('PATCH', '/api/sites/*/pads'),
+  working('POST', '/api/sites/*/parts'),
   working('POST', '/api/sites/*/readings'),
   working('POST', '/api/step-habits'),
   working('POST', '/api/supplies'),

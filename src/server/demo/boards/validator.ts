@@ -24,6 +24,7 @@ export const VALIDATOR: DemoBoard = {
   sites: [
     part({ ref: 'C2', value: '47 µF 50 V', x_mm: 40, y_mm: 30 }, radial(6.3, 2.5, 0.5), ['VCC', 'RTN']),
     part({ ref: 'C1', value: '100 µF 400 V', x_mm: 20, y_mm: 22 }, radial(16, 7.5, 0.8), ['HV', 'RTN']),
+    part({ ref: 'C9', value: '230 nF 310 V X2', x_mm: 12, y_mm: 46 }, axial(15.24, 6), ['L', 'N']),
     part({ ref: 'R1', value: '120k', x_mm: 30, y_mm: 44 }, axial(12.7), ['HV', 'VCC']),
     part({ ref: 'D3', value: 'rectifier', x_mm: 56, y_mm: 44 }, axial(10.16, 2.7), ['AUX', 'VCC']),
     part({ ref: 'U1', value: 'supply controller', x_mm: 54, y_mm: 26 }, dip(8), [

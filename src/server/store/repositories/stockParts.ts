@@ -194,12 +194,17 @@ export interface FittedPart {
   readonly line: StockPart;
 }
 
-export const fittedOn = (db: Db, siteId: string): FittedPart[] =>
+export const fittedOn = (db: Db, siteId: string): FittedPart[] => movesAt(db, siteId, 'fitted');
+
+/** What a site gave to the drawers, newest first. */
+export const givenFrom = (db: Db, siteId: string): FittedPart[] => movesAt(db, siteId, 'from-donor');
+
+const movesAt = (db: Db, siteId: string, reason: PartMove['reason']): FittedPart[] =>
   db
     .select({ move: partMoves, line: stockParts })
     .from(partMoves)
     .innerJoin(stockParts, eq(partMoves.partId, stockParts.id))
-    .where(and(eq(partMoves.siteId, siteId), eq(partMoves.reason, 'fitted')))
+    .where(and(eq(partMoves.siteId, siteId), eq(partMoves.reason, reason)))
     .orderBy(desc(partMoves.at_ms))
     .limit(MOST_FITTED)
     .all()
@@ -214,7 +219,12 @@ export interface WentTo {
   readonly at_ms: number;
 }
 
-export const sitesWithPart = (db: Db, partId: string): WentTo[] =>
+export const sitesWithPart = (db: Db, partId: string): WentTo[] => sitesMoved(db, partId, 'fitted');
+
+/** The site that parts of a line came off. */
+export const donorsOfPart = (db: Db, partId: string): WentTo[] => sitesMoved(db, partId, 'from-donor');
+
+const sitesMoved = (db: Db, partId: string, reason: PartMove['reason']): WentTo[] =>
   db
     .select({
       siteId: sites.id,
@@ -226,7 +236,7 @@ export const sitesWithPart = (db: Db, partId: string): WentTo[] =>
     .from(partMoves)
     .innerJoin(sites, eq(partMoves.siteId, sites.id))
     .innerJoin(boards, eq(sites.boardId, boards.id))
-    .where(and(eq(partMoves.partId, partId), eq(partMoves.reason, 'fitted')))
+    .where(and(eq(partMoves.partId, partId), eq(partMoves.reason, reason)))
     .orderBy(desc(partMoves.at_ms))
     .limit(MOST_FITTED)
     .all();

@@ -2,7 +2,13 @@ import { stockPartChange } from '~/schema/records/parts/stockPart';
 import { parseInput } from '~/schema/values/faults';
 import { partOfInput } from '~/schema/exchange/parts/part';
 import { endpoint, readJson } from '~/server/http/respond';
-import { changePart, getPart, historyOfPart, sitesWithPart } from '~/server/store/repositories/stockParts';
+import {
+  changePart,
+  donorsOfPart,
+  getPart,
+  historyOfPart,
+  sitesWithPart,
+} from '~/server/store/repositories/stockParts';
 
 /** So much of a line's past is shown. */
 const MOST = 50;
@@ -10,7 +16,12 @@ const MOST = 50;
 export const GET = endpoint((context) => {
   const line = getPart(context.locals.db, context.params['id']!);
   const { db } = context.locals;
-  return { line, ...historyOfPart(db, line.id, MOST), went: sitesWithPart(db, line.id) };
+  return {
+    line,
+    ...historyOfPart(db, line.id, MOST),
+    went: sitesWithPart(db, line.id),
+    came: donorsOfPart(db, line.id),
+  };
 });
 
 export const PATCH = endpoint(async (context) => {
