@@ -26,6 +26,7 @@ import { listPeople } from '~/server/store/repositories/people';
 import { photosOf, pictureOf } from '~/server/store/repositories/photos';
 import { recapsOf } from '~/server/store/repositories/recaps';
 import { siteGroupsOf } from '~/server/store/repositories/siteGroups';
+import { dumpsOf, memoryEntriesOf } from '~/server/store/repositories/memories';
 import { sitesOf } from '~/server/store/repositories/sites';
 import { listHabits } from '~/server/store/repositories/stepHabits';
 import { listSupplies, recentMoves } from '~/server/store/repositories/supplies';
@@ -105,6 +106,8 @@ const READERS: Readonly<Record<string, (db: Db) => number>> = {
   part_readings: (db) => historyOfPart(db, 'part-1', 10).readings.length,
   bench_heats: (db) => heatsOnBoard(db, 'demo-validator-9').length,
   bench_lessons: (db) => lessonsAbout(db, ['tip iron-slip-on chisel slip-on 1600']).length,
+  memory_dumps: ofBoards((db, id) => sitesOf(db, id).flatMap((site) => dumpsOf(db, site.id))),
+  memory_entries: ofBoards((db, id) => sitesOf(db, id).flatMap((site) => memoryEntriesOf(db, site.id))),
   board_clocks: ofBoards(clocksKept),
   step_habits: (db) => listHabits(db).length,
   tools: (db) => allTools(db).length,

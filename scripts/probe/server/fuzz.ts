@@ -36,6 +36,7 @@ const PAGES = [
   'sites/ID/air',
   'sites/ID/check',
   'sites/ID/edit',
+  'sites/ID/memory',
   'jobs/ID',
   'jobs/ID/plan',
   'sign-in',

@@ -32,9 +32,15 @@ export function phasesOf(goal: Goal): readonly [Phase, ...Phase[]] {
 /** Whether a goal can be gone for: a part that is off can only be fitted. */
 export const possibleOn = (goal: Goal, empty: boolean): boolean => !empty || phasesOf(goal)[0] === 'fit';
 
+/** A part that holds the only copy of its contents is never given up: they go with it. */
+export const givesUp = (goal: Goal): boolean => phasesOf(goal)[0] === 'remove' && !keepsPart(goal);
+
 /** Goals that can be gone for on a site, in the order they are offered. */
-export const goalsOn = (empty: boolean, takesSocket: boolean): Goal[] =>
-  GOALS.filter((goal) => (takesSocket || goal !== 'fit-socket') && possibleOn(goal, empty));
+export const goalsOn = (empty: boolean, takesSocket: boolean, onlyCopy = false): Goal[] =>
+  GOALS.filter(
+    (goal) =>
+      (takesSocket || goal !== 'fit-socket') && possibleOn(goal, empty) && !(onlyCopy && givesUp(goal)),
+  );
 
 /** What is left of a goal when its part does not go back on. */
 export const withoutFit = (goal: Goal): Goal =>

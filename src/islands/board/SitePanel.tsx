@@ -22,6 +22,7 @@ import { CopperBar } from './CopperBar';
 import { SiteHeat } from './SiteHeat';
 import { PadTable } from './PadTable';
 import type { BoardAction, BoardState } from './state';
+import { socketsFor } from '~/core/electrical/memory/sockets';
 import { useStore } from '@nanostores/react';
 import { $by } from '~/ui/preferences';
 import { FittedParts } from './FittedParts';
@@ -86,6 +87,11 @@ export function SitePanel({
           <ButtonLink small href={`/parts?site=${site.id}`}>
             Swap check
           </ButtonLink>
+          {socketsFor(site.package.family, site.pads.length).length > 0 && (
+            <ButtonLink small href={`/sites/${site.id}/memory`}>
+              Contents
+            </ButtonLink>
+          )}
           {running ? (
             <ButtonLink href={`/jobs/${running.id}`} look="primary">
               Go on with its job <KeyCap of="Enter" />

@@ -12,6 +12,7 @@ export function GoalPanel({
   socket,
   near,
   occupancy,
+  onlyCopyOn,
   onGoal,
   onPhase,
   onWorth,
@@ -24,6 +25,8 @@ export function GoalPanel({
   readonly near: readonly string[];
   /** What stands on the site: a part that is off can only be fitted. */
   readonly occupancy: Occupancy;
+  /** The site, where its part holds the only copy of its contents; null where it does not. */
+  readonly onlyCopyOn: string | null;
   readonly onGoal: (goal: Goal) => void;
   readonly onPhase: (phase: Phase) => void;
   readonly onWorth: (worth: Worth) => void;
@@ -37,11 +40,17 @@ export function GoalPanel({
         label="Goal"
         value={state.goal}
         onChange={onGoal}
-        options={goalsOn(isEmpty(occupancy), socket).map((value) => ({
+        options={goalsOn(isEmpty(occupancy), socket, onlyCopyOn !== null).map((value) => ({
           value,
           label: GOAL_WORDS[value],
         }))}
       />
+      {onlyCopyOn !== null && (
+        <p className={css['occupancy']}>
+          It holds the only copy of its contents, so it is not given up:{' '}
+          <a href={`/sites/${onlyCopyOn}/memory`}>read it twice first</a>.
+        </p>
+      )}
       {phases.length > 1 && (
         <Segments
           label="Half of the job"

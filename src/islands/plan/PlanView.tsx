@@ -133,6 +133,7 @@ export function PlanView({ sheet, by: drawnFor }: { sheet: PlanSheet; by: string
   };
 
   const takesSocket = socketFor(partOf(site.package)) !== null;
+  const onlyCopyOn = sheet.input.site.contents === 'only-copy' ? site.id : null;
   const run = (id: PlanCommand): boolean => {
     switch (id) {
       case 'choice': {
@@ -155,7 +156,7 @@ export function PlanView({ sheet, by: drawnFor }: { sheet: PlanSheet; by: string
         return able.length > 0 && takeMethod(able[(at + 1) % able.length]);
       }
       case 'next-goal': {
-        const goals = goalsOn(isEmpty(sheet.occupancy), takesSocket);
+        const goals = goalsOn(isEmpty(sheet.occupancy), takesSocket, onlyCopyOn !== null);
         dispatch({ type: 'goal', goal: goals[(goals.indexOf(goal) + 1) % goals.length]! });
         return true;
       }
@@ -207,6 +208,7 @@ export function PlanView({ sheet, by: drawnFor }: { sheet: PlanSheet; by: string
           socket={takesSocket}
           near={nearSites(sheet.input)}
           occupancy={sheet.occupancy}
+          onlyCopyOn={onlyCopyOn}
           onGoal={(next: Goal) => dispatch({ type: 'goal', goal: next })}
           onPhase={(phase) => dispatch({ type: 'phase', phase })}
           onWorth={(next) => dispatch({ type: 'worth', worth: next })}

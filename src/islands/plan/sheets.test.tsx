@@ -394,6 +394,7 @@ describe('what is wanted', () => {
         state={start(goal, '1', ['U2'])}
         socket
         occupancy={AS_IT_CAME}
+        onlyCopyOn={null}
         near={['U2', 'U3']}
         {...heard}
         {...changes}

@@ -25,3 +25,4 @@ export { benchHeats } from './rig/benchHeats.table';
 export { benchLessons } from './rig/benchLesson.table';
 export { partMoves, partReadings, stockParts } from './parts/stockPart.table';
 export { partOrders } from './parts/partOrder.table';
+export { memoryDumps, memoryEntries } from './site/memory.table';

@@ -37,6 +37,7 @@ import { calibratePhoto, photosOf } from '~/server/store/repositories/photos';
 import type { ChannelTold } from '~/schema/records/rig/instrumentChannel';
 import { findParts, givenFrom } from '~/server/store/repositories/stockParts';
 import { fillDrawers, moveDemoParts } from './drawers';
+import { seedMemories } from './memories';
 import { channelsTold, tellChannel } from '~/server/store/repositories/instrumentChannels';
 import { getBoard } from '~/server/store/repositories/boards';
 import { ensureRig } from '~/server/rig/firstRig';
@@ -87,6 +88,7 @@ export async function seedDemo(db: Db, now_ms: number, tell: (line: string) => v
     seedEntries(db, demo, now_ms);
     restate(db, demo.id);
   }
+  seedMemories(db, now_ms);
   if (givenFrom(db, 'demo-validator-9-R4').length === 0) moveDemoParts(db, now_ms);
   seedRig(db, now_ms);
 }

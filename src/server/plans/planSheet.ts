@@ -1,4 +1,5 @@
-import { possibleOn, type Goal } from '~/core/method/goals';
+import { contentsAt } from '~/server/memory/contents';
+import { givesUp, possibleOn, type Goal } from '~/core/method/goals';
 import { AS_IT_CAME, isEmpty } from '~/core/record/occupancy';
 import { openBoard } from '~/server/boards/openBoard';
 import type { PlanSheet } from '~/schema/sheets/planSheet';
@@ -22,7 +23,13 @@ export function planSheet(
   const board = getBoard(db, site.boardId);
   const occupancy = openBoard(db, board.id).occupancies.get(siteId) ?? AS_IT_CAME;
   const empty = isEmpty(occupancy);
-  const goal = asked && possibleOn(asked, empty) ? asked : empty ? 'fit' : 'remove-keep-part';
+  const onlyCopy = contentsAt(db, siteId) === 'only-copy';
+  const goal =
+    asked && possibleOn(asked, empty) && !(onlyCopy && givesUp(asked))
+      ? asked
+      : empty
+        ? 'fit'
+        : 'remove-keep-part';
   const { input, inputsKey } = planningFor(db, siteId, { goal });
   // Copper and edge stay with the server, which asks the planner.
   const { copperMaps: _maps, outline_mm: _edge, ...told } = input.board;

@@ -5,6 +5,7 @@ import type { PlanTask } from '~/schema/exchange/plan/planTask';
 import type { RecapSheet } from '~/schema/sheets/recapSheet';
 import type { Db } from '~/server/store/db';
 import { openBoard } from '~/server/boards/openBoard';
+import { contentsAt } from '~/server/memory/contents';
 import { getBoard } from '~/server/store/repositories/boards';
 import { padStatesOf } from '~/server/store/repositories/findings';
 import { jobsOfBoard } from '~/server/store/repositories/jobs';
@@ -37,7 +38,7 @@ export function recapAsks(
   const sites = all.filter((site) => siteIds.includes(site.id));
   const first = sites[0];
   if (!first) return [];
-  const { input } = planningFor(db, first.id, { goal: 'replace' });
+  const { input } = planningFor(db, first.id, { goal: 'read-and-refit' });
   const states = padStatesOf(db, boardId);
   const spent = spentByPad(
     exposuresOf(
@@ -45,17 +46,25 @@ export function recapAsks(
       all,
     ),
   );
-  return sites.map((site) => ({
-    value: site.value || site.ref,
-    input: planInput.parse({
-      ...input,
-      // A part that is off is only fitted, once its lands are dressed.
-      goal: isEmpty(occupancies.get(site.id) ?? AS_IT_CAME) ? 'fit' : 'replace',
-      neighbours: [],
-      site: { ...siteInputOf(site, states), ...landsAsLeft(occupancies.get(site.id)) },
-      history: { padDose: spentOn(site, spent), laminateDose: 0, partCycles: 0 },
-    }),
-  }));
+  return sites.map((site) => {
+    const contents = contentsAt(db, site.id);
+    // A part that is off is only fitted, once its lands are dressed; one that holds the only copy goes back on.
+    const goal = isEmpty(occupancies.get(site.id) ?? AS_IT_CAME)
+      ? 'fit'
+      : contents === 'only-copy'
+        ? 'read-and-refit'
+        : 'replace';
+    return {
+      value: site.value || site.ref,
+      input: planInput.parse({
+        ...input,
+        goal,
+        neighbours: [],
+        site: { ...siteInputOf(site, states), ...landsAsLeft(occupancies.get(site.id)), contents },
+        history: { padDose: spentOn(site, spent), laminateDose: 0, partCycles: 0 },
+      }),
+    };
+  });
 }
 
 const spentOn = (site: SiteWithPads, spent: ReadonlyMap<string, number>): Record<string, number> =>

@@ -1,5 +1,8 @@
 import { createHash } from 'node:crypto';
 import { exposuresOf, spentByPad } from '~/core/record/heatLife';
+import { givesUp } from '~/core/method/goals';
+import { InputError } from '~/schema/values/faults';
+import { contentsAt } from '~/server/memory/contents';
 import { cyclesSoFar } from '~/core/method/limits/partCycles';
 import { spentDoses } from '~/core/record/runState';
 import type { z } from 'zod';
@@ -41,10 +44,18 @@ export function planningFor(db: Db, siteId: string, wanted: Wanted): SitePlannin
   const { occupancies } = openBoard(db, board.id);
   const tools = listTools(db);
   if (!tools.some(({ spec }) => spec.kind !== 'preheater')) throw new Unplannable();
+  const contents = contentsAt(db, site.id);
+  if (contents === 'only-copy' && givesUp(wanted.goal))
+    throw new InputError([
+      {
+        path: '$.goal',
+        message: `gives up ${site.ref}, which holds the only copy of its contents; read it twice and keep them first, or keep the part`,
+      },
+    ]);
   const input = planInput.parse({
     board: heatBoardOf(db, board.id),
     hazards: board.hazards,
-    site: { ...siteInputOf(site, found), ...landsAsLeft(occupancies.get(site.id)) },
+    site: { ...siteInputOf(site, found), ...landsAsLeft(occupancies.get(site.id)), contents },
     neighbours: nearest(
       site,
       // A part that is off is no neighbour, and shades nothing.

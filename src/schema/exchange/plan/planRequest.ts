@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { PREHEATER_IDS } from '~/core/materials/air';
-import { GOALS, type Phase } from '~/core/method/goals';
+import { GOALS, givesUp, type Phase } from '~/core/method/goals';
+import { CONTENTS } from '~/core/record/memoryEntries';
 import { METHODS } from '~/core/method/ways';
 import type { MethodId } from '~/core/method/ways/method';
 import { HAZARDS, WORTHS } from '~/core/method/request';
@@ -39,6 +40,8 @@ export const siteInput = z.strictObject({
   undressed: z.boolean().default(false),
   /** It was flooded with low-melt alloy that was not wicked off since. */
   lowMeltLeft: z.boolean().default(false),
+  /** Of a part that holds any: whether they are kept somewhere else. */
+  contents: oneOf(CONTENTS).default('none'),
   moisture: moistureInput.optional(),
 });
 
@@ -143,6 +146,11 @@ export const planInput = z
     }
     if (input.goal === 'fit-socket' && !socketFor(part))
       refuse(['goal'], `is "fit-socket", and a ${input.site.package.family} has no socket; give fit`);
+    if (input.site.contents === 'only-copy' && givesUp(input.goal))
+      refuse(
+        ['goal'],
+        `is "${input.goal}", and the part holds the only copy of its contents; read it twice and keep them first, or give a goal that keeps the part`,
+      );
     input.neighbours.forEach((n, i) => {
       if (n.comesToo && !n.package)
         refuse(
