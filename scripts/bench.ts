@@ -1,5 +1,6 @@
 import { imports } from './bench/files';
 import { bandInWorker, bandTimes, boardRuns, jointRuns, kernels, yardstick } from './bench/model';
+import { parts } from './bench/parts';
 import { plans } from './bench/plans';
 import { served } from './bench/server';
 import { print } from './bench/table';
@@ -18,6 +19,7 @@ if (process.argv[2] === 'band') {
   await bandInWorker();
   await plans();
   imports();
+  parts();
   await served();
   print();
 }

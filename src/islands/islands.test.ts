@@ -217,6 +217,7 @@ describe('run', () => {
     early: false,
     where: '',
     shown: '',
+    again: '',
     supply: { asks: '', gives: '', limit: '' },
     open: 'nothing',
     waits: null,

@@ -22,6 +22,8 @@ const VIEWS: readonly (readonly [name: string, path: string])[] = [
   ['rig', '/rig'],
   ['parts', '/parts'],
   ['swap check', '/parts?site=demo-beacon-4-C7'],
+  ['kits', '/parts?place=kits'],
+  ['contents', '/sites/demo-projector-m2-U21/memory'],
   ['simulated instruments', '/stand-ins'],
 ];
 

@@ -125,7 +125,8 @@ export async function readBack(page: Page): Promise<number> {
   const charge = step.getByLabel('Left over the reservoirs, V (below 60)');
   if ((await charge.count()) > 0) {
     await charge.fill('1');
-    return 1;
+    await step.getByLabel('Again a minute later, V').fill('2');
+    return 2;
   }
   const asks = step.getByLabel('The unit asks, V');
   if ((await asks.count()) > 0) {

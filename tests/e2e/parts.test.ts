@@ -58,7 +58,7 @@ test('a dead reading, a part that fits, fitted and recorded, by keys', async ({ 
   // The board tells it, with its batch; what else got one is one press away.
   await page.goto(`/boards/${boardId}?site=${siteId}`);
   await ready(page);
-  const fitted = page.getByRole('list', { name: 'Fitted out of the drawers' });
+  const fitted = page.getByRole('list', { name: 'Out of the drawers, and into them' });
   await expect(fitted).toContainText('390 µF 35 V aluminium capacitor, batch T-Z91');
   await fitted.getByRole('link', { name: 'What else got one' }).click();
   await expect(page.getByRole('link', { name: 'C1, Parts test' })).toBeVisible();

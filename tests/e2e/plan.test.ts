@@ -189,6 +189,24 @@ test('a whole board: twenty capacitors in both orders, kept and gone on from', a
   await page.reload();
   await solved(page);
   await expect(page.getByRole('button', { name: /By area/ })).toHaveAttribute('aria-pressed', 'true');
+
+  // Its kit: out of which drawer, in the order of fitting; what is short is ordered for this board.
+  await page.keyboard.press('d');
+  await page.waitForURL('**/kit');
+  await ready(page);
+  await expect(page.getByRole('table').last().getByRole('row')).toHaveCount(21);
+  await expect(page.getByRole('heading', { name: 'In the order of fitting' })).toBeVisible();
+  const order = page.getByRole('form', { name: 'Order what is short' });
+  await order.getByLabel('Ordered from').fill('the counter');
+  await page.keyboard.press('Enter');
+  await expect(page.getByText(/Ordered from the counter for this board/)).toBeVisible();
+  await page.reload();
+  await ready(page);
+  await expect(page.getByText(/on their way for this board/).first()).toBeVisible();
+  await expect(order).toHaveCount(0);
+  await page.getByRole('link', { name: 'To the whole board' }).click();
+  await page.waitForURL('**/recap');
+  await solved(page);
   await rows.first().getByRole('link').click();
   await page.waitForURL('**/plan?goal=replace');
   await ready(page);

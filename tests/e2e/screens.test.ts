@@ -17,6 +17,7 @@ const PAGES = [
   '/rig',
   '/parts',
   '/parts?site=demo-beacon-4-C7',
+  '/sites/demo-projector-m2-U21/memory',
   '/sites/demo-beacon-4-U7/air',
   '/jobs/demo-job-tide',
   '/jobs/demo-job-tide/plan',

@@ -27,6 +27,7 @@ import { photosOf, pictureOf } from '~/server/store/repositories/photos';
 import { recapsOf } from '~/server/store/repositories/recaps';
 import { siteGroupsOf } from '~/server/store/repositories/siteGroups';
 import { dumpsOf, memoryEntriesOf } from '~/server/store/repositories/memories';
+import { partReadingsAt } from '~/server/store/repositories/sitePartReadings';
 import { sitesOf } from '~/server/store/repositories/sites';
 import { listHabits } from '~/server/store/repositories/stepHabits';
 import { listSupplies, recentMoves } from '~/server/store/repositories/supplies';
@@ -108,6 +109,7 @@ const READERS: Readonly<Record<string, (db: Db) => number>> = {
   bench_lessons: (db) => lessonsAbout(db, ['tip iron-slip-on chisel slip-on 1600']).length,
   memory_dumps: ofBoards((db, id) => sitesOf(db, id).flatMap((site) => dumpsOf(db, site.id))),
   memory_entries: ofBoards((db, id) => sitesOf(db, id).flatMap((site) => memoryEntriesOf(db, site.id))),
+  site_part_readings: ofBoards((db, id) => sitesOf(db, id).flatMap((site) => partReadingsAt(db, site.id))),
   board_clocks: ofBoards(clocksKept),
   step_habits: (db) => listHabits(db).length,
   tools: (db) => allTools(db).length,

@@ -24,6 +24,6 @@ export const stepDone = ({ id, reads_C }: Pick<RunStep, 'id' | 'reads_C'>) => ({
   kind: 'step-done' as const,
   stepId: id,
   ...(reads_C == null ? {} : { shown_C: reads_C }),
-  ...(isChargeGate(id) ? { left_V: 1.2 } : {}),
+  ...(isChargeGate(id) ? { left_V: 1.2, again_V: 1.9 } : {}),
   ...(isSupplyGate(id) ? { supply: { asks_V: 12, gives_V: 12, limit_A: 0.5 } } : {}),
 });

@@ -1,5 +1,5 @@
 import { valueInWords } from '~/core/quantity/partValue';
-import { toleranceOf, type Part } from './parts/part';
+import { isPolar, toleranceOf, type Part } from './parts/part';
 import { checkSwap } from './swap/check';
 import type { Circuit, SwapVerdict } from './swap/rule';
 
@@ -200,7 +200,7 @@ function notesOn(wanted: Part, parts: readonly Part[], how: Combination['how']):
     ...(how === 'series' && wanted.kind === 'capacitor' && parts.some((p) => p.technology === 'aluminium')
       ? ['electrolytes in series want a resistor across each, or their leakage shares the voltage']
       : []),
-    ...(how === 'parallel' && wanted.kind === 'capacitor' && new Set(parts.map((p) => p.value)).size > 1
+    ...(how === 'parallel' && parts.every(isPolar) && new Set(parts.map((p) => p.value)).size > 1
       ? [
           `${parts.map((p) => valueInWords(p.value!, 'capacitance')).join(' and ')} share ripple by their ESR, not by their value`,
         ]

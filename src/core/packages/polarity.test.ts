@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { partOf } from '~/schema/exchange/si/part';
 import { anyPackage } from '~/schema/values/package';
-import { BOARD_MARKS, hasPoles, PART_MARKS, turnOnto, type Polarity } from './polarity';
+import { BOARD_MARKS, hasPoles, PART_MARKS, signsOf, turnOnto, type Polarity } from './polarity';
 
 const part = (given: Record<string, unknown>) => partOf(anyPackage.parse(given));
 const radial = part({ family: 'radial', pitch_mm: 5, leadDiameter_mm: 0.6, holeDiameter_mm: 0.9 });
@@ -73,5 +73,27 @@ describe('the sign of a part (common practice)', () => {
   it('every mark has a word', () => {
     for (const mark of [...Object.values(PART_MARKS), ...Object.values(BOARD_MARKS)])
       expect(mark.name).not.toBe('');
+  });
+});
+
+describe('signs on the lands', () => {
+  const can = part({ family: 'canElectrolytic' });
+  const at = (polarity: Parameters<typeof signsOf>[1]) =>
+    signsOf(can, polarity).map(({ pad, of, sign, mark, doubtful }) => [pad, of, sign, mark, doubtful]);
+
+  // Rule broken: a part's stripe and a board's plus stand at opposite ends; read as one sign they turn the part.
+  it('tell the part’s mark from the board’s, each at its own pad', () => {
+    expect(at({ part: 'minus-segment', plusPad: '1', board: { mark: 'plus', pad: '1' } })).toEqual([
+      ['1', 'part', '+', '', false],
+      ['2', 'part', '−', 'dark segment', false],
+      ['1', 'board', '+', 'plus', false],
+    ]);
+  });
+
+  it('say where the board’s print says otherwise, or boards disagree', () => {
+    const board = (mark: 'plus' | 'filled-half', pad: string) =>
+      at({ part: 'minus-segment', plusPad: '1', board: { mark, pad } }).at(-1);
+    expect(board('plus', '2')).toEqual(['2', 'board', '+', 'plus', true]);
+    expect(board('filled-half', '2')).toEqual(['2', 'board', '?', 'filled half', true]);
   });
 });

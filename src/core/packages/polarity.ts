@@ -189,6 +189,51 @@ function byNets({ nets, part }: NamedPads): Turn {
 
 const capital = (words: string): string => words.charAt(0).toUpperCase() + words.slice(1);
 
+/** A sign at a pad: the part's own, or what the board prints there. */
+export interface PadSign {
+  readonly pad: string;
+  readonly of: 'part' | 'board';
+  readonly sign: string;
+  /** What is seen there; empty for the end of the part that has no mark. */
+  readonly mark: string;
+  /** What the board prints says otherwise than the part. */
+  readonly doubtful: boolean;
+}
+
+/** Both ends of a part with their signs, and the board's print, as they are drawn on the lands. */
+export function signsOf(part: PartPackage, { part: markId, plusPad, board }: Polarity): PadSign[] {
+  const { means, name } = PART_MARKS[markId];
+  const other = padNamesOf(part).find((pad) => pad !== plusPad) ?? plusPad;
+  const ends: PadSign[] = [
+    {
+      pad: plusPad,
+      of: 'part',
+      sign: means === 'cathode' ? 'A' : '+',
+      mark: means === 'plus' ? name : '',
+      doubtful: false,
+    },
+    {
+      pad: other,
+      of: 'part',
+      sign: means === 'cathode' ? 'K' : '−',
+      mark: means === 'plus' ? '' : name,
+      doubtful: false,
+    },
+  ];
+  if (!board) return ends;
+  const printed: BoardMark = BOARD_MARKS[board.mark];
+  return [
+    ...ends,
+    {
+      pad: board.pad,
+      of: 'board',
+      sign: printed.means === null ? '?' : SIGNS[printed.means],
+      mark: printed.name,
+      doubtful: doubts(board, plusPad).length > 0,
+    },
+  ];
+}
+
 /** Whether a site's sign can be told: it has two pads, and something on it could have one. */
 export const hasPoles = (part: PartPackage): boolean =>
   padNamesOf(part).length === 2 &&

@@ -50,7 +50,8 @@ export function refusal(
       if (current.reads_C != null && event.passed?.kind !== 'override')
         return readBackRefusal(current.reads_C, event.shown_C);
       if (isSupplyGate(event.stepId) && event.passed?.kind !== 'override') return supplyRefusal(event.supply);
-      if (isChargeGate(event.stepId) && event.passed?.kind !== 'override') return chargeRefusal(event.left_V);
+      if (isChargeGate(event.stepId) && event.passed?.kind !== 'override')
+        return chargeRefusal(event.left_V, event.again_V);
       // An early end of a clock says nothing of what still holds.
       return current.effect === 'part-off' && (!event.passed || event.passed.kind === 'early')
         ? holds(notSeenMolten(state, steps))

@@ -33,6 +33,8 @@ export type RunEventBody =
       readonly shown_C?: number | undefined;
       /** What was measured over the reservoirs, where the step asks for it. */
       readonly left_V?: number | undefined;
+      /** The same a minute later; early versions measured once. */
+      readonly again_V?: number | undefined;
       /** What was read of the supply, where the step asks for it. */
       readonly supply?: SupplyRead | undefined;
     }

@@ -66,14 +66,15 @@ export interface RunState {
 }
 
 /** A reading that a step was done with, as it was given. */
-export function readingOf({ shown_C, left_V, supply }: Reading): string | null {
+export function readingOf({ shown_C, left_V, again_V, supply }: Reading): string | null {
   if (shown_C !== undefined) return `display ${shown_C} °C`;
-  if (left_V !== undefined) return `${left_V} V left`;
+  if (left_V !== undefined)
+    return again_V === undefined ? `${left_V} V left` : `${left_V} V left, ${again_V} V a minute later`;
   return supply
     ? `${supply.gives_V} V at the plug for ${supply.asks_V} V asked, limit ${supply.limit_A} A`
     : null;
 }
-type Reading = Pick<Extract<RunEvent, { kind: 'step-done' }>, 'shown_C' | 'left_V' | 'supply'>;
+type Reading = Pick<Extract<RunEvent, { kind: 'step-done' }>, 'shown_C' | 'left_V' | 'again_V' | 'supply'>;
 
 type Open<T> = { -readonly [Key in keyof T]: T[Key] };
 

@@ -126,6 +126,7 @@ export function SitePanel({
       <div className={css['land']} data-many={site.pads.length > 16 || undefined}>
         <LandDrawing
           part={site.package}
+          polarity={site.polarity}
           from={isSurfaceInput(site.package) ? 'part side' : 'solder side'}
           selected={state.pad}
           run={state.run}

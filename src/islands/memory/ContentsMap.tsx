@@ -62,31 +62,33 @@ export function ContentsMap({
         </figcaption>
       </figure>
       {ranges.length > 0 && (
-        <table className={css['ranges']}>
-          <thead>
-            <tr>
-              <th scope="col">from</th>
-              <th scope="col">to</th>
-              <th scope="col">bytes</th>
-            </tr>
-          </thead>
-          <tbody>
-            {ranges.map(({ from, to }) => (
-              <tr key={from}>
-                <td className="digits">{hex(from, 5)}</td>
-                <td className="digits">{hex(to - 1, 5)}</td>
-                <td className="digits">{to - from}</td>
-              </tr>
-            ))}
-          </tbody>
-          {more > 0 && (
-            <tfoot>
+        <div className={css['scrolled']} tabIndex={0} role="group" aria-label="Ranges that differ">
+          <table className={css['ranges']}>
+            <thead>
               <tr>
-                <td colSpan={3}>and {more} more</td>
+                <th scope="col">from</th>
+                <th scope="col">to</th>
+                <th scope="col">bytes</th>
               </tr>
-            </tfoot>
-          )}
-        </table>
+            </thead>
+            <tbody>
+              {ranges.map(({ from, to }) => (
+                <tr key={from}>
+                  <td className="digits">{hex(from, 5)}</td>
+                  <td className="digits">{hex(to - 1, 5)}</td>
+                  <td className="digits">{to - from}</td>
+                </tr>
+              ))}
+            </tbody>
+            {more > 0 && (
+              <tfoot>
+                <tr>
+                  <td colSpan={3}>and {more} more</td>
+                </tr>
+              </tfoot>
+            )}
+          </table>
+        </div>
       )}
     </div>
   );

@@ -30,7 +30,9 @@ export function MemoryView({ sheet: first }: { readonly sheet: MemorySheet }) {
   const file = useRef<HTMLInputElement>(null);
   const { site, dumps, entries, sockets } = sheet;
   const [oldest, newest] = [dumps[0]?.id ?? '', dumps.at(-1)?.id ?? ''];
-  const [pair, setPair] = useState({ one: oldest, other: newest });
+  const kept = entries.findLast((entry) => entry.kind === 'read' && entry.verdict === 'alike');
+  const own = kept?.kind === 'read' ? kept.dumpId : oldest;
+  const [pair, setPair] = useState({ one: own, other: newest });
   const [programmer, setProgrammer] = useState<ProgrammerDraft>({
     socket: sockets[0] ?? 'dip40',
     part: 'own',
@@ -42,7 +44,7 @@ export function MemoryView({ sheet: first }: { readonly sheet: MemorySheet }) {
   });
   const [transfer, setTransfer] = useState<TransferDraft>({
     freshId: newest,
-    ownId: oldest,
+    ownId: own,
     name: `${site.ref} for this board`,
     block: { name: '', from: '', to: '' },
     check: { kind: '', from: '0', to: '', at: '', order: 'low-first' },
@@ -133,22 +135,26 @@ export function MemoryView({ sheet: first }: { readonly sheet: MemorySheet }) {
   const options = dumps.map(({ id, name }) => ({ value: id, label: name }));
   return (
     <div className={css['view']} data-ready={ready || undefined}>
-      <p className={css['standing']} data-contents={sheet.contents} role="status">
-        {CONTENTS_WORDS[sheet.contents]}
-      </p>
-      <Segments
-        label={`Does ${site.ref} hold contents that are missed if they are lost`}
-        value={sheet.contents === 'none' ? 'no' : 'yes'}
-        onChange={(holds) =>
-          void doing(async () =>
-            took(await postJson<MemorySheet>(`${address}/memory`, { holds: holds === 'yes', by: signed() })),
-          )
-        }
-        options={[
-          { value: 'yes', label: 'yes' },
-          { value: 'no', label: 'no' },
-        ]}
-      />
+      <div className={css['top']}>
+        <p className={css['standing']} data-contents={sheet.contents} role="status">
+          {CONTENTS_WORDS[sheet.contents]}
+        </p>
+        <Segments
+          label="Missed if they are lost"
+          value={sheet.contents === 'none' ? 'no' : 'yes'}
+          onChange={(holds) =>
+            void doing(async () =>
+              took(
+                await postJson<MemorySheet>(`${address}/memory`, { holds: holds === 'yes', by: signed() }),
+              ),
+            )
+          }
+          options={[
+            { value: 'yes', label: 'yes' },
+            { value: 'no', label: 'no' },
+          ]}
+        />
+      </div>
       <ErrorNote error={error} />
       <ProgrammerPanel
         draft={programmer}

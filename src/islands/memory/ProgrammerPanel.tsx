@@ -70,15 +70,17 @@ export function ProgrammerPanel({
           options={PROGRAMMER_FAULT_IDS.map((value) => ({ value, label: PROGRAMMER_FAULTS[value] }))}
         />
       </div>
-      <Segments
-        label="In the socket"
-        value={draft.part}
-        onChange={(part) => onChange({ part })}
-        options={[
-          { value: 'own', label: 'the board’s own part' },
-          { value: 'new', label: 'the new part' },
-        ]}
-      />
+      <div className={css['choice']}>
+        <Segments
+          label="In the socket"
+          value={draft.part}
+          onChange={(part) => onChange({ part })}
+          options={[
+            { value: 'own', label: 'the board’s own part' },
+            { value: 'new', label: 'the new part' },
+          ]}
+        />
+      </div>
       <div className={css['row']}>
         <TextField
           label="Kept under the name"

@@ -1,18 +1,7 @@
 import { incomingPlan, incomingStands, type IncomingReading } from '~/core/electrical/parts/incoming';
-import { VALUE_OF } from '~/core/electrical/parts/part';
-import { partValueOf } from '~/core/quantity/partValue';
 import type { PartReading, StockPart } from '~/schema/records/parts/stockPart';
 import { Caution } from '~/ui/controls/Notes';
-
-/** What was read as a share of what is printed; null where either is no figure. */
-function ofPrinted({ part }: StockPart, { reading }: PartReading): number | null {
-  const of = VALUE_OF[part.kind];
-  if (!of || part.value === undefined) return null;
-  const figure = (given: number | string | undefined, on: 'part' | 'meter'): number | null =>
-    typeof given === 'string' ? (partValueOf(given, of, on)?.value ?? null) : (given ?? null);
-  const [printed, read] = [figure(part.value, 'part'), figure(reading[of], 'meter')];
-  return printed && read !== null ? read / printed : null;
-}
+import { ofPrinted } from './printed';
 
 const SAYS = {
   'read-more': 'Read more of them before any is fitted.',
@@ -32,7 +21,7 @@ export function IncomingTest({
   const alone = readings.filter(({ reading }) => !reading.inCircuit);
   const stands = incomingStands(
     plan,
-    alone.map((r): IncomingReading => ({ verdict: r.verdict, ofPrinted: ofPrinted(line, r) })),
+    alone.map((r): IncomingReading => ({ verdict: r.verdict, ofPrinted: ofPrinted(line.part, r) })),
   );
   return (
     <>

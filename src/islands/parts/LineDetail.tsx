@@ -10,6 +10,7 @@ import { dayAndTime } from '~/ui/dates';
 import { SIGN_FIRST } from '~/ui/preferences';
 import { IncomingTest } from './IncomingTest';
 import { ReadingForm } from './ReadingForm';
+import { ReadingList } from './ReadingList';
 import css from './parts.module.css';
 
 const MOVE_WORDS: Readonly<Record<PartMoveReason, string>> = {
@@ -144,21 +145,7 @@ export function LineDetail({
       {told && line.count > 0 && (line.state !== 'released' || told.readings.length > 0) && (
         <IncomingTest line={line} readings={told.readings} />
       )}
-      {told && told.readings.length > 0 && (
-        <>
-          <h3>Readings</h3>
-          <ul className={css['past']}>
-            {told.readings.map((r) => (
-              <li key={r.id}>
-                <span className="quiet">{dayAndTime(r.at_ms)}</span>{' '}
-                <strong data-verdict={r.verdict}>{r.verdict}</strong> {r.reason}.{' '}
-                {r.reading.inCircuit ? 'In circuit, ' : ''}
-                {r.by}
-              </li>
-            ))}
-          </ul>
-        </>
-      )}
+      {told && <ReadingList part={line.part} readings={told.readings} />}
       {told && <Sites head={`Fitted on${line.batch && `, out of batch ${line.batch}`}`} at={told.went} />}
       {told && <Sites head="Came off" at={told.came} />}
       {told && told.moves.length > 0 && (

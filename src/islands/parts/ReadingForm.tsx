@@ -45,15 +45,18 @@ export function ReadingForm({
   part,
   address,
   by,
+  withPart = false,
   onKept,
 }: {
   readonly part: PartInput;
   readonly address: string;
   readonly by: string;
+  /** What it is taken for goes with the reading: nothing else says it. */
+  readonly withPart?: boolean;
   readonly onKept: () => void;
 }) {
   const [typed, setTyped] = useState<Partial<Record<Field, string>>>({});
-  const [where, setWhere] = useState<'out' | 'in'>('out');
+  const [where, setWhere] = useState<'out' | 'in'>(withPart ? 'in' : 'out');
   const [answer, setAnswer] = useState<JudgeAnswer | null>(null);
   const [error, setError] = useState<unknown>(null);
   const asked = ASKED[part.kind] ?? [];
@@ -68,6 +71,7 @@ export function ReadingForm({
     );
     try {
       const kept = await postJson<{ answer: JudgeAnswer }>(address, {
+        ...(withPart ? { part } : {}),
         reading: { ...figures, inCircuit: where === 'in' },
         by,
       });

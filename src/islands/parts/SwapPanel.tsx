@@ -14,6 +14,7 @@ import { ErrorNote } from '~/ui/controls/Notes';
 import type { PartInput } from '~/schema/exchange/parts/part';
 import { draftOfPart, figure, NO_PART, partOfDraft } from './partDraft';
 import { PartFields } from './PartFields';
+import { SiteReadings } from './SiteReadings';
 import css from './parts.module.css';
 
 const USE_WORDS: Readonly<Record<NonNullable<Circuit['use']>, string>> = {
@@ -98,8 +99,10 @@ export function SwapPanel({ wanted }: { readonly wanted: Wanted | null }) {
     />
   );
   const regulator = original.kind === 'regulator';
+  const standing = wanted && partOrNull(original);
   return (
     <section aria-label="Swap check">
+      {wanted && standing && <SiteReadings siteId={wanted.id} siteRef={wanted.ref} part={standing} by={by} />}
       <form
         className={css['form']}
         onSubmit={(event) => {
@@ -196,7 +199,7 @@ export function SwapPanel({ wanted }: { readonly wanted: Wanted | null }) {
                     {c.lines.map((l) => `${partInWords(l.part)} (${l.drawer})`).join(' + ')} in {c.how}:{' '}
                     {valueInWords(c.value, original.kind === 'capacitor' ? 'capacitance' : 'resistance')} ±
                     {(100 * c.tolerance).toFixed(0)} %
-                    {c.rating_V === null ? '' : `, ${c.rating_V.toFixed(0)} V`}. {c.notes.join('; ')}.
+                    {c.rating_V === null ? '' : `, ${c.rating_V.toFixed(0)} V`}; {c.notes.join('; ')}.
                   </li>
                 ))}
               </ul>
@@ -206,6 +209,15 @@ export function SwapPanel({ wanted }: { readonly wanted: Wanted | null }) {
       )}
     </section>
   );
+}
+
+/** A part as it is told so far; null where a figure of it cannot be read. */
+function partOrNull(draft: Parameters<typeof partOfDraft>[0]): PartInput | null {
+  try {
+    return partOfDraft(draft);
+  } catch {
+    return null;
+  }
 }
 
 /** Parts of other boards that would do: taken off with “keep the part”, they go into a drawer from their own site. */

@@ -37,6 +37,7 @@ export function LandsPanel(props: LandsPanelProps) {
       <div className={css['lands']} ref={lands}>
         <LandDrawing
           part={site.package}
+          polarity={site.polarity}
           empty={isOff ? 'the part is off' : undefined}
           from={isSurfaceInput(site.package) ? 'part side' : 'solder side'}
           selected={state.pad ?? at.heating?.pad ?? turnPad}

@@ -1,4 +1,4 @@
-import { useEffect, useRef, type ReactNode } from 'react';
+import { useEffect, useRef, type KeyboardEvent, type ReactNode } from 'react';
 import type { Passed } from '~/core/record/runEvents';
 import { CommandButton } from '~/ui/controls/Button';
 import { TextField } from '~/ui/controls/Field';
@@ -13,6 +13,7 @@ export function ReadingGate({
   label,
   done,
   shown,
+  second = null,
   fault,
   told = null,
   fixed = false,
@@ -28,6 +29,8 @@ export function ReadingGate({
   done: string;
   /** As typed. */
   shown: string;
+  /** A second reading, where one alone is not believed. */
+  second?: { label: string; shown: string; onShown: (shown: string) => void } | null;
   /** What stands against it; null where nothing does, or nothing was asked yet. */
   fault: string | null;
   /** What an instrument says of it. */
@@ -43,7 +46,16 @@ export function ReadingGate({
   run: (id: RunCommand) => boolean;
 }) {
   const field = useRef<HTMLInputElement>(null);
+  const again = useRef<HTMLInputElement>(null);
   useEffect(() => field.current?.focus(), []);
+  const onKeyDown = (event: KeyboardEvent<HTMLInputElement>): void => {
+    if (event.key === 'Escape') event.currentTarget.blur();
+    if (event.key !== 'Enter' && event.key !== ' ') return;
+    event.preventDefault();
+    if (second && second.shown.trim() === '' && event.currentTarget === field.current && shown.trim() !== '')
+      again.current?.focus();
+    else run('go');
+  };
   return (
     <>
       {fault && (
@@ -62,13 +74,20 @@ export function ReadingGate({
           autoComplete="off"
           maxLength={7}
           onChange={(event) => onShown(event.target.value)}
-          onKeyDown={(event) => {
-            if (event.key === 'Escape') event.currentTarget.blur();
-            if (event.key !== 'Enter' && event.key !== ' ') return;
-            event.preventDefault();
-            run('go');
-          }}
+          onKeyDown={onKeyDown}
         />
+        {second && (
+          <TextField
+            ref={again}
+            label={second.label}
+            value={second.shown}
+            inputMode="decimal"
+            autoComplete="off"
+            maxLength={7}
+            onChange={(event) => second.onShown(event.target.value)}
+            onKeyDown={onKeyDown}
+          />
+        )}
         <CommandButton command={command('go')} label={done} look="primary" className={css['big']} run={run} />
         <CommandButton command={command('why')} look="plain" run={run} />
       </div>

@@ -74,6 +74,7 @@ export function RunView({ sheet }: { sheet: RunSheet }) {
     early: false,
     where: '',
     shown: '',
+    again: '',
     supply: { asks: textOf(sheet.supply.asks_V), gives: '', limit: textOf(sheet.supply.limit_A) },
     open: 'nothing',
     waits: null,
@@ -184,6 +185,8 @@ export function RunView({ sheet }: { sheet: RunSheet }) {
                 <ChargeGate
                   shown={state.shown}
                   asked={state.early}
+                  again={state.again}
+                  onAgain={(again) => dispatch({ type: 'shown-again', again })}
                   onShown={(shown) => dispatch({ type: 'shown', shown })}
                   onPass={pass}
                   run={run}

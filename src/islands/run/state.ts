@@ -25,6 +25,8 @@ export interface RunViewState extends Marking, Outbox {
   readonly where: string;
   /** What the station's display shows, as typed. */
   readonly shown: string;
+  /** What was read a second time, as typed. */
+  readonly again: string;
   /** What was read of the supply before first power, as typed. */
   readonly supply: SupplyTyped;
   readonly open: 'nothing' | 'note' | 'why' | 'close' | 'take-back';
@@ -50,6 +52,7 @@ export type RunAction =
   | { readonly type: 'early' }
   | { readonly type: 'where'; readonly where: string }
   | { readonly type: 'shown'; readonly shown: string }
+  | { readonly type: 'shown-again'; readonly again: string }
   | { readonly type: 'supply'; readonly typed: Partial<SupplyTyped> }
   | { readonly type: 'open'; readonly what: RunViewState['open'] }
   | MarkingAction;
@@ -80,7 +83,7 @@ const later = (known: readonly RunEvent[], told: readonly RunEvent[]): readonly 
 export function reduce(state: RunViewState, action: RunAction): RunViewState {
   switch (action.type) {
     case 'wrote':
-      return { ...state, ...added(state, action.entry), early: false, shown: '', error: null };
+      return { ...state, ...added(state, action.entry), early: false, shown: '', again: '', error: null };
     case 'acknowledged':
       return {
         ...state,
@@ -119,6 +122,8 @@ export function reduce(state: RunViewState, action: RunAction): RunViewState {
       return { ...state, where: action.where };
     case 'shown':
       return { ...state, shown: action.shown, early: false };
+    case 'shown-again':
+      return { ...state, again: action.again, early: false };
     case 'supply':
       return { ...state, supply: { ...state.supply, ...action.typed }, early: false };
     case 'open':

@@ -115,7 +115,7 @@ export function useRunning(
       return write({ kind: 'heat-off', stepId: step.id, pad: at.heating.pad, elapsed_s: elapsed_s() });
     if (turn?.pad != null) return write({ kind: 'heat-on', stepId: step.id, pad: turn.pad });
     if (step.reads_C !== null && readBackRefusal(step.reads_C, degreesIn(state.shown))) return ask();
-    if (isChargeGate(step.id) && chargeRefusal(voltsIn(state.shown))) return ask();
+    if (isChargeGate(step.id) && chargeRefusal(voltsIn(state.shown), voltsIn(state.again))) return ask();
     if (isSupplyGate(step.id) && supplyRefusal(supplyIn(state.supply))) return ask();
     if (waitLeft_ms() > 0 || (held.length > 0 && !state.early)) return ask();
     return pass(held.length > 0 ? { kind: 'moved-freely' } : null);
@@ -132,7 +132,9 @@ export function useRunning(
   };
   const pass = (passed: Passed | null): boolean => {
     const shown_C = step?.reads_C == null ? undefined : degreesIn(state.shown);
-    const left_V = isChargeGate(step?.id) ? voltsIn(state.shown) : undefined;
+    const [left_V, again_V] = isChargeGate(step?.id)
+      ? [voltsIn(state.shown), voltsIn(state.again)]
+      : [undefined, undefined];
     const supply = isSupplyGate(step?.id) ? supplyReadIn(state.supply) : null;
     const where = step?.effect === 'part-off' ? state.where.trim() : '';
     return write({
@@ -142,6 +144,7 @@ export function useRunning(
       ...(where ? { where } : {}),
       ...(shown_C === undefined ? {} : { shown_C }),
       ...(left_V === undefined ? {} : { left_V }),
+      ...(again_V === undefined ? {} : { again_V }),
       ...(supply ? { supply } : {}),
     });
   };

@@ -26,3 +26,4 @@ export { benchLessons } from './rig/benchLesson.table';
 export { partMoves, partReadings, stockParts } from './parts/stockPart.table';
 export { partOrders } from './parts/partOrder.table';
 export { memoryDumps, memoryEntries } from './site/memory.table';
+export { sitePartReadings } from './site/partReading.table';

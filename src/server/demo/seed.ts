@@ -311,7 +311,7 @@ async function seedStory(db: Db, story: DemoStory, now_ms: number): Promise<void
     if (last && 'standsAt' in story.end) time_ms = now_ms - story.end.minutesAgo * MINUTE_ms;
     const read = {
       ...(step.reads_C === null ? {} : { shown_C: step.reads_C }),
-      ...(isChargeGate(step.id) ? { left_V: 0.8 } : {}),
+      ...(isChargeGate(step.id) ? { left_V: 0.8, again_V: 1.1 } : {}),
       ...(isSupplyGate(step.id) ? { supply: { asks_V, gives_V: asks_V + 0.1, limit_A: 0.4 } } : {}),
     };
     write({ kind: 'step-done', stepId: step.id, ...read }, last ? 0 : 25_000);

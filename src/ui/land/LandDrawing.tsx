@@ -1,10 +1,13 @@
 import { useId, useMemo, useRef, type KeyboardEvent } from 'react';
+import { signsOf, type Polarity } from '~/core/packages/polarity';
+import { partOf } from '~/schema/exchange/si/part';
 import { useSize } from '~/ui/useSize';
 import type { AnyPackageInput } from '~/schema/values/package';
 import { LandPatterns } from './ConnectionArt';
 import { layoutOf, viewOf } from './layout';
 import { PadArt, padInWords } from './PadArt';
 import type { PadMark } from './padMark';
+import { SignArt, signsInWords } from './SignArt';
 import { ScaleBar } from './ScaleBar';
 import { nextZoom, ZOOM_KEYS, ZoomKeys } from './ZoomKeys';
 import { TypedNumber } from './typedNumber';
@@ -32,6 +35,8 @@ interface LandDrawingProps {
   readonly atHand?: boolean | undefined;
   /** No part stands on the lands: its outline is a ghost, and this says so. */
   readonly empty?: string | undefined;
+  /** Which way round a part with two poles goes on; null where that is not known, or it has none. */
+  readonly polarity?: Polarity | null | undefined;
 }
 
 /**
@@ -49,11 +54,13 @@ export function LandDrawing({
   onRun,
   atHand = false,
   empty,
+  polarity,
 }: LandDrawingProps) {
   const patternId = useId();
   const typed = useRef(new TypedNumber());
   const layout = useMemo(() => layoutOf(part, from), [part, from]);
   const { places, body, fine } = layout;
+  const signs = useMemo(() => (polarity ? signsOf(partOf(part), polarity) : []), [part, polarity]);
   const drawn = useRef<SVGSVGElement>(null);
   const size = useSize(drawn);
   const [zoom, setZoom] = useZoom(layout, atHand, size);
@@ -113,7 +120,7 @@ export function LandDrawing({
         className={css['drawing']}
         viewBox={view.viewBox}
         role="listbox"
-        aria-label={`Pads seen from the ${from}. Arrow keys walk the pads${fine ? ', plus and minus zoom' : ''}.`}
+        aria-label={`Pads seen from the ${from}. Arrow keys walk the pads${fine ? ', plus and minus zoom' : ''}.${signs.length > 0 ? ` Polarity: ${signsInWords(signs)}.` : ''}`}
         aria-activedescendant={selected ? `${patternId}-${selected}` : undefined}
         tabIndex={0}
         onKeyDown={onKeyDown}
@@ -175,6 +182,7 @@ export function LandDrawing({
             </g>
           );
         })}
+        {signs.length > 0 && <SignArt signs={signs} places={places} unit={unit} />}
         {band.box && <rect className={css['band']} {...band.box} strokeWidth={unit * 0.08} />}
         <ScaleBar x={view.x + unit * 0.6} y={view.y + view.height - unit * 0.7} unit={unit} />
         <text

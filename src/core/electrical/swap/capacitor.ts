@@ -17,6 +17,9 @@ const Ohm = (value: number): string => valueInWords(value, 'resistance', 2);
 
 /** Uses that want no less and stand somewhat more. */
 const STORES: ReadonlySet<Circuit['use']> = new Set(['filter', 'switching-output']);
+/** Closer than this a time is the same (the resistor beside it has as much). */
+const SAME_TIME = 0.05;
+
 /** More than so many times the value loads what charges it (common practice: inrush, start-up, stability). */
 const MOST_TIMES = 2;
 
@@ -26,6 +29,14 @@ const value: SwapRule = (original, candidate, { use }) => {
   const ratio = candidate.value / original.value;
   const numbers = { original_F: original.value, candidate_F: candidate.value, ratio };
   const pair = `${F(candidate.value)} for ${F(original.value)}`;
+  // A reset or a delay goes with its capacitor: what must not start before it may.
+  if (use === 'timing' && ratio >= 1 - down && ratio <= 1 + up && Math.abs(ratio - 1) > SAME_TIME)
+    return note(
+      'value',
+      `${pair}: what it times takes ${ratio.toFixed(2)} times as long; look at what starts with it, and in which order`,
+      numbers,
+      F(original.value),
+    );
   if (ratio >= 1 - down && ratio <= 1 + up)
     return ok('value', `${pair}, within the original’s tolerance`, numbers);
   if (ratio < 1 - down)

@@ -70,6 +70,8 @@ const CASES: readonly Case[] = [
   ['a lower rating', CAN, { rating_V: 25 }, {}, 'do-not-fit', 'rating'],
   ['half the value', CAN, { value: 150e-6 }, { use: 'filter' }, 'do-not-fit', 'value'],
   ['half as much again in a filter', CAN, { value: 470e-6 }, { use: 'filter' }, 'fit-with-note', 'value'],
+  ['a tenth more in a timer', CAN, { value: 363e-6 }, { use: 'timing' }, 'fit-with-note', 'value'],
+  ['a third more across the mains, by its class alone', X2, { value: 130e-9 }, {}, 'do-not-fit', 'value'],
   ['half as much again in a timer', CAN, { value: 470e-6 }, { use: 'timing' }, 'do-not-fit', 'value'],
   ['three times the value', CAN, { value: 1000e-6 }, { use: 'filter' }, 'do-not-fit', 'value'],
   [

@@ -26,13 +26,18 @@ const rulesFor = (part: Part): readonly SwapRule[] => [
   ...ANY_RULES,
 ];
 
+/** What a part does where nobody says it: a safety class is for one place (IEC 60384-14). */
+const useOf = ({ safetyClass }: Part): Circuit['use'] =>
+  safetyClass ? (safetyClass.startsWith('X') ? 'across-mains' : 'line-to-earth') : undefined;
+
 /** Whether a part may stand where another stood: every rule's word, and the worst of them as the whole. */
 export function checkSwap(original: Part, candidate: Part, circuit: Circuit = {}): SwapAnswer {
   if (original.kind !== candidate.kind) {
     const check = no('kind', `a ${candidate.kind} is no ${original.kind}`);
     return { verdict: 'do-not-fit', checks: [check], wouldTurnIt: [`a ${original.kind}`] };
   }
-  const checks = rulesFor(original).flatMap((rule) => rule(original, candidate, circuit) ?? []);
+  const where = { ...circuit, use: circuit.use ?? useOf(original) };
+  const checks = rulesFor(original).flatMap((rule) => rule(original, candidate, where) ?? []);
   return {
     verdict: worstOf(checks.map((c) => c.verdict)),
     checks,

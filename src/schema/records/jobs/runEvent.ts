@@ -26,6 +26,7 @@ const writable = [
     where: text(0, 80).optional(),
     shown_C: quantity('°C', 0, 600).optional(),
     left_V: quantity('V', -100_000, 100_000).optional(),
+    again_V: quantity('V', -100_000, 100_000).optional(),
     supply: z
       .strictObject({
         asks_V: quantity('V', -1000, 1000),
