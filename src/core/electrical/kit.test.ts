@@ -40,6 +40,13 @@ describe('a kit for a whole board', () => {
     ]);
   });
 
+  // Rule broken: a kit that fills in with the next value up changes twenty filters at a stroke, and nobody chose it.
+  it('never fills in with another value, and names it as what may be chosen', () => {
+    const stock = [line('more', can(150e-6, 35), 9)];
+    const [kit] = kitOf(places(2), stock).lines;
+    expect(kit).toMatchObject({ takes: [], short: 2, alternates: [{ stockId: 'more' }] });
+  });
+
   it('never takes what the swap rules forbid, and says which rule let an alternate in', () => {
     const stock = [line('low', can(120e-6, 16), 9), line('kind', { ...WANTED, kind: 'resistor' }, 9)];
     const [kit] = kitOf(places(1), stock).lines;
@@ -72,6 +79,16 @@ describe('look-alikes of a kit (common practice)', () => {
     expect(found(can(22e-6, 35), can(22e-6, 63))).toEqual(['the same value, another rating']);
     const size = { case: { diameter_m: 8e-3, height_m: 12e-3 } };
     expect(found(can(68e-6, 63, size), can(150e-6, 35, size))).toEqual(['the same size of case']);
+  });
+
+  it('are neighbours in one drawer', () => {
+    const [one, other] = [line('one', can(22e-6, 35), 1), line('other', can(33e-6, 35), 1)];
+    expect(
+      lookAlikes([
+        { ...one, drawer: 'A1' },
+        { ...other, drawer: 'A1' },
+      ]),
+    ).toMatchObject([{ why: 'they lie in one drawer' }]);
   });
 
   it('are not parts of another kind or make', () => {

@@ -13,6 +13,7 @@ export interface KitStock {
   readonly id: string;
   readonly part: Part;
   readonly count: number;
+  readonly drawer?: string | undefined;
 }
 
 interface KitTake {
@@ -28,7 +29,7 @@ export interface KitLine {
   readonly takes: readonly KitTake[];
   /** So many are in no drawer. */
   readonly short: number;
-  /** Other lines that the swap rules let stand there, best first. */
+  /** Other lines that the swap rules let stand there, best first; one of another value is only ever one of these. */
   readonly alternates: readonly { readonly stockId: string; readonly answer: SwapAnswer }[];
 }
 
@@ -55,7 +56,8 @@ const MOST_ALTERNATES = 4;
 export function kitOf(places: readonly KitPlace[], stock: readonly KitStock[], circuit: Circuit = {}): Kit {
   const left = new Map(stock.map(({ id, count }) => [id, count]));
   const lines = wantedTogether(places).map(({ part, refs }): KitLine => {
-    const fitting = fittingFor(part, stock, circuit);
+    const allowed = fittingFor(part, stock, circuit);
+    const fitting = allowed.filter(({ answer }) => isOfItsValue(answer));
     const takes: KitTake[] = [];
     let missing = refs.length;
     // One batch for all of them where there is one: mixed ones age and measure apart.
@@ -70,7 +72,7 @@ export function kitOf(places: readonly KitPlace[], stock: readonly KitStock[], c
       missing -= count;
     }
     const taken = new Set(takes.map(({ stockId }) => stockId));
-    const alternates = fitting
+    const alternates = allowed
       .filter(({ id }) => !taken.has(id) && left.get(id)! > 0)
       .slice(0, MOST_ALTERNATES)
       .map(({ id, answer }) => ({ stockId: id, answer }));
@@ -83,6 +85,10 @@ export function kitOf(places: readonly KitPlace[], stock: readonly KitStock[], c
     alike: lookAlikes(stock.filter(({ id }) => used.has(id))),
   };
 }
+
+/** Whether the value is the original's: one that is not is somebody's own choice, place by place, and no kit's. */
+const isOfItsValue = ({ checks }: SwapAnswer): boolean =>
+  checks.every(({ rule, verdict }) => rule !== 'value' || verdict === 'fit');
 
 /** Places with one and the same part, in the order of the first of them. */
 function wantedTogether(places: readonly KitPlace[]): { part: Part; refs: string[] }[] {
@@ -124,13 +130,16 @@ const SAME_FIGURES = 0.02;
 export function lookAlikes(parts: readonly KitStock[]): LookAlike[] {
   return parts.flatMap((one, i) =>
     parts.slice(i + 1).flatMap((other): LookAlike[] => {
-      const why = alikeBy(one.part, other.part);
+      const why = alikeBy(one, other);
       return why ? [{ one: one.id, other: other.id, why }] : [];
     }),
   );
 }
 
-function alikeBy(one: Part, other: Part): string | null {
+function alikeBy(
+  { part: one, drawer }: KitStock,
+  { part: other, drawer: otherDrawer }: KitStock,
+): string | null {
   if (one.kind !== other.kind || one.technology !== other.technology) return null;
   if (one.value && other.value) {
     const decades = Math.log10(other.value / one.value);
@@ -141,6 +150,7 @@ function alikeBy(one: Part, other: Part): string | null {
     if (Math.abs(decades - Math.round(decades)) < SAME_FIGURES / Math.LN10)
       return `the same figures, ${10 ** Math.abs(Math.round(decades))} times the value`;
   }
+  if (drawer && drawer === otherDrawer) return 'they lie in one drawer';
   const { diameter_m, height_m } = one.case ?? {};
   const sameCan =
     diameter_m !== undefined &&

@@ -32,6 +32,7 @@ export function MemoryView({ sheet: first }: { readonly sheet: MemorySheet }) {
   const [oldest, newest] = [dumps[0]?.id ?? '', dumps.at(-1)?.id ?? ''];
   const kept = entries.findLast((entry) => entry.kind === 'read' && entry.verdict === 'alike');
   const own = kept?.kind === 'read' ? kept.dumpId : oldest;
+  const cameAsFile = entries.findLast((entry) => entry.kind === 'from-file');
   const [pair, setPair] = useState({ one: own, other: newest });
   const [programmer, setProgrammer] = useState<ProgrammerDraft>({
     socket: sockets[0] ?? 'dip40',
@@ -43,7 +44,7 @@ export function MemoryView({ sheet: first }: { readonly sheet: MemorySheet }) {
     fitted: false,
   });
   const [transfer, setTransfer] = useState<TransferDraft>({
-    freshId: newest,
+    freshId: cameAsFile?.kind === 'from-file' ? cameAsFile.dumpId : newest,
     ownId: own,
     name: `${site.ref} for this board`,
     block: { name: '', from: '', to: '' },

@@ -63,6 +63,16 @@ const LINES: readonly (readonly [
     4,
   ],
   ['c68', can('68µ', 63, { case: { diameter_mm: 8, height_mm: 12, pitch_mm: 3.5 } }), 'A2', 'L2604', 22, 6],
+  ['c10', can('10µ', 63, { case: { diameter_mm: 5, height_mm: 11, pitch_mm: 2.5 } }), 'A2', 'L2604', 16, 8],
+  [
+    'c100',
+    can('100µ', 35, { case: { diameter_mm: 6.3, height_mm: 11, pitch_mm: 3.5 } }),
+    'A2',
+    'R2551',
+    12,
+    4,
+  ],
+  ['c470', can('470µ', 63, { case: { diameter_mm: 13, height_mm: 25, pitch_mm: 5 } }), 'A3', 'P2620', 3, 0],
   [
     'c1500',
     can('1500µ', 25, { case: { diameter_mm: 13, height_mm: 21, pitch_mm: 5 }, ripple_A: 1.3 }),

@@ -24,7 +24,7 @@ export function seedMemories(db: Db, now_ms: number): void {
     );
   read('U21, first try', 'bad-contact', 5.1);
   const kept = read('U21 as it came', 'none', 5);
-  const bytes = standInContents('as for every projector', SIZE_bytes);
+  const bytes = standInContents('as for every projector', SIZE_bytes, 2);
   const fresh = keepDump(db, SITE, { name: 'motion tables, second issue', bytes, by }, at(4));
   addMemoryEntry(db, SITE, { kind: 'from-file', dumpId: fresh.id }, by, at(4));
   if (kept.kind === 'read')

@@ -24,7 +24,7 @@ export function kitSheet(db: Db, boardId: string, recapId: string, year: number)
   const lines = linesFor(db, places);
   const kit = kitOf(
     places.map(({ site, wanted }) => ({ ref: site.ref, part: wanted && partOfInput(wanted) })),
-    lines.map(({ id, part, count }): KitStock => ({ id, part: partOfInput(part), count })),
+    lines.map(({ id, part, count, drawer }): KitStock => ({ id, part: partOfInput(part), count, drawer })),
     { year },
   );
   const lineOf = new Map(lines.map((line) => [line.id, line]));

@@ -1,6 +1,6 @@
 import { sha256 } from '@noble/hashes/sha2.js';
 import { bytesToHex } from '@noble/hashes/utils.js';
-import { buf as crc32Of } from 'crc-32';
+import crc32 from 'crc-32';
 
 /** Check sums that memories carry of themselves, with how many bytes each takes. */
 export const CHECK_SUMS = {
@@ -39,7 +39,7 @@ export function checkSum(of: CheckSumId, bytes: Uint8Array): number {
     case 'crc16-ccitt':
       return crc16Of(bytes);
     case 'crc32':
-      return crc32Of(bytes) >>> 0;
+      return crc32.buf(bytes) >>> 0;
   }
 }
 

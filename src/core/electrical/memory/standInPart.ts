@@ -23,13 +23,21 @@ export const STAND_IN_LAYOUT = {
   }),
 } as const satisfies { readonly block: OwnBlock; readonly check: (size_bytes: number) => CheckField };
 
-/** The contents of a simulated part: a head, the board's own, tables, blank space, and a check sum; the same for one name. */
-export function standInContents(name: string, size_bytes: number): Uint8Array {
+/**
+ * The contents of a simulated part: a head, the board's own, tables, blank space, and a check sum; the same for one name. A later
+ * issue has other tables.
+ */
+export function standInContents(name: string, size_bytes: number, issue = 1): Uint8Array {
   const bytes = new Uint8Array(size_bytes).fill(BLANK);
   const shared = uniformStream(0x1ce);
   const own = uniformStream(seedOf(name));
   const used = Math.floor(size_bytes * 0.6);
   for (let at = 0; at < used; at++) bytes[at] = Math.floor(shared() * 256);
+  if (issue > 1) {
+    const newer = uniformStream(0x1ce + issue);
+    for (let at = Math.floor(size_bytes * 0.2); at < Math.floor(size_bytes * 0.35); at++)
+      bytes[at] = Math.floor(newer() * 256);
+  }
   const { block } = STAND_IN_LAYOUT;
   const ids = Uint8Array.from(bytes);
   for (let at = block.from; at < block.to; at++) ids[at] = Math.floor(own() * 256);
