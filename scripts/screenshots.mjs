@@ -164,11 +164,18 @@ try {
   await page.goto(`${base}boards/demo-dimmer-4/recap`);
   await page.waitForSelector('[data-solved]', { timeout: 60_000 });
   await shoot(page, 'whole-board');
-  await page.keyboard.press('a');
-  await page.waitForURL('**/jobs/**');
+  await page.keyboard.press('k');
+  await page.getByText(/^Kept by/).waitFor();
+  await page.keyboard.press('d');
+  await page.waitForURL('**/kit');
   await page.waitForSelector('main [data-ready]');
-  await upTo(page, /^Read the marking/);
-  await shoot(page, 'whole-board-run');
+  await shoot(page, 'kit');
+  await page.goto(`${base}sites/demo-projector-m2-U21/memory`);
+  await page.waitForSelector('main [data-ready]');
+  await page.keyboard.press('c');
+  await page.waitForSelector('figure');
+  await page.getByRole('heading', { name: 'Contents that are kept' }).evaluate((at) => at.scrollIntoView());
+  await shoot(page, 'contents');
 
   await page.goto(`${base}sites/demo-beacon-4-U7/air`);
   await page.waitForSelector('[data-solved]', { timeout: 60_000 });

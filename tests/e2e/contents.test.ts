@@ -28,7 +28,7 @@ test('a memory that holds the only copy: not given up, read twice, carried over 
   await page.waitForURL('**/memory');
   await ready(page);
   const standing = page.getByRole('status').first();
-  await page.getByRole('button', { name: 'yes', exact: true }).click();
+  await page.getByText('yes', { exact: true }).click();
   await expect(standing).toContainText('holds the only copy');
 
   // Until it is read, no plan gives it up.
@@ -128,7 +128,7 @@ test('a part of another board goes into a drawer with its heats, and from there 
   await page.goto(`/boards/${from}?site=${giver}`);
   await ready(page);
   await page.getByRole('button', { name: 'The part of R31 goes into a drawer' }).click();
-  await page.getByLabel('Drawer').fill('Z77');
+  await page.getByRole('textbox', { name: 'Drawer' }).fill('Z77');
   await page.keyboard.press('Enter');
   await expect(page.getByText(/Gave its part to drawer Z77/)).toBeVisible();
 
@@ -137,7 +137,7 @@ test('a part of another board goes into a drawer with its heats, and from there 
   await ready(page);
   const line = page.getByRole('region', { name: 'Drawers' }).getByRole('listitem').first();
   await expect(line).toContainText('held');
-  await line.getByRole('button', { name: 'released' }).click();
+  await line.getByText('released', { exact: true }).click();
   await line.getByRole('button', { name: 'Write it' }).last().click();
   await expect(page.getByText(/is released/)).toBeVisible();
   await page.goto(`/parts?site=${wanting}`);

@@ -28,11 +28,14 @@ interface SiteParts {
 export function FittedParts({
   siteId,
   siteRef,
+  turn,
   keptSince_ms,
   by,
 }: {
   readonly siteId: string;
   readonly siteRef: string;
+  /** Which way round its part goes on, in words; null where it has no sign. */
+  readonly turn: string | null;
   /** Since when its part is off and kept; null where it is not. */
   readonly keptSince_ms: number | null;
   readonly by: string;
@@ -61,7 +64,8 @@ export function FittedParts({
           {fitted.map(({ move, line, from }) => (
             <li key={move.id}>
               {partInWords(line.part)}
-              {line.batch && `, batch ${line.batch}`}: {dayAndTime(move.at_ms)}, {move.by}.{' '}
+              {line.batch && `, batch ${line.batch}`}
+              {turn && `, ${turn}`}: {dayAndTime(move.at_ms)}, {move.by}.{' '}
               {from.length > 0 && (
                 <>
                   It came off <Place of={from[0]!} />.{' '}

@@ -2,7 +2,7 @@ import { sharedLife, type PadExposure } from '~/core/record/heatLife';
 import { isHurt } from '~/core/record/padStates';
 import { isEmpty, OCCUPANCIES, occupancyInWords, type Occupancy } from '~/core/record/occupancy';
 import { STROKE_IDS, STROKES, type StrokeId } from '~/schema/presets/copperStroke';
-import { isSurfaceInput } from '~/schema/exchange/si/part';
+import { isSurfaceInput, partOf } from '~/schema/exchange/si/part';
 import type { BoardSheet, SiteSheet } from '~/schema/sheets/boardSheet';
 import { packageInWords, partFacts } from '~/schema/words/words';
 import { Button, ButtonLink, KeyCap } from '~/ui/controls/Button';
@@ -22,6 +22,7 @@ import { CopperBar } from './CopperBar';
 import { SiteHeat } from './SiteHeat';
 import { PadTable } from './PadTable';
 import type { BoardAction, BoardState } from './state';
+import { turnOnto } from '~/core/packages/polarity';
 import { socketsFor } from '~/core/electrical/memory/sockets';
 import { useStore } from '@nanostores/react';
 import { $by } from '~/ui/preferences';
@@ -145,6 +146,7 @@ export function SitePanel({
       <FittedParts
         siteId={site.id}
         siteRef={site.ref}
+        turn={turnOf(site)}
         keptSince_ms={occupancy.kind === 'off-kept' ? (occupancy.since_ms ?? 0) : null}
         by={by}
       />
@@ -215,3 +217,9 @@ export function SitePanel({
 }
 
 const capital = (words: string): string => words.charAt(0).toUpperCase() + words.slice(1);
+
+/** "stripe to pad 2": how a part with two poles goes on. */
+function turnOf({ package: part, polarity }: SiteSheet): string | null {
+  const { marked } = polarity ? turnOnto({ part: partOf(part), nets: {} }, polarity) : { marked: null };
+  return marked && `${marked.mark} to pad ${marked.pad}`;
+}

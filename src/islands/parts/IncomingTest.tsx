@@ -1,7 +1,7 @@
 import { incomingPlan, incomingStands, type IncomingReading } from '~/core/electrical/parts/incoming';
 import type { PartReading, StockPart } from '~/schema/records/parts/stockPart';
 import { Caution } from '~/ui/controls/Notes';
-import { ofPrinted } from './printed';
+import { ofPrinted, suspicionsOn } from './printed';
 
 const SAYS = {
   'read-more': 'Read more of them before any is fitted.',
@@ -30,7 +30,7 @@ export function IncomingTest({
         be. A batch with {Math.round(100 * plan.bad)} % dead gets through{' '}
         {Math.round(100 * plan.consumersRisk)} times in a hundred. <strong>{SAYS[stands.says]}</strong>
       </p>
-      {stands.remarked.map((why) => (
+      {[...suspicionsOn(line.part), ...stands.remarked].map((why) => (
         <Caution key={why}>{why}.</Caution>
       ))}
     </>

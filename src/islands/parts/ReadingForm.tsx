@@ -3,10 +3,11 @@ import type { PartInput } from '~/schema/exchange/parts/part';
 import type { JudgeAnswer } from '~/schema/exchange/parts/questions';
 import { postJson } from '~/ui/api';
 import { Button } from '~/ui/controls/Button';
-import { Segments, TextField } from '~/ui/controls/Field';
+import { Segments, SelectField, TextField } from '~/ui/controls/Field';
 import { ErrorNote } from '~/ui/controls/Notes';
 import { SIGN_FIRST } from '~/ui/preferences';
 import { figure } from './partDraft';
+import { useMeter } from './useMeter';
 import css from './parts.module.css';
 
 type Field = 'capacitance' | 'esr_Ohm' | 'leakage_A' | 'resistance' | 'inductance' | 'drop_V';
@@ -29,6 +30,10 @@ const ASKED: Partial<Record<PartInput['kind'], readonly (readonly [Field, string
   connector: [['resistance', 'Resistance, Ω (OL: open)']],
   socket: [['resistance', 'Resistance, Ω (OL: open)']],
 };
+
+/** Kinds whose reading goes with the frequency it is taken at, and the usual ones. */
+const OVER_FREQUENCY: ReadonlySet<PartInput['kind']> = new Set(['capacitor', 'inductor']);
+const FREQUENCIES_Hz = [100, 120, 1000, 10_000, 100_000] as const;
 
 /** Fields whose figure is a number and nothing else. */
 const PLAIN: ReadonlySet<Field> = new Set(['leakage_A', 'drop_V']);
@@ -59,8 +64,12 @@ export function ReadingForm({
   const [where, setWhere] = useState<'out' | 'in'>(withPart ? 'in' : 'out');
   const [answer, setAnswer] = useState<JudgeAnswer | null>(null);
   const [error, setError] = useState<unknown>(null);
+  const [frequency_Hz, setFrequency] = useState('');
+  const [nulled, setNulled] = useState(false);
+  const meter = useMeter();
   const asked = ASKED[part.kind] ?? [];
   if (asked.length === 0) return null;
+  const fields: ReadonlySet<string> = new Set(asked.map(([field]) => field));
   const keep = async (): Promise<void> => {
     if (!by) {
       setError(new Error(SIGN_FIRST));
@@ -72,7 +81,12 @@ export function ReadingForm({
     try {
       const kept = await postJson<{ answer: JudgeAnswer }>(address, {
         ...(withPart ? { part } : {}),
-        reading: { ...figures, inCircuit: where === 'in' },
+        reading: {
+          ...figures,
+          inCircuit: where === 'in',
+          ...(frequency_Hz === '' ? {} : { frequency_Hz: Number(frequency_Hz) }),
+          ...(nulled ? { nulled } : {}),
+        },
         by,
       });
       setAnswer(kept.answer);
@@ -111,6 +125,38 @@ export function ReadingForm({
           { value: 'in', label: 'in circuit' },
         ]}
       />
+      {OVER_FREQUENCY.has(part.kind) && (
+        <SelectField
+          label="At"
+          value={frequency_Hz}
+          onChange={setFrequency}
+          options={[
+            { value: '', label: 'not said' },
+            ...FREQUENCIES_Hz.map((f) => ({
+              value: String(f),
+              label: f < 1000 ? `${f} Hz` : `${f / 1000} kHz`,
+            })),
+          ]}
+        />
+      )}
+      <label className={css['nulled']}>
+        <input type="checkbox" checked={nulled} onChange={(event) => setNulled(event.target.checked)} />
+        leads nulled
+      </label>
+      {meter && (
+        <Button
+          onClick={() =>
+            void meter
+              .read()
+              .then(
+                (shows) => setTyped(Object.fromEntries(Object.entries(shows).filter(([f]) => fields.has(f)))),
+                setError,
+              )
+          }
+        >
+          Take what the {meter.name.toLowerCase()} shows{meter.simulated ? ' (simulated)' : ''}
+        </Button>
+      )}
       <Button type="submit" disabled={!Object.values(typed).some((t) => t.trim())}>
         Judge it
       </Button>

@@ -23,8 +23,14 @@ export function ReadingList({
           <li key={r.id}>
             <span className="quiet">{dayAndTime(r.at_ms)}</span>{' '}
             <strong data-verdict={r.verdict}>{r.verdict}</strong> {r.reason}.{' '}
-            {r.reading.inCircuit ? 'In circuit, ' : ''}
-            {r.by}
+            {[
+              r.reading.inCircuit ? 'In circuit' : '',
+              r.reading.frequency_Hz === undefined ? '' : `${r.reading.frequency_Hz} Hz`,
+              r.reading.nulled ? 'leads nulled' : '',
+              r.by,
+            ]
+              .filter(Boolean)
+              .join(', ')}
           </li>
         ))}
       </ul>

@@ -2,6 +2,8 @@ import { useEffect, useState } from 'react';
 import type { PartInput } from '~/schema/exchange/parts/part';
 import type { SitePartReading } from '~/schema/records/site/partReading';
 import { getJson } from '~/ui/api';
+import { Caution } from '~/ui/controls/Notes';
+import { suspicionsOn } from './printed';
 import { ReadingForm } from './ReadingForm';
 import { ReadingList } from './ReadingList';
 
@@ -10,11 +12,14 @@ export function SiteReadings({
   siteId,
   siteRef,
   part,
+  boardYear,
   by,
 }: {
   readonly siteId: string;
   readonly siteRef: string;
   readonly part: PartInput;
+  /** When the board was made; null where nobody knows. */
+  readonly boardYear: number | null;
   readonly by: string;
 }) {
   const [readings, setReadings] = useState<readonly SitePartReading[]>([]);
@@ -30,6 +35,9 @@ export function SiteReadings({
     <section aria-label={`What ${siteRef} reads`}>
       <h2>What {siteRef} reads</h2>
       <ReadingForm part={part} address={address} by={by} withPart onKept={look} />
+      {suspicionsOn(part, boardYear).map((why) => (
+        <Caution key={why}>{why}.</Caution>
+      ))}
       <ReadingList part={part} readings={readings} />
     </section>
   );

@@ -36,6 +36,8 @@ export interface Wanted {
   readonly id: string;
   readonly ref: string;
   readonly part: PartInput | null;
+  /** When its board was made; null where nobody knows. */
+  readonly boardYear: number | null;
 }
 
 /** Whether one part may stand for another, and what the drawers have for it. */
@@ -102,7 +104,15 @@ export function SwapPanel({ wanted }: { readonly wanted: Wanted | null }) {
   const standing = wanted && partOrNull(original);
   return (
     <section aria-label="Swap check">
-      {wanted && standing && <SiteReadings siteId={wanted.id} siteRef={wanted.ref} part={standing} by={by} />}
+      {wanted && standing && (
+        <SiteReadings
+          siteId={wanted.id}
+          siteRef={wanted.ref}
+          part={standing}
+          boardYear={wanted.boardYear}
+          by={by}
+        />
+      )}
       <form
         className={css['form']}
         onSubmit={(event) => {
@@ -111,7 +121,7 @@ export function SwapPanel({ wanted }: { readonly wanted: Wanted | null }) {
         }}
       >
         <h2>What stood {wanted ? `on ${wanted.ref}` : 'there'}</h2>
-        <PartFields draft={original} onChange={setOriginal} without={['dateCode', 'source']} />
+        <PartFields draft={original} onChange={setOriginal} without={['source', 'looks']} />
         <h2>Where it stands, as far as it is known</h2>
         <div className={css['fields']}>
           {original.kind === 'capacitor' && (

@@ -1,4 +1,10 @@
-import { PART_KINDS, PART_SOURCES, SAFETY_CLASSES, type Technology } from '~/core/electrical/parts/part';
+import {
+  PART_KINDS,
+  PART_LOOKS,
+  PART_SOURCES,
+  SAFETY_CLASSES,
+  type Technology,
+} from '~/core/electrical/parts/part';
 import type { PartInput } from '~/schema/exchange/parts/part';
 
 type Kind = PartInput['kind'];
@@ -23,6 +29,7 @@ export const DRAFT_FIELDS = [
   'marking',
   'dateCode',
   'source',
+  'looks',
   'output',
   'dropout',
   'package',
@@ -85,6 +92,7 @@ export const FIELDS: Readonly<Record<DraftField, FieldTraits>> = {
   marking: { label: 'Marking', of: CHIPS, words: true },
   dateCode: { label: 'Date code', words: true },
   source: { label: 'Source', choices: () => PART_SOURCES },
+  looks: { label: 'Body and pins', choices: () => ['', ...PART_LOOKS] },
 };
 
 export const asksFor = (field: DraftField, kind: Kind): boolean => FIELDS[field].of?.includes(kind) ?? true;
@@ -122,6 +130,7 @@ export function partOfDraft(draft: PartDraft): PartInput {
     marking: words(own('marking')),
     dateCode: words(own('dateCode')),
     source: words(own('source')) as PartInput['source'],
+    looks: words(own('looks')) as PartInput['looks'],
     output_V: figure(own('output')),
     dropout_V: figure(own('dropout')),
     package: words(own('package')) as PartInput['package'],
@@ -151,6 +160,7 @@ export const draftOfPart = (part: PartInput): PartDraft => {
     marking: text(part.marking),
     dateCode: text(part.dateCode),
     source: text(part.source ?? 'new'),
+    looks: text(part.looks),
     output: text(part.output_V),
     dropout: text(part.dropout_V),
     package: text(part.package),

@@ -1,5 +1,7 @@
 import { trendOf, type Trend } from '~/core/electrical/meter/trend';
+import { suspicionsOf } from '~/core/electrical/parts/incoming';
 import { VALUE_OF } from '~/core/electrical/parts/part';
+import { yearOf } from '~/core/quantity/dateCode';
 import { partValueOf } from '~/core/quantity/partValue';
 import type { PartInput } from '~/schema/exchange/parts/part';
 import type { PartReading } from '~/schema/records/parts/stockPart';
@@ -34,3 +36,12 @@ export function trendInWords({ readings, days, first, last, perYear }: Trend): s
       : `, ${perYear < 0 ? '−' : '+'}${(100 * Math.abs(perYear)).toFixed(1)} % of what is printed a year`;
   return `${percent(first)} of what is printed, then ${percent(last)}, over ${readings} readings and ${Math.round(days)} days${rate}`;
 }
+
+/** What is seen on a part that speaks against what it is said to be; on a board of a year, where that is known. */
+export const suspicionsOn = (
+  { looks, source, dateCode }: PartInput,
+  boardYear: number | null = null,
+): string[] => {
+  const madeIn = (dateCode && yearOf(dateCode)) || undefined;
+  return suspicionsOf({ looks, source, madeIn }, { year: new Date().getFullYear(), boardYear });
+};

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { incomingPlan, incomingStands, type IncomingReading } from './incoming';
+import { incomingPlan, incomingStands, suspicionsOf, type IncomingReading } from './incoming';
 
 const read = (verdict: IncomingReading['verdict'], ofPrinted: number | null = 1): IncomingReading => ({
   verdict,
@@ -19,6 +19,15 @@ describe('an incoming test', () => {
     expect(incomingStands(plan, good.slice(1)).says).toBe('read-more');
     expect(incomingStands(plan, good).says).toBe('release');
     expect(incomingStands(plan, [read('good'), read('dead')]).says).toBe('reject');
+  });
+
+  it('suspects what is seen on a part: tinned pins on a new one, a sanded face, a date that cannot be', () => {
+    expect(suspicionsOf({ looks: 'pins-tinned', source: 'new' })).toHaveLength(1);
+    expect(suspicionsOf({ looks: 'pins-tinned', source: 'pulled' })).toEqual([]);
+    expect(suspicionsOf({ looks: 'printed-anew', source: 'unknown' })[0]).toMatch(/sanded/);
+    expect(suspicionsOf({ madeIn: 2031 }, { year: 2026 })[0]).toMatch(/still to come/);
+    expect(suspicionsOf({ madeIn: 2009 }, { year: 2026, boardYear: 1998 })[0]).toMatch(/not the first/);
+    expect(suspicionsOf({ madeIn: 1997, looks: 'as-new' }, { year: 2026, boardYear: 1998 })).toEqual([]);
   });
 
   it('suspects a part marked anew where all are wrong the same way (common practice)', () => {

@@ -1,5 +1,5 @@
 import { samplingPlan, type SamplingPlan } from '~/core/statistics/acceptance';
-import type { PartSource } from './part';
+import type { Part, PartSource } from './part';
 
 /** How bad a lot must not get through, by where it is from (assumed: a workshop's own choice). */
 const BAD: Readonly<Record<PartSource, number>> = { new: 0.2, pulled: 0.1, donor: 0.1, unknown: 0.05 };
@@ -35,6 +35,36 @@ const ALIKE = 0.1;
 /** Further off than this no tolerance is meant. */
 const FAR_OFF = 0.3;
 const LEAST_ALIKE = 3;
+
+/**
+ * Why a part looks as if it were another than it is said to be, by what is seen on it (common practice: tinned pins, a face that
+ * was sanded, a date that cannot be).
+ */
+export function suspicionsOf(
+  { looks, source = 'new', madeIn }: Pick<Part, 'looks' | 'source' | 'madeIn'>,
+  {
+    year,
+    boardYear,
+  }: { readonly year?: number | undefined; readonly boardYear?: number | null | undefined } = {},
+): string[] {
+  const soldAsNew = source === 'new' || source === 'unknown';
+  return [
+    ...(looks === 'pins-tinned' && soldAsNew
+      ? ['its pins are tinned: it was soldered before and is sold as new']
+      : []),
+    ...(looks === 'printed-anew'
+      ? ['its face was sanded or printed over: what it says is not what it was']
+      : []),
+    ...(madeIn !== undefined && year !== undefined && madeIn > year
+      ? [`its date code says ${madeIn}, which is still to come`]
+      : []),
+    ...(madeIn !== undefined && boardYear != null && madeIn > boardYear
+      ? [
+          `its date code says ${madeIn}, and the board was made in ${boardYear}: it is not the first that stood there`,
+        ]
+      : []),
+  ];
+}
 
 /** Where an incoming test stands by its readings. */
 export function incomingStands(plan: SamplingPlan, readings: readonly IncomingReading[]): IncomingStands {

@@ -57,6 +57,10 @@ export type SafetyClass = (typeof SAFETY_CLASSES)[number];
 export const PART_SOURCES = ['new', 'pulled', 'donor', 'unknown'] as const;
 export type PartSource = (typeof PART_SOURCES)[number];
 
+/** What a part's body and pins show of an earlier life. */
+export const PART_LOOKS = ['as-new', 'pins-tinned', 'printed-anew'] as const;
+export type PartLooks = (typeof PART_LOOKS)[number];
+
 export const REGULATOR_PACKAGES = ['to220', 'dpak', 'sot223'] as const;
 export type RegulatorPackage = (typeof REGULATOR_PACKAGES)[number];
 
@@ -93,6 +97,7 @@ export interface Part {
   readonly marking?: string | undefined;
   readonly madeIn?: number | undefined;
   readonly source?: PartSource | undefined;
+  readonly looks?: PartLooks | undefined;
   /** Times it has been melted off or on before. */
   readonly heatCycles?: number | undefined;
   /** Order of its pins, as a data sheet writes it: "GDS", "ADJ-OUT-IN". */

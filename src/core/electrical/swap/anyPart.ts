@@ -1,4 +1,5 @@
 import { CAPACITOR_LIMITS } from '../partData';
+import { suspicionsOf } from '../parts/incoming';
 import { no, note, ok, type SwapRule } from './rule';
 
 const contents: SwapRule = (original, candidate) => {
@@ -88,6 +89,7 @@ const origin: SwapRule = (_original, candidate, { year }) => {
     ...(source === 'unknown'
       ? ['nobody knows where it is from: test it, and look whether it was marked anew']
       : []),
+    ...suspicionsOf(candidate, { year }),
     ...(stale ? [`made in ${madeIn}: after ${age} years in a drawer it is formed at its voltage first`] : []),
   ];
   return notes.length === 0

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import {
   PART_KINDS,
+  PART_LOOKS,
   PART_SOURCES,
   REGULATOR_PACKAGES,
   SAFETY_CLASSES,
@@ -12,6 +13,7 @@ import type { Reading } from '~/core/electrical/meter/judge';
 import { USES, type Circuit } from '~/core/electrical/swap/rule';
 import { kelvin } from '~/core/quantity/convert';
 import { partValueOf, type PartValue, type ValueOf, type WrittenOn } from '~/core/quantity/partValue';
+import { yearOf } from '~/core/quantity/dateCode';
 import { isOpen } from '~/core/quantity/resistance';
 import { InputError } from '~/schema/values/faults';
 import { oneOf, quantity, text, wholeNumber } from '~/schema/values/fields';
@@ -55,6 +57,7 @@ export const partInput = z.strictObject({
   /** Year and week, "2231", or a year. */
   dateCode: text(0, 12).optional(),
   source: oneOf(PART_SOURCES).optional(),
+  looks: oneOf(PART_LOOKS).optional(),
   heatCycles: wholeNumber(0, 100).optional(),
   pinOrder: text(0, 60).optional(),
   output_V: quantity('V', 0, 1e5).optional(),
@@ -103,16 +106,6 @@ export function figureOf(
   throw new InputError([{ path, message: `is "${given}", which is no ${of}; write it like ${like}` }]);
 }
 
-/** The year of a date code: four figures that are a year, or year and week; null where it is neither. */
-export function yearOf(dateCode: string): number | null {
-  const found = /(\d{2})(\d{2})/.exec(dateCode);
-  if (!found) return null;
-  const whole = Number(found[0]);
-  if (whole >= 1960 && whole <= 2060) return whole;
-  const [year, week] = [Number(found[1]), Number(found[2])];
-  return week >= 1 && week <= 53 ? (year >= 60 ? 1900 : 2000) + year : null;
-}
-
 const metresOf = (length_mm: number | undefined): number | undefined => length_mm && length_mm / 1000;
 
 /** A part in SI. Throws `InputError` where a value cannot be read. */
@@ -146,6 +139,7 @@ export function partOfInput(input: PartInput, path = '$'): Part {
     marking: input.marking,
     madeIn: (input.dateCode && yearOf(input.dateCode)) || undefined,
     source: input.source,
+    looks: input.looks,
     heatCycles: input.heatCycles,
     pinOrder: input.pinOrder,
     output_V: input.output_V,

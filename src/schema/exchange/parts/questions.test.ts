@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { InputError } from '~/schema/values/faults';
 import { parseInput } from '~/schema/values/faults';
-import { yearOf } from './part';
+import { yearOf } from '~/core/quantity/dateCode';
 import {
   dischargeAnswerOf,
   dischargeInput,
