@@ -2,7 +2,7 @@ import type { CheckField, OwnBlock } from '~/core/electrical/memory/transfer';
 import type { CheckSumId } from '~/core/electrical/memory/checksums';
 
 /** An address as it stands in a listing: figures of sixteen, with or without what marks them. */
-export function addressOf(typed: string, field: string): number {
+function addressOf(typed: string, field: string): number {
   const figures = typed
     .trim()
     .replace(/^(0x|\$)/i, '')

@@ -4,7 +4,7 @@ import type { InstrumentLine } from '~/schema/sheets/instruments';
 import { getJson } from '~/ui/api';
 
 /** What a connected meter shows, field by field as one would type it. */
-export type MeterShows = Partial<Record<'capacitance' | 'esr_Ohm' | 'resistance' | 'drop_V', string>>;
+type MeterShows = Partial<Record<'capacitance' | 'esr_Ohm' | 'resistance' | 'drop_V', string>>;
 
 interface Meter {
   readonly name: string;

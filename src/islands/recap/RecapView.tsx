@@ -58,7 +58,7 @@ export function RecapView({ sheet }: { sheet: RecapSheet }) {
       case 'keep':
         return keep();
       case 'kit': {
-        const recapId = shownKept(state, kept)?.round?.recapId;
+        const recapId = shownKept(state, kept)?.round.recapId;
         if (recapId === undefined) return false;
         window.location.assign(`/boards/${sheet.board.id}/recaps/${recapId}/kit`);
         return true;

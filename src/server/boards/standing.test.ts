@@ -294,7 +294,6 @@ describe('what a heating cost', () => {
     await settled();
     expect(costs(db)).toHaveLength(2);
     const measured = costs(db)[1]!;
-    if (measured.kind !== 'exposure') throw new Error('no cost');
     expect(measured).toMatchObject({ measured: 'simulated', ofSeq: onSeq });
     expect(measured.peak_C).toBeLessThan(model.peak_C - 10);
     expect(planningFor(db, 'site-1', { goal: 'fit' }).input.history.padDose).toMatchObject({

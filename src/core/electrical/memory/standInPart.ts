@@ -13,7 +13,10 @@ export type ProgrammerFault = keyof typeof PROGRAMMER_FAULTS;
 export const PROGRAMMER_FAULT_IDS = Object.keys(PROGRAMMER_FAULTS) as [ProgrammerFault, ...ProgrammerFault[]];
 
 /** Where the simulated contents have their board's own, and the check sums of themselves. */
-export const STAND_IN_LAYOUT = {
+export const STAND_IN_LAYOUT: {
+  readonly block: OwnBlock;
+  readonly check: (size_bytes: number) => CheckField;
+} = {
   block: { name: 'number and calibration', from: 0x40, to: 0x60 },
   check: (size_bytes: number): CheckField => ({
     of: { from: 0, to: size_bytes - 2 },
@@ -21,7 +24,7 @@ export const STAND_IN_LAYOUT = {
     at: size_bytes - 2,
     order: 'high-first',
   }),
-} as const satisfies { readonly block: OwnBlock; readonly check: (size_bytes: number) => CheckField };
+};
 
 /**
  * The contents of a simulated part: a head, the board's own, tables, blank space, and a check sum; the same for one name. A later
@@ -45,7 +48,7 @@ export function standInContents(name: string, size_bytes: number, issue = 1): Ui
 }
 
 const seedOf = (name: string): number =>
-  [...name].reduce((seed, c) => (seed * 31 + c.charCodeAt(0)) >>> 0, 7);
+  Array.from(name).reduce((seed, c) => (seed * 31 + c.charCodeAt(0)) >>> 0, 7);
 
 /** What a read of a part gives, with what is wrong; null where it does not answer as the part that was named. */
 export function readPart(held: Uint8Array, fault: ProgrammerFault, random: () => number): Uint8Array | null {

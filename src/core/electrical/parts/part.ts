@@ -59,7 +59,7 @@ export type PartSource = (typeof PART_SOURCES)[number];
 
 /** What a part's body and pins show of an earlier life. */
 export const PART_LOOKS = ['as-new', 'pins-tinned', 'printed-anew'] as const;
-export type PartLooks = (typeof PART_LOOKS)[number];
+type PartLooks = (typeof PART_LOOKS)[number];
 
 export const REGULATOR_PACKAGES = ['to220', 'dpak', 'sot223'] as const;
 export type RegulatorPackage = (typeof REGULATOR_PACKAGES)[number];

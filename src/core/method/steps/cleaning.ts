@@ -33,8 +33,7 @@ export const cleanAll = (): Step =>
 type Washed = Pick<PlanRequest, 'hazards' | 'site'>;
 
 /** Leaked electrolyte is salt: alcohol alone leaves it. */
-export const isWashed = ({ hazards }: Pick<Washed, 'hazards'>): boolean =>
-  hazards.includes('leaking-electrolyte');
+const isWashed = ({ hazards }: Pick<Washed, 'hazards'>): boolean => hazards.includes('leaking-electrolyte');
 
 /** As long as the gap beneath the part takes to let its water go, and no shorter than benches leave it. */
 function oven_s({ site: { part } }: Pick<Washed, 'site'>, stays: boolean): number {
