@@ -1,6 +1,7 @@
 import {
   ALUMINIUM_LOSS,
   CAPACITOR_LIMITS,
+  GAIN,
   METER_LEADS,
   OTHER_LOSS,
   OVERLOAD,
@@ -81,6 +82,7 @@ export function registeredData(): Subject[] {
     ['Loss of other capacitors', OTHER_LOSS],
     ['What of its rating a capacitor is worked at', WORKED_AT],
     ['What capacitors are judged by', CAPACITOR_LIMITS],
+    ['Gain of transistors', GAIN],
     ['Meter leads', METER_LEADS],
     ['Regulators: thermal resistance of packages', REGULATOR_CHAINS],
     ['Regulators: what a junction stands', REGULATOR_LIMITS],

@@ -93,6 +93,14 @@ export const CAPACITOR_LIMITS = {
   formedLead: property(2.6e-3, 'm', [2e-3, 5e-3], 0.2, 'assumed', 'one step of the grid: common practice'),
 } as const;
 
+/** Current gain of small bipolar transistors at a meter's own current. */
+export const GAIN = {
+  /** Less is no transistor any more. */
+  dead: property(5, '', [2, 10], 0.5, 'from-memory', 'common practice'),
+  /** Power types and old ones come down to this; small ones have a hundred and more. */
+  low: property(20, '', [10, 40], 0.5, 'from-memory', 'common practice'),
+} as const;
+
 export const METER_LEADS = {
   /** Leads that were not nulled bring so much into a low reading. */
   notNulled: property(0.3, 'Ω', [0.1, 0.6], 0.3, 'from-memory', 'common practice'),

@@ -3,10 +3,10 @@ import { useState } from 'react';
 import type { PartOrderRow } from '~/schema/records/parts/partOrder';
 import { postJson } from '~/ui/api';
 import { Button } from '~/ui/controls/Button';
-import { TextField } from '~/ui/controls/Field';
 import { ErrorNote } from '~/ui/controls/Notes';
 import { $by, SIGN_FIRST } from '~/ui/preferences';
 import { expectedIn_ms } from './expectedIn';
+import { NO_ORDER, OrderFields } from './OrderFields';
 import css from './parts.module.css';
 
 /** Orders what a kit is short of, for its board. */
@@ -20,8 +20,7 @@ export function OrderShort({
   readonly count: number;
 }) {
   const by = useStore($by);
-  const [supplier, setSupplier] = useState('');
-  const [days, setDays] = useState('');
+  const [typed, setTyped] = useState(NO_ORDER);
   const [error, setError] = useState<unknown>(null);
   const [made, setMade] = useState<PartOrderRow | null>(null);
   const order = async (): Promise<void> => {
@@ -29,8 +28,8 @@ export function OrderShort({
       if (!by) throw new Error(SIGN_FIRST);
       setMade(
         await postJson<PartOrderRow>(`/api/boards/${boardId}/recaps/${recapId}/order`, {
-          supplier: supplier.trim(),
-          expected_ms: expectedIn_ms(days),
+          supplier: typed.supplier.trim(),
+          expected_ms: expectedIn_ms(typed.days),
           by,
         }),
       );
@@ -54,21 +53,8 @@ export function OrderShort({
         void order();
       }}
     >
-      <TextField
-        label="Ordered from"
-        value={supplier}
-        maxLength={80}
-        onChange={(event) => setSupplier(event.target.value)}
-      />
-      <TextField
-        label="Expected in, days"
-        value={days}
-        inputMode="numeric"
-        maxLength={4}
-        autoComplete="off"
-        onChange={(event) => setDays(event.target.value)}
-      />
-      <Button type="submit" look="primary" disabled={supplier.trim() === ''}>
+      <OrderFields typed={typed} onTyped={setTyped} />
+      <Button type="submit" look="primary" disabled={typed.supplier.trim() === ''}>
         {count === 1 ? 'Order the one that is short' : `Order the ${count} that are short`}
       </Button>
       <ErrorNote error={error} />

@@ -10,6 +10,7 @@ import { ErrorNote } from '~/ui/controls/Notes';
 import { day } from '~/ui/dates';
 import { $by, SIGN_FIRST } from '~/ui/preferences';
 import { expectedIn_ms } from './expectedIn';
+import { NO_ORDER, OrderFields } from './OrderFields';
 import css from './parts.module.css';
 
 /** What is on its way and for whom, what came, and what should be ordered. */
@@ -184,8 +185,7 @@ function NewOrder({
   const [counts, setCounts] = useState<Readonly<Record<string, string>>>(
     Object.fromEntries(sheet.short.map(({ id, low, count }) => [id, String(Math.max(1, 2 * low - count))])),
   );
-  const [supplier, setSupplier] = useState('');
-  const [days, setDays] = useState('');
+  const [typed, setTyped] = useState(NO_ORDER);
   const [boards, setBoards] = useState<readonly string[]>([]);
   const lines = Object.entries(counts).flatMap(([partId, typed]) =>
     Number(typed) > 0 ? [{ partId, count: Number(typed) }] : [],
@@ -198,7 +198,7 @@ function NewOrder({
       aria-label="A new order"
       onSubmit={(event) => {
         event.preventDefault();
-        onOrder({ supplier: supplier.trim(), days, lines, boards: [...boards] });
+        onOrder({ supplier: typed.supplier.trim(), days: typed.days, lines, boards: [...boards] });
       }}
     >
       <h2>Under their mark</h2>
@@ -234,21 +234,8 @@ function NewOrder({
         </fieldset>
       )}
       <div className={css['row']}>
-        <TextField
-          label="Ordered from"
-          value={supplier}
-          maxLength={80}
-          onChange={(event) => setSupplier(event.target.value)}
-        />
-        <TextField
-          label="Expected in, days"
-          value={days}
-          inputMode="numeric"
-          maxLength={4}
-          autoComplete="off"
-          onChange={(event) => setDays(event.target.value)}
-        />
-        <Button type="submit" look="primary" disabled={lines.length === 0 || supplier.trim() === ''}>
+        <OrderFields typed={typed} onTyped={setTyped} />
+        <Button type="submit" look="primary" disabled={lines.length === 0 || typed.supplier.trim() === ''}>
           Order it
         </Button>
       </div>

@@ -10,12 +10,14 @@ import { figure } from './partDraft';
 import { useMeter } from './useMeter';
 import css from './parts.module.css';
 
-type Field = 'capacitance' | 'esr_Ohm' | 'leakage_A' | 'resistance' | 'inductance' | 'drop_V';
+type Field =
+  'capacitance' | 'esr_Ohm' | 'tanDelta' | 'gain' | 'leakage_A' | 'resistance' | 'inductance' | 'drop_V';
 
 const ASKED: Partial<Record<PartInput['kind'], readonly (readonly [Field, string])[]>> = {
   capacitor: [
     ['capacitance', 'Capacitance, as read'],
     ['esr_Ohm', 'ESR, Ω'],
+    ['tanDelta', 'Or tan δ'],
     ['leakage_A', 'Leakage, A'],
   ],
   resistor: [['resistance', 'Resistance, as read (OL: open)']],
@@ -24,7 +26,10 @@ const ASKED: Partial<Record<PartInput['kind'], readonly (readonly [Field, string
     ['resistance', 'Resistance, Ω (OL: open)'],
   ],
   diode: [['drop_V', 'Drop, V (open)']],
-  transistor: [['drop_V', 'Drop of a junction, V (open)']],
+  transistor: [
+    ['drop_V', 'Drop of a junction, V (open)'],
+    ['gain', 'Gain'],
+  ],
   fuse: [['resistance', 'Resistance, Ω (OL: open)']],
   switch: [['resistance', 'Resistance, Ω (OL: open)']],
   connector: [['resistance', 'Resistance, Ω (OL: open)']],
@@ -36,7 +41,7 @@ const OVER_FREQUENCY: ReadonlySet<PartInput['kind']> = new Set(['capacitor', 'in
 const FREQUENCIES_Hz = [100, 120, 1000, 10_000, 100_000] as const;
 
 /** Fields whose figure is a number and nothing else. */
-const PLAIN: ReadonlySet<Field> = new Set(['leakage_A', 'drop_V']);
+const PLAIN: ReadonlySet<Field> = new Set(['leakage_A', 'drop_V', 'tanDelta', 'gain']);
 
 const readAs = (field: Field, typed: string): number | string =>
   PLAIN.has(field) && !/^(ol|open)$/i.test(typed.trim())

@@ -1,5 +1,5 @@
 import { valueInWords } from '~/core/quantity/partValue';
-import { CAPACITOR_LIMITS as LIMITS, METER_LEADS } from '../partData';
+import { CAPACITOR_LIMITS as LIMITS, GAIN, METER_LEADS } from '../partData';
 import { esrLimit_Ohm, esrOfLoss_Ohm, LOSS_Hz, toleranceOf, type Part } from '../parts/part';
 
 /** What a meter said of a part; SI. Infinity is open. */
@@ -11,6 +11,8 @@ export interface Reading {
   readonly resistance_Ohm?: number | undefined;
   readonly inductance_H?: number | undefined;
   readonly drop_V?: number | undefined;
+  /** Collector current over base current. */
+  readonly gain?: number | undefined;
   readonly frequency_Hz?: number | undefined;
   /** Something else may lie across it. */
   readonly inCircuit: boolean;
@@ -51,6 +53,7 @@ export function judge(part: Part, reading: Reading): Judgement | null {
     ...resistanceJudged(part, reading),
     ...inductanceJudged(part, reading),
     ...dropJudged(part, reading),
+    ...gainJudged(part, reading),
   ];
   if (figures.length === 0) return null;
   const verdict = figures.map((f) => f.verdict).reduce(worse);
@@ -258,6 +261,32 @@ function dropJudged(part: Part, { drop_V: read, inCircuit }: Reading): Judged[] 
       verdict: within ? 'good' : 'doubtful',
       reason: `${read.toFixed(2)} V, ${low} to ${high} V is usual for its kind`,
     },
+  ];
+}
+
+function gainJudged({ kind, technology }: Part, { gain: read, inCircuit }: Reading): Judged[] {
+  const bipolar = technology === undefined || technology === 'npn' || technology === 'pnp';
+  if (kind !== 'transistor' || !bipolar || read === undefined) return [];
+  const [dead, low] = [GAIN.dead.value, GAIN.low.value];
+  const at = { what: 'gain', read, low, high: null };
+  if (inCircuit)
+    return [
+      {
+        ...at,
+        verdict: 'doubtful',
+        reason: `gain ${read.toFixed(0)} in circuit: what lies about it shares the current; lift a lead`,
+      },
+    ];
+  if (read < dead)
+    return [{ ...at, verdict: 'dead', reason: `gain ${read.toFixed(0)}: under ${dead} it does not amplify` }];
+  return [
+    read < low
+      ? {
+          ...at,
+          verdict: 'doubtful',
+          reason: `gain ${read.toFixed(0)}: little for a small one; held against its sheet`,
+        }
+      : { ...at, verdict: 'good', reason: `gain ${read.toFixed(0)}` },
   ];
 }
 

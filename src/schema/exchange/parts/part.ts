@@ -86,6 +86,7 @@ export const readingInput = z.strictObject({
   resistance: z.union([quantity('Ω', 0, 1e12), text(1, 40)]).optional(),
   inductance: z.union([quantity('H', 0, 1e3), text(1, 40)]).optional(),
   drop_V: z.union([quantity('V', 0, 1e3), z.literal('open')]).optional(),
+  gain: quantity('', 0, 1e5).optional(),
   frequency_Hz: quantity('Hz', 1, 1e9).optional(),
   inCircuit: z.boolean().default(false),
   nulled: z.boolean().optional(),
