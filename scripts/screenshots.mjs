@@ -38,7 +38,10 @@ async function upTo(page, title) {
   for (let i = 0; i < 60; i++) {
     if (title.test(await step.getByRole('heading', { level: 2 }).innerText())) return;
     const charge = step.getByLabel(/Left over the reservoirs/);
-    if ((await charge.count()) > 0) await charge.fill('1');
+    if ((await charge.count()) > 0) {
+      await charge.fill('1');
+      await step.getByLabel('Again a minute later, V').fill('2');
+    }
     const field = step.getByLabel('Its display shows, °C');
     if ((await field.count()) > 0) await field.fill(/(\d+) °C/.exec(await step.innerText())[1]);
     if ((await page.getByRole('button', { name: /^(Gun|Iron) off/ }).count()) > 0)
@@ -166,6 +169,7 @@ try {
   await shoot(page, 'whole-board');
   await page.keyboard.press('k');
   await page.getByText(/^Kept by/).waitFor();
+  await page.waitForSelector('[data-ready][data-solved]');
   await page.keyboard.press('d');
   await page.waitForURL('**/kit');
   await page.waitForSelector('main [data-ready]');
