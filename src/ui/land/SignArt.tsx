@@ -2,7 +2,7 @@ import type { PadSign } from '~/core/packages/polarity';
 import type { DrawnPlace } from './layout';
 import css from './land.module.css';
 
-/** Signs of a part with two poles: its own inside its outline, the board's print boxed beside the pad. */
+/** Signs of a part with two poles: its own at its lands, the board's print boxed past the pad. */
 export function SignArt({
   signs,
   places,
@@ -17,11 +17,7 @@ export function SignArt({
       {signs.map(({ pad, of, sign, mark, doubtful }) => {
         const place = places.find((p) => p.pad === pad);
         if (!place) return null;
-        const far = Math.hypot(place.x, place.y) || 1;
-        const [dx, dy] = [place.x / far, place.y / far];
-        // The part's own towards its middle, the board's print the other way.
-        const away = (of === 'part' ? -1 : 1) * unit * (of === 'part' ? 2 : 2.4);
-        const [x, y] = [place.x + dx * away, place.y + dy * away];
+        const { x, y } = of === 'part' ? besideLand(place, unit) : beyondLand(place, unit);
         return (
           <g key={`${pad} ${of}`} data-of={of} data-doubtful={doubtful || undefined}>
             {of === 'board' && (
@@ -40,7 +36,7 @@ export function SignArt({
               <text
                 className={css['caption']}
                 x={x}
-                y={y + unit * 1.7}
+                y={y + unit * 1.5}
                 fontSize={unit * 0.8}
                 textAnchor="middle"
               >
@@ -52,6 +48,22 @@ export function SignArt({
       })}
     </g>
   );
+}
+
+/** Below a land, where its number is not; beside it where the other land is below. */
+const besideLand = ({ x, y, halfWidth, halfHeight, stacked }: DrawnPlace, unit: number): Spot =>
+  stacked ? { x: x + halfWidth + unit * 1.2, y } : { x, y: y + halfHeight + unit };
+
+/** Past a land, away from the part's middle. */
+function beyondLand({ x, y }: DrawnPlace, unit: number): Spot {
+  const far = Math.hypot(x, y) || 1;
+  const share = 1 + (unit * 2.4) / far;
+  return { x: x * share, y: y * share };
+}
+
+interface Spot {
+  readonly x: number;
+  readonly y: number;
 }
 
 /** The signs in words, for who hears the drawing. */
