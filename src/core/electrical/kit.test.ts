@@ -57,6 +57,21 @@ describe('a kit for a whole board', () => {
     expect(kitOf(places(2, null), []).untold).toEqual(['C1', 'C2']);
   });
 
+  // Rule broken: a diode known by its name alone was fed from whichever diode the drawer had.
+  it('takes a part known by its marking only by that marking', () => {
+    const wanted: Part = { kind: 'diode', marking: 'SB560' };
+    const stock = [
+      line('any', { kind: 'diode', technology: 'fast', rating_V: 600, rating_A: 3 }, 9),
+      line('same', { kind: 'diode', marking: 'sb 560' }, 1),
+    ];
+    const [kit] = kitOf(places(2, wanted), stock).lines;
+    expect(kit).toMatchObject({
+      takes: [{ stockId: 'same', count: 1 }],
+      short: 1,
+      alternates: [{ stockId: 'any' }],
+    });
+  });
+
   it('keeps the order of fitting', () => {
     const kit = kitOf(
       [

@@ -1,5 +1,5 @@
 import type { Part } from './parts/part';
-import { checkSwap, type SwapAnswer } from './swap/check';
+import { checkSwap, NOTHING_KNOWN, type SwapAnswer } from './swap/check';
 import type { Circuit } from './swap/rule';
 
 /** A place that a part is wanted for, in the order of fitting; a part that its value does not tell is null. */
@@ -57,7 +57,7 @@ export function kitOf(places: readonly KitPlace[], stock: readonly KitStock[], c
   const left = new Map(stock.map(({ id, count }) => [id, count]));
   const lines = wantedTogether(places).map(({ part, refs }): KitLine => {
     const allowed = fittingFor(part, stock, circuit);
-    const fitting = allowed.filter(({ answer }) => isOfItsValue(answer));
+    const fitting = allowed.filter(({ answer }) => isAsWanted(answer));
     const takes: KitTake[] = [];
     let missing = refs.length;
     // One batch for all of them where there is one: mixed ones age and measure apart.
@@ -86,9 +86,13 @@ export function kitOf(places: readonly KitPlace[], stock: readonly KitStock[], c
   };
 }
 
-/** Whether the value is the original's: one that is not is somebody's own choice, place by place, and no kit's. */
-const isOfItsValue = ({ checks }: SwapAnswer): boolean =>
-  checks.every(({ rule, verdict }) => rule !== 'value' || verdict === 'fit');
+/**
+ * Whether a part is known to be of the original's value or kind: one that is not is somebody's own choice, place by place, and
+ * no kit's.
+ */
+const isAsWanted = ({ checks }: SwapAnswer): boolean =>
+  checks.every(({ rule, verdict }) => verdict === 'fit' || !CHOSEN_BY_A_PERSON.has(rule));
+const CHOSEN_BY_A_PERSON: ReadonlySet<string> = new Set(['value', 'marking', NOTHING_KNOWN]);
 
 /** Places with one and the same part, in the order of the first of them. */
 function wantedTogether(places: readonly KitPlace[]): { part: Part; refs: string[] }[] {

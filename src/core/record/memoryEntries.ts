@@ -1,4 +1,5 @@
 import type { CheckField, OwnBlock } from '~/core/electrical/memory/transfer';
+import type { ProgrammerFault } from '~/core/electrical/memory/standInPart';
 import type { ReadTwice } from '~/core/electrical/memory/compare';
 
 /** What reads and writes memories: a programmer, or a stand-in for one. */
@@ -27,7 +28,12 @@ export type MemoryEntryBody =
       readonly blocks: readonly OwnBlock[];
       readonly checks: readonly CheckField[];
     }
-  | ({ readonly kind: 'programmed'; readonly dumpId: string } & ByProgrammer)
+  | ({
+      readonly kind: 'programmed';
+      readonly dumpId: string;
+      /** What was wrong as a simulated part was written: the part is so from then on. */
+      readonly fault?: ProgrammerFault | undefined;
+    } & ByProgrammer)
   | ({
       readonly kind: 'verified';
       readonly dumpId: string;

@@ -90,10 +90,12 @@ describe('a part’s contents', () => {
       program(db, siteId, { ...set, part: 'new', dumpId: made.id, ...asked } as ProgrammerAsked, 4000);
     at({ do: 'program' });
     expect(at({ do: 'verify', fitted: false })).toMatchObject({ differing_bytes: 0 });
-    // Worn cells take nothing: found by verifying, before it is fitted.
-    expect(at({ do: 'verify', fitted: false, fault: 'worn-cells' })).not.toMatchObject({
-      differing_bytes: 0,
-    });
+    // Worn cells take nothing: found by verifying, before it is fitted, with a good contact too.
+    for (const fault of ['worn-cells', 'bad-contact'] as const) {
+      at({ do: 'program', fault });
+      expect(at({ do: 'verify', fitted: false })).not.toMatchObject({ differing_bytes: 0 });
+    }
+    expect(() => at({ do: 'program', size_bytes: 8192 })).toThrow(/these contents have 2048/);
     expect(() =>
       makeContents(
         db,

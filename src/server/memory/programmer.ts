@@ -59,9 +59,17 @@ export function program(
     }
     case 'program': {
       if (fault === 'wrong-part') read();
+      const { length } = bytesOf(db, siteId, asked.dumpId);
+      if (length !== asked.size_bytes)
+        throw new InputError([
+          {
+            path: '$.size_bytes',
+            message: `is ${asked.size_bytes} bytes, and these contents have ${length}; choose the part’s own size, and contents of that size`,
+          },
+        ]);
       // What a worn part or a bad contact leaves is found by verifying, as at a bench.
-      bytesOf(db, siteId, asked.dumpId);
-      return addMemoryEntry(db, siteId, { kind: 'programmed', dumpId: asked.dumpId, ...by_ }, by, at_ms);
+      const body = { kind: 'programmed', dumpId: asked.dumpId, fault, ...by_ } as const;
+      return addMemoryEntry(db, siteId, body, by, at_ms);
     }
     case 'verify': {
       const held = read();
@@ -95,10 +103,10 @@ function checkSocket({ package: form }: SiteWithPads, socket: ProgrammerAsked['s
 export const pinsOf = (form: SiteWithPads['package']): number => ('pins' in form ? (form.pins ?? 0) : 0);
 
 /** What the part in the socket holds: the board's own as it came, or a new one as it was last written. */
-function heldBy(db: Db, site: SiteWithPads, { part, fault, size_bytes }: ProgrammerAsked): Uint8Array {
+function heldBy(db: Db, site: SiteWithPads, { part, size_bytes }: ProgrammerAsked): Uint8Array {
   if (part === 'own') return standInContents(site.id, size_bytes);
   const last = memoryEntriesOf(db, site.id).findLast((entry) => entry.kind === 'programmed');
   return last?.kind === 'programmed'
-    ? writtenPart(bytesOf(db, site.id, last.dumpId), fault)
+    ? writtenPart(bytesOf(db, site.id, last.dumpId), last.fault ?? 'none')
     : new Uint8Array(size_bytes).fill(BLANK);
 }

@@ -4,10 +4,10 @@ import { partOfInput, type PartInput } from '~/schema/exchange/parts/part';
 import type { Donor } from '~/schema/sheets/stockSwap';
 import { InputError } from '~/schema/values/faults';
 import { openBoard } from '~/server/boards/openBoard';
-import { planningFor } from '~/server/plans/sitePlanning';
+import { partCyclesAt } from '~/server/plans/sitePlanning';
 import type { Db } from '~/server/store/db';
 import { sitesThatMayGive, type MayGive } from '~/server/store/repositories/donors';
-import { originalOf } from './originalOf';
+import { DESIGNATORS, originalOf } from './originalOf';
 
 /** So many sites are looked at, and of so many boards it is asked what stands there. */
 const MOST_SITES = 2000;
@@ -21,12 +21,14 @@ export function donorsFor(
   of: { readonly boardId: string | null; readonly circuit: Circuit },
 ): Donor[] {
   const wanted = partOfInput(original, '$.original');
-  const fitting = sitesThatMayGive(db, of.boardId, MOST_SITES).flatMap((site) => {
-    const part = partThere(site);
-    if (!part || part.kind !== wanted.kind || !told(part)) return [];
-    const answer = checkSwap(wanted, partOfInput(part), of.circuit);
-    return answer.verdict === 'do-not-fit' ? [] : [{ site, part, answer }];
-  });
+  const fitting = sitesThatMayGive(db, DESIGNATORS[wanted.kind] ?? [], of.boardId, MOST_SITES).flatMap(
+    (site) => {
+      const part = partThere(site);
+      if (!part || part.kind !== wanted.kind || !told(part)) return [];
+      const answer = checkSwap(wanted, partOfInput(part), of.circuit);
+      return answer.verdict === 'do-not-fit' ? [] : [{ site, part, answer }];
+    },
+  );
   const boards = [...new Set(fitting.map(({ site }) => site.boardId))].slice(0, MOST_BOARDS);
   const standing = new Map(boards.map((id) => [id, openBoard(db, id).occupancies]));
   return fitting
@@ -36,7 +38,7 @@ export function donorsFor(
       ...site,
       part,
       answer,
-      heats: heatsOf(db, site.siteId) + 1,
+      heats: heatsOf(db, { id: site.siteId, boardId: site.boardId }) + 1,
     }));
 }
 
@@ -56,5 +58,5 @@ function partThere(site: MayGive): PartInput | null {
 const told = ({ value, marking }: PartInput): boolean => value !== undefined || marking !== undefined;
 
 /** Times a site's part has been soldered so far: by whoever made the board, and by every job since. */
-export const heatsOf = (db: Db, siteId: string): number =>
-  planningFor(db, siteId, { goal: 'remove-keep-part' }).input.history.partCycles + 1;
+export const heatsOf = (db: Db, site: Parameters<typeof partCyclesAt>[1]): number =>
+  partCyclesAt(db, site) + 1;

@@ -37,7 +37,7 @@ export function giveAway(db: Db, siteId: string, { drawer, kind, by }: GiveAway,
         part: {
           ...(told ?? { kind: kind!, ...(site.value ? { marking: site.value.slice(0, 60) } : {}) }),
           source: 'donor',
-          heatCycles: Math.min(100, heatsOf(db, siteId)),
+          heatCycles: Math.min(100, heatsOf(db, site)),
         },
         drawer,
         batch: '',

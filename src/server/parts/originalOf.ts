@@ -33,8 +33,9 @@ export function originalOf({
   if (/^R/i.test(ref) && partValueOf(value, 'resistance'))
     return { kind: 'resistor', technology: 'metal-film', value, ...pitch };
   if (/^L/i.test(ref) && partValueOf(value, 'inductance')) return { kind: 'inductor', value };
-  const named = NAMED.find(([letters]) => letters.test(ref));
-  return named && value.trim() !== '' ? { kind: named[1], marking: value.trim().slice(0, 60) } : null;
+  const letters = /^[A-Z]+(?=\d)/i.exec(ref)?.[0].toUpperCase() ?? '';
+  const named = NAMED.find((kind) => DESIGNATORS[kind]?.includes(letters));
+  return named && value.trim() !== '' ? { kind: named, marking: value.trim().slice(0, 60) } : null;
 }
 
 /** The safety class of a capacitor as it is written behind its value (IEC 60384-14). */
@@ -47,10 +48,16 @@ const safetyOf = (value: string): Pick<PartInput, 'safetyClass' | 'technology'> 
     : {};
 };
 
-/** Letters of references whose parts are told by what is printed on them (IEC 60617 and common practice). */
-const NAMED: readonly (readonly [RegExp, PartInput['kind']])[] = [
-  [/^(D|CR|ZD)\d/i, 'diode'],
-  [/^(Q|T|TR)\d/i, 'transistor'],
-  [/^(F|FS)\d/i, 'fuse'],
-  [/^(X|Y|XT)\d/i, 'crystal'],
-];
+/** Letters of references by the kind of part (IEC 60617 and common practice). */
+export const DESIGNATORS: Partial<Record<PartInput['kind'], readonly string[]>> = {
+  capacitor: ['C'],
+  resistor: ['R'],
+  inductor: ['L'],
+  diode: ['D', 'CR', 'ZD'],
+  transistor: ['Q', 'T', 'TR'],
+  fuse: ['F', 'FS'],
+  crystal: ['X', 'Y', 'XT'],
+};
+
+/** Kinds that are told by what is printed on them. */
+const NAMED = ['diode', 'transistor', 'fuse', 'crystal'] as const;

@@ -138,6 +138,10 @@ function nearest(site: SiteWithPads, others: readonly SiteWithPads[]): SiteWithP
 const connectionsByPad = (site: SiteWithPads): Record<string, SiteWithPads['pads'][number]['connections']> =>
   Object.fromEntries(site.pads.map((pad) => [pad.name, pad.connections]));
 
+/** Heat cycles of the part that is on a site now, by every job that brought heat to it. */
+export const partCyclesAt = (db: Db, { id, boardId }: Pick<SiteWithPads, 'id' | 'boardId'>): number =>
+  Math.min(100, cyclesSoFar(goalsHeated(jobsOfBoard(db, boardId), id)));
+
 /** Goals of a site's jobs that brought heat to it, the oldest first. */
 const goalsHeated = (ofBoard: ReturnType<typeof jobsOfBoard>, siteId: string) =>
   ofBoard

@@ -32,12 +32,14 @@ const EXACT: ReadonlySet<string> = new Set([
 ]);
 
 const marking: SwapRule = (original, candidate) => {
-  if (!EXACT.has(original.kind) || !original.marking || !candidate.marking) return null;
+  if (!original.marking || !candidate.marking) return null;
   const [had, has] = [original.marking, candidate.marking].map((m) =>
     m.replace(/[\s-]/g, '').toUpperCase(),
   ) as [string, string];
   const numbers = { original: original.marking, candidate: candidate.marking };
   if (had === has) return ok('marking', 'the same to the last letter', numbers);
+  // Of others the ratings tell, and many names stand for one part.
+  if (!EXACT.has(original.kind)) return null;
   return trunkOf(original.marking) === trunkOf(candidate.marking)
     ? note(
         'marking',

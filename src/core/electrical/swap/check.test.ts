@@ -262,6 +262,12 @@ describe('whether a part may stand for another', () => {
     if (verdict === 'do-not-fit') expect(wouldTurnIt.length).toBeGreaterThan(0);
   });
 
+  it('two parts of which nothing is known alike are not said to fit', () => {
+    const answer = checkSwap({ kind: 'diode', marking: 'SB560' }, { kind: 'diode', rating_V: 600 });
+    expect(answer.verdict).toBe('fit-with-note');
+    expect(answer.checks[0]!.reason).toMatch(/look both up/);
+  });
+
   it('another kind never does', () => {
     expect(checkSwap(CAN, RES).verdict).toBe('do-not-fit');
   });

@@ -3,7 +3,7 @@ import { ANY_RULES } from './anyPart';
 import { CAPACITOR_RULES } from './capacitor';
 import { OTHER_RULES } from './others';
 import { REGULATOR_RULES } from './regulator';
-import { no, type Circuit, type SwapCheck, type SwapRule, type SwapVerdict } from './rule';
+import { no, note, type Circuit, type SwapCheck, type SwapRule, type SwapVerdict } from './rule';
 
 export interface SwapAnswer {
   readonly verdict: SwapVerdict;
@@ -26,6 +26,15 @@ const rulesFor = (part: Part): readonly SwapRule[] => [
   ...ANY_RULES,
 ];
 
+/** That nothing of the two could be compared. */
+export const NOTHING_KNOWN = 'known';
+const UNKNOWN = note(
+  NOTHING_KNOWN,
+  'nothing is known of both that could be held against each other: look both up before it is fitted',
+  {},
+  'the marking or the ratings of both',
+);
+
 /** What a part does where nobody says it: a safety class is for one place (IEC 60384-14). */
 const useOf = ({ safetyClass }: Part): Circuit['use'] =>
   safetyClass ? (safetyClass.startsWith('X') ? 'across-mains' : 'line-to-earth') : undefined;
@@ -37,7 +46,9 @@ export function checkSwap(original: Part, candidate: Part, circuit: Circuit = {}
     return { verdict: 'do-not-fit', checks: [check], wouldTurnIt: [`a ${original.kind}`] };
   }
   const where = { ...circuit, use: circuit.use ?? useOf(original) };
-  const checks = rulesFor(original).flatMap((rule) => rule(original, candidate, where) ?? []);
+  const told = rulesFor(original).flatMap((rule) => rule(original, candidate, where) ?? []);
+  // Two parts of which nothing is known that could be held against each other are not alike for that.
+  const checks = told.some(({ rule }) => rule !== 'origin') ? told : [...told, UNKNOWN];
   return {
     verdict: worstOf(checks.map((c) => c.verdict)),
     checks,

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { CHECK_SUM_IDS } from '~/core/electrical/memory/checksums';
+import { PROGRAMMER_FAULT_IDS } from '~/core/electrical/memory/standInPart';
 import type { MemoryEntry, MemoryEntryBody } from '~/core/record/memoryEntries';
 import { initials, oneOf, recordId, text, whenever_ms, wholeNumber } from '~/schema/values/fields';
 
@@ -55,7 +56,12 @@ const memoryEntryBody: z.ZodType<MemoryEntryBody> = z.discriminatedUnion('kind',
     blocks,
     checks,
   }),
-  z.strictObject({ kind: z.literal('programmed'), dumpId: recordId, ...programmer }),
+  z.strictObject({
+    kind: z.literal('programmed'),
+    dumpId: recordId,
+    fault: oneOf(PROGRAMMER_FAULT_IDS).optional(),
+    ...programmer,
+  }),
   z.strictObject({
     kind: z.literal('verified'),
     dumpId: recordId,

@@ -1,4 +1,4 @@
-import { and, asc, desc, eq, ne, or, sql } from 'drizzle-orm';
+import { and, asc, desc, eq, like, ne, or, sql } from 'drizzle-orm';
 import { boards } from '~/schema/records/board/board.table';
 import { sites } from '~/schema/records/site/site.table';
 import type { SiteWithPads } from './sites';
@@ -15,8 +15,13 @@ export interface MayGive {
   readonly package: SiteWithPads['package'];
 }
 
-/** Sites with a value on boards that are here: scrapped ones first, then those that are worked on. */
-export const sitesThatMayGive = (db: Db, notBoardId: string | null, most: number): MayGive[] =>
+/** Sites with a value whose references begin so, on boards that are here: scrapped ones first, then those that are worked on. */
+export const sitesThatMayGive = (
+  db: Db,
+  letters: readonly string[],
+  notBoardId: string | null,
+  most: number,
+): MayGive[] =>
   db
     .select({
       siteId: sites.id,
@@ -32,6 +37,7 @@ export const sitesThatMayGive = (db: Db, notBoardId: string | null, most: number
     .where(
       and(
         ne(sites.value, ''),
+        or(sql`false`, ...letters.map((begins) => like(sites.ref, `${begins}%`))),
         or(ne(boards.waitingFor, 'closed'), eq(boards.outcome, 'scrapped')),
         notBoardId === null ? undefined : ne(boards.id, notBoardId),
       ),
