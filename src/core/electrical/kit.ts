@@ -1,4 +1,5 @@
 import type { Part } from './parts/part';
+import { MOUNTING } from './swap/anyPart';
 import { checkSwap, NOTHING_KNOWN, type SwapAnswer } from './swap/check';
 import type { Circuit } from './swap/rule';
 
@@ -92,7 +93,7 @@ export function kitOf(places: readonly KitPlace[], stock: readonly KitStock[], c
  */
 const isAsWanted = ({ checks }: SwapAnswer): boolean =>
   checks.every(({ rule, verdict }) => verdict === 'fit' || !CHOSEN_BY_A_PERSON.has(rule));
-const CHOSEN_BY_A_PERSON: ReadonlySet<string> = new Set(['value', 'marking', NOTHING_KNOWN]);
+const CHOSEN_BY_A_PERSON: ReadonlySet<string> = new Set(['value', 'marking', MOUNTING, NOTHING_KNOWN]);
 
 /** Places with one and the same part, in the order of the first of them. */
 function wantedTogether(places: readonly KitPlace[]): { part: Part; refs: string[] }[] {

@@ -1,4 +1,5 @@
 import {
+  MOUNTINGS,
   PART_KINDS,
   PART_LOOKS,
   PART_SOURCES,
@@ -30,6 +31,7 @@ export const DRAFT_FIELDS = [
   'dateCode',
   'source',
   'looks',
+  'mounting',
   'output',
   'dropout',
   'package',
@@ -92,6 +94,7 @@ export const FIELDS: Readonly<Record<DraftField, FieldTraits>> = {
   marking: { label: 'Marking', of: CHIPS, words: true },
   dateCode: { label: 'Date code', words: true },
   source: { label: 'Source', choices: () => PART_SOURCES },
+  mounting: { label: 'Stands', choices: () => ['', ...MOUNTINGS] },
   looks: { label: 'Body and pins', choices: () => ['', ...PART_LOOKS] },
 };
 
@@ -131,6 +134,7 @@ export function partOfDraft(draft: PartDraft): PartInput {
     dateCode: words(own('dateCode')),
     source: words(own('source')) as PartInput['source'],
     looks: words(own('looks')) as PartInput['looks'],
+    mounting: words(own('mounting')) as PartInput['mounting'],
     output_V: figure(own('output')),
     dropout_V: figure(own('dropout')),
     package: words(own('package')) as PartInput['package'],
@@ -161,6 +165,7 @@ export const draftOfPart = (part: PartInput): PartDraft => {
     dateCode: text(part.dateCode),
     source: text(part.source ?? 'new'),
     looks: text(part.looks),
+    mounting: text(part.mounting),
     output: text(part.output_V),
     dropout: text(part.dropout_V),
     package: text(part.package),

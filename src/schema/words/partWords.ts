@@ -13,6 +13,7 @@ export function partInWords(part: PartInput): string {
     part.rating_A !== undefined && `${part.rating_A} A`,
     part.rating_W !== undefined && `${part.rating_W} W`,
     part.safetyClass && `class ${part.safetyClass}`,
+    part.mounting === 'surface' && 'surface',
     part.technology,
     part.kind,
     part.marking,

@@ -11,6 +11,7 @@ describe('what stood on a site', () => {
       technology: 'aluminium',
       value: '150 µF 40 V',
       rating_V: 40,
+      mounting: 'through-hole',
       case: { pitch_mm: 5 },
     });
     expect(originalOf({ ref: 'R3', value: '4k7', package: CHIP })).toMatchObject({
@@ -24,10 +25,12 @@ describe('what stood on a site', () => {
       safetyClass: 'X2',
       value: '0.33 µF 275 V',
       rating_V: 275,
+      mounting: 'surface',
     });
     expect(originalOf({ ref: 'D4', value: 'SB560', package: CHIP })).toEqual({
       kind: 'diode',
       marking: 'SB560',
+      mounting: 'surface',
     });
     expect(originalOf({ ref: 'Q1', value: ' ', package: CHIP })).toBeNull();
     expect(originalOf({ ref: 'U2', value: 'codec', package: CHIP })).toBeNull();

@@ -1,5 +1,6 @@
 import { partValueOf } from '~/core/quantity/partValue';
 import type { PartInput } from '~/schema/exchange/parts/part';
+import { isSurfaceInput } from '~/schema/exchange/si/part';
 import type { SiteWithPads } from '~/server/store/repositories/sites';
 
 /** Families whose parts are capacitors when they are written in farads, and how they are made. */
@@ -17,8 +18,13 @@ export function originalOf({
   package: form,
   ref,
 }: Pick<SiteWithPads, 'value' | 'package' | 'ref'>): PartInput | null {
-  const pitch =
-    'pitch_mm' in form && form.pitch_mm !== undefined ? { case: { pitch_mm: form.pitch_mm } } : {};
+  const mounting = isSurfaceInput(form) ? ('surface' as const) : ('through-hole' as const);
+  const place = {
+    mounting,
+    ...(mounting === 'through-hole' && 'pitch_mm' in form && form.pitch_mm !== undefined
+      ? { case: { pitch_mm: form.pitch_mm } }
+      : {}),
+  };
   const plain = value.replace(SAFETY, '').trim();
   const farads = /^C/i.test(ref) || /f\b|[µnp]\d*$/i.test(plain) ? partValueOf(plain, 'capacitance') : null;
   if (farads)
@@ -28,14 +34,14 @@ export function originalOf({
       value: plain,
       ...safetyOf(value),
       ...(farads.rating_V === null ? {} : { rating_V: farads.rating_V }),
-      ...pitch,
+      ...place,
     };
   if (/^R/i.test(ref) && partValueOf(value, 'resistance'))
-    return { kind: 'resistor', technology: 'metal-film', value, ...pitch };
-  if (/^L/i.test(ref) && partValueOf(value, 'inductance')) return { kind: 'inductor', value };
+    return { kind: 'resistor', technology: 'metal-film', value, ...place };
+  if (/^L/i.test(ref) && partValueOf(value, 'inductance')) return { kind: 'inductor', value, ...place };
   const letters = /^[A-Z]+(?=\d)/i.exec(ref)?.[0].toUpperCase() ?? '';
   const named = NAMED.find((kind) => DESIGNATORS[kind]?.includes(letters));
-  return named && value.trim() !== '' ? { kind: named, marking: value.trim().slice(0, 60) } : null;
+  return named && value.trim() !== '' ? { kind: named, marking: value.trim().slice(0, 60), ...place } : null;
 }
 
 /** The safety class of a capacitor as it is written behind its value (IEC 60384-14). */

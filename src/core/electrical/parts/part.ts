@@ -61,6 +61,10 @@ export type PartSource = (typeof PART_SOURCES)[number];
 export const PART_LOOKS = ['as-new', 'pins-tinned', 'printed-anew'] as const;
 type PartLooks = (typeof PART_LOOKS)[number];
 
+/** Whether its leads go through the board or stand on it. */
+export const MOUNTINGS = ['through-hole', 'surface'] as const;
+export type Mounting = (typeof MOUNTINGS)[number];
+
 export const REGULATOR_PACKAGES = ['to220', 'dpak', 'sot223'] as const;
 export type RegulatorPackage = (typeof REGULATOR_PACKAGES)[number];
 
@@ -98,6 +102,7 @@ export interface Part {
   readonly madeIn?: number | undefined;
   readonly source?: PartSource | undefined;
   readonly looks?: PartLooks | undefined;
+  readonly mounting?: Mounting | undefined;
   /** Times it has been melted off or on before. */
   readonly heatCycles?: number | undefined;
   /** Order of its pins, as a data sheet writes it: "GDS", "ADJ-OUT-IN". */
@@ -109,6 +114,15 @@ export interface Part {
   /** A memory's or a controller's contents, which go with the board: read and kept, or not. */
   readonly contents?: 'none' | 'kept' | 'only-copy' | undefined;
 }
+
+/** How a part is mounted, told or as its figures tell it; undefined where neither does. */
+export const mountingOf = ({ mounting, case: size, package: form }: Part): Mounting | undefined =>
+  mounting ??
+  (size?.pitch_m !== undefined || form === 'to220'
+    ? 'through-hole'
+    : form === undefined
+      ? undefined
+      : 'surface');
 
 /** What a capacitor's sign is taken for where nothing says: electrolytes have one. */
 export const isPolar = ({ kind, technology, polar }: Part): boolean =>

@@ -1,4 +1,5 @@
 import { CAPACITOR_LIMITS } from '../partData';
+import { mountingOf } from '../parts/part';
 import { suspicionsOf } from '../parts/incoming';
 import { no, note, ok, type SwapRule } from './rule';
 
@@ -76,6 +77,28 @@ const pins: SwapRule = (original, candidate) => {
       );
 };
 
+/** Leads through a board and feet on it are two places. */
+const mounting: SwapRule = (original, candidate) => {
+  const [had, has] = [mountingOf(original), mountingOf(candidate)];
+  if (had === undefined || had === has) return null;
+  if (has === undefined)
+    return had === 'surface'
+      ? note(
+          MOUNTING,
+          'nothing says whether it stands on the surface: hold it against its pads',
+          {},
+          'a surface part',
+        )
+      : null;
+  return no(
+    MOUNTING,
+    `a ${has} part where a ${had} one stood`,
+    { original: had, candidate: has },
+    `a ${had} part`,
+  );
+};
+export const MOUNTING = 'mounting';
+
 /** A part's origin, and what it went through; its age counts where the present year is known. */
 const origin: SwapRule = (_original, candidate, { year }) => {
   const { source, heatCycles = 1, madeIn, kind, technology } = candidate;
@@ -99,4 +122,4 @@ const origin: SwapRule = (_original, candidate, { year }) => {
     : note('origin', notes.join('; '), { ...(source ? { source } : {}), ...(stale ? { age } : {}) });
 };
 
-export const ANY_RULES: readonly SwapRule[] = [marking, pins, contents, origin];
+export const ANY_RULES: readonly SwapRule[] = [marking, pins, mounting, contents, origin];

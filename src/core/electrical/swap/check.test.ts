@@ -262,6 +262,18 @@ describe('whether a part may stand for another', () => {
     if (verdict === 'do-not-fit') expect(wouldTurnIt.length).toBeGreaterThan(0);
   });
 
+  it('a part with leads never stands for one on the surface, and who does not say is asked', () => {
+    const chip: Part = { kind: 'resistor', value: 820, mounting: 'surface' };
+    const check = (candidate: Partial<Part>) =>
+      checkSwap(chip, { kind: 'resistor', value: 820, ...candidate });
+    expect(check({ mounting: 'surface' }).verdict).toBe('fit');
+    expect(check({ case: { pitch_m: 10e-3 } }).verdict).toBe('do-not-fit');
+    expect(check({}).checks.find((c) => c.rule === 'mounting')?.verdict).toBe('fit-with-note');
+    expect(checkSwap({ ...chip, mounting: 'through-hole' }, { kind: 'resistor', value: 820 }).verdict).toBe(
+      'fit',
+    );
+  });
+
   it('two parts of which nothing is known alike are not said to fit', () => {
     const answer = checkSwap({ kind: 'diode', marking: 'SB560' }, { kind: 'diode', rating_V: 600 });
     expect(answer.verdict).toBe('fit-with-note');

@@ -1,5 +1,5 @@
 import type { Part } from '../parts/part';
-import { ANY_RULES } from './anyPart';
+import { ANY_RULES, MOUNTING } from './anyPart';
 import { CAPACITOR_RULES } from './capacitor';
 import { OTHER_RULES } from './others';
 import { REGULATOR_RULES } from './regulator';
@@ -48,7 +48,7 @@ export function checkSwap(original: Part, candidate: Part, circuit: Circuit = {}
   const where = { ...circuit, use: circuit.use ?? useOf(original) };
   const told = rulesFor(original).flatMap((rule) => rule(original, candidate, where) ?? []);
   // Two parts of which nothing is known that could be held against each other are not alike for that.
-  const checks = told.some(({ rule }) => rule !== 'origin') ? told : [...told, UNKNOWN];
+  const checks = told.some(({ rule }) => rule !== 'origin' && rule !== MOUNTING) ? told : [...told, UNKNOWN];
   return {
     verdict: worstOf(checks.map((c) => c.verdict)),
     checks,

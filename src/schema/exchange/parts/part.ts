@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import {
+  MOUNTINGS,
   PART_KINDS,
   PART_LOOKS,
   PART_SOURCES,
@@ -58,6 +59,7 @@ export const partInput = z.strictObject({
   dateCode: text(0, 12).optional(),
   source: oneOf(PART_SOURCES).optional(),
   looks: oneOf(PART_LOOKS).optional(),
+  mounting: oneOf(MOUNTINGS).optional(),
   heatCycles: wholeNumber(0, 100).optional(),
   pinOrder: text(0, 60).optional(),
   output_V: quantity('V', 0, 1e5).optional(),
@@ -141,6 +143,7 @@ export function partOfInput(input: PartInput, path = '$'): Part {
     madeIn: (input.dateCode && yearOf(input.dateCode)) || undefined,
     source: input.source,
     looks: input.looks,
+    mounting: input.mounting,
     heatCycles: input.heatCycles,
     pinOrder: input.pinOrder,
     output_V: input.output_V,
