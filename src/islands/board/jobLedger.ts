@@ -9,10 +9,12 @@ import type { LedgerLine } from './ledgerLine';
 /** A job's entries as lines: every step, gate, heat and correction. One that was taken back stays, and says so. */
 export function jobLines(job: JobLine): LedgerLine[] {
   const { events } = job;
-  const standing = new Set(standingEvents(events).map((e) => e.seq));
+  const still = standingEvents(events);
+  const standing = new Set(still.map((e) => e.seq));
+  const costs = costsOf(still);
   const title = (stepId: string): string => job.steps[stepId] ?? stepId;
   return events.flatMap((event, i): LedgerLine[] => {
-    const said = saidOf(event, i, events, title, job);
+    const said = saidOf(event, i, job, title, costs);
     if (!said) return [];
     const [kind, text] = said;
     return [
@@ -41,10 +43,11 @@ type Said = readonly [LedgerLine['kind'], string];
 function saidOf(
   event: RunEvent,
   i: number,
-  events: readonly RunEvent[],
-  title: (stepId: string) => string,
   job: JobLine,
+  title: (stepId: string) => string,
+  costs: ReadonlyMap<number, Exposure>,
 ): Said | null {
+  const { events } = job;
   switch (event.kind) {
     case 'opened':
       return ['job', `${goalWords(job.goal)}: ${job.setting}`];
@@ -60,7 +63,7 @@ function saidOf(
     case 'step-back':
       return ['step', `Back to: ${title(event.stepId)}`];
     case 'heat-off':
-      return ['dwell', heatWords(event, i, events)];
+      return ['dwell', heatWords(event, i, events, costs)];
     case 'note':
       return ['note', event.text];
     case 'correction': {
@@ -90,12 +93,13 @@ function heatWords(
   event: Extract<RunEvent, { kind: 'heat-off' }>,
   i: number,
   events: readonly RunEvent[],
+  costs: ReadonlyMap<number, Exposure>,
 ): string {
   const on = events.slice(0, i).findLast((e) => e.kind === 'heat-on');
   const melt = events
     .slice(0, i)
     .findLast((e) => e.kind === 'melted' && e.pad === event.pad && e.seq > (on?.seq ?? 0));
-  const cost = costOf(events, i, on?.seq);
+  const cost = costs.get(on?.seq ?? 0);
   return [
     event.pad === TOGETHER ? 'All pads together' : `Pin ${event.pad}`,
     ': ',
@@ -107,16 +111,19 @@ function heatWords(
   ].join('');
 }
 
-/** What a heating cost, as it stands; early versions did not say of which heating a cost was. */
-function costOf(
-  events: readonly RunEvent[],
-  offAt: number,
-  onSeq: number | undefined,
-): Extract<RunEvent, { kind: 'exposure' }> | undefined {
-  const own = standingEvents(events).find((e) => e.kind === 'exposure' && e.ofSeq === onSeq);
-  const next = events.slice(offAt + 1).find((e) => e.kind === 'exposure' || e.kind === 'heat-on');
-  const cost = own ?? (next?.kind === 'exposure' && next.ofSeq === undefined ? next : undefined);
-  return cost?.kind === 'exposure' ? cost : undefined;
+type Exposure = Extract<RunEvent, { kind: 'exposure' }>;
+
+/** What each heating cost, as it stands, by the entry that began it; early versions did not say of which one a cost was. */
+function costsOf(standing: readonly RunEvent[]): ReadonlyMap<number, Exposure> {
+  const costs = new Map<number, Exposure>();
+  let onSeq = 0;
+  for (const event of standing) {
+    if (event.kind === 'heat-on') onSeq = event.seq;
+    if (event.kind !== 'exposure') continue;
+    const of = event.ofSeq ?? onSeq;
+    if (!costs.has(of)) costs.set(of, event);
+  }
+  return costs;
 }
 
 function takenWords(event: RunEvent, title: (stepId: string) => string): string | null {

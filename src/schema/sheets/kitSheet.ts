@@ -35,6 +35,8 @@ export interface KitSheet {
     readonly from: StockPart | null;
   }[];
   readonly alike: readonly { readonly one: StockPart; readonly other: StockPart; readonly why: string }[];
+  /** Places that are done, or whose part was taken out of its drawer since the order was decided on. */
+  readonly supplied: readonly string[];
   /** Places whose value does not tell what stood there. */
   readonly untold: readonly string[];
 }

@@ -6,12 +6,16 @@ import { asked } from '~/server/plans/planner/asked';
 import type { Planner } from '~/server/plans/planner/planner';
 import type { Db } from '~/server/store/db';
 import { appendRows, getJob, jobsToCost, type JobWithEvents } from '~/server/store/repositories/jobs';
+import { heatsLoggedSince } from '~/server/store/repositories/thermalLogs';
 import { appendEvent } from './append';
 import { heatGivenOf } from './exposure';
 import { measuredOf } from './measuredLand';
 
 /** Asked again after so long where the planner has its hands full. */
 const AGAIN_ms = 1000;
+
+/** Logs are looked at again as the server starts, those of its last day. */
+const RECENT_ms = 24 * 3600 * 1000;
 
 /** Heatings that ended and whose cost is not in the record: the last one, and any that was interrupted. */
 const owed = ({ dwells }: RunState): Dwell[] => dwells.filter((d) => d.off_s !== null && d.exposure === null);
@@ -52,6 +56,9 @@ export class Costs {
       // A workshop has hundreds under way: pages come in between.
       await new Promise(setImmediate);
     }
+    // A log that was kept just before the server was stopped is reckoned with now.
+    for (const { jobId, onSeq } of heatsLoggedSince(this.db, this.now_ms() - RECENT_ms))
+      this.measured(jobId, onSeq);
   }
 
   private async cost(job: JobRecord, state: RunState, dwell: Dwell, from: CostFrom = 'model'): Promise<void> {

@@ -3,7 +3,7 @@ import { newSite } from '~/schema/records/site/site';
 import { newStockPart } from '~/schema/records/parts/stockPart';
 import { InputError } from '~/schema/values/faults';
 import type { Db } from '~/server/store/db';
-import { findParts, addPart } from '~/server/store/repositories/stockParts';
+import { addPart, findParts, movePart } from '~/server/store/repositories/stockParts';
 import { keepRecap } from '~/server/store/repositories/recaps';
 import { addSite } from '~/server/store/repositories/sites';
 import { freshDatabase, withBoard } from '../../../tests/support/database';
@@ -96,6 +96,16 @@ describe('the kit of a whole board', () => {
     ]);
     expect(sheet.alike.map(({ why }) => why)).toEqual(['the same figures, 10 times the value']);
     expect(sheet.untold).toEqual(['J1']);
+  });
+
+  it('wants no part for a place that is done or was given one since', () => {
+    const { db, boardId } = bench();
+    put(db, 'a1', '390µ', 5);
+    movePart(db, 'a1', { reason: 'fitted', amount: 1, siteId: 'C1', by: 'MK' }, 2000);
+    const sheet = kitSheet(db, boardId, 'recap-1', 2026);
+    expect(sheet.supplied).toEqual(['C1']);
+    expect(sheet.lines[0]!.refs).toEqual(['C3', 'C2']);
+    expect(sheet.order.map(({ ref }) => ref)).not.toContain('C1');
   });
 
   it('orders what is short once, for its board; it comes into a line of its own', () => {

@@ -6,12 +6,14 @@ import type { PartOrderRow } from '~/schema/records/parts/partOrder';
 import type { RecapRecord } from '~/schema/records/jobs/recap';
 import type { StockPart } from '~/schema/records/parts/stockPart';
 import type { KitSheet, KitSheetLine } from '~/schema/sheets/kitSheet';
+import { roundStanding } from '~/core/record/round';
+import { openBoard } from '~/server/boards/openBoard';
 import type { Db } from '~/server/store/db';
 import { getBoard } from '~/server/store/repositories/boards';
 import { listOrders } from '~/server/store/repositories/partOrders';
 import { getRecap } from '~/server/store/repositories/recaps';
 import { sitesOf, type SiteWithPads } from '~/server/store/repositories/sites';
-import { lineLike, partsOfKind } from '~/server/store/repositories/stockParts';
+import { fittedOn, lineLike, partsOfKind } from '~/server/store/repositories/stockParts';
 import { originalOf } from './originalOf';
 
 /** So many lines of a kind are looked through for each value. */
@@ -20,7 +22,9 @@ const MOST_LINES = 400;
 /** Gathers what a whole board's job takes out of the drawers. */
 export function kitSheet(db: Db, boardId: string, recapId: string, year: number): KitSheet {
   const recap = getRecap(db, boardId, recapId);
-  const places = placesOf(db, recap);
+  const all = placesOf(db, recap);
+  const supplied = new Set(suppliedOf(db, recap));
+  const places = all.filter(({ site }) => !supplied.has(site.id));
   const lines = linesFor(db, places);
   const kit = kitOf(
     places.map(({ site, wanted }) => ({ ref: site.ref, part: wanted && partOfInput(wanted) })),
@@ -59,7 +63,16 @@ export function kitSheet(db: Db, boardId: string, recapId: string, year: number)
       why,
     })),
     untold: kit.untold,
+    supplied: all.flatMap(({ site }) => (supplied.has(site.id) ? [site.ref] : [])),
   };
+}
+
+/** Sites that want no part any more: done in this round, or theirs was taken out of its drawer since. */
+function suppliedOf(db: Db, recap: RecapRecord): string[] {
+  const { jobs, occupancies } = openBoard(db, recap.boardId);
+  return roundStanding(recap, jobs, occupancies).sites.flatMap(({ siteId, status }) =>
+    status === 'done' || fittedOn(db, siteId).some(({ move }) => move.at_ms >= recap.at_ms) ? [siteId] : [],
+  );
 }
 
 interface Place {

@@ -1,4 +1,4 @@
-import { and, desc, eq } from 'drizzle-orm';
+import { and, desc, eq, gte, isNotNull } from 'drizzle-orm';
 import { thermalLogRow, type ThermalLogRow } from '~/schema/records/jobs/thermalLog';
 import { thermalLogs } from '~/schema/records/jobs/thermalLog.table';
 import { jobs } from '~/schema/records/jobs/job.table';
@@ -15,6 +15,15 @@ export const logsOfJob = (db: Db, jobId: string): ThermalLogRow[] =>
     .orderBy(asWritten(thermalLogs))
     .all()
     .map((row) => thermalLogRow.parse(row));
+
+/** Heatings that instruments logged on their land since then, with the job each is of. */
+export const heatsLoggedSince = (db: Db, at_ms: number): { jobId: string; onSeq: number }[] =>
+  db
+    .select({ jobId: thermalLogs.jobId, onSeq: thermalLogs.ofSeq })
+    .from(thermalLogs)
+    .where(and(gte(thermalLogs.at_ms, at_ms), isNotNull(thermalLogs.landChannel)))
+    .all()
+    .flatMap(({ jobId, onSeq }) => (onSeq === null ? [] : [{ jobId, onSeq }]));
 
 /** Logs of one heating of a job, in the order they were kept. */
 export const logsOfHeat = (db: Db, jobId: string, onSeq: number): ThermalLogRow[] =>
