@@ -1,6 +1,7 @@
 import { atom, onMount } from 'nanostores';
 import type { InstrumentLine, Sample } from '~/schema/sheets/instruments';
 import { LiveSeries } from '~/ui/live/liveSeries';
+import { lastingLine } from './lastingLine';
 
 /** The job that this page is of, whose further entries are told on the same line. */
 let jobId: string | null = null;
@@ -47,15 +48,14 @@ export const takeStands = ({ instruments }: Stands): void => $instruments.set(in
 /** One line to the server for as long as anyone looks; it comes back by itself, after the last reading that was heard. */
 onMount($instruments, () => {
   if (typeof EventSource === 'undefined') return;
-  let line: EventSource | null = null;
+  let line: ReturnType<typeof lastingLine> | null = null;
   const open = (): void => {
     line?.close();
-    line = new EventSource(jobId === null ? '/api/live' : `/api/live?job=${jobId}`);
-    line.addEventListener('job', (event) =>
-      $jobAt.set(JSON.parse(event.data as string) as { jobId: string; seq: number }),
-    );
-    line.addEventListener('stands', (event) => takeStands(JSON.parse(event.data as string) as Stands));
-    line.addEventListener('samples', (event) => take(JSON.parse(event.data as string) as Sample[]));
+    line = lastingLine(jobId === null ? '/api/live' : `/api/live?job=${jobId}`, {
+      job: (data) => $jobAt.set(data as { jobId: string; seq: number }),
+      stands: (data) => takeStands(data as Stands),
+      samples: (data) => take(data as Sample[]),
+    });
   };
   const look = (): void => {
     // A page in the background holds no line: a browser has few of them.
