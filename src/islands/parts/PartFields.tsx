@@ -23,7 +23,7 @@ export function PartFields({
   };
   return (
     <div className={css['fields']}>
-      {DRAFT_FIELDS.filter((field) => asksFor(field, kind) && !without.includes(field)).map((field) => {
+      {DRAFT_FIELDS.filter((field) => asksFor(field, draft) && !without.includes(field)).map((field) => {
         const { label, choices, words } = FIELDS[field];
         return choices ? (
           <SelectField

@@ -98,7 +98,11 @@ export const FIELDS: Readonly<Record<DraftField, FieldTraits>> = {
   looks: { label: 'Body and pins', choices: () => ['', ...PART_LOOKS] },
 };
 
-export const asksFor = (field: DraftField, kind: Kind): boolean => FIELDS[field].of?.includes(kind) ?? true;
+/** Whether a part of its kind and make has that figure: of diodes only a zener holds a voltage of its own. */
+export const asksFor = (field: DraftField, { kind, technology }: PartDraft): boolean =>
+  field === 'output' && kind === 'diode'
+    ? technology === 'zener'
+    : (FIELDS[field].of?.includes(kind as Kind) ?? true);
 
 /** A figure as it is typed; nothing for an empty field, no number for what is none. */
 export const figure = (typed: string): number | undefined =>
@@ -111,7 +115,7 @@ const given = <Shape extends object>(shape: Shape): Shape =>
 /** The part that is typed, as the server is asked with it; fields of another kind are left out. */
 export function partOfDraft(draft: PartDraft): PartInput {
   const kind = draft.kind as Kind;
-  const own = (field: DraftField): string => (asksFor(field, kind) ? draft[field] : '');
+  const own = (field: DraftField): string => (asksFor(field, draft) ? draft[field] : '');
   const size = given({
     diameter_mm: figure(own('diameter')),
     height_mm: figure(own('height')),

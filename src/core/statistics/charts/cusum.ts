@@ -1,0 +1,83 @@
+import type { Count } from '../rates';
+
+export interface CusumPoint {
+  readonly sum: number;
+  /** So many points ago the sum last left nothing: where it signals, the change began with the first of them. */
+  readonly since: number;
+}
+
+/** A one-sided cumulative sum: what is over a slack adds up, what is under takes away, never under nothing. */
+function summed(steps: readonly number[]): CusumPoint[] {
+  let [sum, since] = [0, 0];
+  return steps.map((step) => {
+    sum = Math.max(0, sum + step);
+    since = sum > 0 ? since + 1 : 0;
+    return { sum, since };
+  });
+}
+
+/**
+ * The tabular cumulative sum of values over a target, upwards, with a slack (ISO 7870-4; Montgomery, Introduction to
+ * Statistical Quality Control, ch. 9). Over the decision interval it signals.
+ */
+export const cusumOf = (
+  values: readonly number[],
+  { target, slack }: { readonly target: number; readonly slack: number },
+): CusumPoint[] => summed(values.map((v) => v - target - slack));
+
+/**
+ * The cumulative sum of the log-likelihood ratio of a worse share of bad ones to the usual one: the quickest test for a given
+ * rate of false alarms, whatever each count's size (Page, Biometrika 41, 1954; for binary results Steiner and others,
+ * Biostatistics 1, 2000).
+ */
+export const cusumOfCounts = (counts: readonly Count[], usual: number, worse: number): CusumPoint[] =>
+  summed(
+    counts.map(
+      ({ bad, of }) => bad * Math.log(worse / usual) + (of - bad) * Math.log((1 - worse) / (1 - usual)),
+    ),
+  );
+
+/** The share whose odds are so many times those of another. */
+export const withOdds = (share: number, times: number): number => (times * share) / (1 + (times - 1) * share);
+
+/** More cells than this tell nothing more. */
+const MOST_CELLS = 4000;
+
+/**
+ * Results until the sum passes a decision interval, on the average, where that share of them is bad: a Markov chain (Brook and
+ * Evans, Biometrika 59, 1972) whose cells are one good result wide, so that a good one leads a cell down and a bad one a whole
+ * number of them up (Reynolds and Stoumbos, J. Quality Technology 31, 1999).
+ */
+export function averageRunLength(share: number, usual: number, worse: number, interval: number): number {
+  const down = Math.log((1 - usual) / (1 - worse));
+  const up = Math.max(1, Math.round(Math.log(worse / usual) / down));
+  const cells = Math.min(MOST_CELLS, Math.max(1, Math.ceil(interval / down)));
+  const runs = new Float64Array(cells + up + 1);
+  for (let pass = 0; pass < MOST_CELLS; pass++) {
+    let moved = 0;
+    for (let i = cells; i >= 0; i--) {
+      const told =
+        i === 0
+          ? 1 / share + runs[up]!
+          : 1 + share * (i + up > cells ? 0 : runs[i + up]!) + (1 - share) * runs[i - 1]!;
+      moved = Math.max(moved, Math.abs(told - runs[i]!) / told);
+      runs[i] = told;
+    }
+    // Upwards too: a sum that falls learns from those beneath it.
+    for (let i = 1; i <= cells; i++)
+      runs[i] = 1 + share * (i + up > cells ? 0 : runs[i + up]!) + (1 - share) * runs[i - 1]!;
+    if (moved < 1e-9) break;
+  }
+  return runs[0]!;
+}
+
+/** The decision interval at which the usual share gives one false alarm in so many results, to a hundredth of itself. */
+export function intervalFor(usual: number, worse: number, results: number): number {
+  let [low, high] = [0.1, 12];
+  while (high / low > 1.01) {
+    const middle = Math.sqrt(low * high);
+    if (averageRunLength(usual, usual, worse, middle) < results) low = middle;
+    else high = middle;
+  }
+  return high;
+}

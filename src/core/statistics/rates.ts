@@ -1,0 +1,64 @@
+import betaCdf from '@stdlib/stats-base-dists-beta-cdf';
+import betaQuantile from '@stdlib/stats-base-dists-beta-quantile';
+import { normalQuantile } from './normal';
+
+/** So sure are the intervals of every rate: nine times in ten the truth lies inside. */
+export const SURE = 0.9;
+
+/** What was counted: so many of so many. */
+export interface Count {
+  readonly bad: number;
+  readonly of: number;
+}
+
+/** A share with the interval that it lies in, as sure as said. */
+export interface Rate {
+  readonly share: number;
+  readonly low: number;
+  readonly high: number;
+}
+
+/**
+ * Wilson's score interval of a share (Wilson, J. Am. Stat. Assoc. 22, 1927); of nothing counted, all from 0 to 1. The share
+ * itself is as counted.
+ */
+export function wilson({ bad, of }: Count, sure = SURE): Rate {
+  if (of === 0) return { share: NaN, low: 0, high: 1 };
+  const z = normalQuantile((1 + sure) / 2);
+  const share = bad / of;
+  const spread = z * Math.sqrt((share * (1 - share)) / of + (z * z) / (4 * of * of));
+  const middle = share + (z * z) / (2 * of);
+  const whole = 1 + (z * z) / of;
+  return {
+    share,
+    // Nothing bad seen leaves nothing below, and the other way round: rounding must not say otherwise.
+    low: bad === 0 ? 0 : Math.max(0, (middle - spread) / whole),
+    high: bad === of ? 1 : Math.min(1, (middle + spread) / whole),
+  };
+}
+
+/** A Beta distribution: what is held of a share. */
+export interface Belief {
+  readonly a: number;
+  readonly b: number;
+}
+
+export const beliefMean = ({ a, b }: Belief): number => a / (a + b);
+
+/** Mean and the middle of a belief, as sure as said. */
+export const rateOf = ({ a, b }: Belief, sure = SURE): Rate => ({
+  share: beliefMean({ a, b }),
+  low: betaQuantile((1 - sure) / 2, a, b),
+  high: betaQuantile((1 + sure) / 2, a, b),
+});
+
+/** Steps over which a comparison is summed: exact to about a thousandth. */
+const STEPS = 400;
+
+/** Chance that the first share is smaller than the second: the first's distribution over middles of equal slices of the second. */
+export function chanceLess(first: Belief, second: Belief): number {
+  let sum = 0;
+  for (let i = 0; i < STEPS; i++)
+    sum += betaCdf(betaQuantile((i + 0.5) / STEPS, second.a, second.b), first.a, first.b);
+  return sum / STEPS;
+}
