@@ -48,6 +48,7 @@ writeFileSync(
   "import { serve } from './server/serve.mjs';\nawait serve(import.meta.url);\n",
 );
 cpSync('src/server/store/migrations', 'dist/migrations', { recursive: true });
+cpSync('samples/months.json.gz', 'dist/months.json.gz');
 
 const COMPRESSIBLE = /\.(js|css|svg|json|html)$/;
 for (const name of readdirSync('dist/client', { recursive: true })) {

@@ -30,6 +30,7 @@ import { closeDatabase, openDatabase, type Db } from '~/server/store/db';
 import { codeOf } from '~/server/store/fileCheck';
 import { copyByCommand, Nightly } from '~/server/store/nightly';
 import { hasLead } from '~/server/store/repositories/people';
+import { countUncounted } from '~/server/outcomes/keep';
 import { countOldJobs } from '~/server/store/repositories/trackRecord';
 import { lockForServer } from '~/server/store/serverLock';
 import { BadOption, bracketed, HELP, isLoopback, optionsOf, type Options } from './options';
@@ -133,7 +134,9 @@ export async function serve(bundle: string): Promise<void> {
     );
   console.log(`Ithermon is at ${options.tls ? 'https' : 'http'}://${bracketed(options.host)}:${port}/`);
   rehearse(planner, db);
-  void costs.makeUp().then(() => lessons.makeUp(draws));
+  void countUncounted(db)
+    .then(() => costs.makeUp())
+    .then(() => lessons.makeUp(draws));
   endNightly = nightly.start();
   const instruments = await hub.listen(options.instruments).catch((error: unknown) => {
     console.error(
@@ -190,7 +193,7 @@ async function openPrepared(options: Options, built: string): Promise<Db> {
         `${isLoopback(host) ? '--sign-in' : `${host} is reached by others and`} needs people who sign in, and a lead among them: ./ithermon people add INITIALS "NAME" lead`,
       );
     }
-    if (!empty) await seedDemo(db, Date.now(), (line) => console.log(line));
+    if (!empty) await seedDemo(db, Date.now(), (line) => console.log(line), resolve(built, 'months.json.gz'));
     ensureRig(db);
     countOldJobs(db);
     restateAll(db);

@@ -1,3 +1,4 @@
+import type { RootCauseId } from './rootCauses';
 import type { SupplyRead } from './supplyGate';
 
 /** What a board can be parked for. */
@@ -77,6 +78,8 @@ export type RunEventBody =
       readonly kind: 'closed';
       readonly outcome: string;
       readonly cause: string;
+      /** What the fault came from; left out where nobody said. */
+      readonly rootCause?: RootCauseId | undefined;
       /** What the board is parked for with it. */
       readonly awaits?: { readonly awaits: Awaits; readonly what: string } | undefined;
       /** Why it is called fixed without what its plan asked to be looked at. */

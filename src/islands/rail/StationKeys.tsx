@@ -57,6 +57,9 @@ export function StationKeys({
       case 'parts':
         window.location.href = '/parts';
         return true;
+      case 'outcomes':
+        window.location.href = '/outcomes';
+        return true;
       case 'rig':
         window.location.href = '/rig';
         return true;

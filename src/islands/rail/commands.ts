@@ -1,7 +1,16 @@
 import type { Command } from '~/ui/keyboard/command';
 
 export type StationCommand =
-  'board' | 'help' | 'theme' | 'mute' | 'bench' | 'rig' | 'parts' | 'initials' | `clock-${number}`;
+  | 'board'
+  | 'help'
+  | 'theme'
+  | 'mute'
+  | 'bench'
+  | 'rig'
+  | 'parts'
+  | 'outcomes'
+  | 'initials'
+  | `clock-${number}`;
 
 /** What a sheet that prints can do. */
 export const PRINT_COMMANDS: readonly Command<'print'>[] = [
@@ -17,6 +26,7 @@ export const STATION_COMMANDS: readonly Command<StationCommand>[] = [
   { id: 'bench', label: 'Bench', keys: ['Home'], group: 'Everywhere' },
   { id: 'rig', label: 'Rig', keys: ['End'], group: 'Everywhere' },
   { id: 'parts', label: 'Parts', keys: ['Insert'], group: 'Everywhere' },
+  { id: 'outcomes', label: 'Outcomes', keys: ['%'], group: 'Everywhere' },
   { id: 'initials', label: 'Initials, or signing out', keys: ['@'], group: 'Everywhere' },
   ...Array.from({ length: 9 }, (_, i) => ({
     id: `clock-${i + 1}` as const,

@@ -5,6 +5,7 @@ export { faceFindings } from './board/faceFinding.table';
 export { findings } from './site/finding.table';
 export { thermalLogs } from './jobs/thermalLog.table';
 export { jobDraws } from './jobs/jobDraws.table';
+export { jobFacts } from './jobs/jobFacts.table';
 export { jobs } from './jobs/job.table';
 export { libraryPackages } from './parts/libraryPackage.table';
 export { pads } from './site/pad.table';

@@ -3,6 +3,7 @@ import { InputError } from '~/schema/values/faults';
 import { standingFindings } from '~/core/record/standingFindings';
 import type { Db } from '~/server/store/db';
 import { addFinding, findingsOf } from '~/server/store/repositories/findings';
+import { recountFound } from '~/server/outcomes/keep';
 import { restate } from './restate';
 
 /** Appends the findings of one look, all or nothing, and says what their boards wait for now. */
@@ -13,6 +14,7 @@ export function recordFindings(db: Db, list: readonly NewFinding[], now_ms: numb
       if (record.takesBackId !== null) refuseStranger(db, record);
       return record;
     });
+    for (const finding of made) recountFound(db, finding);
     for (const boardId of new Set(made.map((finding) => finding.boardId))) restate(db, boardId);
     return made;
   });

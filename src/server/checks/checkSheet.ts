@@ -13,6 +13,7 @@ import type { NewContinuityReading } from '~/schema/records/site/continuityReadi
 import type { Db } from '~/server/store/db';
 import { newId } from '~/server/store/ids';
 import { restate } from '~/server/boards/restate';
+import { recountFound } from '~/server/outcomes/keep';
 import { getBoard } from '~/server/store/repositories/boards';
 import { addFinding, findingsOf } from '~/server/store/repositories/findings';
 import {
@@ -81,6 +82,7 @@ export function takeContinuityReading(
       verdict === 'bad'
         ? failed(db, check, given, surface, construction.copperLayers.length, now_ms)
         : refuted(db, check, given, verdict, now_ms);
+    if (finding) recountFound(db, finding);
     restate(db, site.boardId);
     return { reading, finding };
   });

@@ -38,6 +38,7 @@ import type { ChannelTold } from '~/schema/records/rig/instrumentChannel';
 import { findParts, givenFrom } from '~/server/store/repositories/stockParts';
 import { fillDrawers, moveDemoParts } from './drawers';
 import { seedMemories } from './memories';
+import { seedMonths } from './months';
 import { channelsTold, tellChannel } from '~/server/store/repositories/instrumentChannels';
 import { getBoard } from '~/server/store/repositories/boards';
 import { ensureRig } from '~/server/rig/firstRig';
@@ -66,14 +67,21 @@ const LAND_CHANNEL: ChannelTold = {
 
 /**
  * Writes the demo workshop through the same doors as a real bench, with plans solved by the model.
- * Boards and jobs that are there already are left alone, so that it is safe to run again.
+ * Boards and jobs that are there already are left alone, so that it is safe to run again. `months` is the file of the sample
+ * months, which are kept ready; null: without them.
  */
-export async function seedDemo(db: Db, now_ms: number, tell: (line: string) => void): Promise<void> {
+export async function seedDemo(
+  db: Db,
+  now_ms: number,
+  tell: (line: string) => void,
+  months: string | null = null,
+): Promise<void> {
   // The workshop counted its stock before its first job.
   ensureRig(db, now_ms - STOCKED_daysAgo * DAY_ms);
   if (findParts(db, '', 1).lines.length === 0) fillDrawers(db, now_ms);
   if (channelsTold(db).length === 0)
     tellChannel(db, 'tc-logger', LAND_CHANNEL, now_ms - STOCKED_daysAgo * DAY_ms);
+  if (months !== null) seedMonths(db, months, now_ms);
   for (const demo of DEMO_BOARDS) {
     seedBoard(db, demo, now_ms);
     await seedPhoto(db, demo, now_ms);

@@ -9,6 +9,7 @@ import type { JobPlan } from '~/schema/records/jobs/jobPlan';
 import { runEventOf, type AppendRequest, type RunEventRow } from '~/schema/records/jobs/runEvent';
 import { followJob } from '~/server/boards/boardClocks';
 import { restate } from '~/server/boards/restate';
+import { recount } from '~/server/outcomes/keep';
 import type { Db } from '~/server/store/db';
 import { clocksKept } from '~/server/store/repositories/boardClocks';
 import { addBoardEntry } from '~/server/store/repositories/boardEntries';
@@ -64,6 +65,7 @@ export function appendEvent(db: Db, jobId: string, request: AppendRequest, now_m
       body: request.event,
     };
     appendRows(db, job, [row], rowChange(request.event, now_ms));
+    if (job.status === 'closed' || request.event.kind === 'closed') recount(db, job.id);
     if (request.event.kind === 'closed' && !wasClosedBefore(events))
       bookUse(db, { id: job.id, by: request.by }, usedBy(job.plan, runState(steps, events)), now_ms);
     if (request.event.kind === 'closed' && request.event.outcome === 'parked') park(db, job, request, now_ms);

@@ -3,6 +3,7 @@ import { runState, type Dwell, type RunState } from '~/core/record/runState';
 import type { JobRecord } from '~/schema/records/jobs/job';
 import type { AppendRequest } from '~/schema/records/jobs/runEvent';
 import { asked } from '~/server/plans/planner/asked';
+import { recount } from '~/server/outcomes/keep';
 import type { Planner } from '~/server/plans/planner/planner';
 import type { Db } from '~/server/store/db';
 import { appendRows, getJob, jobsToCost, type JobWithEvents } from '~/server/store/repositories/jobs';
@@ -118,6 +119,7 @@ function appendCost(
       return { jobId, seq, clientId: `${jobId}-cost-${seq}`.slice(-64), at_ms, by: end.by, body };
     });
     appendRows(db, job, rows);
+    if (job.status === 'closed') recount(db, job.id);
   });
 }
 

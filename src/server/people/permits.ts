@@ -32,6 +32,7 @@ export const PERMITS: readonly Permit[] = [
 
   reading('/api/clocks'),
   reading('/api/orders/*/list.csv'),
+  reading('/api/outcomes/jobs.csv'),
   reading('/api/parts/find'),
   reading('/api/parts/*'),
   // Asking what would fit writes nothing.

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { uniformStream } from '../random';
-import { averageRunLength, cusumOf, cusumOfCounts, intervalFor, withOdds } from './cusum';
+import { averageRunLength, cusumOf, cusumOfCounts, intervalFor, intervalForMix, withOdds } from './cusum';
 import { pChart } from './pChart';
 import { brokenRules } from './runRules';
 
@@ -117,8 +117,17 @@ describe('CUSUM', () => {
     expect(averageRunLength(worse, usual, worse, interval)).toBeLessThan(400);
   });
 
+  it('has for even work the interval of the chain, and a lower one where sums are only looked at after many results', () => {
+    const even = Array.from({ length: 200 }, () => ({ of: 1, usual: 0.02 }));
+    const chain = intervalFor(0.02, withOdds(0.02, 3), 2000);
+    expect(Math.abs(intervalForMix(even, 3, 2000) / chain - 1)).toBeLessThan(0.15);
+    const many = Array.from({ length: 20 }, () => ({ of: 60, usual: 0.02 }));
+    expect(intervalForMix(many, 3, 2000)).toBeLessThan(chain);
+  });
+
   it('of counts adds what its single results would, as far as it never falls to nothing within', () => {
-    const [one] = cusumOfCounts([{ bad: 2, of: 40 }], 0.01, 0.03);
-    expect(one!.sum).toBeCloseTo(2 * Math.log(3) + 38 * Math.log(0.97 / 0.99), 12);
+    const worse = withOdds(0.01, 3);
+    const [one] = cusumOfCounts([{ bad: 2, of: 40, usual: 0.01 }], 3);
+    expect(one!.sum).toBeCloseTo(2 * Math.log(worse / 0.01) + 38 * Math.log((1 - worse) / 0.99), 12);
   });
 });

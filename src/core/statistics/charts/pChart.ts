@@ -3,6 +3,8 @@ import type { Count } from '../rates';
 /** One point of a chart of shares: with limits of its own, as more counted say more. */
 export interface PPoint extends Count {
   readonly share: number;
+  /** What is usual for it: the common share, or its own where what was counted differs. */
+  readonly centre: number;
   readonly low: number;
   readonly high: number;
   /** Distance from the centre in standard deviations of its own. */
@@ -19,23 +21,29 @@ const SIGMAS = 3;
 
 /**
  * A p-chart: shares over time about their common one, with limits that follow the sample's size (ISO 7870-2; Montgomery,
- * Introduction to Statistical Quality Control, ch. 7). A period with nothing counted has no point to judge: its z is 0.
+ * Introduction to Statistical Quality Control, ch. 7). `own` gives each point a centre of its own where what is counted is not
+ * the same from one to the next. A period with nothing counted has no point to judge: its z is 0.
  */
-export function pChart(counts: readonly Count[], centre = shareOfAll(counts)): PChart {
+export function pChart(
+  counts: readonly Count[],
+  centre = shareOfAll(counts),
+  own: readonly number[] = [],
+): PChart {
+  return { centre, points: counts.map((count, i) => pointOf(count, own[i] ?? centre)) };
+}
+
+function pointOf({ bad, of }: Count, centre: number): PPoint {
+  if (of === 0) return { bad, of, share: NaN, centre, low: 0, high: 1, z: 0 };
+  const sd = Math.sqrt((centre * (1 - centre)) / of);
+  const share = bad / of;
   return {
+    bad,
+    of,
+    share,
     centre,
-    points: counts.map(({ bad, of }) => {
-      const sd = of > 0 ? Math.sqrt((centre * (1 - centre)) / of) : 0;
-      const share = of > 0 ? bad / of : NaN;
-      return {
-        bad,
-        of,
-        share,
-        low: of > 0 ? Math.max(0, centre - SIGMAS * sd) : 0,
-        high: of > 0 ? Math.min(1, centre + SIGMAS * sd) : 1,
-        z: sd > 0 ? (share - centre) / sd : 0,
-      };
-    }),
+    low: Math.max(0, centre - SIGMAS * sd),
+    high: Math.min(1, centre + SIGMAS * sd),
+    z: sd > 0 ? (share - centre) / sd : 0,
   };
 }
 

@@ -2,6 +2,7 @@ import { MOST_AGO_ms } from '~/schema/values/ago';
 import { z } from 'zod';
 import { AWAITS, MEASURED_BY, type RunEvent, type RunEventBody } from '~/core/record/runEvents';
 import { OUTCOMES } from '~/core/record/outcomes';
+import { ROOT_CAUSE_IDS } from '~/core/record/rootCauses';
 import { initials, oneOf, quantity, recordId, text, whenever_ms, wholeNumber } from '~/schema/values/fields';
 
 const stepId = text(1, 60);
@@ -52,6 +53,7 @@ const writable = [
     kind: z.literal('closed'),
     outcome: oneOf(OUTCOMES),
     cause: text(0, 600).default(''),
+    rootCause: oneOf(ROOT_CAUSE_IDS).optional(),
     awaits: z.strictObject({ awaits: oneOf(AWAITS), what: text(1, 160) }).optional(),
     acceptedWithout: text(1, 200).optional(),
     restAtEnd: z.boolean().optional(),

@@ -66,6 +66,26 @@ export const openBoardIds = (db: Db): string[] =>
     .all()
     .map(({ id }) => id);
 
+/** What statistics sort boards by, by their ids; of all of them at once. */
+export const boardsTold = (
+  db: Db,
+): ReadonlyMap<string, { boardName: string; madeIn: number | null; laminate: string; layers: number }> =>
+  new Map(
+    db
+      .select({
+        id: boards.id,
+        boardName: boards.name,
+        madeIn: boards.madeIn,
+        construction: boards.construction,
+      })
+      .from(boards)
+      .all()
+      .map(({ id, boardName, madeIn, construction: { laminate, copperLayers } }) => [
+        id,
+        { boardName, madeIn, laminate, layers: copperLayers.length },
+      ]),
+  );
+
 export function findBoards(db: Db, ids: readonly string[]): BoardRecord[] {
   if (ids.length === 0) return [];
   return db

@@ -1,10 +1,11 @@
 import { LRUCache } from 'lru-cache';
-import { and, asc, desc, eq, gt, inArray, isNull, or } from 'drizzle-orm';
+import { and, asc, desc, eq, gt, inArray, isNull, notLike, or } from 'drizzle-orm';
 import { benchHeats } from '~/schema/records/rig/benchHeats.table';
 import { jobOfRow, type JobRecord } from '~/schema/records/jobs/job';
 import { jobs } from '~/schema/records/jobs/job.table';
 import { runEventOf, runEventRow, type RunEventRow } from '~/schema/records/jobs/runEvent';
 import { runEvents } from '~/schema/records/jobs/runEvent.table';
+import { SAMPLE } from '~/core/outcomes/sample';
 import type { JobTrace } from '~/core/record/occupancy';
 import type { RunEvent } from '~/core/record/runEvents';
 import { jobMoved } from '~/server/live/moves';
@@ -96,13 +97,13 @@ export const jobsToCost = (db: Db, now_ms: number): string[] =>
     .all()
     .map(({ id }) => id);
 
-/** The latest closed jobs that have told nothing of their tips yet. */
+/** The latest closed jobs that have told nothing of their tips yet; samples have nothing to tell of them. */
 export const untaughtJobs = (db: Db, most: number): string[] =>
   db
     .select({ id: jobs.id })
     .from(jobs)
     .leftJoin(benchHeats, eq(benchHeats.jobId, jobs.id))
-    .where(and(eq(jobs.status, 'closed'), isNull(benchHeats.jobId)))
+    .where(and(eq(jobs.status, 'closed'), isNull(benchHeats.jobId), notLike(jobs.id, `${SAMPLE}%`)))
     .orderBy(desc(jobs.closedAt_ms))
     .limit(most)
     .all()
@@ -179,6 +180,15 @@ export const wasAppended = (db: Db, jobId: string, clientId: string): boolean =>
     .from(runEvents)
     .where(and(eq(runEvents.clientId, clientId), eq(runEvents.jobId, jobId)))
     .get() !== undefined;
+
+/** When each job on a site was begun, the first begun first. */
+export const jobTimesAt = (db: Db, siteId: string): Pick<JobRecord, 'id' | 'acceptedAt_ms'>[] =>
+  db
+    .select({ id: jobs.id, acceptedAt_ms: jobs.acceptedAt_ms })
+    .from(jobs)
+    .where(eq(jobs.siteId, siteId))
+    .orderBy(asc(jobs.acceptedAt_ms))
+    .all();
 
 /** Whether a site has a job under way, and which. */
 export const runningJobOf = (db: Db, siteId: string): string | null =>

@@ -1,4 +1,19 @@
-import { and, asc, between, count, desc, eq, gt, isNull, like, ne, or, sql, type SQL } from 'drizzle-orm';
+import {
+  and,
+  asc,
+  between,
+  count,
+  desc,
+  eq,
+  gt,
+  isNotNull,
+  isNull,
+  like,
+  ne,
+  or,
+  sql,
+  type SQL,
+} from 'drizzle-orm';
 import type { PartState } from '~/core/electrical/parts/stock';
 import {
   partMove,
@@ -195,6 +210,15 @@ export interface FittedPart {
 }
 
 export const fittedOn = (db: Db, siteId: string): FittedPart[] => movesAt(db, siteId, 'fitted');
+
+/** Every part that was fitted on a site, out of which line and when. */
+export const partsFitted = (db: Db): { partId: string; siteId: string; at_ms: number }[] =>
+  db
+    .select({ partId: partMoves.partId, siteId: partMoves.siteId, at_ms: partMoves.at_ms })
+    .from(partMoves)
+    .where(and(eq(partMoves.reason, 'fitted'), isNotNull(partMoves.siteId)))
+    .all()
+    .map(({ siteId, ...move }) => ({ ...move, siteId: siteId! }));
 
 /** What a site gave to the drawers, newest first. */
 export const givenFrom = (db: Db, siteId: string): FittedPart[] => movesAt(db, siteId, 'from-donor');

@@ -1,0 +1,198 @@
+import { cusumOfCounts, intervalForMix } from '~/core/statistics/charts/cusum';
+import { pChart, shareOfAll, type PChart } from '~/core/statistics/charts/pChart';
+import { brokenRules, type Broken } from '~/core/statistics/charts/runRules';
+import type { Count } from '~/core/statistics/rates';
+import { countOf } from './harmRates';
+import { middle } from './results';
+import { risksOf } from './risks';
+import type { HarmId } from './harms';
+import type { JobFacts } from './jobFacts';
+
+/** A chart looks for odds that have grown so many times. */
+const WORSE = 3;
+/** It may cry wolf once in so many years of the workshop's own pace: more often, and nobody looks any more. */
+export const FALSE_ALARM_years = 10;
+/** A workshop that has just begun is reckoned with as if it had been at it for so long, years. */
+const LEAST_years = 0.25;
+const YEAR_ms = 365.25 * 86_400_000;
+/** So much has to be counted before there is anything usual to hold against. */
+const LEAST_COUNTED = 60;
+
+/** Months, in order, none left out: "2026-09" with its jobs. */
+export interface Period {
+  readonly month: string;
+  readonly jobs: number;
+  readonly counted: Count;
+}
+
+/** Since when it is worse, as the cumulative sum has it. */
+export interface Signal {
+  readonly how: 'cusum' | Broken['rule'];
+  /** The first job of the change, and the one at which it could be said. */
+  readonly beganWith: JobFacts;
+  readonly seenWith: JobFacts;
+  /** Before, and since. */
+  readonly before: Count;
+  readonly since: Count;
+}
+
+export interface OverTime {
+  readonly harm: HarmId;
+  readonly periods: readonly Period[];
+  readonly chart: PChart;
+  readonly broken: readonly Broken[];
+  /** The cumulative sum after each job, in order of closing, with the height at which it signals. */
+  readonly sums: readonly { readonly jobId: string; readonly at_ms: number; readonly sum: number }[];
+  readonly interval: number;
+  readonly signal: Signal | null;
+}
+
+const monthOf = (at_ms: number): string => new Date(at_ms).toISOString().slice(0, 7);
+
+/** Every month from the first job to the last. */
+function monthsBetween(from: string, to: string): string[] {
+  const months = [from];
+  while (months.at(-1)! < to) {
+    const [year, month] = months.at(-1)!.split('-').map(Number) as [number, number];
+    months.push(month === 12 ? `${year + 1}-01` : `${year}-${String(month + 1).padStart(2, '0')}`);
+  }
+  return months;
+}
+
+/** A harm over time, by months with limits and job by job with a cumulative sum; null where no job was closed. */
+export function overTime(facts: readonly JobFacts[], harm: HarmId): OverTime | null {
+  if (facts.length === 0) return null;
+  const jobs = [...facts].sort((a, b) => a.closedAt_ms - b.closedAt_ms);
+  const byMonth = new Map<string, JobFacts[]>();
+  for (const job of jobs) {
+    const month = monthOf(job.closedAt_ms);
+    byMonth.set(month, [...(byMonth.get(month) ?? []), job]);
+  }
+  const periods = monthsBetween(monthOf(jobs[0]!.closedAt_ms), monthOf(jobs.at(-1)!.closedAt_ms)).map(
+    (month): Period => {
+      const own = byMonth.get(month) ?? [];
+      return { month, jobs: own.length, counted: countOf(own, harm) };
+    },
+  );
+  const riskOf = risksOf(jobs, harm);
+  const counts = jobs.map((job) => countOf([job], harm));
+  const risks = jobs.map(riskOf);
+  const usual = usualShare(counts, risks);
+  const usuals = risks.map((risk) => Math.min(MOST_USUAL, usual * risk));
+  const chart = pChart(
+    periods.map((p) => p.counted),
+    usual,
+    centresOf(periods, jobs, counts, usuals, usual),
+  );
+  const interval = intervalForMix(
+    counts.map(({ of }, i) => ({ of, usual: usuals[i]! })),
+    WORSE,
+    falseAlarmIn(jobs, counts),
+  );
+  const sums =
+    usual > 0
+      ? cusumOfCounts(
+          counts.map((count, i) => ({ ...count, usual: usuals[i]! })),
+          WORSE,
+        )
+      : counts.map(() => ({ sum: 0, since: 0 }));
+  return {
+    harm,
+    periods,
+    chart,
+    broken: brokenRules(chart.points.map((p) => p.z)),
+    sums: sums.map(({ sum }, i) => ({ jobId: jobs[i]!.jobId, at_ms: jobs[i]!.closedAt_ms, sum })),
+    interval,
+    signal: signalIn(jobs, counts, sums, interval),
+  };
+}
+
+/** Joints, or jobs, in which one false alarm is lived with. */
+function falseAlarmIn(jobs: readonly JobFacts[], counts: readonly Count[]): number {
+  const years = Math.max(LEAST_years, (jobs.at(-1)!.closedAt_ms - jobs[0]!.closedAt_ms) / YEAR_ms);
+  return (FALSE_ALARM_years * counts.reduce((sum, c) => sum + c.of, 0)) / years;
+}
+
+/** What was usual for the work of each month: some have more of what seldom goes well. */
+function centresOf(
+  periods: readonly Period[],
+  jobs: readonly JobFacts[],
+  counts: readonly Count[],
+  usuals: readonly number[],
+  usual: number,
+): number[] {
+  const sums = new Map<string, { expected: number; of: number }>();
+  jobs.forEach((job, i) => {
+    const month = monthOf(job.closedAt_ms);
+    const sum = sums.get(month) ?? { expected: 0, of: 0 };
+    sums.set(month, { expected: sum.expected + usuals[i]! * counts[i]!.of, of: sum.of + counts[i]!.of });
+  });
+  return periods.map(({ month }) => {
+    const sum = sums.get(month);
+    return sum && sum.of > 0 ? sum.expected / sum.of : usual;
+  });
+}
+
+/** However often something goes wrong with a kind of work, it is not the rule. */
+const MOST_USUAL = 0.5;
+
+/**
+ * What is usual for work of the common risk: of spells in which a few are expected to go wrong, the middle one. A bad spell of
+ * under half of the time is then not the measure of itself, as a mean would have it. Nothing is usual before enough was counted.
+ */
+function usualShare(counts: readonly Count[], risks: readonly number[]): number {
+  const all = shareOfAll(counts);
+  if (all === 0 || counts.reduce((sum, c) => sum + c.of, 0) < LEAST_COUNTED) return 0;
+  const spells = spellsOf(counts, risks, EXPECTED / all);
+  // The middle of a Poisson count lies a third beneath its mean.
+  return spells.length < 3 ? all : middle(spells.map(({ bad, of, risk }) => (bad + 1 / 3) / (of * risk)));
+}
+const EXPECTED = 6;
+
+/** Jobs one after another in spells of at least so many joints, with the risk of their work together. */
+function spellsOf(
+  counts: readonly Count[],
+  risks: readonly number[],
+  least: number,
+): (Count & { readonly risk: number })[] {
+  const spells: { bad: number; of: number; risk: number }[] = [];
+  counts.forEach(({ bad, of }, i) => {
+    const last = spells.at(-1);
+    if (!last || last.of >= least) spells.push({ bad, of, risk: risks[i]! });
+    else {
+      last.risk = (last.risk * last.of + risks[i]! * of) / Math.max(1, last.of + of);
+      last.bad += bad;
+      last.of += of;
+    }
+  });
+  return spells;
+}
+
+/** Two that go wrong in a row are no change yet, however seldom one does (common practice). */
+const LEAST_BAD = 3;
+
+/** The first change that is more than chance: begun where the sum last left nothing. */
+function signalIn(
+  jobs: readonly JobFacts[],
+  counts: readonly Count[],
+  sums: readonly { readonly sum: number; readonly since: number }[],
+  interval: number,
+): Signal | null {
+  const seen = sums.findIndex(
+    ({ sum, since }, i) =>
+      sum > interval && counts.slice(i + 1 - since, i + 1).reduce((all, c) => all + c.bad, 0) >= LEAST_BAD,
+  );
+  if (seen < 0) return null;
+  const began = seen + 1 - sums[seen]!.since;
+  // The spell lasts until the sum is back at nothing.
+  const over = sums.findIndex(({ sum }, i) => i > seen && sum === 0);
+  const all = (from: number, to: number): Count =>
+    counts.slice(from, to).reduce((a, c) => ({ bad: a.bad + c.bad, of: a.of + c.of }), { bad: 0, of: 0 });
+  return {
+    how: 'cusum',
+    beganWith: jobs[began]!,
+    seenWith: jobs[seen]!,
+    before: all(0, began),
+    since: all(began, over < 0 ? counts.length : over),
+  };
+}

@@ -1,0 +1,45 @@
+import type { BoardEntry } from '~/core/record/boardEntries';
+
+/** One stay of a board at the bench, from its coming in to its going back. */
+export interface Stay {
+  readonly from_ms: number;
+  readonly until_ms: number;
+  /** Of it, parked for something. */
+  readonly parked_ms: number;
+}
+
+/** The stays of a board that are over, by its entries in order; what is in now is none yet. */
+export function staysOf(created_ms: number, entries: readonly BoardEntry[]): Stay[] {
+  const stays: Stay[] = [];
+  let from_ms: number | null = created_ms;
+  let [parked_ms, since_ms]: [number, number | null] = [0, null];
+  for (const { kind, at_ms } of entries) {
+    if (kind === 'reopened') [from_ms, parked_ms, since_ms] = [at_ms, 0, null];
+    if (kind === 'parked') since_ms ??= at_ms;
+    if (kind !== 'resumed' && kind !== 'handed-back' && kind !== 'scrapped') continue;
+    if (since_ms !== null) parked_ms += at_ms - since_ms;
+    since_ms = null;
+    if (kind === 'resumed' || from_ms === null) continue;
+    stays.push({ from_ms, until_ms: at_ms, parked_ms });
+    from_ms = null;
+  }
+  return stays;
+}
+
+/** Something that is promised for later: a board that waits for a part, work put off to another visit. */
+export interface Promised {
+  readonly says: string;
+  readonly due_ms: number | null;
+}
+
+/** What was put off on a board and not done since, and what it is parked for. */
+export function promisedOn(entries: readonly BoardEntry[]): Promised[] {
+  const parked = entries.findLast((e) => ['parked', 'resumed', 'handed-back', 'scrapped'].includes(e.kind));
+  const deferred = entries.flatMap((e) =>
+    e.kind === 'settled' && e.as === 'deferred' ? [{ item: e.item, says: e.says, reason: e.reason }] : [],
+  );
+  return [
+    ...(parked?.kind === 'parked' ? [{ says: `waits for ${parked.what}`, due_ms: parked.due_ms }] : []),
+    ...deferred.map(({ says, reason }) => ({ says: `${says}, put off: ${reason}`, due_ms: null })),
+  ];
+}

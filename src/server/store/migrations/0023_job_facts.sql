@@ -1,0 +1,37 @@
+CREATE TABLE `job_facts` (
+	`job_id` text PRIMARY KEY NOT NULL,
+	`board_id` text NOT NULL,
+	`site_id` text NOT NULL,
+	`ref` text NOT NULL,
+	`alloy` text NOT NULL,
+	`copper` text NOT NULL,
+	`family` text NOT NULL,
+	`goal` text NOT NULL,
+	`by` text NOT NULL,
+	`method` text NOT NULL,
+	`tool_id` text NOT NULL,
+	`tool` text NOT NULL,
+	`tip` text NOT NULL,
+	`setpoint_c` real NOT NULL,
+	`outcome` text NOT NULL,
+	`root_cause` text,
+	`accepted_at_ms` integer NOT NULL,
+	`closed_at_ms` integer NOT NULL,
+	`minutes` real NOT NULL,
+	`joints` integer NOT NULL,
+	`heats` integer NOT NULL,
+	`lifted` integer NOT NULL,
+	`torn` integer NOT NULL,
+	`bridged` integer NOT NULL,
+	`neighbour` integer NOT NULL,
+	`part` integer NOT NULL,
+	`foretold_dose` real,
+	`dose` real,
+	`peak_c` real,
+	`melts` text NOT NULL,
+	FOREIGN KEY (`job_id`) REFERENCES `jobs`(`id`) ON UPDATE no action ON DELETE no action,
+	FOREIGN KEY (`board_id`) REFERENCES `boards`(`id`) ON UPDATE no action ON DELETE no action
+);
+--> statement-breakpoint
+CREATE INDEX `job_facts_closed` ON `job_facts` (`closed_at_ms`);--> statement-breakpoint
+CREATE INDEX `job_facts_board` ON `job_facts` (`board_id`);
