@@ -97,6 +97,8 @@ interface TrackRecord {
   readonly jobs: number;
   /** Jobs after which a pad was found lifted, torn or its barrel damaged. */
   readonly harmed: number;
+  /** The same of everyone else here; left out where nobody else did it. */
+  readonly others?: { readonly jobs: number; readonly harmed: number } | undefined;
 }
 
 /** Everything a plan is made from; what is not here cannot change its answer. */

@@ -36,6 +36,7 @@ export const DIMENSIONS = {
   layers: { name: 'Copper layers', of: layersOf },
   laminate: { name: 'Laminate', of: (f) => f.laminate },
   kind: { name: 'Kind of board', of: (f) => boardKindOf(f.boardName) },
+  board: { name: 'Board', of: (f) => f.boardName },
   by: { name: 'Technician', of: (f) => f.by },
   goal: { name: 'Goal', of: (f) => f.goal },
 } as const satisfies Readonly<Record<string, Dimension>>;

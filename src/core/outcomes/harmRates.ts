@@ -1,5 +1,13 @@
 import { pool } from '~/core/statistics/pooling';
-import { chanceLess, rateOf, wilson, type Belief, type Count, type Rate } from '~/core/statistics/rates';
+import {
+  chanceLess,
+  effective,
+  rateOf,
+  wilson,
+  type Belief,
+  type Count,
+  type Rate,
+} from '~/core/statistics/rates';
 import { grouped, type DimensionId } from './dimensions';
 import { harmTraits, type HarmId } from './harms';
 import type { JobFacts } from './jobFacts';
@@ -47,7 +55,9 @@ export function countOf(facts: readonly JobFacts[], harm: HarmId): Count {
 export function harmRates(facts: readonly JobFacts[], harm: HarmId, dimension: DimensionId): HarmRates {
   const groups = grouped(facts, dimension);
   const counts = groups.map((g) => countOf(g.facts, harm));
-  const { usual, strength, beliefs } = pool(counts);
+  // Pads of one job go wrong together: they tell less than as many of different jobs.
+  const tell = groups.map((g) => effective(g.facts.map((f) => countOf([f], harm))));
+  const { usual, strength, beliefs } = pool(tell);
   return {
     harm,
     per: harmTraits(harm).per,
@@ -57,7 +67,7 @@ export function harmRates(facts: readonly JobFacts[], harm: HarmId, dimension: D
       key,
       jobs: own.length,
       counted: counts[i]!,
-      own: wilson(counts[i]!),
+      own: wilson(tell[i]!),
       pooled: rateOf(beliefs[i]!),
       belief: beliefs[i]!,
       few: own.length < FEW_JOBS,

@@ -1,4 +1,4 @@
-import { wilson, type Rate } from '~/core/statistics/rates';
+import { effective, wilson, type Rate } from '~/core/statistics/rates';
 import { grouped, type DimensionId } from './dimensions';
 import type { JobFacts, MeltSeen } from './jobFacts';
 import { middle } from './results';
@@ -40,13 +40,14 @@ export const heldBy = (facts: readonly JobFacts[], dimension: DimensionId): Grou
 export function heldOf(facts: readonly JobFacts[]): Omit<GroupHeld, 'key'> {
   const tally = { early: 0, within: 0, late: 0 };
   const ratios: number[] = [];
-  const jobs = new Set<string>();
+  const jobs = new Map<string, { bad: number; of: number }>();
   for (const { jobId, melts } of facts)
     for (const melt of melts) {
       const where = besideBand(melt);
       if (where === null) continue;
       tally[where]++;
-      jobs.add(jobId);
+      const own = jobs.get(jobId) ?? { bad: 0, of: 0 };
+      jobs.set(jobId, { bad: own.bad + (where === 'within' ? 1 : 0), of: own.of + 1 });
       if (melt.molten && melt.p50_s !== null && melt.p50_s > 0) ratios.push(melt.seen_s / melt.p50_s);
     }
   const touches = tally.early + tally.within + tally.late;
@@ -55,7 +56,8 @@ export function heldOf(facts: readonly JobFacts[]): Omit<GroupHeld, 'key'> {
     touches,
     bias: ratios.length >= LEAST_RATIOS ? middle(ratios) : null,
     spread: ratios.length >= LEAST_RATIOS ? halfWidth(ratios) : null,
-    coverage: wilson({ bad: tally.within, of: touches }),
+    // Touches of one job share its tip and its board.
+    coverage: wilson(effective([...jobs.values()])),
     early: tally.early,
     late: tally.late,
   };

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { pool } from './pooling';
-import { beliefMean, chanceLess, rateOf, wilson } from './rates';
+import { beliefMean, chanceLess, effective, rateOf, wilson } from './rates';
 
 describe('Wilson’s interval', () => {
   // Newcombe, Statistics in Medicine 17, 1998, table I, method 3 (score without correction), 95 %.
@@ -32,6 +32,36 @@ describe('Wilson’s interval', () => {
         expect(many.high - many.low).toBeLessThan(few.high - few.low);
       }),
     );
+  });
+});
+
+describe('counts that hang together', () => {
+  it('count as they are where they do not', () => {
+    const groups = Array.from({ length: 200 }, (_, i) => ({ bad: i % 10 === 0 ? 1 : 0, of: 1 }));
+    expect(effective(groups).of).toBeCloseTo(199, 6);
+  });
+
+  it('count as their groups where each group is of one kind', () => {
+    // Ten pads of a job that all go wrong, or none, tell as much as one: a design effect of the group's size.
+    const groups = Array.from({ length: 100 }, (_, i) => ({ bad: i % 5 === 0 ? 10 : 0, of: 10 }));
+    const { bad, of } = effective(groups);
+    expect(of).toBeCloseTo(100, -1);
+    expect(bad / of).toBeCloseTo(0.2, 9);
+  });
+
+  it('never tell more than was counted, and nothing bad is nothing bad', () => {
+    expect(
+      effective([
+        { bad: 0, of: 30 },
+        { bad: 0, of: 4 },
+      ]),
+    ).toEqual({ bad: 0, of: 34 });
+    expect(
+      effective([
+        { bad: 1, of: 2 },
+        { bad: 1, of: 2 },
+      ]),
+    ).toEqual({ bad: 2, of: 4 });
   });
 });
 

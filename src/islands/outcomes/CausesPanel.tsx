@@ -27,15 +27,17 @@ export function CausesPanel({ view, query }: { readonly view: CausesView; readon
     <>
       <section aria-label="Root causes">
         <h2>What faults came from</h2>
-        <SelectField
-          label="Of which boards"
-          value={kind}
-          onChange={setKind}
-          options={paretos.map((p) => ({
-            value: p.kind ?? '',
-            label: `${p.kind ?? 'all boards'}, ${p.jobs} jobs`,
-          }))}
-        />
+        <div className={css['which']}>
+          <SelectField
+            label="Of which boards"
+            value={kind}
+            onChange={setKind}
+            options={paretos.map((p) => ({
+              value: p.kind ?? '',
+              label: `${p.kind ?? 'all boards'}, ${p.jobs} jobs`,
+            }))}
+          />
+        </div>
         {lines.length > 0 && (
           <Chart label="Root causes; the table beneath has the same figures" height={300} build={build} />
         )}

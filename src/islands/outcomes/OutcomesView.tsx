@@ -130,7 +130,8 @@ export function OutcomesView({ sheet }: { readonly sheet: OutcomesSheet }) {
             ...(Object.keys(choices) as DimensionId[]).flatMap((id) =>
               choices[id]!.map(({ key, name }) => ({
                 value: `${id}=${key}`,
-                label: `${DIMENSIONS[id].name}: ${name}`,
+                label: name,
+                group: DIMENSIONS[id].name,
               })),
             ),
           ]}

@@ -78,7 +78,8 @@ export function RatesPanel({ view, query }: { readonly view: RatesView; readonly
           </tbody>
         </table>
         <p className="quiet">
-          In brackets where it lies nine times in ten: by Wilson as counted, by Beta drawn together.
+          In brackets where it lies nine times in ten: by Wilson as counted, by Beta drawn together. Pads of
+          one job go wrong together, and count for as much less as they do.
         </p>
       </section>
       <section aria-label="What came of it">

@@ -8,7 +8,7 @@ interface Built {
 }
 
 /** Long names are cut on an axis; the table beside it has them whole. */
-const MOST_LETTERS = 26;
+const MOST_LETTERS = 38;
 const short = (name: string): string =>
   name.length > MOST_LETTERS ? `${name.slice(0, MOST_LETTERS - 1)}…` : name;
 
@@ -46,7 +46,7 @@ export function ratesChart({ groups, usual }: RatesView, colours: ChartColours):
       rate('own', 'as counted', colours.soft, 'square-open', -0.13),
     ],
     layout: {
-      margin: { l: 210, r: 16, t: 8, b: 44 },
+      margin: { l: 270, r: 16, t: 8, b: 44 },
       xaxis: { title: { text: 'in a hundred' }, rangemode: 'tozero' },
       yaxis: {
         tickvals: shown.map((_, i) => i),
@@ -69,7 +69,7 @@ const mark = (axis: 'x' | 'y', at: number, color: string, dash: 'dot' | 'dash'):
 });
 
 /** Shares by month about their centre, limits of each month's own size; what breaks a rule is a filled diamond. */
-export function monthsChart({ points, centre, signal }: TimeView, colours: ChartColours): Built {
+export function monthsChart({ points, signal }: TimeView, colours: ChartColours): Built {
   const months = points.map((p) => p.month);
   const limit = (name: string, of: 'low' | 'high'): Data => ({
     type: 'scatter',
@@ -83,6 +83,15 @@ export function monthsChart({ points, centre, signal }: TimeView, colours: Chart
   });
   return {
     data: [
+      {
+        type: 'scatter',
+        mode: 'lines',
+        name: 'usual for its work',
+        x: months,
+        y: points.map((p) => 100 * p.centre),
+        line: { color: colours.soft, width: 1.5, dash: 'dot', shape: 'hvh' },
+        hoverinfo: 'skip',
+      },
       limit('three sigma', 'high'),
       limit('three sigma, below', 'low'),
       {
@@ -106,10 +115,7 @@ export function monthsChart({ points, centre, signal }: TimeView, colours: Chart
     layout: {
       xaxis: { type: 'category' },
       yaxis: { title: { text: 'in a hundred' }, rangemode: 'tozero' },
-      shapes: [
-        mark('y', 100 * centre, colours.soft, 'dot'),
-        ...(signal ? [since(signal.beganWith.closedAt_ms, months, colours)] : []),
-      ],
+      shapes: signal ? [since(signal.beganWith.closedAt_ms, months, colours)] : [],
       legend: { orientation: 'h', y: 1.05, x: 1, xanchor: 'right', yanchor: 'bottom' },
     },
   };
@@ -183,7 +189,7 @@ export function heldChart({ groups }: HeldView, promised: number, colours: Chart
       },
     ],
     layout: {
-      margin: { l: 210, r: 16, t: 8, b: 44 },
+      margin: { l: 270, r: 16, t: 8, b: 44 },
       xaxis: { title: { text: '% of touches within the band' }, range: [0, 102] },
       yaxis: {
         tickvals: shown.map((_, i) => i),
@@ -201,7 +207,7 @@ export function paretoChart(
   lines: readonly { name: string; jobs: number; upTo: number }[],
   colours: ChartColours,
 ): Built {
-  const names = lines.map((l) => short(l.name));
+  const names = lines.map((l) => l.name);
   return {
     data: [
       {
@@ -226,7 +232,14 @@ export function paretoChart(
     layout: {
       margin: { l: 56, r: 56, t: 8, b: 96 },
       yaxis: { title: { text: 'jobs' }, rangemode: 'tozero' },
-      yaxis2: { overlaying: 'y', side: 'right', range: [0, 105], title: { text: '%' }, showgrid: false },
+      yaxis2: {
+        overlaying: 'y',
+        side: 'right',
+        range: [0, 105],
+        tickvals: [0, 50, 100],
+        title: { text: '%' },
+        showgrid: false,
+      },
       legend: { orientation: 'h', y: 1.05, x: 1, xanchor: 'right', yanchor: 'bottom' },
     },
   };

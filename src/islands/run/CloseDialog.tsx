@@ -1,9 +1,10 @@
 import { useEffect, useState, type KeyboardEvent } from 'react';
 import { OUTCOMES, type Outcome } from '~/core/record/outcomes';
+import { ROOT_CAUSE_IDS, ROOT_CAUSES, type RootCauseId } from '~/core/record/rootCauses';
 import { AWAITS, type Awaits, type RunEventBody } from '~/core/record/runEvents';
 import { AWAITS_WORDS, OUTCOME_WORDS } from '~/schema/words/words';
 import { Button, KeyCap } from '~/ui/controls/Button';
-import { Segments, TextField } from '~/ui/controls/Field';
+import { Segments, SelectField, TextField } from '~/ui/controls/Field';
 import { Dialog } from '~/ui/controls/Dialog';
 import { isTextField } from '~/ui/keyboard/command';
 import css from './run.module.css';
@@ -21,7 +22,7 @@ const LETTERS: Readonly<Record<Outcome, string>> = {
 
 export type Closing = Pick<
   Extract<RunEventBody, { kind: 'closed' }>,
-  'cause' | 'awaits' | 'acceptedWithout'
+  'cause' | 'rootCause' | 'awaits' | 'acceptedWithout'
 > & {
   readonly outcome: Outcome;
 };
@@ -46,6 +47,7 @@ export function CloseDialog({
 }) {
   const [outcome, setOutcome] = useState<Outcome | null>(null);
   const [cause, setCause] = useState('');
+  const [rootCause, setRootCause] = useState<RootCauseId | ''>('');
   const [awaits, setAwaits] = useState<Awaits | null>(null);
   const [what, setWhat] = useState('');
   const [without, setWithout] = useState('');
@@ -75,6 +77,7 @@ export function CloseDialog({
           onWrite({
             outcome,
             cause: cause.trim(),
+            ...(rootCause ? { rootCause } : {}),
             ...(parked && awaited ? { awaits: awaited } : {}),
             ...(unproven ? { acceptedWithout: without.trim() } : {}),
           });
@@ -129,6 +132,15 @@ export function CloseDialog({
             />
           </>
         )}
+        <SelectField
+          label="What it came from"
+          value={rootCause}
+          onChange={setRootCause}
+          options={[
+            { value: '', label: 'not said' },
+            ...ROOT_CAUSE_IDS.map((value) => ({ value, label: ROOT_CAUSES[value] })),
+          ]}
+        />
         <TextField
           label="Root cause, and what would bring it back"
           multiline

@@ -83,7 +83,8 @@ export type PackedMonths = z.infer<typeof packedMonths>;
 const DAYS_BEFORE = 3;
 const DAY_ms = 86_400_000;
 
-const readMonths = (file: string): PackedMonths =>
+/** The months that are kept ready in a file. */
+export const readMonths = (file: string): PackedMonths =>
   packedMonths.parse(JSON.parse(gunzipSync(readFileSync(file)).toString('utf8')));
 
 /** Writes the sample months; does nothing where they are there. */

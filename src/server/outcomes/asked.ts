@@ -18,7 +18,7 @@ export function asked({ url, locals: { person }, cookies }: Asking): OutcomesQue
   const query = outcomesQuery.parse(
     Object.fromEntries(Object.entries(given).filter(([key]) => !wrong.has(key))),
   );
-  if (person?.role === 'lead') return query;
+  if (tellsWho(person)) return query;
   const own = person?.initials ?? cookies.get(BY)?.value ?? '';
   return {
     ...query,
@@ -26,6 +26,9 @@ export function asked({ url, locals: { person }, cookies }: Asking): OutcomesQue
     by: query.by === own ? query.by : undefined,
   };
 }
+
+/** Whether somebody is told who did what: a lead; others have their own work and that of all. */
+export const tellsWho = (person: Asking['locals']['person']): boolean => person?.role === 'lead';
 
 /** The cookie that a bench without sign-in keeps its initials in. */
 const BY = 'ithermon_by';

@@ -23,14 +23,14 @@ export function listed(db: Db, query: OutcomesQuery): JobFacts[] {
     .reverse();
 }
 
-/** Those jobs as a table (RFC 4180), their times in UTC; what a spreadsheet would take for a formula is written so that it does not. */
-export function listedCsv(db: Db, query: OutcomesQuery): string {
+/** Those jobs as a table (RFC 4180), their times in UTC, with who did them where that may be told; what a spreadsheet would take for a formula is written so that it does not. */
+export function listedCsv(db: Db, query: OutcomesQuery, told: boolean): string {
   const data = listed(db, query).map((f) => [
     f.jobId,
     f.boardName,
     f.ref,
     new Date(f.closedAt_ms).toISOString(),
-    f.by,
+    told ? f.by : '',
     GOAL_WORDS[f.goal],
     groupName('family', f.family),
     groupName('method', f.method),

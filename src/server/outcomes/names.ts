@@ -48,6 +48,7 @@ export function groupName(dimension: DimensionId, key: string): string {
       return GOAL_WORDS[key as Goal] ?? key;
     case 'tool':
     case 'kind':
+    case 'board':
     case 'by':
       return key;
   }

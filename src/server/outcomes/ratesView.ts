@@ -57,7 +57,13 @@ export function timeView(facts: readonly JobFacts[], { harm }: OutcomesQuery): T
       seenWith: jobNamed(signal.seenWith),
       before: signal.before,
       since: signal.since,
-      changes: changesAt(facts, harm, signal),
+      changes: changesAt(facts, harm, signal).map((change) => ({
+        ...change,
+        key:
+          change.factor === 'method' || change.factor === 'alloy'
+            ? groupName(change.factor, change.key)
+            : change.key,
+      })),
     },
   };
 }

@@ -110,6 +110,16 @@ describe('the chance of harm', () => {
     expect(by(10, 2)).toBeCloseTo((2 + RANK.priorJobs * gun.harm) / (10 + RANK.priorJobs), 12);
   });
 
+  it('leans on how it went for everyone else here before it leans on what is usual elsewhere', () => {
+    const others = { jobs: 60, harmed: 12 };
+    const shop = (12 + RANK.priorJobs * gun.harm) / (60 + RANK.priorJobs);
+    const of = (jobs: number, harmed: number): number =>
+      harmChance(request({ record: [{ method: 'gun', jobs, harmed, others }] }), gun);
+    expect(of(0, 0)).toBeCloseTo(shop, 12);
+    expect(of(10, 0)).toBeCloseTo((RANK.priorJobs * shop) / (10 + RANK.priorJobs), 12);
+    expect(of(10_000, 100)).toBeCloseTo(0.01, 3);
+  });
+
   it('goes to one’s own share as jobs add up, and one bad day does not decide', () => {
     expect(by(10_000, 1000)).toBeCloseTo(0.1, 3);
     expect(by(1, 1)).toBeLessThan(0.2);

@@ -113,11 +113,19 @@ function partWeight(request: PhaseRequest): number {
   return RANK.sacrificed[request.worth];
 }
 
-/** Mean of a Beta distribution: what is usual as prior jobs, then one's own. */
+/**
+ * Chance that a job so done hurts a pad: what is usual for the method, then how it went here, then how it goes for whoever does
+ * it; each leans on the one before as on so many jobs (means of Beta distributions).
+ */
 export function harmChance(request: PhaseRequest, method: Method): number {
   const own = request.record.find((r) => r.method === method.id);
-  return ((own?.harmed ?? 0) + method.harm * RANK.priorJobs) / ((own?.jobs ?? 0) + RANK.priorJobs);
+  return leaning(own, leaning(own?.others, method.harm));
 }
+
+const leaning = (
+  counted: { readonly jobs: number; readonly harmed: number } | undefined,
+  usual: number,
+): number => ((counted?.harmed ?? 0) + usual * RANK.priorJobs) / ((counted?.jobs ?? 0) + RANK.priorJobs);
 
 /** From picking the tool up to the last pad done, min. */
 export function minutesFor(method: Method, best: Candidate, pads: number): number {
@@ -151,9 +159,7 @@ function reasonsFor(
     last ?? '',
     ...(t.best.against ?? []).map((habit) => HABIT_WORDS[habit]),
     `Spends ${percent(price.damage)} of the worst pad’s budget in ${whole(t.best.time_s!)} s ${t.best.setting.kind === 'air' ? 'under air' : 'at most per touch'}; about ${minutesWords(price.minutes)} in all.`,
-    own && own.jobs > 0
-      ? `Your own record with it on such parts: ${own.harmed} of ${own.jobs} hurt a pad.`
-      : '',
+    own ? recordWords(own, price.harm) : '',
     keepsPart(request.goal) && request.phase === 'remove'
       ? `The part lives through it in about ${Math.round(100 * t.method.survival)} of 100.`
       : '',
@@ -165,6 +171,19 @@ function reasonsFor(
       : '',
   ];
   return [...said, ...lines.filter((line) => line !== '')];
+}
+
+/** How it went before on such parts, whose record that is, and how much of what is reckoned with comes from it. */
+function recordWords({ jobs, harmed, others }: PhaseRequest['record'][number], chance: number): string {
+  const all = jobs + (others?.jobs ?? 0);
+  if (all === 0) return '';
+  const told = [
+    jobs > 0 ? `your own record with it on such parts: ${harmed} of ${jobs} hurt a pad` : '',
+    others && others.jobs > 0 ? `others here: ${others.harmed} of ${others.jobs}` : '',
+  ].filter((line) => line !== '');
+  const share = all / (all + RANK.priorJobs);
+  const words = `${told.join('; ')}. Reckoned with as ${percent(chance)}, ${percent(share)} of it from this record.`;
+  return `${words.charAt(0).toUpperCase()}${words.slice(1)}`;
 }
 
 /** What a practised hand would say of a setting that is taken all the same. */

@@ -95,13 +95,17 @@ export const planInput = z
         partCycles: wholeNumber(0, 100).default(0),
       })
       .default({ padDose: {}, laminateDose: 0, partCycles: 0 }),
-    /** How methods have gone before on such parts. */
+    /** How methods have gone before on such parts, for whoever does it and for everyone else. */
     record: z
       .array(
         z.strictObject({
           method: text(1, 40),
           jobs: wholeNumber(0, 100_000),
           harmed: wholeNumber(0, 100_000),
+          /** The same of everyone else here. */
+          others: z
+            .strictObject({ jobs: wholeNumber(0, 100_000), harmed: wholeNumber(0, 100_000) })
+            .optional(),
         }),
       )
       .max(40)

@@ -27,9 +27,22 @@ export function countOldJobs(db: Db): void {
   }
 }
 
-/** How each method went for one technician on parts of a family: jobs closed, and jobs after which a land was hurt. */
-export const trackRecord = (db: Db, family: string, by: string): PlanInput['record'] =>
-  counted(db, family, by).map(({ by: _by, ...line }) => line);
+/** How each method went on parts of a family, for one technician and for everyone else: jobs closed, and jobs after which a land was hurt. */
+export function trackRecord(db: Db, family: string, by: string): PlanInput['record'] {
+  const lines = new Map<string, { jobs: number; harmed: number; others: { jobs: number; harmed: number } }>();
+  for (const { by: who, method, jobs: many, harmed } of counted(db, family)) {
+    const line = lines.get(method) ?? { jobs: 0, harmed: 0, others: { jobs: 0, harmed: 0 } };
+    lines.set(method, line);
+    const own = who === by ? line : line.others;
+    own.jobs += many;
+    own.harmed += harmed;
+  }
+  return [...lines].map(([method, { others, ...own }]) => ({
+    method,
+    ...own,
+    ...(others.jobs > 0 ? { others } : {}),
+  }));
+}
 
 /** The records of everyone who closed a job on parts of a family, by initials. */
 export function recordsByPerson(db: Db, family: string): Record<string, PlanInput['record']> {
@@ -41,7 +54,7 @@ export function recordsByPerson(db: Db, family: string): Record<string, PlanInpu
 type Line = PlanInput['record'][number] & { readonly by: string };
 
 /** One query whatever the age of the workshop: no plan is read for it. */
-function counted(db: Db, family: string, by?: string): Line[] {
+function counted(db: Db, family: string): Line[] {
   const harmed = db
     .select({ one: sql`1` })
     .from(findings)
@@ -54,9 +67,7 @@ function counted(db: Db, family: string, by?: string): Line[] {
       harmed: sql<number>`sum(exists ${harmed})`,
     })
     .from(jobs)
-    .where(
-      and(eq(jobs.status, 'closed'), eq(jobs.family, family), by === undefined ? undefined : eq(jobs.by, by)),
-    )
+    .where(and(eq(jobs.status, 'closed'), eq(jobs.family, family)))
     .groupBy(jobs.by, jobs.method)
     .all();
 }
