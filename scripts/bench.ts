@@ -1,5 +1,6 @@
 import { imports } from './bench/files';
 import { bandInWorker, bandTimes, boardRuns, jointRuns, kernels, yardstick } from './bench/model';
+import { outcomes } from './bench/outcomes';
 import { parts } from './bench/parts';
 import { plans } from './bench/plans';
 import { served } from './bench/server';
@@ -20,6 +21,7 @@ if (process.argv[2] === 'band') {
   await plans();
   imports();
   parts();
+  outcomes();
   await served();
   print();
 }

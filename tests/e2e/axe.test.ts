@@ -23,6 +23,7 @@ const VIEWS: readonly (readonly [name: string, path: string])[] = [
   ['outcomes', '/outcomes'],
   ['outcomes over time', '/outcomes?view=time&harm=bridged'],
   ['counted jobs', '/outcomes/jobs?with=bridged'],
+  ['month', '/outcomes/month?month=2026-10'],
   ['parts', '/parts'],
   ['swap check', '/parts?site=demo-beacon-4-C7'],
   ['kits', '/parts?place=kits'],

@@ -21,6 +21,7 @@ const PAGES = [
   '/outcomes?view=heat',
   '/outcomes?view=causes',
   '/outcomes/jobs?with=bridged',
+  '/outcomes/month?month=2026-10',
   '/parts',
   '/parts?site=demo-beacon-4-C7',
   '/sites/demo-projector-m2-U21/memory',

@@ -19,7 +19,7 @@ import { continuityReadingsOfBoard } from '~/server/store/repositories/continuit
 import { faceFindingsOf } from '~/server/store/repositories/faceFindings';
 import { findingsOf } from '~/server/store/repositories/findings';
 import { artworkCells, artworksOf, importsOf } from '~/server/store/repositories/imports';
-import { countedJobs, meltsKept } from '~/server/store/repositories/jobFacts';
+import { countedJobs } from '~/server/store/repositories/jobFacts';
 import { drawsOfJob } from '~/server/store/repositories/jobDraws';
 import { jobsOfBoard } from '~/server/store/repositories/jobs';
 import { libraryOf } from '~/server/store/repositories/library';
@@ -110,10 +110,7 @@ const READERS: Readonly<Record<string, (db: Db) => number>> = {
   bench_lessons: (db) => lessonsAbout(db, ['tip iron-slip-on chisel slip-on 1600']).length,
   memory_dumps: ofBoards((db, id) => sitesOf(db, id).flatMap((site) => dumpsOf(db, site.id))),
   memory_entries: ofBoards((db, id) => sitesOf(db, id).flatMap((site) => memoryEntriesOf(db, site.id))),
-  job_facts: (db) => {
-    const melts = meltsKept(db);
-    return countedJobs(db).filter(({ jobId }) => melts.get(jobId)!.every(({ seen_s }) => seen_s > 0)).length;
-  },
+  job_facts: (db) => countedJobs(db).filter(({ melts }) => melts.every(({ seen_s }) => seen_s > 0)).length,
   site_part_readings: ofBoards((db, id) => sitesOf(db, id).flatMap((site) => partReadingsAt(db, site.id))),
   board_clocks: ofBoards(clocksKept),
   step_habits: (db) => listHabits(db).length,

@@ -25,7 +25,7 @@ let facts: readonly JobFacts[];
 beforeAll(() => {
   db = openDatabase(':memory:', MIGRATIONS);
   seedMonths(db, 'samples/months.json.gz', Date.UTC(2026, 10, 30));
-  facts = allFacts(db, true);
+  facts = allFacts(db);
 });
 
 const WORN = `Cartridge station, ${TRUTH.wornTip.tip}`;

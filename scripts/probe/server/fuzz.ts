@@ -26,6 +26,7 @@ const PAGES = [
   'outcomes?view=held&sort=tool',
   'outcomes?view=causes',
   'outcomes/jobs?with=lifted',
+  'outcomes/month?month=2026-10',
   'stand-ins',
   'boards/new',
   'boards/ID',

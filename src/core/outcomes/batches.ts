@@ -19,10 +19,16 @@ export interface BatchHeld {
 /** A part counts as failed where the next job on its site says that the new part was bad. */
 export function batchesHeld(facts: readonly JobFacts[], fitted: readonly Fitted[]): BatchHeld[] {
   const bad = facts.filter((f) => f.rootCause === 'bad-part');
+  const onSite = new Map<string, Fitted[]>();
+  for (const one of fitted) {
+    const own = onSite.get(one.siteId);
+    if (own) own.push(one);
+    else onSite.set(one.siteId, [one]);
+  }
   const failed = new Map<string, number>();
   for (const { siteId, acceptedAt_ms } of bad) {
-    const last = fitted
-      .filter((f) => f.siteId === siteId && f.at_ms <= acceptedAt_ms)
+    const last = (onSite.get(siteId) ?? [])
+      .filter((f) => f.at_ms <= acceptedAt_ms)
       .reduce<Fitted | null>((late, f) => (late && late.at_ms > f.at_ms ? late : f), null);
     if (last) failed.set(last.partId, (failed.get(last.partId) ?? 0) + 1);
   }

@@ -38,15 +38,20 @@ export interface HarmRates {
   readonly groups: readonly GroupRate[];
 }
 
-/** What was counted of a harm over jobs: of joints, or of jobs. */
+/** What was counted of a harm in one job: of its joints, or of it. */
+export function jobCount({ harms, joints }: Pick<JobFacts, 'harms' | 'joints'>, harm: HarmId): Count {
+  const bad = harms[harm];
+  // A land that came off without ever being heated still is one of those that were worked on.
+  return { bad, of: Math.max(harmTraits(harm).per === 'joint' ? joints : 1, bad) };
+}
+
+/** The same over jobs. */
 export function countOf(facts: readonly JobFacts[], harm: HarmId): Count {
-  const perJoint = harmTraits(harm).per === 'joint';
   let [bad, of] = [0, 0];
   for (const f of facts) {
-    const over = perJoint ? f.joints : 1;
-    bad += f.harms[harm];
-    // A land that came off without ever being heated still is one of those that were worked on.
-    of += Math.max(over, f.harms[harm]);
+    const own = jobCount(f, harm);
+    bad += own.bad;
+    of += own.of;
   }
   return { bad, of };
 }
@@ -56,7 +61,7 @@ export function harmRates(facts: readonly JobFacts[], harm: HarmId, dimension: D
   const groups = grouped(facts, dimension);
   const counts = groups.map((g) => countOf(g.facts, harm));
   // Pads of one job go wrong together: they tell less than as many of different jobs.
-  const tell = groups.map((g) => effective(g.facts.map((f) => countOf([f], harm))));
+  const tell = groups.map((g) => effective(g.facts.map((f) => jobCount(f, harm))));
   const { usual, strength, beliefs } = pool(tell);
   return {
     harm,

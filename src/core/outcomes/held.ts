@@ -1,7 +1,7 @@
+import { percentile } from '~/core/statistics/percentile';
 import { effective, wilson, type Rate } from '~/core/statistics/rates';
 import { grouped, type DimensionId } from './dimensions';
-import type { JobFacts, MeltSeen } from './jobFacts';
-import { middle } from './results';
+import type { JobFacts, MeltSeen, TouchesHeld } from './jobFacts';
 
 /** So much of what is seen ought to lie in a band from a tenth to nine tenths. */
 export const BAND_SHARE = 0.8;
@@ -37,39 +37,41 @@ export const heldBy = (facts: readonly JobFacts[], dimension: DimensionId): Grou
     .map(({ key, facts: own }) => ({ key, ...heldOf(own) }))
     .filter(({ touches }) => touches > 0);
 
-export function heldOf(facts: readonly JobFacts[]): Omit<GroupHeld, 'key'> {
+/** The touches of a job in counts: what statistics keep of them. */
+export function touchesHeld(melts: readonly MeltSeen[]): TouchesHeld {
   const tally = { early: 0, within: 0, late: 0 };
   const ratios: number[] = [];
-  const jobs = new Map<string, { bad: number; of: number }>();
-  for (const { jobId, melts } of facts)
-    for (const melt of melts) {
-      const where = besideBand(melt);
-      if (where === null) continue;
-      tally[where]++;
-      const own = jobs.get(jobId) ?? { bad: 0, of: 0 };
-      jobs.set(jobId, { bad: own.bad + (where === 'within' ? 1 : 0), of: own.of + 1 });
-      if (melt.molten && melt.p50_s !== null && melt.p50_s > 0) ratios.push(melt.seen_s / melt.p50_s);
-    }
-  const touches = tally.early + tally.within + tally.late;
+  for (const melt of melts) {
+    const where = besideBand(melt);
+    if (where === null) continue;
+    tally[where]++;
+    if (melt.molten && melt.p50_s !== null && melt.p50_s > 0) ratios.push(melt.seen_s / melt.p50_s);
+  }
+  return { ...tally, ratios };
+}
+
+export function heldOf(facts: readonly JobFacts[]): Omit<GroupHeld, 'key'> {
+  const ratios = Float64Array.from(facts.flatMap((f) => f.touches.ratios)).sort();
+  const jobs = facts
+    .map(({ touches: { early, within, late } }) => ({ bad: within, of: early + within + late }))
+    .filter(({ of }) => of > 0);
+  const sum = (of: 'early' | 'late'): number => facts.reduce((all, f) => all + f.touches[of], 0);
   return {
-    jobs: jobs.size,
-    touches,
-    bias: ratios.length >= LEAST_RATIOS ? middle(ratios) : null,
+    jobs: jobs.length,
+    touches: jobs.reduce((all, { of }) => all + of, 0),
+    bias: ratios.length >= LEAST_RATIOS ? percentile(ratios, 0.5) : null,
     spread: ratios.length >= LEAST_RATIOS ? halfWidth(ratios) : null,
     // Touches of one job share its tip and its board.
-    coverage: wilson(effective([...jobs.values()])),
-    early: tally.early,
-    late: tally.late,
+    coverage: wilson(effective(jobs)),
+    early: sum('early'),
+    late: sum('late'),
   };
 }
 const LEAST_RATIOS = 5;
 
-/** By what ratio the middle 80 % lie about their middle. */
-function halfWidth(ratios: readonly number[]): number {
-  const sorted = [...ratios].sort((a, b) => a - b);
-  const at = (share: number): number => sorted[Math.round(share * (sorted.length - 1))]!;
-  return Math.sqrt(at(0.9) / at(0.1));
-}
+/** By what ratio the middle 80 % of sorted ratios lie about their middle. */
+const halfWidth = (sorted: Float64Array): number =>
+  Math.sqrt(percentile(sorted, 0.9) / percentile(sorted, 0.1));
 
 /** What an error of that shape points to; null where bands hold or too little was seen. */
 export function pointsTo({ touches, bias, coverage, early, late }: Omit<GroupHeld, 'key'>): string | null {

@@ -19,6 +19,14 @@ export interface MeltSeen {
   readonly molten: boolean;
 }
 
+/** How the touches of one job held against their bands, and how late each was: seen over expected, of those that melted. */
+export interface TouchesHeld {
+  readonly early: number;
+  readonly within: number;
+  readonly late: number;
+  readonly ratios: readonly number[];
+}
+
 /** What statistics count of one closed job. */
 export interface JobFacts {
   readonly jobId: string;
@@ -54,7 +62,7 @@ export interface JobFacts {
   readonly foretoldDose: number | null;
   readonly dose: number | null;
   readonly peak_C: number | null;
-  readonly melts: readonly MeltSeen[];
+  readonly touches: TouchesHeld;
 }
 
 /** What is told of a plan: where a touch was expected to melt. */

@@ -4,7 +4,7 @@ import { changesAt } from './changes';
 import { ageOf, boardKindOf, filtered, grouped } from './dimensions';
 import { harmRates, surelyLess } from './harmRates';
 import { harmsOf } from './harms';
-import { besideBand, heldOf, pointsTo } from './held';
+import { besideBand, heldOf, pointsTo, touchesHeld } from './held';
 import { copperOf, dosesOf, meltsOf, minutesOf, type JobFacts, type MeltSeen } from './jobFacts';
 import { overTime } from './overTime';
 import { paretos, reworkIn } from './returns';
@@ -49,7 +49,7 @@ function job(
     foretoldDose: 0.05,
     dose: 0.06,
     peak_C: 260,
-    melts: [],
+    touches: { early: 0, within: 0, late: 0, ratios: [] },
     ...told,
     closedAt_ms,
     harms: { lifted: 0, torn: 0, bridged: 0, neighbour: 0, part: 0, ...harms },
@@ -273,7 +273,11 @@ describe('foretold and seen', () => {
 
   it('a tip that melts everything a third late is told with what it points to', () => {
     const jobs = Array.from({ length: 30 }, (_, i) =>
-      job({ melts: Array.from({ length: 4 }, (_, k) => melt({ seen_s: 2.8 + 0.15 * ((i + k) % 5) })) }),
+      job({
+        touches: touchesHeld(
+          Array.from({ length: 4 }, (_, k) => melt({ seen_s: 2.8 + 0.15 * ((i + k) % 5) })),
+        ),
+      }),
     );
     const held = heldOf(jobs);
     expect(held.bias).toBeGreaterThan(1.3);
@@ -282,7 +286,11 @@ describe('foretold and seen', () => {
 
   it('bands that hold point to nothing', () => {
     const jobs = Array.from({ length: 30 }, (_, i) =>
-      job({ melts: Array.from({ length: 4 }, (_, k) => melt({ seen_s: 1.1 + 0.09 * ((7 * i + k) % 20) })) }),
+      job({
+        touches: touchesHeld(
+          Array.from({ length: 4 }, (_, k) => melt({ seen_s: 1.1 + 0.09 * ((7 * i + k) % 20) })),
+        ),
+      }),
     );
     expect(pointsTo(heldOf(jobs))).toBeNull();
   });

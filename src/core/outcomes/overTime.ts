@@ -2,8 +2,9 @@ import { cusumOfCounts, intervalForMix } from '~/core/statistics/charts/cusum';
 import { pChart, shareOfAll, type PChart } from '~/core/statistics/charts/pChart';
 import { brokenRules, type Broken } from '~/core/statistics/charts/runRules';
 import type { Count } from '~/core/statistics/rates';
-import { countOf } from './harmRates';
+import { countOf, jobCount } from './harmRates';
 import { middle } from './results';
+import { monthOf, monthsBetween } from './months';
 import { risksOf } from './risks';
 import type { HarmId } from './harms';
 import type { JobFacts } from './jobFacts';
@@ -47,18 +48,6 @@ export interface OverTime {
   readonly signal: Signal | null;
 }
 
-const monthOf = (at_ms: number): string => new Date(at_ms).toISOString().slice(0, 7);
-
-/** Every month from the first job to the last. */
-function monthsBetween(from: string, to: string): string[] {
-  const months = [from];
-  while (months.at(-1)! < to) {
-    const [year, month] = months.at(-1)!.split('-').map(Number) as [number, number];
-    months.push(month === 12 ? `${year + 1}-01` : `${year}-${String(month + 1).padStart(2, '0')}`);
-  }
-  return months;
-}
-
 /** A harm over time, by months with limits and job by job with a cumulative sum; null where no job was closed. */
 export function overTime(facts: readonly JobFacts[], harm: HarmId): OverTime | null {
   if (facts.length === 0) return null;
@@ -66,7 +55,9 @@ export function overTime(facts: readonly JobFacts[], harm: HarmId): OverTime | n
   const byMonth = new Map<string, JobFacts[]>();
   for (const job of jobs) {
     const month = monthOf(job.closedAt_ms);
-    byMonth.set(month, [...(byMonth.get(month) ?? []), job]);
+    const own = byMonth.get(month);
+    if (own) own.push(job);
+    else byMonth.set(month, [job]);
   }
   const periods = monthsBetween(monthOf(jobs[0]!.closedAt_ms), monthOf(jobs.at(-1)!.closedAt_ms)).map(
     (month): Period => {
@@ -75,7 +66,7 @@ export function overTime(facts: readonly JobFacts[], harm: HarmId): OverTime | n
     },
   );
   const riskOf = risksOf(jobs, harm);
-  const counts = jobs.map((job) => countOf([job], harm));
+  const counts = jobs.map((job) => jobCount(job, harm));
   const risks = jobs.map(riskOf);
   const usual = usualShare(counts, risks);
   const usuals = risks.map((risk) => Math.min(MOST_USUAL, usual * risk));

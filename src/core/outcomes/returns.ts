@@ -23,7 +23,9 @@ export function paretos(facts: readonly JobFacts[]): Pareto[] {
   const kinds = new Map<string, JobFacts[]>();
   for (const f of facts) {
     const kind = boardKindOf(f.boardName);
-    kinds.set(kind, [...(kinds.get(kind) ?? []), f]);
+    const own = kinds.get(kind);
+    if (own) own.push(f);
+    else kinds.set(kind, [f]);
   }
   return [
     paretoOf(null, facts),
@@ -33,10 +35,9 @@ export function paretos(facts: readonly JobFacts[]): Pareto[] {
 
 function paretoOf(kind: string | null, facts: readonly JobFacts[]): Pareto {
   const said = facts.filter((f) => f.rootCause !== null);
-  const lines = ROOT_CAUSE_IDS.map((cause) => ({
-    cause,
-    jobs: said.filter((f) => f.rootCause === cause).length,
-  }))
+  const counts = new Map<RootCauseId, number>();
+  for (const { rootCause } of said) counts.set(rootCause!, (counts.get(rootCause!) ?? 0) + 1);
+  const lines = ROOT_CAUSE_IDS.map((cause) => ({ cause, jobs: counts.get(cause) ?? 0 }))
     .filter(({ jobs }) => jobs > 0)
     .sort((a, b) => b.jobs - a.jobs);
   let sum = 0;
@@ -61,8 +62,11 @@ export interface Rework {
 /** Jobs that had to be done again: the same site, after a job on it that had been called fixed or improved. */
 export function reworkIn(facts: readonly JobFacts[]): Rework[] {
   const bySite = new Map<string, JobFacts[]>();
-  for (const f of [...facts].sort((a, b) => a.acceptedAt_ms - b.acceptedAt_ms))
-    bySite.set(f.siteId, [...(bySite.get(f.siteId) ?? []), f]);
+  for (const f of [...facts].sort((a, b) => a.acceptedAt_ms - b.acceptedAt_ms)) {
+    const own = bySite.get(f.siteId);
+    if (own) own.push(f);
+    else bySite.set(f.siteId, [f]);
+  }
   return [...bySite.values()].flatMap((jobs) =>
     jobs.slice(1).flatMap((again, i): Rework[] => {
       const first = jobs[i]!;

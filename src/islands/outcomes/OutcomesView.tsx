@@ -141,6 +141,9 @@ export function OutcomesView({ sheet }: { readonly sheet: OutcomesSheet }) {
         <a href={list}>
           {jobs} closed job{jobs === 1 ? '' : 's'}
         </a>
+        {months.length > 0 && (
+          <a href={`/outcomes/month?month=${query.to ?? months.at(-1)}`}>The month on one sheet</a>
+        )}
         {narrowed.map(({ id, name }) => (
           <Button key={id} look="plain" onClick={() => go({ [id]: undefined })}>
             {DIMENSIONS[id].name}: {name} ×

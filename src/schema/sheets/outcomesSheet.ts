@@ -2,7 +2,6 @@ import type { DimensionId } from '~/core/outcomes/dimensions';
 import type { Change } from '~/core/outcomes/changes';
 import type { GroupRate, HarmRates } from '~/core/outcomes/harmRates';
 import type { GroupHeld } from '~/core/outcomes/held';
-import type { JobFacts } from '~/core/outcomes/jobFacts';
 import type { Period } from '~/core/outcomes/overTime';
 import type { GroupResult } from '~/core/outcomes/results';
 import type { Pareto } from '~/core/outcomes/returns';
@@ -124,6 +123,3 @@ export interface OutcomesSheet {
   readonly months: readonly string[];
   readonly view: RatesView | TimeView | HeldView | HeatView | CausesView;
 }
-
-/** What a list of counted jobs shows of each. */
-export type JobLine = Omit<JobFacts, 'melts'>;

@@ -10,7 +10,11 @@ const MOST_SITES = 25;
 /** Sites whose lands were heated most, and what each way of working costs a land. */
 export function heatView(facts: readonly JobFacts[]): HeatView {
   const bySite = new Map<string, JobFacts[]>();
-  for (const f of facts) bySite.set(f.siteId, [...(bySite.get(f.siteId) ?? []), f]);
+  for (const f of facts) {
+    const own = bySite.get(f.siteId);
+    if (own) own.push(f);
+    else bySite.set(f.siteId, [f]);
+  }
   const sites = [...bySite.values()]
     .map((jobs) => {
       const { boardId, boardName, siteId, ref } = jobs[0]!;

@@ -1,5 +1,4 @@
 import Papa from 'papaparse';
-import { besideBand } from '~/core/outcomes/held';
 import { HARM_IDS, HARMS } from '~/core/outcomes/harms';
 import type { JobFacts } from '~/core/outcomes/jobFacts';
 import { ROOT_CAUSES } from '~/core/record/rootCauses';
@@ -12,13 +11,13 @@ import { factsAsked } from './sheet';
 /** The jobs that one number counts, the last closed first. */
 export function listed(db: Db, query: OutcomesQuery): JobFacts[] {
   const { with: harm, outcome, cause, band } = query;
-  return factsAsked(db, query, band !== undefined)
+  return factsAsked(db, query)
     .filter(
       (f) =>
         (harm === undefined || f.harms[harm] > 0) &&
         (outcome === undefined || f.outcome === outcome) &&
         (cause === undefined || (f.rootCause ?? 'unsaid') === cause) &&
-        (band === undefined || f.melts.some((melt) => besideBand(melt) === band)),
+        (band === undefined || f.touches[band] > 0),
     )
     .reverse();
 }

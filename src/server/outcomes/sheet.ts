@@ -1,31 +1,50 @@
-import { DIMENSION_IDS, filtered, grouped, type DimensionId } from '~/core/outcomes/dimensions';
+import { LRUCache } from 'lru-cache';
+import { filtered, type DimensionId } from '~/core/outcomes/dimensions';
+import { monthOf, monthsBetween } from '~/core/outcomes/months';
 import type { JobFacts } from '~/core/outcomes/jobFacts';
 import { isSample } from '~/core/outcomes/sample';
 import { filterOf, type OutcomesQuery } from '~/schema/exchange/outcomes/outcomesQuery';
 import type { OutcomesSheet } from '~/schema/sheets/outcomesSheet';
 import type { Db } from '~/server/store/db';
 import { causesView } from './causesView';
-import { allFacts } from './facts';
+import { evidenceStamp } from '~/server/store/repositories/jobFacts';
+import { allFacts, groupKeys } from './facts';
 import { heatView } from './heatView';
 import { groupName } from './names';
 import { heldView, ratesView, timeView } from './ratesView';
 
-/** The jobs that a question is of; `withMelts` where their touches are asked for. */
-export function factsAsked(db: Db, query: OutcomesQuery, withMelts = false): JobFacts[] {
-  const all = allFacts(db, withMelts);
-  return filtered(query.samples === 'no' ? all.filter((f) => !isSample(f.jobId)) : all, filterOf(query));
+/** The jobs that a question is of. */
+export const factsAsked = (db: Db, query: OutcomesQuery): JobFacts[] => narrowed(allFacts(db), query);
+
+const narrowed = (all: readonly JobFacts[], query: OutcomesQuery): JobFacts[] =>
+  filtered(query.samples === 'no' ? all.filter((f) => !isSample(f.jobId)) : all, filterOf(query));
+
+/** So many views are kept as they were made, until something that they count changes. */
+const MOST_KEPT = 60;
+const KEPT = new WeakMap<Db, LRUCache<string, OutcomesSheet>>();
+
+/** One view of the workshop's own evidence; made anew only where something changed since. */
+export function outcomesSheet(db: Db, query: OutcomesQuery, now_ms: number): OutcomesSheet {
+  const kept = KEPT.get(db) ?? new LRUCache<string, OutcomesSheet>({ max: MOST_KEPT });
+  KEPT.set(db, kept);
+  const key = `${evidenceStamp(db)} ${JSON.stringify(query)}`;
+  const known = kept.get(key);
+  if (known) return known;
+  const made = sheetOf(db, query, now_ms);
+  kept.set(key, made);
+  return made;
 }
 
-/** One view of the workshop's own evidence. */
-export function outcomesSheet(db: Db, query: OutcomesQuery, now_ms: number): OutcomesSheet {
-  const all = allFacts(db, true);
-  const facts = factsAsked(db, query, true);
+function sheetOf(db: Db, query: OutcomesQuery, now_ms: number): OutcomesSheet {
+  const all = allFacts(db);
+  const facts = narrowed(all, query);
   return {
     query,
     jobs: facts.length,
     samples: facts.filter((f) => isSample(f.jobId)).length,
-    choices: choicesIn(all),
-    months: [...new Set(all.map((f) => new Date(f.closedAt_ms).toISOString().slice(0, 7)))],
+    choices: choicesOf(db),
+    months:
+      all.length > 0 ? monthsBetween(monthOf(all[0]!.closedAt_ms), monthOf(all.at(-1)!.closedAt_ms)) : [],
     view: viewOf(db, query, facts, now_ms),
   };
 }
@@ -50,12 +69,17 @@ function viewOf(
   }
 }
 
+/** More groups than this are found by the search of the bench, not in a list. */
+const MOST_CHOICES = 60;
+
 /** What jobs can be narrowed to: dimensions with more than one group. */
-function choicesIn(facts: readonly JobFacts[]): OutcomesSheet['choices'] {
+function choicesOf(db: Db): OutcomesSheet['choices'] {
   const choices: Partial<Record<DimensionId, { key: string; name: string }[]>> = {};
-  for (const id of DIMENSION_IDS) {
-    const groups = grouped(facts, id).map(({ key }) => ({ key, name: groupName(id, key) }));
-    if (groups.length > 1) choices[id] = groups.sort((a, b) => a.name.localeCompare(b.name));
+  for (const [id, keys] of groupKeys(db)) {
+    if (keys.size < 2 || keys.size > MOST_CHOICES) continue;
+    choices[id] = [...keys]
+      .map((key) => ({ key, name: groupName(id, key) }))
+      .sort((a, b) => a.name.localeCompare(b.name));
   }
   return choices;
 }

@@ -121,6 +121,9 @@ describe('CUSUM', () => {
     const even = Array.from({ length: 200 }, () => ({ of: 1, usual: 0.02 }));
     const chain = intervalFor(0.02, withOdds(0.02, 3), 2000);
     expect(Math.abs(intervalForMix(even, 3, 2000) / chain - 1)).toBeLessThan(0.15);
+    // So long that it is reckoned on: the chain itself is exact.
+    const long = intervalFor(0.02, withOdds(0.02, 3), 200_000);
+    expect(Math.abs(intervalForMix(even, 3, 200_000) / long - 1)).toBeLessThan(0.05);
     const many = Array.from({ length: 20 }, () => ({ of: 60, usual: 0.02 }));
     expect(intervalForMix(many, 3, 2000)).toBeLessThan(chain);
   });

@@ -57,21 +57,23 @@ export function averageRunLength(share: number, usual: number, worse: number, in
   const down = Math.log((1 - usual) / (1 - worse));
   const up = Math.max(1, Math.round(Math.log(worse / usual) / down));
   const cells = Math.min(MOST_CELLS, Math.max(1, Math.ceil(interval / down)));
-  const runs = new Float64Array(cells + up + 1);
-  for (let pass = 0; pass < MOST_CELLS; pass++) {
-    let moved = 0;
-    for (let i = cells; i >= 0; i--) {
-      const told =
-        i === 0
-          ? 1 / share + runs[up]!
-          : 1 + share * (i + up > cells ? 0 : runs[i + up]!) + (1 - share) * runs[i - 1]!;
-      moved = Math.max(moved, Math.abs(told - runs[i]!) / told);
-      runs[i] = told;
-    }
-    // Upwards too: a sum that falls learns from those beneath it.
-    for (let i = 1; i <= cells; i++)
-      runs[i] = 1 + share * (i + up > cells ? 0 : runs[i + up]!) + (1 - share) * runs[i - 1]!;
-    if (moved < 1e-9) break;
+  const good = 1 - share;
+  // Runs from each cell by those from the cells above it: row by row from the lowest, which only a bad result leaves.
+  const [constant, above] = [new Float64Array(cells + 1), new Float64Array((cells + 1) * up)];
+  constant[0] = 1 / share;
+  above[up - 1] = 1;
+  for (let i = 1; i <= cells; i++) {
+    const [before, own] = [(i - 1) * up, i * up];
+    const back = 1 - good * above[before]!;
+    constant[i] = (1 + good * constant[i - 1]!) / back;
+    for (let k = 0; k < up - 1; k++) above[own + k] = (good * above[before + k + 1]!) / back;
+    above[own + up - 1] = share / back;
+  }
+  const runs = new Float64Array(cells + 1 + up);
+  for (let i = cells; i >= 0; i--) {
+    let sum = constant[i]!;
+    for (let k = 0; k < up; k++) sum += above[i * up + k]! * runs[i + 1 + k]!;
+    runs[i] = sum;
   }
   return runs[0]!;
 }
@@ -93,6 +95,9 @@ export interface Work {
   readonly usual: number;
 }
 
+/** Longer runs than this are not simulated but reckoned on. */
+const MOST_SIMULATED = 10_000;
+
 /** Runs that an interval is tried with: the mean run is then known to about a sixth, and the interval to a twentieth. */
 const RUNS = 40;
 const SEED = 7870;
@@ -100,7 +105,8 @@ const SEED = 7870;
 /**
  * The same for work of unlike risk, which has no such chain: the usual is simulated, work by work in the order in which it came
  * (as Steiner and others). Seeded, and the same numbers for every interval that is tried, so that a higher one never signals
- * sooner.
+ * sooner. Long runs are reckoned from shorter ones: with each unit of log-likelihood they grow by a factor of e (Siegmund,
+ * Sequential Analysis, 1985, 2.5).
  */
 export function intervalForMix(mix: readonly Work[], oddsGrown: number, results: number): number {
   const all = mix.reduce((sum, w) => ({ bad: sum.bad + w.of * w.usual, of: sum.of + w.of }), {
@@ -113,12 +119,13 @@ export function intervalForMix(mix: readonly Work[], oddsGrown: number, results:
     const worse = withOdds(p, oddsGrown);
     return { of, p, none: (1 - p) ** of, up: Math.log(worse / p), down: Math.log((1 - worse) / (1 - p)) };
   });
+  const simulated = Math.min(results, MOST_SIMULATED);
   const meanRun = (interval: number): number => {
     const next = uniformStream(SEED);
     let sum = 0;
     for (let run = 0; run < RUNS; run++) {
       let [at, cusum, seen] = [Math.floor(next() * mix.length), 0, 0];
-      while (cusum <= interval && seen < 4 * results) {
+      while (cusum <= interval && seen < 4 * simulated) {
         const { of, p, none, up, down } = steps[at]!;
         const bad = binomial(next(), of, p, none);
         cusum = Math.max(0, cusum + bad * up + (of - bad) * down);
@@ -129,14 +136,13 @@ export function intervalForMix(mix: readonly Work[], oddsGrown: number, results:
     }
     return sum / RUNS;
   };
-  const near = intervalFor(usual, withOdds(usual, oddsGrown), results);
-  let [low, high] = [near / 3, 2.5 * near];
-  while (high / low > 1.06) {
-    const middle = Math.sqrt(low * high);
-    if (meanRun(middle) < results) low = middle;
+  let [low, high] = [0.3, 12];
+  while (high - low > 0.1) {
+    const middle = (low + high) / 2;
+    if (meanRun(middle) < simulated) low = middle;
     else high = middle;
   }
-  return high;
+  return high + Math.log(results / simulated);
 }
 
 /** How many of n are bad, by inverting the binomial's distribution; `none` is the chance that none is. */

@@ -1,5 +1,8 @@
-import { and, asc, eq, getTableColumns, isNull } from 'drizzle-orm';
-import type { MeltSeen } from '~/core/outcomes/jobFacts';
+import { and, asc, eq, isNull, sql, type SQL } from 'drizzle-orm';
+import type { SQLiteTable } from 'drizzle-orm/sqlite-core';
+import { boards } from '~/schema/records/board/board.table';
+import { boardEntries } from '~/schema/records/board/boardEntry.table';
+import { partMoves } from '~/schema/records/parts/stockPart.table';
 import { jobFacts } from '~/schema/records/jobs/jobFacts.table';
 import { jobs } from '~/schema/records/jobs/job.table';
 import type { Db } from '../db';
@@ -11,12 +14,31 @@ export type KeptFacts = typeof jobFacts.$inferSelect;
 export function keepJobFacts(db: Db, jobId: string, facts: KeptFacts | null): void {
   if (facts === null) db.delete(jobFacts).where(eq(jobFacts.jobId, jobId)).run();
   else db.insert(jobFacts).values(facts).onConflictDoUpdate({ target: jobFacts.jobId, set: facts }).run();
-  changes.set(db, factsChanges(db) + 1);
+  const log = changed.get(db) ?? [];
+  changed.set(db, log);
+  log.push(jobId);
 }
 
-const changes = new WeakMap<Db, number>();
-/** Rises with every change of what is counted: what was made of it before is old. */
-export const factsChanges = (db: Db): number => changes.get(db) ?? 0;
+/** Jobs whose counts changed since the server began, one after another. */
+const changed = new WeakMap<Db, string[]>();
+
+/** The jobs whose counts changed after so many changes. */
+export const factsChangedAfter = (db: Db, seen: number): readonly string[] =>
+  (changed.get(db) ?? []).slice(seen);
+
+/** Another whenever something changed that views of the evidence are made of: counts, boards, their entries, parts fitted. */
+export function evidenceStamp(db: Db): string {
+  const last = (table: SQLiteTable): SQL => sql`(select ifnull(max(rowid), 0) from ${table})`;
+  const { stamp } = db.get<{ stamp: string }>(
+    sql`select ${last(boardEntries)} || ' ' || ${last(partMoves)} || ' ' || (select count(*) || ' ' || ifnull(sum(revision), 0) from ${boards}) as stamp`,
+  );
+  return `${changed.get(db)?.length ?? 0} ${stamp}`;
+}
+
+/** How boards are told of, in one figure that changes with any of them. */
+export const boardsStamp = (db: Db): string =>
+  db.get<{ stamp: string }>(sql`select count(*) || ' ' || ifnull(sum(revision), 0) as stamp from ${boards}`)
+    .stamp;
 
 export const factsKept = (db: Db, jobId: string): KeptFacts | null =>
   db.select().from(jobFacts).where(eq(jobFacts.jobId, jobId)).get() ?? null;
@@ -31,18 +53,6 @@ export const uncountedJobs = (db: Db): string[] =>
     .all()
     .map(({ id }) => id);
 
-const { melts: _melts, ...COUNTS } = getTableColumns(jobFacts);
-
-/** Every job that is counted, in the order they were closed, without its touches. */
-export const countedJobs = (db: Db): Omit<KeptFacts, 'melts'>[] =>
-  db.select(COUNTS).from(jobFacts).orderBy(asc(jobFacts.closedAt_ms)).all();
-
-/** Touches of every counted job, by its id. */
-export const meltsKept = (db: Db): ReadonlyMap<string, readonly MeltSeen[]> =>
-  new Map(
-    db
-      .select({ jobId: jobFacts.jobId, melts: jobFacts.melts })
-      .from(jobFacts)
-      .all()
-      .map(({ jobId, melts }) => [jobId, melts]),
-  );
+/** Every job that is counted, in the order they were closed. */
+export const countedJobs = (db: Db): KeptFacts[] =>
+  db.select().from(jobFacts).orderBy(asc(jobFacts.closedAt_ms)).all();
