@@ -116,44 +116,10 @@ try {
   await page.keyboard.press('ArrowDown');
   await shoot(page, 'import');
 
-  const tight = await page.request.post(`${base}api/boards`, {
-    data: {
-      name: 'Ticket reader 2',
-      owner: 'MK',
-      fault: 'reads nothing',
-      construction: {
-        length_mm: 100,
-        width_mm: 80,
-        thickness_mm: 1.6,
-        laminate: 'fr4-standard',
-        copperLayers: [0.3, 0.4].map((coverage) => ({ weight_oz: 1, coverage })),
-      },
-    },
-  });
-  const tightId = (await tight.json()).id;
-  const placed = async (ref, x_mm, package_, pads) => {
-    const site = await page.request.post(`${base}api/boards/${tightId}/sites`, {
-      data: {
-        ref,
-        side: 'top',
-        x_mm,
-        y_mm: 40,
-        alloy: 'sn60pb40',
-        package: package_,
-        pads: Array.from({ length: pads }, (_, k) => ({
-          name: String(k + 1),
-          connections: [{ kind: 'track', width_mm: 0.3, layers: [1] }],
-        })),
-      },
-    });
-    return (await site.json()).id;
-  };
-  const reader = await placed('U1', 50, { family: 'qfn' }, 33);
-  await placed('R1', 58, { family: 'chip', code: '0603' }, 2);
-  const dark = await sheet({ theme: 'lamp-off' });
-  await dark.goto(`${base}sites/${reader}/plan`);
-  await dark.waitForSelector('[data-searched][data-solved]', { timeout: 90_000 });
-  await shoot(dark, 'plan-remedies-lamp-off');
+  await page.goto(`${base}outcomes?view=time&harm=bridged`);
+  await page.waitForSelector('main [data-ready]');
+  await page.waitForSelector('.js-plotly-plot .point');
+  await shoot(page, 'outcomes');
 
   await page.goto(`${base}rig`);
   await page.waitForSelector('main [data-ready]');

@@ -77,7 +77,7 @@ export async function worked(
     by,
     acceptedAt_ms: Math.round(at_ms),
     outcome,
-    cause: String((events.at(-1)![1] as { cause: string }).cause),
+    cause: (events.at(-1)![1] as { cause: string }).cause,
     events,
     findings: found.map((f) => ({ ...f, at_ms: ended_ms - 300_000 })),
     part: capacitor ? (bad && !returned ? BAD_PART : GOOD_PART) : null,

@@ -18,7 +18,7 @@ const FACTORS = {
     of: (f: JobFacts) => `${f.tool} at ${Math.round(f.setpoint_C / 10) * 10} °C`,
   },
 } as const;
-export type FactorId = keyof typeof FACTORS;
+type FactorId = keyof typeof FACTORS;
 
 /** Something that fares worse since a harm became more frequent than what goes on beside it, and than itself before. */
 export interface Change {

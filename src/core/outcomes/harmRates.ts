@@ -13,7 +13,7 @@ import { harmTraits, type HarmId } from './harms';
 import type { JobFacts } from './jobFacts';
 
 /** Under so many jobs a number says little, and says so. */
-export const FEW_JOBS = 8;
+const FEW_JOBS = 8;
 
 /** One group: what was counted, its own interval, and what is believed of it beside the others. */
 export interface GroupRate {

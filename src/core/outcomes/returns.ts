@@ -3,7 +3,7 @@ import { boardKindOf } from './dimensions';
 import type { JobFacts } from './jobFacts';
 
 /** What faults came from, the most frequent first, with the share that those up to it make. */
-export interface ParetoLine {
+interface ParetoLine {
   readonly cause: RootCauseId;
   readonly jobs: number;
   readonly upTo: number;

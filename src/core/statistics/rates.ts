@@ -3,7 +3,7 @@ import betaQuantile from '@stdlib/stats-base-dists-beta-quantile';
 import { normalQuantile } from './normal';
 
 /** So sure are the intervals of every rate: nine times in ten the truth lies inside. */
-export const SURE = 0.9;
+const SURE = 0.9;
 
 /** What was counted: so many of so many. */
 export interface Count {

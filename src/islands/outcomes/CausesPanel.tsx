@@ -1,4 +1,4 @@
-import { useCallback, useState } from 'react';
+import { useCallback, useMemo, useState } from 'react';
 import { ROOT_CAUSES } from '~/core/record/rootCauses';
 import { addressWith } from '~/schema/exchange/outcomes/address';
 import type { OutcomesQuery } from '~/schema/exchange/outcomes/outcomesQuery';
@@ -15,8 +15,8 @@ export function CausesPanel({ view, query }: { readonly view: CausesView; readon
   const { paretos, rework, boards, batches, due } = view;
   const [kind, setKind] = useState('');
   const shown = paretos.find((p) => (p.kind ?? '') === kind) ?? paretos[0]!;
-  const lines = shown.lines.map((l) => ({ ...l, name: ROOT_CAUSES[l.cause] }));
-  const build = useCallback((colours: ChartColours) => paretoChart(lines, colours), [shown]);
+  const lines = useMemo(() => shown.lines.map((l) => ({ ...l, name: ROOT_CAUSES[l.cause] })), [shown]);
+  const build = useCallback((colours: ChartColours) => paretoChart(lines, colours), [lines]);
   const list = (changed: Partial<Record<keyof OutcomesQuery, string>>): string =>
     addressWith(
       query,

@@ -35,7 +35,7 @@ export function OutcomesView({ sheet }: { readonly sheet: OutcomesSheet }) {
     return true;
   };
   const focus = (label: string): boolean => {
-    const field = [...bar.current!.querySelectorAll('label')].find((l) => l.textContent?.startsWith(label));
+    const field = [...bar.current!.querySelectorAll('label')].find((l) => l.textContent.startsWith(label));
     const select =
       field?.querySelector('select') ?? (field?.htmlFor && document.getElementById(field.htmlFor));
     if (!select) return false;

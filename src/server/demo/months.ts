@@ -5,14 +5,12 @@ import type { Outcome } from '~/core/record/outcomes';
 import type { RunEventBody } from '~/core/record/runEvents';
 import { boardEntryRow } from '~/schema/records/board/boardEntry';
 import { newBoard } from '~/schema/records/board/board';
-import { jobs } from '~/schema/records/jobs/job.table';
-import { runEvents } from '~/schema/records/jobs/runEvent.table';
 import { newSite } from '~/schema/records/site/site';
 import { newStockPart } from '~/schema/records/parts/stockPart';
-import { findings } from '~/schema/records/site/finding.table';
 import type { Db } from '~/server/store/db';
 import { addBoardEntry } from '~/server/store/repositories/boardEntries';
 import { addBoard, hasBoard, setWaiting } from '~/server/store/repositories/boards';
+import { addFinishedJob, type FinishedJob } from '~/server/store/repositories/finishedJobs';
 import { keepJobFacts, type KeptFacts } from '~/server/store/repositories/jobFacts';
 import { addSite } from '~/server/store/repositories/sites';
 import { addPart, movePart } from '~/server/store/repositories/stockParts';
@@ -22,7 +20,7 @@ import { DEMO_BOARDS } from './boards';
  * Sample months of the invented workshop: made once by `npm run months` from a hidden bench, through the same doors as real
  * work, and kept ready, so that a first start has them in seconds.
  */
-export const packedMonths = z.object({
+const packedMonths = z.object({
   boards: z.array(
     z.object({
       id: z.string(),
@@ -165,28 +163,23 @@ function writeJob(
     closedAt_ms: on(at_ms),
     lastSeq: rows.length,
   };
-  db.insert(jobs)
-    .values(row as typeof jobs.$inferInsert)
-    .run();
-  db.insert(runEvents).values(rows).run();
-  job.findings.forEach(({ site, pad, state, other, note, at_ms: found_ms }, i) =>
-    db
-      .insert(findings)
-      .values({
-        id: `${id}-found-${i + 1}`,
-        boardId: board,
-        siteId: `${board}-${site}`,
-        padId: `${board}-${site}-${pad}`,
-        otherPadId: other === null ? null : `${board}-${site}-${other}`,
-        state: state as typeof findings.$inferInsert.state,
-        foundAs: 'done-here',
-        jobId: id,
-        note,
-        by,
-        at_ms: on(found_ms),
-      })
-      .run(),
-  );
+  addFinishedJob(db, {
+    job: row as FinishedJob['job'],
+    events: rows,
+    findings: job.findings.map(({ site, pad, state, other, note, at_ms: found_ms }, i) => ({
+      id: `${id}-found-${i + 1}`,
+      boardId: board,
+      siteId: `${board}-${site}`,
+      padId: `${board}-${site}-${pad}`,
+      otherPadId: other === null ? null : `${board}-${site}-${other}`,
+      state: state as FinishedJob['findings'][number]['state'],
+      foundAs: 'done-here',
+      jobId: id,
+      note,
+      by,
+      at_ms: on(found_ms),
+    })),
+  });
   if (job.part !== null)
     movePart(db, job.part, { reason: 'fitted', amount: 1, siteId, by }, on(at_ms), `${id}-fitted`);
 }

@@ -37,15 +37,15 @@ export function groupName(dimension: DimensionId, key: string): string {
     case 'copper':
       return COPPER[key] ?? key;
     case 'alloy':
-      return ALLOYS[key as AlloyId]?.name ?? (key || 'not known');
+      return key in ALLOYS ? ALLOYS[key as AlloyId].name : key || 'not known';
     case 'laminate':
-      return LAMINATES[key as LaminateId]?.name ?? key;
+      return key in LAMINATES ? LAMINATES[key as LaminateId].name : key;
     case 'age':
       return AGES[key] ?? key;
     case 'layers':
       return LAYERS[key] ?? key;
     case 'goal':
-      return GOAL_WORDS[key as Goal] ?? key;
+      return key in GOAL_WORDS ? GOAL_WORDS[key as Goal] : key;
     case 'tool':
     case 'kind':
     case 'board':

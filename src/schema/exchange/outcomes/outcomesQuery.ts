@@ -4,7 +4,7 @@ import { HARM_IDS } from '~/core/outcomes/harms';
 import { OUTCOMES } from '~/core/record/outcomes';
 import { ROOT_CAUSE_IDS } from '~/core/record/rootCauses';
 import { oneOf, text } from '~/schema/values/fields';
-import { USUAL } from './address';
+import { USUAL } from './usual';
 
 /** The pages of Outcomes. */
 export const OUTCOMES_VIEWS = ['rates', 'time', 'held', 'heat', 'causes'] as const;
