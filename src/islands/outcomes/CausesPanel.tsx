@@ -1,6 +1,6 @@
 import { useCallback, useMemo, useState } from 'react';
 import { ROOT_CAUSES } from '~/core/record/rootCauses';
-import { addressWith } from '~/schema/exchange/outcomes/address';
+import { jobsAddress } from '~/schema/exchange/outcomes/address';
 import type { OutcomesQuery } from '~/schema/exchange/outcomes/outcomesQuery';
 import type { CausesView } from '~/schema/sheets/outcomesSheet';
 import { Chart, type ChartColours } from '~/ui/chart/Chart';
@@ -17,12 +17,8 @@ export function CausesPanel({ view, query }: { readonly view: CausesView; readon
   const shown = paretos.find((p) => (p.kind ?? '') === kind) ?? paretos[0]!;
   const lines = useMemo(() => shown.lines.map((l) => ({ ...l, name: ROOT_CAUSES[l.cause] })), [shown]);
   const build = useCallback((colours: ChartColours) => paretoChart(lines, colours), [lines]);
-  const list = (changed: Partial<Record<keyof OutcomesQuery, string>>): string =>
-    addressWith(
-      query,
-      { view: undefined, harm: undefined, sort: undefined, ...(kind ? { kind } : {}), ...changed },
-      '/outcomes/jobs',
-    );
+  const list = (changed: Parameters<typeof jobsAddress>[1]): string =>
+    jobsAddress(query, { ...(kind ? { kind } : {}), ...changed });
   return (
     <>
       <section aria-label="Root causes">

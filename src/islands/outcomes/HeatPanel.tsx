@@ -1,5 +1,5 @@
 import type { HeatView } from '~/schema/sheets/outcomesSheet';
-import { addressWith } from '~/schema/exchange/outcomes/address';
+import { jobsAddress } from '~/schema/exchange/outcomes/address';
 import type { OutcomesQuery } from '~/schema/exchange/outcomes/outcomesQuery';
 import { budget } from '~/ui/figures';
 import css from './outcomes.module.css';
@@ -10,8 +10,6 @@ const NEAR_END = 0.5;
 /** Sites nearest their end, and what each way of working costs a land. */
 export function HeatPanel({ view, query }: { readonly view: HeatView; readonly query: OutcomesQuery }) {
   const { sites, methods } = view;
-  const list = (changed: Partial<Record<keyof OutcomesQuery, string>>): string =>
-    addressWith(query, { view: undefined, harm: undefined, sort: undefined, ...changed }, '/outcomes/jobs');
   const spent = sites.filter((s) => s.spent >= NEAR_END);
   return (
     <>
@@ -64,7 +62,7 @@ export function HeatPanel({ view, query }: { readonly view: HeatView; readonly q
               <tr key={m.key}>
                 <th scope="row">{m.name}</th>
                 <td>
-                  <a href={list({ method: m.key })}>{m.jobs}</a>
+                  <a href={jobsAddress(query, { method: m.key })}>{m.jobs}</a>
                 </td>
                 <td>{m.foretold === null ? '–' : budget(m.foretold)}</td>
                 <td>{m.done === null ? '–' : budget(m.done)}</td>

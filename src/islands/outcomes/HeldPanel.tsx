@@ -1,6 +1,6 @@
 import { useCallback } from 'react';
 import { BAND_SHARE } from '~/core/outcomes/held';
-import { addressWith } from '~/schema/exchange/outcomes/address';
+import { jobsAddress } from '~/schema/exchange/outcomes/address';
 import type { OutcomesQuery } from '~/schema/exchange/outcomes/outcomesQuery';
 import type { HeldView } from '~/schema/sheets/outcomesSheet';
 import { Chart, type ChartColours } from '~/ui/chart/Chart';
@@ -15,11 +15,7 @@ export function HeldPanel({ view, query }: { readonly view: HeldView; readonly q
   const { groups } = view;
   const build = useCallback((colours: ChartColours) => heldChart(view, BAND_SHARE, colours), [view]);
   const list = (key: string, band?: 'early' | 'late'): string =>
-    addressWith(
-      query,
-      { view: undefined, harm: undefined, sort: undefined, [query.sort]: key, ...(band ? { band } : {}) },
-      '/outcomes/jobs',
-    );
+    jobsAddress(query, { [query.sort]: key, band });
   if (groups.length === 0)
     return <p className={css['says']}>No touch was foretold and seen in these jobs yet.</p>;
   return (

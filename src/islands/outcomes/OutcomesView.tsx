@@ -1,7 +1,7 @@
 import { useRef } from 'react';
 import { DIMENSIONS, type DimensionId } from '~/core/outcomes/dimensions';
 import { HARMS, HARM_IDS } from '~/core/outcomes/harms';
-import { addressWith } from '~/schema/exchange/outcomes/address';
+import { addressWith, jobsAddress } from '~/schema/exchange/outcomes/address';
 import type { OutcomesQuery, OutcomesView as View } from '~/schema/exchange/outcomes/outcomesQuery';
 import type { OutcomesSheet } from '~/schema/sheets/outcomesSheet';
 import { Button } from '~/ui/controls/Button';
@@ -46,7 +46,7 @@ export function OutcomesView({ sheet }: { readonly sheet: OutcomesSheet }) {
     const key = query[id];
     return key === undefined ? [] : [{ id, name: choices[id]!.find((c) => c.key === key)?.name ?? key }];
   });
-  const list = addressWith(query, { view: undefined, harm: undefined, sort: undefined }, '/outcomes/jobs');
+  const list = jobsAddress(query);
   const run = (id: OutcomesCommand): boolean => {
     switch (id) {
       case 'rates':

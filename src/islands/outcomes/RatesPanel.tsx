@@ -1,7 +1,7 @@
 import { useCallback } from 'react';
 import { HARMS } from '~/core/outcomes/harms';
 import { OUTCOMES } from '~/core/record/outcomes';
-import { addressWith } from '~/schema/exchange/outcomes/address';
+import { jobsAddress } from '~/schema/exchange/outcomes/address';
 import type { OutcomesQuery } from '~/schema/exchange/outcomes/outcomesQuery';
 import type { RatesView } from '~/schema/sheets/outcomesSheet';
 import { Chart, type ChartColours } from '~/ui/chart/Chart';
@@ -18,8 +18,7 @@ const SURE = 0.9;
 export function RatesPanel({ view, query }: { readonly view: RatesView; readonly query: OutcomesQuery }) {
   const { groups, usual, strength, per, results } = view;
   const build = useCallback((colours: ChartColours) => ratesChart(view, colours), [view]);
-  const list = (changed: Partial<Record<keyof OutcomesQuery, string>>): string =>
-    addressWith(query, { view: undefined, harm: undefined, sort: undefined, ...changed }, '/outcomes/jobs');
+  const list = (changed: Parameters<typeof jobsAddress>[1]): string => jobsAddress(query, changed);
   const things = per === 'joint' ? 'joints' : 'jobs';
   const name = HARMS[query.harm].name;
   const least = groups.find((g) => g.surelyMore === null);

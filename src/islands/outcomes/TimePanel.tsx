@@ -2,7 +2,7 @@ import { useCallback } from 'react';
 import { HARMS } from '~/core/outcomes/harms';
 import type { Change } from '~/core/outcomes/changes';
 import { FALSE_ALARM_years } from '~/core/outcomes/overTime';
-import { addressWith } from '~/schema/exchange/outcomes/address';
+import { jobsAddress } from '~/schema/exchange/outcomes/address';
 import type { OutcomesQuery } from '~/schema/exchange/outcomes/outcomesQuery';
 import type { JobNamed, TimeView } from '~/schema/sheets/outcomesSheet';
 import { Chart, type ChartColours } from '~/ui/chart/Chart';
@@ -22,18 +22,7 @@ export function TimePanel({ view, query }: { readonly view: TimeView; readonly q
   const name = HARMS[query.harm].name;
   const things = per === 'joint' ? 'joints' : 'jobs';
   const list = (month: string, harmed: boolean): string =>
-    addressWith(
-      query,
-      {
-        view: undefined,
-        harm: undefined,
-        sort: undefined,
-        from: month,
-        to: month,
-        ...(harmed ? { with: query.harm } : {}),
-      },
-      '/outcomes/jobs',
-    );
+    jobsAddress(query, { from: month, to: month, with: harmed ? query.harm : undefined });
   return (
     <>
       <section aria-label={`${name} over time`}>

@@ -12,3 +12,7 @@ export function addressWith(query: Partial<OutcomesQuery>, changed: Changed, pat
   const asked = search.toString();
   return asked ? `${path}?${asked}` : path;
 }
+
+/** The list of the jobs that a number counts. */
+export const jobsAddress = (query: Partial<OutcomesQuery>, changed: Changed = {}): string =>
+  addressWith(query, { view: undefined, harm: undefined, sort: undefined, ...changed }, '/outcomes/jobs');
