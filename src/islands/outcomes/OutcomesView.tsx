@@ -42,9 +42,9 @@ export function OutcomesView({ sheet }: { readonly sheet: OutcomesSheet }) {
     select.focus();
     return true;
   };
-  const narrowed = (Object.keys(choices) as DimensionId[]).flatMap((id) => {
+  const narrowed = (Object.keys(DIMENSIONS) as DimensionId[]).flatMap((id) => {
     const key = query[id];
-    return key === undefined ? [] : [{ id, name: choices[id]!.find((c) => c.key === key)?.name ?? key }];
+    return key === undefined ? [] : [{ id, name: choices[id]?.find((c) => c.key === key)?.name ?? key }];
   });
   const list = jobsAddress(query);
   const run = (id: OutcomesCommand): boolean => {
@@ -94,7 +94,7 @@ export function OutcomesView({ sheet }: { readonly sheet: OutcomesSheet }) {
             label="Sorted by"
             value={query.sort}
             onChange={(sort) => go({ sort })}
-            options={(Object.keys(choices) as DimensionId[]).map((value) => ({
+            options={[...new Set([query.sort, ...(Object.keys(choices) as DimensionId[])])].map((value) => ({
               value,
               label: DIMENSIONS[value].name,
             }))}
