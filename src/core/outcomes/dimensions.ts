@@ -1,4 +1,5 @@
 import type { JobFacts } from './jobFacts';
+import { yearAndMonth } from './months';
 
 /** What a job is sorted by. `of` gives the group's key; names in words are the view's. */
 export interface Dimension {
@@ -19,7 +20,7 @@ const AGES = [10, 20, 30] as const;
 /** How old a board was when it was worked on; in steps that a technician would tell apart. */
 export function ageOf({ madeIn, closedAt_ms }: Pick<JobFacts, 'madeIn' | 'closedAt_ms'>): string {
   if (madeIn === null) return 'unknown';
-  const years = new Date(closedAt_ms).getUTCFullYear() - madeIn;
+  const years = yearAndMonth(closedAt_ms)[0] - madeIn;
   const under = AGES.find((limit) => years < limit);
   return under === undefined ? `${AGES.at(-1)}+` : `<${under}`;
 }

@@ -6,6 +6,7 @@ import { harmRates, surelyLess } from './harmRates';
 import { harmsOf } from './harms';
 import { besideBand, heldOf, pointsTo, touchesHeld } from './held';
 import { copperOf, dosesOf, meltsOf, minutesOf, type JobFacts, type MeltSeen } from './jobFacts';
+import { monthOf, monthsBetween } from './months';
 import { overTime } from './overTime';
 import { paretos, reworkIn } from './returns';
 import { resultOf } from './results';
@@ -146,6 +147,15 @@ describe('dimensions', () => {
     ['7', '7'],
   ])('"%s" is a %s', (name, kind) => {
     expect(boardKindOf(name)).toBe(kind);
+  });
+
+  it('have months of the civil calendar, as the platform’s own has them', () => {
+    for (let i = 0; i < 4000; i++) {
+      const at_ms = Date.UTC(1890, 0, 1) + i * 53.7 * DAY_ms;
+      expect(monthOf(at_ms)).toBe(new Date(at_ms).toISOString().slice(0, 7));
+    }
+    expect(monthOf(Date.UTC(2024, 1, 29, 23, 59, 59))).toBe('2024-02');
+    expect(monthsBetween('2025-11', '2026-02')).toEqual(['2025-11', '2025-12', '2026-01', '2026-02']);
   });
 
   it('have a board’s age as it was when it was worked on', () => {

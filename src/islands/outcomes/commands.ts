@@ -5,13 +5,13 @@ export type OutcomesCommand =
 
 export const OUTCOMES_COMMANDS: readonly Command<OutcomesCommand>[] = [
   { id: 'rates', label: 'Rates', keys: ['r'], group: 'Outcomes' },
-  { id: 'time', label: 'Over time', keys: ['t'], group: 'Outcomes' },
+  { id: 'time', label: 'Over time', keys: ['o'], group: 'Outcomes' },
   { id: 'held', label: 'Foretold and seen', keys: ['f'], group: 'Outcomes' },
   { id: 'heat', label: 'Heat', keys: ['h'], group: 'Outcomes' },
   { id: 'causes', label: 'Causes and returns', keys: ['c'], group: 'Outcomes' },
   { id: 'harm', label: 'What went wrong', keys: ['w'], group: 'Outcomes' },
   { id: 'sort', label: 'Sorted by', keys: ['s'], group: 'Outcomes' },
-  { id: 'narrow', label: 'Narrow to', keys: ['n'], group: 'Outcomes' },
-  { id: 'whole', label: 'All jobs again', keys: ['a'], group: 'Outcomes' },
+  { id: 'narrow', label: 'Narrow to a group', keys: ['g'], group: 'Outcomes' },
+  { id: 'whole', label: 'All jobs again', keys: ['x'], group: 'Outcomes' },
   { id: 'list', label: 'List these jobs', keys: ['l'], group: 'Outcomes' },
 ];

@@ -11,6 +11,7 @@ export const SHARED_KEYS: readonly SharedKey[] = [
   { keys: ['Home'], says: 'to the bench', ids: ['bench'] },
   { keys: ['End'], says: 'to the rig', ids: ['rig'] },
   { keys: ['Insert'], says: 'to the parts', ids: ['parts'] },
+  { keys: ['%'], says: 'to the outcomes', ids: ['outcomes'] },
   { keys: ['?'], says: 'the keys of this screen', ids: ['help'] },
   { keys: ['@'], says: 'initials', ids: ['initials'] },
   { keys: ['ArrowDown'], says: 'the next one', ids: ['next'] },
