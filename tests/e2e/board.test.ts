@@ -333,7 +333,7 @@ test('what is told of a board is changed against its revision; its label carries
   await page.getByRole('searchbox').fill(boardId);
   await expect(page.getByRole('link', { name: /^Told/ })).toHaveCount(1);
   await page.getByRole('searchbox').fill('C101');
-  await expect(page.getByRole('link', { name: /Dome dimmer.*C101, 10 µF/ })).toBeVisible();
+  await expect(page.getByRole('link', { name: /Dome dimmer, channels 1 to 4.*C101, 10 µF/ })).toBeVisible();
   await page.getByRole('searchbox').fill('lifted');
   await expect(
     page

@@ -38,10 +38,10 @@ test('which way lifts fewest lands on old boards, since when bridges went up and
   await expect(page).toHaveURL(/layers=1/);
 
   // All of it again; over time by its key.
-  await page.keyboard.press('a');
+  await page.keyboard.press('x');
   await page.waitForURL((url) => url.search === '');
   await ready(page);
-  await page.keyboard.press('t');
+  await page.keyboard.press('o');
   await page.waitForURL(/view=time/);
   await ready(page);
   await page.getByLabel('What went wrong').selectOption('bridged');
