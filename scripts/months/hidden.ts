@@ -9,8 +9,7 @@ import type { CoursesGiven } from '~/core/method/courses';
 import type { JobPlan } from '~/schema/records/jobs/jobPlan';
 
 type Random = () => number;
-const normal = (random: Random): number =>
-  normalQuantile(Math.min(1 - 1e-9, Math.max(1e-9, random())));
+const normal = (random: Random): number => normalQuantile(Math.min(1 - 1e-9, Math.max(1e-9, random())));
 
 /** What a touch of a plan comes to over the draws behind its bands; null where they teach nothing. */
 export type Lines = ReadonlyMap<string, Line>;
