@@ -8,6 +8,7 @@ import { report, timed } from './table';
 
 const JOBS = 20_000;
 const YEARS = 5;
+const WHO = { own: 'MK', tellsWho: true };
 const YEAR_ms = 365 * 86_400_000;
 
 /** Twenty thousand counted jobs of five years: each view as it is made, and as it is asked for again. */
@@ -44,13 +45,13 @@ export function outcomes(): void {
       '≤ 300 ms',
       timed(5, () => {
         keepJobFacts(db, touched.jobId, touched);
-        outcomesSheet(db, query, Date.now());
+        outcomesSheet(db, query, WHO);
       }),
     );
     report(
       `Outcomes, ${view}, of 20,000 jobs, nothing changed`,
       '≤ 50 ms',
-      timed(20, () => void outcomesSheet(db, query, Date.now())),
+      timed(20, () => void outcomesSheet(db, query, WHO)),
     );
   }
   db.$client.close();

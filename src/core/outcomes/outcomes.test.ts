@@ -10,7 +10,7 @@ import { monthOf, monthsBetween } from './months';
 import { overTime } from './overTime';
 import { paretos, reworkIn } from './returns';
 import { resultOf } from './results';
-import { promisedOn, staysOf } from './visits';
+import { parkedFor, staysOf } from './visits';
 
 const DAY_ms = 86_400_000;
 const BEGAN_ms = Date.UTC(2026, 0, 5);
@@ -349,7 +349,7 @@ describe('causes and returns', () => {
     expect(staysOf(BEGAN_ms, [parked, at(4, { kind: 'resumed' }), at(6, { kind: 'handed-back' })])).toEqual([
       { from_ms: BEGAN_ms, until_ms: BEGAN_ms + 6 * DAY_ms, parked_ms: 3 * DAY_ms },
     ]);
-    expect(promisedOn([parked])).toEqual([{ says: 'waits for a relay', due_ms: 7 }]);
-    expect(promisedOn([parked, at(4, { kind: 'resumed' })])).toEqual([]);
+    expect(parkedFor([parked])).toEqual({ what: 'a relay', due_ms: 7 });
+    expect(parkedFor([parked, at(4, { kind: 'resumed' })])).toBeNull();
   });
 });

@@ -28,7 +28,6 @@ export interface Period {
 
 /** Since when it is worse, as the cumulative sum has it. */
 export interface Signal {
-  readonly how: 'cusum' | Broken['rule'];
   /** The first job of the change, and the one at which it could be said. */
   readonly beganWith: JobFacts;
   readonly seenWith: JobFacts;
@@ -180,7 +179,6 @@ function signalIn(
   const all = (from: number, to: number): Count =>
     counts.slice(from, to).reduce((a, c) => ({ bad: a.bad + c.bad, of: a.of + c.of }), { bad: 0, of: 0 });
   return {
-    how: 'cusum',
     beganWith: jobs[began]!,
     seenWith: jobs[seen]!,
     before: all(0, began),

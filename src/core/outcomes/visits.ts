@@ -26,20 +26,10 @@ export function staysOf(created_ms: number, entries: readonly BoardEntry[]): Sta
   return stays;
 }
 
-/** Something that is promised for later: a board that waits for a part, work put off to another visit. */
-export interface Promised {
-  readonly says: string;
-  readonly due_ms: number | null;
-}
-
-/** What was put off on a board and not done since, and what it is parked for. */
-export function promisedOn(entries: readonly BoardEntry[]): Promised[] {
-  const parked = entries.findLast((e) => ['parked', 'resumed', 'handed-back', 'scrapped'].includes(e.kind));
-  const deferred = entries.flatMap((e) =>
-    e.kind === 'settled' && e.as === 'deferred' ? [{ item: e.item, says: e.says, reason: e.reason }] : [],
-  );
-  return [
-    ...(parked?.kind === 'parked' ? [{ says: `waits for ${parked.what}`, due_ms: parked.due_ms }] : []),
-    ...deferred.map(({ says, reason }) => ({ says: `${says}, put off: ${reason}`, due_ms: null })),
-  ];
+/** What a board is parked for now, with when it is expected; null where it is not. */
+export function parkedFor(
+  entries: readonly BoardEntry[],
+): { readonly what: string; readonly due_ms: number | null } | null {
+  const last = entries.findLast((e) => ['parked', 'resumed', 'handed-back', 'scrapped'].includes(e.kind));
+  return last?.kind === 'parked' ? { what: last.what, due_ms: last.due_ms } : null;
 }

@@ -94,7 +94,12 @@ export function OutcomesView({ sheet }: { readonly sheet: OutcomesSheet }) {
             label="Sorted by"
             value={query.sort}
             onChange={(sort) => go({ sort })}
-            options={[...new Set([query.sort, ...(Object.keys(choices) as DimensionId[])])].map((value) => ({
+            options={[
+              ...new Set([
+                query.sort,
+                ...(Object.keys(choices) as DimensionId[]).filter((id) => choices[id]!.length > 1),
+              ]),
+            ].map((value) => ({
               value,
               label: DIMENSIONS[value].name,
             }))}

@@ -1,34 +1,32 @@
 import type { Role } from '~/core/record/roles';
+import { USUAL } from '~/schema/exchange/outcomes/usual';
 import { outcomesQuery, type OutcomesQuery } from '~/schema/exchange/outcomes/outcomesQuery';
 
-interface Asking {
-  readonly url: URL;
-  readonly locals: { readonly person: { readonly initials: string; readonly role: Role } | null };
-  readonly cookies: { readonly get: (name: string) => { readonly value: string } | undefined };
+/** Who looks: a lead is told who did what, others have their own work and that of all. */
+export interface Onlooker {
+  /** Their initials; empty where nobody gave any. */
+  readonly own: string;
+  readonly tellsWho: boolean;
 }
 
-/**
- * What an address asks for; what it names wrongly is asked for as usual, so that an old link still shows something. Whose
- * work is told apart is for a lead alone: everyone else sees their own and the whole workshop.
- */
-export function asked({ url, locals: { person }, cookies }: Asking): OutcomesQuery {
-  const given = Object.fromEntries(url.searchParams);
+/** Who looks at a page: whoever is signed in, else the initials that the bench keeps. */
+export const onlookerOf = (
+  person: { readonly initials: string; readonly role: Role } | null,
+  initials: string,
+): Onlooker => ({ own: person?.initials ?? initials, tellsWho: person?.role === 'lead' });
+
+/** What an address asks for; what it names wrongly is asked for as usual, so that an old link still shows something. */
+export function asked({ searchParams }: URL, { own, tellsWho }: Onlooker): OutcomesQuery {
+  const given = Object.fromEntries(searchParams);
   const read = outcomesQuery.safeParse(given);
   const wrong = new Set(read.success ? [] : read.error.issues.map(({ path }) => String(path[0])));
   const query = outcomesQuery.parse(
     Object.fromEntries(Object.entries(given).filter(([key]) => !wrong.has(key))),
   );
-  if (tellsWho(person)) return query;
-  const own = person?.initials ?? cookies.get(BY)?.value ?? '';
+  if (tellsWho) return query;
   return {
     ...query,
-    sort: query.sort === 'by' ? 'method' : query.sort,
+    sort: query.sort === 'by' ? USUAL.sort : query.sort,
     by: query.by === own ? query.by : undefined,
   };
 }
-
-/** Whether somebody is told who did what: a lead; others have their own work and that of all. */
-export const tellsWho = (person: Asking['locals']['person']): boolean => person?.role === 'lead';
-
-/** The cookie that a bench without sign-in keeps its initials in. */
-const BY = 'ithermon_by';

@@ -2,10 +2,12 @@ import { batchesHeld } from '~/core/outcomes/batches';
 import type { JobFacts } from '~/core/outcomes/jobFacts';
 import { middle } from '~/core/outcomes/results';
 import { paretos, reworkIn } from '~/core/outcomes/returns';
-import { promisedOn, staysOf } from '~/core/outcomes/visits';
+import { parkedFor, staysOf } from '~/core/outcomes/visits';
+import type { BoardEntry } from '~/core/record/boardEntries';
 import { ROOT_CAUSES } from '~/core/record/rootCauses';
 import type { CausesView } from '~/schema/sheets/outcomesSheet';
 import { partInWords } from '~/schema/words/partWords';
+import { openBoard } from '~/server/boards/openBoard';
 import type { Db } from '~/server/store/db';
 import { stayingEntries } from '~/server/store/repositories/boardEntries';
 import { listBoards } from '~/server/store/repositories/boards';
@@ -17,11 +19,10 @@ const DAY_ms = 86_400_000;
 const MOST = 40;
 
 /** What faults came from, what came back, how long boards stay and wait, which batches fail, and what is promised. */
-export function causesView(db: Db, facts: readonly JobFacts[], now_ms: number): CausesView {
+export function causesView(db: Db, facts: readonly JobFacts[]): CausesView {
   const boards = listBoards(db);
   const entries = stayingEntries(db);
   const stays = boards.flatMap((b) => staysOf(b.createdAt_ms, entries.get(b.id) ?? []));
-  const asked = new Set(facts.map((f) => f.boardId));
   return {
     is: 'causes',
     paretos: paretos(facts),
@@ -57,15 +58,32 @@ export function causesView(db: Db, facts: readonly JobFacts[], now_ms: number): 
         };
       }),
     due: boards
-      .filter((b) => asked.has(b.id) || b.waitingFor !== 'closed')
-      .flatMap((b) =>
-        promisedOn(entries.get(b.id) ?? []).map((promise) => ({
-          boardId: b.id,
-          boardName: b.name,
+      .flatMap(({ id, name }) =>
+        promisedOn(db, id, entries.get(id) ?? []).map((promise) => ({
+          boardId: id,
+          boardName: name,
           ...promise,
         })),
       )
-      .sort((a, b) => (a.due_ms ?? now_ms + 365 * DAY_ms) - (b.due_ms ?? now_ms + 365 * DAY_ms))
+      .sort(
+        (a, b) => (a.due_ms ?? Infinity) - (b.due_ms ?? Infinity) || a.boardName.localeCompare(b.boardName),
+      )
       .slice(0, MOST),
   };
+}
+
+/** What a board waits for, and what was put off on it and is still open: read whole only where something was put off. */
+function promisedOn(
+  db: Db,
+  boardId: string,
+  entries: readonly BoardEntry[],
+): { readonly says: string; readonly due_ms: number | null }[] {
+  const parked = parkedFor(entries);
+  const putOff = entries.some((e) => e.kind === 'settled' && e.as === 'deferred')
+    ? openBoard(db, boardId).open.filter(({ settled }) => settled?.as === 'deferred')
+    : [];
+  return [
+    ...(parked ? [{ says: `waits for ${parked.what}`, due_ms: parked.due_ms }] : []),
+    ...putOff.map(({ says, settled }) => ({ says: `${says}, put off: ${settled!.reason}`, due_ms: null })),
+  ];
 }

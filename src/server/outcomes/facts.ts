@@ -1,3 +1,4 @@
+import { dequal } from 'dequal';
 import { DIMENSION_IDS, DIMENSIONS, type Dimension, type DimensionId } from '~/core/outcomes/dimensions';
 import { touchesHeld } from '~/core/outcomes/held';
 import type { JobFacts } from '~/core/outcomes/jobFacts';
@@ -6,18 +7,20 @@ import { boardsTold } from '~/server/store/repositories/boards';
 import {
   boardsStamp,
   countedJobs,
-  factsChangedAfter,
   factsKept,
+  takeChanged,
   type KeptFacts,
 } from '~/server/store/repositories/jobFacts';
 
-/** What is counted, as it was last read: a job that is closed changes one line of it. */
+type Told = ReturnType<typeof boardsTold>;
+
+/** What is counted, as it was last read: a job that is closed, or a board that is told anew, changes its own lines alone. */
 interface Read {
   readonly facts: Map<string, JobFacts>;
   /** Keys of the groups that were ever met, by dimension. */
   readonly keys: ReadonlyMap<DimensionId, Set<string>>;
-  seen: number;
-  boards: string;
+  told: Told;
+  stamp: string;
   /** The same in order of closing; null where something changed. */
   inOrder: readonly JobFacts[] | null;
 }
@@ -25,14 +28,13 @@ const READ = new WeakMap<Db, Read>();
 
 /** What is counted of every closed job, in order of closing; the same list until something changed. */
 export function allFacts(db: Db): readonly JobFacts[] {
-  const boards = boardsStamp(db);
-  let read = READ.get(db);
-  // What is told of a board is corrected seldom: all is read anew then.
-  if (read?.boards !== boards) read = begun(db, boards);
+  const known = READ.get(db);
+  const read = known ?? begun(db);
   READ.set(db, read);
-  const changed = factsChangedAfter(db, read.seen);
-  read.seen += changed.length;
-  if (changed.length > 0) takeIn(db, read, new Set(changed));
+  if (known) {
+    takeBoards(db, read);
+    takeJobs(db, read);
+  }
   return (read.inOrder ??= [...read.facts.values()].sort((a, b) => a.closedAt_ms - b.closedAt_ms));
 }
 
@@ -42,43 +44,56 @@ export function groupKeys(db: Db): ReadonlyMap<DimensionId, ReadonlySet<string>>
   return READ.get(db)!.keys;
 }
 
-function meet(keys: Read['keys'], facts: JobFacts): void {
-  for (const [id, met] of keys) met.add((DIMENSIONS[id] as Dimension).of(facts));
-}
-
-function begun(db: Db, boards: string): Read {
-  const seen = factsChangedAfter(db, 0).length;
-  const told = boardsTold(db);
-  const facts = new Map(countedJobs(db).map((row) => [row.jobId, factsIn(row, told)]));
+function begun(db: Db): Read {
+  // What changed until now is read with all the rest.
+  takeChanged(db);
   const keys = new Map(DIMENSION_IDS.map((id) => [id, new Set<string>()]));
-  for (const one of facts.values()) meet(keys, one);
-  return { facts, keys, seen, boards, inOrder: null };
+  const read: Read = {
+    facts: new Map(),
+    keys,
+    told: boardsTold(db),
+    stamp: boardsStamp(db),
+    inOrder: null,
+  };
+  for (const row of countedJobs(db)) put(read, factsIn(row, read.told));
+  return read;
 }
 
-function takeIn(db: Db, read: Read, changed: ReadonlySet<string>): void {
-  const told = boardsTold(db);
-  for (const jobId of changed) {
-    const row = factsKept(db, jobId);
-    if (!row) {
-      read.facts.delete(jobId);
-      continue;
-    }
-    const facts = factsIn(row, told);
-    read.facts.set(jobId, facts);
-    meet(read.keys, facts);
+/** What is told of a board is corrected now and then: its jobs are sorted by what it is now. */
+function takeBoards(db: Db, read: Read): void {
+  const stamp = boardsStamp(db);
+  if (stamp === read.stamp) return;
+  const before = read.told;
+  read.stamp = stamp;
+  read.told = boardsTold(db);
+  for (const facts of read.facts.values()) {
+    const now = read.told.get(facts.boardId)!;
+    if (!dequal(now, before.get(facts.boardId))) put(read, { ...facts, ...now });
   }
+}
+
+function takeJobs(db: Db, read: Read): void {
+  for (const jobId of takeChanged(db)) {
+    const row = factsKept(db, jobId);
+    if (row) put(read, factsIn(row, read.told));
+    else read.facts.delete(jobId);
+    read.inOrder = null;
+  }
+}
+
+function put(read: Read, facts: JobFacts): void {
+  read.facts.set(facts.jobId, facts);
   read.inOrder = null;
+  for (const [id, met] of read.keys) met.add((DIMENSIONS[id] as Dimension).of(facts));
 }
 
 /** A row with what its board is told to be. Its touches stay as counts: of two hundred thousand nobody looks at one. */
-function factsIn(
+const factsIn = (
   { melts, lifted, torn, bridged, neighbour, part, ...row }: KeptFacts,
-  told: ReturnType<typeof boardsTold>,
-): JobFacts {
-  return {
-    ...row,
-    ...told.get(row.boardId)!,
-    harms: { lifted, torn, bridged, neighbour, part },
-    touches: touchesHeld(melts),
-  };
-}
+  told: Told,
+): JobFacts => ({
+  ...row,
+  ...told.get(row.boardId)!,
+  harms: { lifted, torn, bridged, neighbour, part },
+  touches: touchesHeld(melts),
+});

@@ -17,10 +17,17 @@ export function recountFound(db: Db, { jobId, siteId }: Pick<FindingRecord, 'job
   for (const id of ids) recount(db, id);
 }
 
-/** Counts what was closed before counts were kept; gives way between jobs, as an old workshop has thousands. */
+/**
+ * Counts what was closed before counts were kept; one that cannot be read is told of and left. Gives way between jobs: an old
+ * workshop has thousands.
+ */
 export async function countUncounted(db: Db): Promise<void> {
   for (const id of uncountedJobs(db)) {
-    db.transaction(() => recount(db, id));
+    try {
+      db.transaction(() => recount(db, id));
+    } catch (error) {
+      console.error(`ithermon: job ${id} cannot be counted:`, error);
+    }
     await new Promise(setImmediate);
   }
 }

@@ -8,6 +8,7 @@ import { resultsBy } from '~/core/outcomes/results';
 import { RUN_RULES } from '~/core/statistics/charts/runRules';
 import type { OutcomesQuery } from '~/schema/exchange/outcomes/outcomesQuery';
 import type { HeldView, RatesView, TimeView } from '~/schema/sheets/outcomesSheet';
+import type { Onlooker } from './asked';
 import { jobNamed } from './jobNamed';
 import { groupName } from './names';
 
@@ -33,7 +34,11 @@ export function ratesView(facts: readonly JobFacts[], { harm, sort }: OutcomesQu
 }
 
 /** A harm over the months and job by job, and what changed when it became more. */
-export function timeView(facts: readonly JobFacts[], { harm }: OutcomesQuery): TimeView {
+export function timeView(
+  facts: readonly JobFacts[],
+  { harm }: OutcomesQuery,
+  { tellsWho }: Onlooker,
+): TimeView {
   const over = overTime(facts, harm);
   const { per } = harmTraits(harm);
   if (!over) return { is: 'time', per, centre: 0, points: [], sums: [], interval: null, signal: null };
@@ -57,13 +62,15 @@ export function timeView(facts: readonly JobFacts[], { harm }: OutcomesQuery): T
       seenWith: jobNamed(signal.seenWith),
       before: signal.before,
       since: signal.since,
-      changes: changesAt(facts, harm, signal).map((change) => ({
-        ...change,
-        key:
-          change.factor === 'method' || change.factor === 'alloy'
-            ? groupName(change.factor, change.key)
-            : change.key,
-      })),
+      changes: changesAt(facts, harm, signal)
+        .filter(({ factor }) => tellsWho || factor !== 'by')
+        .map((change) => ({
+          ...change,
+          key:
+            change.factor === 'method' || change.factor === 'alloy'
+              ? groupName(change.factor, change.key)
+              : change.key,
+        })),
     },
   };
 }

@@ -8,6 +8,7 @@ import type { OutcomesSheet } from '~/schema/sheets/outcomesSheet';
 import type { Db } from '~/server/store/db';
 import { causesView } from './causesView';
 import { evidenceStamp } from '~/server/store/repositories/jobFacts';
+import type { Onlooker } from './asked';
 import { allFacts, groupKeys } from './facts';
 import { heatView } from './heatView';
 import { groupName } from './names';
@@ -24,28 +25,28 @@ const MOST_KEPT = 60;
 const KEPT = new WeakMap<Db, LRUCache<string, OutcomesSheet>>();
 
 /** One view of the workshop's own evidence; made anew only where something changed since. */
-export function outcomesSheet(db: Db, query: OutcomesQuery, now_ms: number): OutcomesSheet {
+export function outcomesSheet(db: Db, query: OutcomesQuery, who: Onlooker): OutcomesSheet {
   const kept = KEPT.get(db) ?? new LRUCache<string, OutcomesSheet>({ max: MOST_KEPT });
   KEPT.set(db, kept);
-  const key = `${evidenceStamp(db)} ${JSON.stringify(query)}`;
+  const key = `${evidenceStamp(db)} ${JSON.stringify([query, who])}`;
   const known = kept.get(key);
   if (known) return known;
-  const made = sheetOf(db, query, now_ms);
+  const made = sheetOf(db, query, who);
   kept.set(key, made);
   return made;
 }
 
-function sheetOf(db: Db, query: OutcomesQuery, now_ms: number): OutcomesSheet {
+function sheetOf(db: Db, query: OutcomesQuery, who: Onlooker): OutcomesSheet {
   const all = allFacts(db);
   const facts = narrowed(all, query);
   return {
     query,
     jobs: facts.length,
     samples: facts.filter((f) => isSample(f.jobId)).length,
-    choices: choicesOf(db),
+    choices: choicesOf(db, who),
     months:
       all.length > 0 ? monthsBetween(monthOf(all[0]!.closedAt_ms), monthOf(all.at(-1)!.closedAt_ms)) : [],
-    view: viewOf(db, query, facts, now_ms),
+    view: viewOf(db, query, facts, who),
   };
 }
 
@@ -53,31 +54,32 @@ function viewOf(
   db: Db,
   query: OutcomesQuery,
   facts: readonly JobFacts[],
-  now_ms: number,
+  who: Onlooker,
 ): OutcomesSheet['view'] {
   switch (query.view) {
     case 'rates':
       return ratesView(facts, query);
     case 'time':
-      return timeView(facts, query);
+      return timeView(facts, query, who);
     case 'held':
       return heldView(facts, query);
     case 'heat':
       return heatView(facts);
     case 'causes':
-      return causesView(db, facts, now_ms);
+      return causesView(db, facts);
   }
 }
 
 /** More groups than this are found by the search of the bench, not in a list. */
 const MOST_CHOICES = 60;
 
-/** What jobs can be narrowed to: dimensions with more than one group. */
-function choicesOf(db: Db): OutcomesSheet['choices'] {
+/** What jobs can be narrowed to: dimensions with more than one group; of people oneself, and all of them for a lead alone. */
+function choicesOf(db: Db, { own, tellsWho }: Onlooker): OutcomesSheet['choices'] {
   const choices: Partial<Record<DimensionId, { key: string; name: string }[]>> = {};
   for (const [id, keys] of groupKeys(db)) {
     if (keys.size < 2 || keys.size > MOST_CHOICES) continue;
     choices[id] = [...keys]
+      .filter((key) => id !== 'by' || tellsWho || key === own)
       .map((key) => ({ key, name: groupName(id, key) }))
       .sort((a, b) => a.name.localeCompare(b.name));
   }

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { uniformStream } from '../random';
-import { averageRunLength, cusumOf, cusumOfCounts, intervalFor, intervalForMix, withOdds } from './cusum';
+import { averageRunLength, intervalFor } from '../../../../tests/support/runLength';
+import { cusumOf, cusumOfCounts, intervalForMix, withOdds } from './cusum';
 import { pChart } from './pChart';
 import { brokenRules } from './runRules';
 

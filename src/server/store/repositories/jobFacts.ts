@@ -14,17 +14,26 @@ export type KeptFacts = typeof jobFacts.$inferSelect;
 export function keepJobFacts(db: Db, jobId: string, facts: KeptFacts | null): void {
   if (facts === null) db.delete(jobFacts).where(eq(jobFacts.jobId, jobId)).run();
   else db.insert(jobFacts).values(facts).onConflictDoUpdate({ target: jobFacts.jobId, set: facts }).run();
-  const log = changed.get(db) ?? [];
-  changed.set(db, log);
-  log.push(jobId);
+  const known = changesOf(db);
+  known.count++;
+  known.unread.add(jobId);
 }
 
-/** Jobs whose counts changed since the server began, one after another. */
-const changed = new WeakMap<Db, string[]>();
+/** Jobs whose counts changed and were not read since, and how many changes there were. */
+const changes = new WeakMap<Db, { count: number; unread: Set<string> }>();
+function changesOf(db: Db) {
+  const known = changes.get(db) ?? { count: 0, unread: new Set<string>() };
+  changes.set(db, known);
+  return known;
+}
 
-/** The jobs whose counts changed after so many changes. */
-export const factsChangedAfter = (db: Db, seen: number): readonly string[] =>
-  (changed.get(db) ?? []).slice(seen);
+/** The jobs whose counts changed since this was last asked. */
+export function takeChanged(db: Db): readonly string[] {
+  const { unread } = changesOf(db);
+  const ids = [...unread];
+  unread.clear();
+  return ids;
+}
 
 /** Another whenever something changed that views of the evidence are made of: counts, boards, their entries, parts fitted. */
 export function evidenceStamp(db: Db): string {
@@ -32,7 +41,7 @@ export function evidenceStamp(db: Db): string {
   const { stamp } = db.get<{ stamp: string }>(
     sql`select ${last(boardEntries)} || ' ' || ${last(partMoves)} || ' ' || (select count(*) || ' ' || ifnull(sum(revision), 0) from ${boards}) as stamp`,
   );
-  return `${changed.get(db)?.length ?? 0} ${stamp}`;
+  return `${changesOf(db).count} ${stamp}`;
 }
 
 /** How boards are told of, in one figure that changes with any of them. */
