@@ -22,6 +22,15 @@ export function circle(x: number, y: number, diameter: number): Contour {
   return regular(x, y, radius, SIDES, 0);
 }
 
+/** Corners of a polygon as a file asks for them: the format has three to twelve (Gerber §4.4.5, from memory). Throws an Error beyond. */
+export function sidesOf(asked: number): number {
+  if (Number.isInteger(asked) && asked >= 3 && asked <= MOST_SIDES) return asked;
+  throw new Error(`polygon has ${asked} corners; 3 to ${MOST_SIDES} are read`);
+}
+
+/** More generous than the format, which some programs overstep. */
+const MOST_SIDES = 360;
+
 /** A regular polygon by the radius of its corners. */
 export function regular(x: number, y: number, radius: number, sides: number, turn_rad: number): Contour {
   const points: number[] = [];

@@ -5,6 +5,7 @@ import {
   obround,
   rectangle,
   regular,
+  sidesOf,
   type Contour,
   type ImageObject,
   type Shape,
@@ -41,24 +42,26 @@ export function readAperture(
     return [Number(code), { shapes, round_m: null, block: null }];
   }
   const size = (i: number): number => (values[i] ?? 0) * unit_m;
-  const holed = (contour: Contour, hole_m: number, round_m: number | null = null): Aperture => ({
-    shapes: [
-      { contour, dark: true },
-      ...(hole_m > 0 ? [{ contour: circle(0, 0, hole_m), dark: false }] : []),
-    ],
-    round_m,
-    block: null,
-  });
+  /** One more figure is a round hole's diameter, two a rectangular hole's sides, as files of old have them. */
+  const holed = (contour: Contour, from: number, round_m: number | null = null): Aperture => {
+    const [across, high] = [size(from), size(from + 1)];
+    const hole = high > 0 ? rectangle(0, 0, across, high) : circle(0, 0, across);
+    return {
+      shapes: [{ contour, dark: true }, ...(across > 0 ? [{ contour: hole, dark: false }] : [])],
+      round_m,
+      block: null,
+    };
+  };
   switch (name) {
     case 'C':
-      return [Number(code), holed(circle(0, 0, size(0)), size(1), size(0))];
+      return [Number(code), holed(circle(0, 0, size(0)), 1, size(0))];
     case 'R':
-      return [Number(code), holed(rectangle(0, 0, size(0), size(1)), size(2))];
+      return [Number(code), holed(rectangle(0, 0, size(0), size(1)), 2)];
     case 'O':
-      return [Number(code), holed(obround(0, 0, size(0), size(1)), size(2))];
+      return [Number(code), holed(obround(0, 0, size(0), size(1)), 2)];
     case 'P': {
       const turn_rad = radians(values[2] ?? 0);
-      return [Number(code), holed(regular(0, 0, size(0) / 2, values[1] ?? 3, turn_rad), size(3))];
+      return [Number(code), holed(regular(0, 0, size(0) / 2, sidesOf(values[1] ?? 3), turn_rad), 3)];
     }
     default:
       throw new Error(`aperture template ${name} is not defined`);

@@ -8,15 +8,19 @@ export type Mode = 'line' | 'clockwise' | 'counter';
 /** Arcs are cut into steps of at most ten degrees: 0.1 % of the radius off the true arc on average. */
 const STEP_rad = Math.PI / 18;
 
-/** Points from one place to the next: the end alone, or the way round an arc whose centre lies at `offset`. */
+/**
+ * Points from one place to the next: the end alone, or the way round an arc whose centre lies at `offset`. Where a file has not said
+ * which of the two kinds its arcs are (G74, G75), an arc is of the kind whose centre lies as far from both its ends.
+ */
 export function pathTo(
   from: Point,
   to: Point,
   offset: Point,
   mode: Mode,
-  multiQuadrant: boolean,
+  quadrants: boolean | null,
 ): readonly Point[] {
   if (mode === 'line') return [to];
+  const multiQuadrant = quadrants ?? fitsWhole(from, to, offset);
   const same = Math.hypot(to.x - from.x, to.y - from.y) < 1e-9;
   // In one quadrant an arc that ends where it began has no length; in many it is a circle.
   if (same && !multiQuadrant) return [to];
@@ -37,6 +41,13 @@ export function pathTo(
   }
   points.push(to);
   return points;
+}
+
+/** Whether the offset as it stands leads to a centre: as far from the end as from the beginning, within a fiftieth. */
+function fitsWhole(from: Point, to: Point, { x, y }: Point): boolean {
+  const begin = Math.hypot(x, y);
+  const end = Math.hypot(to.x - from.x - x, to.y - from.y - y);
+  return x < 0 || y < 0 || Math.abs(begin - end) <= begin / 50;
 }
 
 const angleAt = (centre: Point, point: Point): number => Math.atan2(point.y - centre.y, point.x - centre.x);

@@ -1,9 +1,14 @@
 import { radians } from '~/core/quantity/convert';
+import { inOneGo } from '~/core/stepwise';
 import { lineFault, type LineFault } from '~/formats/lineFault';
+import { AS_WRITTEN, UNIT_m, unpointed, type Reading, type Spelt } from '~/formats/reading';
+import { Budget } from './budget';
 import { attributeInComment, readAttribute } from './attributes';
-import { commandsOf, type Command } from './commands';
+import { commandsOf, linesOf, type Command } from './commands';
 import { readAperture, type Aperture } from './aperture';
 import type { Stroke } from '~/core/geometry/chain';
+import { asLaid, inverted } from './image';
+import { wordsOf } from './words';
 import { pathTo, type Mode, type Point } from './arc';
 import type { Macro } from './macro';
 import {
@@ -37,28 +42,48 @@ export interface Artwork {
   readonly faults: readonly LineFault[];
   /** Operations read: draws, arcs and flashes. */
   readonly operations: number;
+  readonly spelt: Spelt;
 }
 
-/** A file of more objects than this is refused part way: it is no board of this trade. */
-const MOST_OBJECTS = 2_000_000;
 /** A board's edge takes far fewer strokes; those of copper are wanted by nobody. */
 const MOST_STROKES = 20_000;
+const MOST_FAULTS = 2000;
+const MOST_REPEATS = 100_000;
+/** Commands between two words of progress. */
+const AT_A_TIME = 4096;
 
-/** Reads Gerber RS-274X and X2. What is not understood is named by line and left out; nothing throws. */
-export function readGerber(text: string): Artwork {
-  return new Reader().read(text);
+/** The whole file at once, as `readingGerber` reads it. */
+export const readGerber = (text: string, reading: Reading = AS_WRITTEN): Artwork =>
+  inOneGo(readingGerber(text, reading));
+
+/**
+ * Reads Gerber RS-274X and X2. What is not understood is named by line and left out; nothing throws. Yields the share that is read.
+ */
+export function* readingGerber(text: string, reading: Reading): Generator<number, Artwork> {
+  return yield* new Reader(text, reading).read();
 }
 
+/** The unit a file names anywhere: apertures may stand before it. Where it names none it is of the old kind, in inches. */
+const unitNamed = (text: string): Spelt['unit'] | null => {
+  const found = /%MO(IN|MM)|(?:^|[*\r\n])G(70|71)\*/.exec(text);
+  if (!found) return null;
+  return found[1] === 'IN' || found[2] === '70' ? 'in' : 'mm';
+};
+
 class Reader {
-  private unit_m = 1e-3;
-  private digits = { x: 6, y: 6, whole: 4, trailing: false };
+  private unit_m: number;
+  private spelt: Spelt;
+  private yDigits: Spelt['digits'] | null = null;
+  private readonly budget = new Budget();
+  private negative = false;
   private readonly macros = new Map<string, Macro>();
   private readonly apertures = new Map<number, Aperture>();
   private aperture: Aperture | null = null;
   private transform: Transform = UPRIGHT;
   private dark = true;
   private mode: Mode = 'line';
-  private multiQuadrant = true;
+  /** Null while the file has not said whether arcs go round more than a quarter. */
+  private multiQuadrant: boolean | null = null;
   private lastOperation = 1;
   private at: Point = { x: 0, y: 0 };
   private region: number[][] | null = null;
@@ -70,41 +95,66 @@ class Reader {
   private operations = 0;
   /** Where objects go: the image, a block aperture, or one step of a repeat. */
   private objects: ImageObject[] = [];
-  private readonly outer: { objects: ImageObject[]; close: (made: ImageObject[]) => void }[] = [];
+  private incremental = false;
+  private readonly outer: {
+    readonly kind: 'repeat' | 'block';
+    readonly objects: ImageObject[];
+    readonly close: (made: ImageObject[]) => void;
+  }[] = [];
   private ended = false;
 
-  read(text: string): Artwork {
+  constructor(
+    private readonly text: string,
+    private readonly reading: Reading,
+  ) {
+    const named = unitNamed(text);
+    const unit = reading.unit ?? named ?? 'in';
+    this.unit_m = UNIT_m[unit];
+    this.spelt = {
+      unit,
+      unitSaid: named !== null,
+      digits: reading.digits ?? (unit === 'in' ? [2, 4] : [4, 6]),
+      digitsSaid: false,
+      zeros: reading.zeros ?? 'trailing',
+      zerosSaid: false,
+      pointless: false,
+    };
+    if (!named && reading.unit === null)
+      this.faults.push(lineFault(1, '', 'names no unit (MO, G70 or G71); inches are assumed'));
+  }
+
+  *read(): Generator<number, Artwork> {
+    const { text } = this;
+    let taken = 0;
     for (const command of commandsOf(text)) {
       if (this.ended) break;
+      if (++taken % AT_A_TIME === 0) yield Math.min(1, command.at / text.length);
       try {
         if (command.extended) this.extended(command);
         else this.word(command.blocks[0]!, command.line);
       } catch (error) {
         this.fault(command, error instanceof Error ? error.message : String(error));
       }
-      if (this.objects.length > MOST_OBJECTS) {
-        this.fault(command, `more than ${MOST_OBJECTS} objects; the rest is left out`);
-        break;
-      }
+      if (this.budget.isSpent) break;
     }
     while (this.outer.length > 0) this.closeOuter();
     if (!this.ended && this.operations > 0) {
       this.faults.push(
-        lineFault(text.split('\n').length, '', 'the file ends without M02; part of it may be missing'),
+        lineFault(linesOf(text), '', 'the file ends without M02; part of it may be missing'),
       );
     }
+    if (this.negative) this.objects = inverted(this.objects);
     return {
-      objects: this.objects,
-      pads: this.pads,
-      strokes: this.strokes,
+      ...asLaid({ objects: this.objects, pads: this.pads, strokes: this.strokes }, this.reading),
       function: this.fileAttributes.get('.FileFunction') ?? [],
       faults: this.faults,
       operations: this.operations,
+      spelt: this.spelt,
     };
   }
 
-  private fault(command: Command, why: string): void {
-    this.faults.push(lineFault(command.line, command.blocks.join('*'), why));
+  private fault(command: Pick<Command, 'line' | 'blocks'>, why: string): void {
+    if (this.faults.length < MOST_FAULTS) this.faults.push(lineFault(command.line, command.blocks.join('*'), why));
   }
 
   private extended({ blocks }: Command): void {
@@ -118,20 +168,26 @@ class Reader {
   private parameter(code: string, text: string): void {
     switch (code) {
       case 'FS': {
-        const found = /^([LT])?([AI])?X(\d)(\d)Y(\d)(\d)$/.exec(text);
+        // Letters between the two (sequence numbers, codes) are of readers long gone (RS-274-D, from memory).
+        const found = /^([LTD])?([AI])?(?:[NGDM]\d)*X(\d)(\d)Y(\d)(\d)(?:[NGDM]\d)*$/.exec(text);
         if (!found) throw new Error('coordinate format is not understood');
-        if (found[2] === 'I')
-          throw new Error('incremental coordinates are not read; save the file with absolute ones');
-        this.digits = {
-          x: Number(found[4]),
-          y: Number(found[6]),
-          whole: Number(found[3]),
-          trailing: found[1] === 'T',
+        if (found[2] === 'I') this.incremental = true;
+        const told: readonly [Spelt['digits'], Spelt['digits']] = [
+          [Number(found[3]), Number(found[4])],
+          [Number(found[5]), Number(found[6])],
+        ];
+        this.yDigits = this.reading.digits ? null : told[1];
+        this.spelt = {
+          ...this.spelt,
+          digits: this.reading.digits ?? told[0],
+          digitsSaid: true,
+          zeros: this.reading.zeros ?? (found[1] === 'T' ? 'leading' : 'trailing'),
+          zerosSaid: found[1] !== undefined && found[1] !== 'D',
         };
         return;
       }
       case 'MO':
-        this.unit_m = text === 'IN' ? 25.4e-3 : 1e-3;
+        this.inUnit(text === 'IN' ? 'in' : 'mm');
         return;
       case 'AD':
         this.defineAperture(text);
@@ -161,8 +217,7 @@ class Reader {
         this.attribute(code, text);
         return;
       case 'IP':
-        if (text === 'NEG')
-          throw new Error('negative images are not read; save the file with positive polarity');
+        this.negative = text === 'NEG';
         return;
       case 'OF':
       case 'MI':
@@ -191,16 +246,17 @@ class Reader {
     this.apertures.set(code, aperture);
   }
 
+  /** A repeat lasts until the next one, which takes its place; one of a single step only ends it. */
   private stepRepeat(text: string): void {
-    if (text === '') {
-      if (this.outer.length > 0) this.closeOuter();
-      return;
-    }
-    const found = /^X(\d+)Y(\d+)I([\d.+-]+)J([\d.+-]+)$/.exec(text);
+    if (this.outer.at(-1)?.kind === 'repeat') this.closeOuter();
+    if (text === '') return;
+    const found = /^X(\d+)Y(\d+)(?:I([\d.+-]+))?(?:J([\d.+-]+))?$/.exec(text);
     if (!found) throw new Error('step and repeat is not understood');
-    const [nx, ny, dx, dy] = found.slice(1).map(Number) as [number, number, number, number];
-    if (nx * ny > 10_000) throw new Error(`repeats ${nx} × ${ny} times, more than is read`);
-    this.open((made) => {
+    const [nx, ny, dx, dy] = found.slice(1).map((part) => Number(part ?? 0)) as [number, number, number, number];
+    if (nx * ny <= 1) return;
+    if (nx * ny > MOST_REPEATS) throw new Error(`repeats ${nx} × ${ny} times, more than is read`);
+    if (![dx, dy].every(Number.isFinite)) throw new Error('step and repeat is not understood');
+    this.open('repeat', (made) => {
       for (let i = 0; i < nx; i++) {
         for (let j = 0; j < ny; j++) {
           this.place(made, UPRIGHT, i * dx * this.unit_m, j * dy * this.unit_m, true);
@@ -210,16 +266,17 @@ class Reader {
   }
 
   private block(text: string): void {
+    if (this.outer.at(-1)?.kind === 'repeat') this.closeOuter();
     if (text === '') {
       if (this.outer.length > 0) this.closeOuter();
       return;
     }
     const code = Number(text.replace('D', ''));
-    this.open((made) => this.apertures.set(code, { shapes: [], round_m: null, block: made }));
+    this.open('block', (made) => this.apertures.set(code, { shapes: [], round_m: null, block: made }));
   }
 
-  private open(close: (made: ImageObject[]) => void): void {
-    this.outer.push({ objects: this.objects, close });
+  private open(kind: 'repeat' | 'block', close: (made: ImageObject[]) => void): void {
+    this.outer.push({ kind, objects: this.objects, close });
     this.objects = [];
   }
 
@@ -227,11 +284,16 @@ class Reader {
     const made = this.objects;
     const { objects, close } = this.outer.pop()!;
     this.objects = objects;
-    close(made);
+    try {
+      close(made);
+    } catch (error) {
+      this.fault({ line: linesOf(this.text), blocks: [''] }, error instanceof Error ? error.message : String(error));
+    }
   }
 
   /** Copies objects moved; a clear flash of a block turns its polarity over. */
   private place(made: readonly ImageObject[], t: Transform, dx: number, dy: number, dark: boolean): void {
+    for (const { shapes } of made) this.budget.takeShapes(shapes);
     for (const object of made) {
       this.objects.push({
         dark: object.dark === dark,
@@ -257,9 +319,7 @@ class Reader {
       rest = rest.slice(g[0].length);
     }
     if (rest === '') return;
-    const found = /^(?:X([+-]?\d+))?(?:Y([+-]?\d+))?(?:I([+-]?\d+))?(?:J([+-]?\d+))?(?:D(\d+))?$/.exec(rest);
-    if (!found) throw new Error('is no Gerber command');
-    const [, x, y, i, j, d] = found;
+    const { x, y, i, j, d } = wordsOf(rest);
     const code = d === undefined ? this.lastOperation : Number(d);
     if (code >= 10) {
       const aperture = this.apertures.get(code);
@@ -268,16 +328,20 @@ class Reader {
       return;
     }
     this.lastOperation = code;
-    const to: Point = {
-      x: x === undefined ? this.at.x : this.length(x, this.digits.x),
-      y: y === undefined ? this.at.y : this.length(y, this.digits.y),
-    };
+    const yDigits = this.yDigits ?? this.spelt.digits;
+    const on = (raw: string | undefined, from_m: number, digits: Spelt['digits']): number =>
+      raw === undefined ? from_m : (this.incremental ? from_m : 0) + this.length(raw, digits);
+    const to: Point = { x: on(x, this.at.x, this.spelt.digits), y: on(y, this.at.y, yDigits) };
     const centre: Point = {
-      x: i === undefined ? 0 : this.length(i, this.digits.x),
-      y: j === undefined ? 0 : this.length(j, this.digits.y),
+      x: i === undefined ? 0 : this.length(i, this.spelt.digits),
+      y: j === undefined ? 0 : this.length(j, yDigits),
     };
     this.operate(code, to, centre);
     this.at = to;
+  }
+
+  private inUnit(unit: Spelt['unit']): void {
+    this.unit_m = UNIT_m[this.reading.unit ?? unit];
   }
 
   private general(code: number, text: string, line: number): void {
@@ -298,10 +362,10 @@ class Reader {
         this.closeRegion();
         return;
       case 70:
-        this.unit_m = 25.4e-3;
+        this.inUnit('in');
         return;
       case 71:
-        this.unit_m = 1e-3;
+        this.inUnit('mm');
         return;
       case 74:
         this.multiQuadrant = false;
@@ -309,21 +373,24 @@ class Reader {
       case 75:
         this.multiQuadrant = true;
         return;
+      case 90:
+        this.incremental = false;
+        return;
+      case 91:
+        this.incremental = true;
+        return;
       case 54:
       case 55:
-      case 90:
         return;
       default:
         this.faults.push(lineFault(line, text, `G${code} is not known`));
     }
   }
 
-  private length(text: string, decimals: number): number {
-    if (!this.digits.trailing) return (Number(text) / 10 ** decimals) * this.unit_m;
-    // Trailing zeros left out: digits are filled up on the right.
-    const sign = text.startsWith('-') ? -1 : 1;
-    const bare = text.replace(/^[+-]/, '').padEnd(this.digits.whole + decimals, '0');
-    return ((sign * Number(bare)) / 10 ** decimals) * this.unit_m;
+  private length(raw: string, digits: Spelt['digits']): number {
+    if (raw.includes('.')) return Number(raw) * this.unit_m;
+    if (!this.spelt.pointless) this.spelt = { ...this.spelt, pointless: true };
+    return unpointed(raw, { digits, zeros: this.spelt.zeros }) * this.unit_m;
   }
 
   private operate(code: number, to: Point, offset: Point): void {
@@ -332,7 +399,7 @@ class Reader {
       if (code === 1) {
         if (this.region.length === 0) this.region.push([this.at.x, this.at.y]);
         this.operations++;
-        for (const point of pathTo(this.at, to, offset, this.mode, this.multiQuadrant))
+        for (const point of this.path(to, offset))
           this.region.at(-1)!.push(point.x, point.y);
       }
       return;
@@ -343,6 +410,12 @@ class Reader {
     if (code === 3) this.flash(to);
     else if (code === 1) this.stroke(to, offset);
     else throw new Error(`D0${code} is not known`);
+  }
+
+  private path(to: Point, offset: Point): readonly Point[] {
+    const points = pathTo(this.at, to, offset, this.mode, this.multiQuadrant);
+    this.budget.take(points.length);
+    return points;
   }
 
   private closeRegion(): void {
@@ -358,6 +431,7 @@ class Reader {
       this.place(block, this.transform, to.x, to.y, this.dark);
       return;
     }
+    this.budget.takeShapes(shapes);
     const laid = shapes.map((shape) => ({
       ...shape,
       contour: moved(shape.contour, this.transform, to.x, to.y),
@@ -380,12 +454,13 @@ class Reader {
   private stroke(to: Point, offset: Point): void {
     const { round_m, shapes } = this.aperture!;
     let from = this.at;
-    for (const point of pathTo(this.at, to, offset, this.mode, this.multiQuadrant)) {
+    for (const point of this.path(to, offset)) {
       if (this.strokes.length < MOST_STROKES)
         this.strokes.push([
           [from.x, from.y],
           [point.x, point.y],
         ]);
+      this.budget.takeShapes(shapes.slice(0, 1));
       if (round_m !== null) {
         const contour = capsule(from.x, from.y, point.x, point.y, round_m * this.transform.scale);
         this.objects.push({ dark: this.dark, shapes: [{ contour, dark: true }] });

@@ -43,8 +43,16 @@ export function profileOf(
       : null,
     holes: read.holes
       .slice(0, MOST_HOLES)
-      .map((hole): [number, number, number] => [mm(hole.x_m + dx), mm(hole.y_m + dy), mm(hole.diameter_m)])
-      .filter(([x, y, d]) => x >= -50 && y >= -50 && x <= 1050 && y <= 1050 && d >= 0.05 && d <= 20),
+      .map((hole): BoardProfile['holes'][number] => {
+        const at = [mm(hole.x_m + dx), mm(hole.y_m + dy), mm(hole.diameter_m)] as const;
+        return hole.slotTo
+          ? [...at, mm(hole.slotTo.x_m + dx), mm(hole.slotTo.y_m + dy)]
+          : [...at];
+      })
+      .filter(
+        ([x, y, d, x1 = x, y1 = y]) =>
+          [x, y, x1, y1].every((place) => place >= -50 && place <= 1050) && d >= 0.05 && d <= 20,
+      ),
   };
 }
 

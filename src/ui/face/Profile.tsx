@@ -13,9 +13,21 @@ export function Profile({ at, profile }: { at: FaceScale; profile: BoardProfile 
           strokeWidth={at.text * 0.15}
         />
       )}
-      {profile.holes.map(([x, y, diameter], i) => (
-        <circle key={i} className={css['drill']} cx={at.x(x)} cy={at.y(y)} r={diameter / 2} />
-      ))}
+      {profile.holes.map(([x, y, diameter, toX, toY], i) =>
+        toX === undefined || toY === undefined ? (
+          <circle key={i} className={css['drill']} cx={at.x(x)} cy={at.y(y)} r={diameter / 2} />
+        ) : (
+          <line
+            key={i}
+            className={css['slot']}
+            x1={at.x(x)}
+            y1={at.y(y)}
+            x2={at.x(toX)}
+            y2={at.y(toY)}
+            strokeWidth={diameter}
+          />
+        ),
+      )}
     </g>
   );
 }
