@@ -1,3 +1,4 @@
+import { UNSETTLED } from '~/formats/import/choices';
 import { planImport } from '~/formats/import/importPlan';
 import type { Construction } from '~/schema/values/construction';
 import { SIMULATE_EXAMPLE } from '../../tests/support/requests';
@@ -11,7 +12,7 @@ export function imports(): void {
     alloy: 'sn60pb40',
   } as const;
   const read = (name: string, text: string) => () =>
-    void drain(planImport([{ name, text }], ground, { shift_mm: null, layers: {}, columns: {} }));
+    void drain(planImport([{ name, text }], ground, UNSETTLED));
   const records = Array.from({ length: 20_000 }, (_, i) => {
     const [part, pin] = [i % 500, Math.floor(i / 500)];
     const x = 10_000 + (part % 25) * 5_500 + (pin % 20) * 100;

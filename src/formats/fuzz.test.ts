@@ -6,6 +6,7 @@ import { newImport } from '~/schema/records/board/boardImport';
 import { DEMO_BOARDS } from '~/server/demo/boards';
 import { readExcellon } from '~/formats/excellon/excellon';
 import { readGerber } from '~/formats/gerber/read';
+import { UNSETTLED } from '~/formats/import/choices';
 import { planImport, type ImportPreview } from '~/formats/import/importPlan';
 import { readNetlist } from '~/formats/netlist/netlist';
 
@@ -42,13 +43,7 @@ const mangled = fc
   });
 
 function planned(files: readonly { name: string; text: string }[]): ImportPreview {
-  return inOneGo(
-    planImport(
-      files,
-      { construction, taken: [], alloy: 'sn60pb40' },
-      { shift_mm: null, layers: {}, columns: {} },
-    ),
-  );
+  return inOneGo(planImport(files, { construction, taken: [], alloy: 'sn60pb40' }, UNSETTLED));
 }
 
 const finite = (value: unknown): boolean =>

@@ -1,5 +1,5 @@
-/** Units that drawing files are counted in, m. */
-export const UNIT_m = { mm: 1e-3, in: 25.4e-3 } as const;
+/** Units that drawings and lists are counted in, m; thousandths of an inch in lists alone. */
+export const UNIT_m = { mm: 1e-3, in: 25.4e-3, mil: 25.4e-6 } as const;
 export type FileUnit = keyof typeof UNIT_m;
 
 /** How a file's numbers are read where a person says otherwise than it does; what is null is as the file has it. */
@@ -36,7 +36,10 @@ export interface Spelt {
 }
 
 /** A number without its point, in the file's unit. */
-export function unpointed(raw: string, { digits: [whole, decimals], zeros }: Pick<Spelt, 'digits' | 'zeros'>): number {
+export function unpointed(
+  raw: string,
+  { digits: [whole, decimals], zeros }: Pick<Spelt, 'digits' | 'zeros'>,
+): number {
   const sign = raw.startsWith('-') ? -1 : 1;
   const bare = raw.replace(/^[+-]/, '');
   // Leading zeros kept: what is missing is missing at the end.

@@ -39,6 +39,11 @@ export class JobClient<Kind extends TaskKind> {
     this.handlers = handlers;
   }
 
+  /** Whether a task is still waited for. */
+  get busy(): boolean {
+    return this.handlers !== null;
+  }
+
   cancel(): void {
     if (this.handlers) this.send({ type: 'cancel', jobId: this.current });
     this.settle();

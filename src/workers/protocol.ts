@@ -1,5 +1,6 @@
-import type { CentroidColumns } from '~/formats/placement/centroid';
-import type { ImportChoices, ImportFile } from '~/formats/import/importFiles';
+import type { CentroidColumns } from '~/formats/placement/columns';
+import type { Packed } from '~/formats/archive/unzip';
+import type { ImportChoices } from '~/formats/import/choices';
 import type { ImportGround } from '~/formats/import/collected';
 import type { ImportPreview } from '~/formats/import/importPlan';
 import type { ImportProgress } from '~/formats/import/importProgress';
@@ -15,7 +16,8 @@ import type { PlanAsk } from '~/schema/exchange/plan/planAsk';
 import type { RecapAnswer } from '~/schema/exchange/recap/recapAnswer';
 import type { AirFieldAsk, FieldPicture } from '~/schema/exchange/simulate/airField';
 
-export type { CentroidColumns, ImportChoices, ImportFile, ImportGround, ImportPreview };
+export type { CentroidColumns, ImportChoices, ImportGround, ImportPreview };
+export type ImportFile = Packed;
 
 /** What a screen may ask of the worker that heats boards. */
 export type HeatTask =

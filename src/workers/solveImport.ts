@@ -1,12 +1,26 @@
+import CRC32 from 'crc-32';
+import type { Packed } from '~/formats/archive/unzip';
+import { opened, type Opened } from '~/formats/import/opened';
 import { planImport, type ImportPreview } from '~/formats/import/importPlan';
 import type { Steps } from './dispatch';
 import type { ImportTask } from './protocol';
 
 export function* solveImport(task: ImportTask): Steps<ImportPreview> {
-  const steps = planImport(task.files, task.ground, task.choices);
+  yield { stage: 'import', doing: 'opening the files', done: 0, of: 1 };
+  const { files, archives } = openedOnce(task.files);
+  const steps = planImport(files, task.ground, task.choices);
   for (;;) {
     const next = steps.next();
-    if (next.done) return next.value;
+    if (next.done) return { ...next.value, files: [...archives, ...next.value.files] };
     yield { stage: 'import', ...next.value };
   }
+}
+
+let last: { readonly of: string; readonly opened: Opened } | null = null;
+
+/** The same files are asked for again with each choice about them. */
+function openedOnce(files: readonly Packed[]): Opened {
+  const of = files.map(({ name, bytes }) => `${name} ${bytes.length} ${CRC32.buf(bytes)}`).join('\n');
+  if (last?.of !== of) last = { of, opened: opened(files) };
+  return last.opened;
 }

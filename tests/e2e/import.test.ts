@@ -132,12 +132,12 @@ test('a list without known headings is read once its columns are said', async ({
   await choose(page, {
     name: 'odd.csv',
     mimeType: 'text/csv',
-    buffer: Buffer.from('Name;Across;Up;Kind\nR1;10;20;0603\nR2;12,5;20;0603\n'),
+    buffer: Buffer.from('Thing;Across;Up;Kind\nR1;10;20;0603\nR2;12,5;20;0603\n'),
   });
   await read(page);
   await expect(page.getByText(/^0 parts/)).toBeVisible();
   for (const [label, heading] of [
-    ['Reference', 'Name'],
+    ['Reference', 'Thing'],
     ['Footprint', 'Kind'],
     ['x', 'Across'],
     ['y', 'Up'],

@@ -14,14 +14,26 @@ export function largestLoop(strokes: readonly Stroke[], join: number): Point[] |
   strokes.forEach((stroke, i) => {
     for (const end of stroke) {
       const key = cell(end);
-      grid.set(key, [...(grid.get(key) ?? []), i]);
+      const here = grid.get(key);
+      if (here) here.push(i);
+      else grid.set(key, [i]);
     }
   });
   const near = (at: Point): number | undefined => {
     for (let dx = -1; dx <= 1; dx++) {
       for (let dy = -1; dy <= 1; dy++) {
-        for (const i of grid.get(cell(at, dx, dy)) ?? []) {
-          if (left.has(i) && strokes[i]!.some((end) => apart(end, at) <= join)) return i;
+        const here = grid.get(cell(at, dx, dy));
+        if (!here) continue;
+        for (let k = 0; k < here.length; ) {
+          const i = here[k]!;
+          if (left.has(i)) {
+            if (strokes[i]!.some((end) => apart(end, at) <= join)) return i;
+            k++;
+          } else {
+            // Used up: out of the list for good, or thousands that meet in one point would be looked through each time.
+            here[k] = here.at(-1)!;
+            here.pop();
+          }
         }
       }
     }

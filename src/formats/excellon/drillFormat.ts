@@ -1,13 +1,20 @@
 import type { FileUnit, Reading, Spelt } from '~/formats/reading';
 
 /** Usual digits where a file says none: 2.4 in inches, 3.3 in millimetres (from memory). */
-const USUAL_DIGITS: Readonly<Record<FileUnit, readonly [number, number]>> = { in: [2, 4], mm: [3, 3] };
+const USUAL_DIGITS: Readonly<Record<FileUnit, readonly [number, number]>> = {
+  in: [2, 4],
+  mm: [3, 3],
+  mil: [4, 1],
+};
 
 /**
  * How a drill file's numbers are to be read, from all of its lines: a comment, the units line and a later M71 or M72 may each say
  * a part of it, in any order, and tools may stand before any of them.
  */
-export function drillFormat(lines: readonly string[], reading: Reading): Spelt & { readonly contradicts: boolean } {
+export function drillFormat(
+  lines: readonly string[],
+  reading: Reading,
+): Spelt & { readonly contradicts: boolean } {
   let unit: FileUnit | null = null;
   let contradicts = false;
   let digits: readonly [number, number] | null = null;

@@ -46,7 +46,8 @@ export function* readingExcellon(text: string, reading: Reading): Generator<numb
 }
 
 const PLACE = /^(?:X([+-]?\d*\.?\d+\.?))?(?:Y([+-]?\d*\.?\d+\.?))?(.*)$/;
-const HEADER_WORDS = /^(M48|M95|M30|M00|M0?1\b|M08|M09|%|FMAT|DETECT|G90$|G93|ATC|VER|CCW|CW\b|T$|S\d|F\d|R,)/;
+const HEADER_WORDS =
+  /^(M48|M95|M30|M00|M0?1\b|M08|M09|%|FMAT|DETECT|G90$|G93|ATC|VER|CCW|CW\b|T$|S\d|F\d|R,)/;
 
 class Drill {
   private readonly holes: DrillHole[] = [];
@@ -67,7 +68,13 @@ class Drill {
     private readonly reading: Reading,
   ) {
     if (spelt.contradicts)
-      this.faults.push(lineFault(1, '', `names inches and millimetres both; read as ${spelt.unit === 'mm' ? 'millimetres' : 'inches'}, its last word`));
+      this.faults.push(
+        lineFault(
+          1,
+          '',
+          `names inches and millimetres both; read as ${spelt.unit === 'mm' ? 'millimetres' : 'inches'}, its last word`,
+        ),
+      );
     else if (!spelt.unitSaid && reading.unit === null)
       this.faults.push(lineFault(1, '', 'names no unit (METRIC, INCH, M71 or M72); inches are assumed'));
   }
@@ -131,7 +138,11 @@ class Drill {
       [this.routing, this.down] = [false, false];
       if (/[XY]/.test(line)) this.hit(line.replace(/^G0?5/, ''));
     } else if (/^G0?[123](?!\d)/.test(line)) {
-      if (this.routing) this.cut(line.replace(/^G0?[123]/, ''), (['line', 'clockwise', 'counter'] as const)[Number(/[123]/.exec(line)![0]) - 1]!);
+      if (this.routing)
+        this.cut(
+          line.replace(/^G0?[123]/, ''),
+          (['line', 'clockwise', 'counter'] as const)[Number(/[123]/.exec(line)![0]) - 1]!,
+        );
       else if (/[XY]/.test(line)) this.hit(line.replace(/^G0?[123]/, ''));
     } else if (/^G(4[012]|7[0-9]|9[0-9])/.test(line)) {
       if (/[XY]/.test(line)) this.body(line.replace(/^G\d+/, ''));
@@ -193,7 +204,10 @@ class Drill {
     if (!step || step[3] !== '' || where === '') return this.fault('is no drill command');
     const diameter_m = this.diameter();
     if (diameter_m === null) return;
-    const [dx, dy] = [step[1], step[2]].map((raw) => (raw === undefined ? 0 : this.length(raw))) as [number, number];
+    const [dx, dy] = [step[1], step[2]].map((raw) => (raw === undefined ? 0 : this.length(raw))) as [
+      number,
+      number,
+    ];
     const room = MOST_HOLES - this.holes.length;
     for (let n = 0; n < Math.min(room, Number(times)); n++) {
       this.at = { x_m: this.at.x_m + dx, y_m: this.at.y_m + dy };
@@ -215,7 +229,11 @@ class Drill {
       return found ? this.length(found[1]!) : null;
     };
     let start = from;
-    for (const end of chordsOf(from, this.at, way, { radius_m: given('A'), i_m: given('I'), j_m: given('J') })) {
+    for (const end of chordsOf(from, this.at, way, {
+      radius_m: given('A'),
+      i_m: given('I'),
+      j_m: given('J'),
+    })) {
       this.add(diameter_m, start, end);
       start = end;
     }

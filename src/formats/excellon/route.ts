@@ -16,9 +16,10 @@ export function chordsOf(
   arc: { readonly radius_m: number | null; readonly i_m: number | null; readonly j_m: number | null },
 ): readonly Place[] {
   if (way === 'line') return [to];
-  const centre = arc.i_m !== null || arc.j_m !== null
-    ? { x_m: from.x_m + (arc.i_m ?? 0), y_m: from.y_m + (arc.j_m ?? 0) }
-    : centreBy(arc.radius_m, from, to, way);
+  const centre =
+    arc.i_m !== null || arc.j_m !== null
+      ? { x_m: from.x_m + (arc.i_m ?? 0), y_m: from.y_m + (arc.j_m ?? 0) }
+      : centreBy(arc.radius_m, from, to, way);
   if (!centre) return [to];
   const radius_m = Math.hypot(from.x_m - centre.x_m, from.y_m - centre.y_m);
   const begin = Math.atan2(from.y_m - centre.y_m, from.x_m - centre.x_m);

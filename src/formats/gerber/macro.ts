@@ -58,9 +58,11 @@ function primitive(code: number, v: readonly number[]): Shape[] {
       return one(rectangle(at(3) + at(1) / 2, at(4) + at(2) / 2, at(1), at(2)), at(5));
     case 4: {
       const count = at(1);
-      if (!(count >= 2 && v.length >= 4 + 2 * count))
-        throw new Error(`outline names ${count} corners and gives ${Math.max(0, Math.floor((v.length - 3) / 2))}`);
-      return one(v.slice(2, 2 + 2 * count), at(4 + 2 * count));
+      if (!(count >= 2 && v.length >= 2 + 2 * count))
+        throw new Error(
+          `outline names ${count} corners and gives ${Math.max(0, Math.floor((v.length - 2) / 2))}`,
+        );
+      return one(v.slice(2, 2 + 2 * count), at(v.length === 3 + 2 * count ? 2 + 2 * count : 4 + 2 * count));
     }
     case 5:
       return one(regular(at(2), at(3), at(4) / 2, sidesOf(at(1)), 0), at(5));
@@ -75,7 +77,16 @@ function primitive(code: number, v: readonly number[]): Shape[] {
       ];
     }
     case 6: {
-      const [x, y, outer, thick, gap, most, bar, length] = [at(0), at(1), at(2), at(3), at(4), at(5), at(6), at(7)];
+      const [x, y, outer, thick, gap, most, bar, length] = [
+        at(0),
+        at(1),
+        at(2),
+        at(3),
+        at(4),
+        at(5),
+        at(6),
+        at(7),
+      ];
       const lay = (contour: Contour, dark = true): Shape => ({ contour: turned(contour, at(8)), dark });
       const rings: Shape[] = [];
       for (let n = 0; n < Math.min(most, MOST_RINGS); n++) {

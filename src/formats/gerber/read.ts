@@ -139,9 +139,7 @@ class Reader {
     }
     while (this.outer.length > 0) this.closeOuter();
     if (!this.ended && this.operations > 0) {
-      this.faults.push(
-        lineFault(linesOf(text), '', 'the file ends without M02; part of it may be missing'),
-      );
+      this.faults.push(lineFault(linesOf(text), '', 'the file ends without M02; part of it may be missing'));
     }
     if (this.negative) this.objects = inverted(this.objects);
     return {
@@ -154,7 +152,8 @@ class Reader {
   }
 
   private fault(command: Pick<Command, 'line' | 'blocks'>, why: string): void {
-    if (this.faults.length < MOST_FAULTS) this.faults.push(lineFault(command.line, command.blocks.join('*'), why));
+    if (this.faults.length < MOST_FAULTS)
+      this.faults.push(lineFault(command.line, command.blocks.join('*'), why));
   }
 
   private extended({ blocks }: Command): void {
@@ -252,7 +251,12 @@ class Reader {
     if (text === '') return;
     const found = /^X(\d+)Y(\d+)(?:I([\d.+-]+))?(?:J([\d.+-]+))?$/.exec(text);
     if (!found) throw new Error('step and repeat is not understood');
-    const [nx, ny, dx, dy] = found.slice(1).map((part) => Number(part ?? 0)) as [number, number, number, number];
+    const [nx, ny, dx, dy] = found.slice(1).map((part) => Number(part ?? 0)) as [
+      number,
+      number,
+      number,
+      number,
+    ];
     if (nx * ny <= 1) return;
     if (nx * ny > MOST_REPEATS) throw new Error(`repeats ${nx} × ${ny} times, more than is read`);
     if (![dx, dy].every(Number.isFinite)) throw new Error('step and repeat is not understood');
@@ -287,7 +291,10 @@ class Reader {
     try {
       close(made);
     } catch (error) {
-      this.fault({ line: linesOf(this.text), blocks: [''] }, error instanceof Error ? error.message : String(error));
+      this.fault(
+        { line: linesOf(this.text), blocks: [''] },
+        error instanceof Error ? error.message : String(error),
+      );
     }
   }
 
@@ -399,8 +406,7 @@ class Reader {
       if (code === 1) {
         if (this.region.length === 0) this.region.push([this.at.x, this.at.y]);
         this.operations++;
-        for (const point of this.path(to, offset))
-          this.region.at(-1)!.push(point.x, point.y);
+        for (const point of this.path(to, offset)) this.region.at(-1)!.push(point.x, point.y);
       }
       return;
     }

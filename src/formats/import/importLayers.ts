@@ -38,7 +38,9 @@ export function shiftOntoBoard(
     [x0, x1] = [Math.min(x0, x), Math.max(x1, x)];
     [y0, y1] = [Math.min(y0, y), Math.max(y1, y)];
   };
-  for (const { artwork } of read.artworks) {
+  for (const { artwork, layer } of read.artworks) {
+    // What is not used does not move the board: a frame or a title block lies anywhere.
+    if (layer === 0) continue;
     for (const { shapes } of artwork.objects) {
       for (const { contour } of shapes)
         for (let i = 0; i < contour.length; i += 2) meet(contour[i]!, contour[i + 1]!);
@@ -47,7 +49,7 @@ export function shiftOntoBoard(
   for (const part of read.parts) {
     for (const land of part.lands) meet(part.side === 'bottom' ? -land.x_m : land.x_m, land.y_m);
   }
-  for (const row of read.rows) if (row.x_m !== null && row.y_m !== null) meet(row.x_m, row.y_m);
+  for (const row of read.rows.values()) if (row.x_m !== null && row.y_m !== null) meet(row.x_m, row.y_m);
   if (x0 > x1) return [0, 0];
   const [length_m, width_m] = [metres(length_mm), metres(width_mm)];
   if (x0 >= 0 && y0 >= 0 && x1 <= length_m && y1 <= width_m) return [0, 0];

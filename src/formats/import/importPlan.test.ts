@@ -5,14 +5,15 @@ import { DEMO_BOARDS } from '~/server/demo/boards';
 import { areaOf } from '~/core/geometry/polygon';
 import { boardProfile } from '~/schema/values/boardProfile';
 import { newSite } from '~/schema/records/site/site';
-import type { ImportChoices, ImportFile } from './importFiles';
+import { UNSETTLED, type ImportChoices } from './choices';
+import type { ImportFile } from './importFiles';
 import { planImport, type ImportPreview } from './importPlan';
 
 /** The demo's own board written out as a layout program would, then read back. */
 
 const BEACON = DEMO_BOARDS.find((board) => board.id === 'demo-beacon-4')!;
 const { construction } = BEACON.board;
-const NONE: ImportChoices = { shift_mm: null, layers: {}, columns: {} };
+const NONE: ImportChoices = UNSETTLED;
 
 const file = (name: string, text: string): ImportFile => ({ name, text });
 const NETLIST = file('beacon.ipc', netlistOf('Beacon driver', BEACON.sites));
@@ -220,11 +221,11 @@ describe('what a person settles', () => {
   });
 
   it('a list without known headings is read once its columns are said', () => {
-    const list = file('list.csv', 'Name,Where across,Where up,Kind\nR1,10,20,0603\nC2,"12,5",8,0805\n');
+    const list = file('list.csv', 'Thing,Where across,Where up,Kind\nR1,10,20,0603\nC2,"12,5",8,0805\n');
     const silent = read([list]);
     expect(silent.sites).toEqual([]);
     expect(silent.files[0]!.faults[0]!.why).toContain('say which column');
-    expect(silent.files[0]!.table!.heading).toEqual(['Name', 'Where across', 'Where up', 'Kind']);
+    expect(silent.files[0]!.table!.heading).toEqual(['Thing', 'Where across', 'Where up', 'Kind']);
     const told = read([list], {
       ...NONE,
       columns: { 'list.csv': { ref: 0, x: 1, y: 2, footprint: 3 } },

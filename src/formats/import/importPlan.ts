@@ -1,10 +1,14 @@
 import { metres, millimetres } from '~/core/quantity/convert';
+import { relayed } from '~/core/stepwise';
 import type { BoardProfile } from '~/schema/values/boardProfile';
 import type { PaintedLayer } from './copper';
 import { edgeIn, extentOf, profileOf } from './importProfile';
-import { partsOfArtwork, readFile, type ImportChoices, type ImportFile } from './importFiles';
-import type { ReadFile } from './collected';
-import type { Collected, ImportGround } from './collected';
+import { collect } from './collect';
+import { doubtsOf, type Doubt } from './checks/doubts';
+import { unusedCopper } from './checks/unused';
+import type { ImportChoices } from './choices';
+import type { ImportFile } from './importFiles';
+import type { ImportGround, ReadFile } from './collected';
 import { coverageOf, paintLayer, shiftOntoBoard, type PlannedLayer } from './importLayers';
 import type { ImportProgress } from './importProgress';
 import { planSites, type LeftOut, type PlannedSite } from './importSites';
@@ -17,6 +21,10 @@ export interface ImportPreview {
   readonly layers: readonly PlannedLayer[];
   readonly shift_mm: readonly [number, number];
   readonly nets: number;
+  /** Files that do not fit the others, with the readings that would. */
+  readonly doubts: readonly Doubt[];
+  /** What stands out of the files' copper: layers that lie unused, and what to do. */
+  readonly unused: readonly string[];
   /** The board's edge and its holes, where files draw them. */
   readonly profile: BoardProfile | null;
   /** Size of the edge that was drawn, mm, to be held against what is told of the board. */
@@ -29,13 +37,14 @@ export function* planImport(
   ground: ImportGround,
   choices: ImportChoices,
 ): Generator<ImportProgress, ImportPreview> {
-  const read: Collected = { files: [], parts: [], artworks: [], rows: [], holes: [] };
-  for (const [i, file] of files.entries()) {
-    yield { doing: `reading ${file.name}`, done: i, of: files.length + 1 };
-    readFile(file, ground, choices, read);
-  }
-  yield { doing: 'laying the files on the board', done: files.length, of: files.length + 1 };
-  if (read.parts.length === 0) read.parts = partsOfArtwork(read.artworks);
+  const { read, sources } = yield* collect(files, ground.construction, choices);
+  const laying: ImportProgress = {
+    doing: 'holding the files against each other',
+    done: files.length,
+    of: files.length + 1,
+  };
+  yield laying;
+  const doubts = yield* relayed(doubtsOf(sources, read.artworks, ground.construction), () => laying);
   const edge = edgeIn(read);
   const shift_m = choices.shift_mm
     ? ([metres(choices.shift_mm[0]), metres(choices.shift_mm[1])] as const)
@@ -57,6 +66,8 @@ export function* planImport(
     leftOut,
     layers,
     shift_mm: [millimetres(shift_m[0]), millimetres(shift_m[1])],
+    doubts,
+    unused: unusedCopper(read.artworks, ground.construction.copperLayers.length),
     nets: new Set(sites.flatMap((s) => s.site.pads.map((pad) => pad.net)).filter(Boolean)).size,
     profile: profileOf(read, edge, shift_m),
     edge_mm: size && [tenth(millimetres(size.length_m)), tenth(millimetres(size.width_m))],

@@ -50,7 +50,6 @@ export function* planSites(
   const sites: PlannedSite[] = [];
   const leftOut: LeftOut[] = [];
   const taken = new Set(ground.taken);
-  const rowOf = new Map(read.rows.map((row) => [row.ref, row]));
   const leave = (ref: string, why: string): void => void leftOut.push({ ref, why });
   const offer = (planned: PlannedSite): void => {
     const { ref, x_mm, y_mm } = planned.site;
@@ -65,7 +64,7 @@ export function* planSites(
   };
   for (const [done, part] of read.parts.entries()) {
     if (done % AT_A_TIME === 0) yield { doing: `looking at ${part.ref}`, done, of: read.parts.length };
-    const row = rowOf.get(part.ref);
+    const row = read.rows.get(part.ref);
     const [found, ...others] = recogniseAll(part.lands, part.ref);
     if (!found) {
       leave(part.ref, `its ${part.lands.length} lands fit no family that is known; place it by hand`);
@@ -80,7 +79,7 @@ export function* planSites(
     });
   }
   const placed = new Set(read.parts.map((part) => part.ref));
-  for (const row of read.rows) {
+  for (const row of read.rows.values()) {
     if (placed.has(row.ref)) continue;
     if (row.x_m === null || row.y_m === null) {
       leave(row.ref, 'the list has no place for it');

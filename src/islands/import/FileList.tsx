@@ -10,6 +10,8 @@ const KIND_WORDS = {
   artwork: 'artwork, operations',
   drill: 'drill file, holes',
   table: 'list, rows',
+  exchange: 'board exchange, things',
+  archive: 'archive, files',
   unknown: 'not understood',
 } as const;
 
@@ -19,12 +21,14 @@ const SHOWN = 12;
 interface FileListProps {
   readonly preview: ImportPreview;
   readonly layerCount: number;
+  /** Names of files that were left out. */
+  readonly without: readonly string[];
   readonly dispatch: Dispatch<ImportAction>;
   readonly clear: ReactNode;
 }
 
 /** What was read, what each artwork is taken for, where the files' origin lies, and what was not understood by line. */
-export function FileList({ preview, layerCount, dispatch, clear }: FileListProps) {
+export function FileList({ preview, layerCount, without, dispatch, clear }: FileListProps) {
   const [x, y] = preview.shift_mm;
   const shift = (to: readonly [number, number]): void => {
     if (to.every(Number.isFinite)) dispatch({ type: 'shift', shift_mm: to });
@@ -38,6 +42,23 @@ export function FileList({ preview, layerCount, dispatch, clear }: FileListProps
             <p className={css['name']}>{file.name}</p>
             <p className="quiet">
               {KIND_WORDS[file.kind]} {file.kind === 'unknown' ? '' : file.count.toLocaleString('en')}
+              {file.spelt && ` · ${file.spelt}`}{' '}
+              <button
+                type="button"
+                className={css['plain']}
+                onClick={() => dispatch({ type: 'leave-out', name: file.name })}
+              >
+                leave out
+              </button>
+              {file.otherwise && (
+                <button
+                  type="button"
+                  className={css['plain']}
+                  onClick={() => dispatch({ type: 'as-written', name: file.name })}
+                >
+                  read as written
+                </button>
+              )}
             </p>
             {file.layer !== null && (
               <SelectField
@@ -63,12 +84,12 @@ export function FileList({ preview, layerCount, dispatch, clear }: FileListProps
             {file.faults.length > 0 && (
               <details className={css['faults']}>
                 <summary>
-                  {file.faults.length} {file.faults.length === 1 ? 'line' : 'lines'} not understood
+                  {file.faults.length} {nounOf(file)} not understood
                 </summary>
                 <ul>
                   {file.faults.slice(0, SHOWN).map((fault, i) => (
                     <li key={i}>
-                      <span className="digits">line {fault.line}</span> {fault.why}
+                      {fault.line > 0 && <span className="digits">line {fault.line}</span>} {fault.why}
                       {fault.text && <code>{fault.text}</code>}
                     </li>
                   ))}
@@ -79,6 +100,22 @@ export function FileList({ preview, layerCount, dispatch, clear }: FileListProps
           </li>
         ))}
       </ul>
+      {without.length > 0 && (
+        <ul className={css['list']} aria-label="Left out">
+          {without.map((name) => (
+            <li key={name}>
+              <span className={css['name']}>{name}</span> <span className="quiet">left out</span>{' '}
+              <button
+                type="button"
+                className={css['plain']}
+                onClick={() => dispatch({ type: 'take-in', name })}
+              >
+                take it
+              </button>
+            </li>
+          ))}
+        </ul>
+      )}
       <div className={css['shift']}>
         <TextField
           label="Shift x, mm"
@@ -102,6 +139,9 @@ export function FileList({ preview, layerCount, dispatch, clear }: FileListProps
     </>
   );
 }
+
+const nounOf = ({ kind, faults: { length } }: ImportPreview['files'][number]): string =>
+  kind === 'archive' ? (length === 1 ? 'file' : 'files') : length === 1 ? 'line' : 'lines';
 
 function layerName(layer: number, count: number, preview: ImportPreview): string {
   const where = layer === 1 ? ', top' : layer === count ? ', bottom' : '';

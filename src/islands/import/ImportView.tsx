@@ -1,6 +1,6 @@
 import { useReady } from '~/ui/useReady';
 import { useStore } from '@nanostores/react';
-import { useMemo, useReducer } from 'react';
+import { useMemo, useReducer, type Dispatch } from 'react';
 import { useDropzone } from 'react-dropzone';
 import { padNamesOf } from '~/core/packages/form';
 import type { ImportRecord } from '~/schema/records/board/boardImport';
@@ -19,12 +19,22 @@ import type { ImportGround } from '~/workers/protocol';
 import { IMPORT_COMMANDS, type ImportCommand } from './commands';
 import { Earlier } from './Earlier';
 import { FileList } from './FileList';
-import { chosenSites, importOf, keptSites, reduce, start } from './state';
+import { Doubts } from './Doubts';
+import {
+  chosenSites,
+  fileInDoubt,
+  importOf,
+  keptSites,
+  reduce,
+  start,
+  type ImportAction,
+  type ImportState,
+} from './state';
 import { useReading } from './useReading';
 import css from './import.module.css';
 
 /** All files together; larger ones are no board of this trade. */
-const LARGEST_bytes = 60 * 1024 * 1024;
+const LARGEST_bytes = 60e6;
 
 /** Files to a board's face: what would be made is shown first, and nothing is written until it is accepted. */
 export function ImportView({ sheet }: { sheet: BoardSheet }) {
@@ -51,12 +61,14 @@ export function ImportView({ sheet }: { sheet: BoardSheet }) {
     const size = files.reduce((sum, file) => sum + file.size, 0);
     if (size > LARGEST_bytes) {
       const error = new Error(
-        `These files hold ${Math.round(size / 1e6)} MB together; give at most ${LARGEST_bytes / 1024 / 1024} MB, without pictures and archives.`,
+        `These files hold ${Math.round(size / 1e6)} MB together; give at most ${LARGEST_bytes / 1e6} MB, those of one board.`,
       );
       dispatch({ type: 'failed', error });
       return;
     }
-    const read = await Promise.all(files.map(async (file) => ({ name: file.name, text: await file.text() })));
+    const read = await Promise.all(
+      files.map(async (file) => ({ name: file.name, bytes: new Uint8Array(await file.arrayBuffer()) })),
+    );
     if (read.length > 0) dispatch({ type: 'files', files: read });
   };
 
@@ -98,6 +110,18 @@ export function ImportView({ sheet }: { sheet: BoardSheet }) {
       case 'flip':
         dispatch({ type: 'flip' });
         return true;
+      case 'remedy-1':
+      case 'remedy-2':
+      case 'remedy-3': {
+        const remedy = preview?.doubts[0]?.remedies[Number(id.slice(-1)) - 1];
+        if (remedy) dispatch({ type: 'readings', readings: remedy.readings });
+        return remedy !== undefined;
+      }
+      case 'leave-out': {
+        const name = fileInDoubt(state);
+        if (name !== null) dispatch({ type: 'leave-out', name });
+        return name !== null;
+      }
       case 'clear':
         if (state.files.length === 0) return false;
         dispatch({ type: 'clear' });
@@ -126,9 +150,11 @@ export function ImportView({ sheet }: { sheet: BoardSheet }) {
               ? `${kept.length} ${kept.length === 1 ? 'part' : 'parts'}, ${preview.nets} nets${preview.layers.length > 0 ? `, copper of ${preview.layers.length === 1 ? 'one layer' : `${preview.layers.length} layers`}` : ''}${preview.profile?.edge ? ', its edge' : ''}${preview.profile?.holes.length ? `, ${preview.profile.holes.length} holes` : ''}. Nothing is written yet.`
               : isDragActive
                 ? 'Let go to read them.'
-                : 'Drop a netlist, artwork, drill file or placement list here.'}
+                : 'Drop a board’s files here, or the archive that they came in.'}
           </p>
-          <p className="quiet">IPC-D-356A · Gerber · Excellon · CSV with a column Ref or Designator</p>
+          <p className="quiet">
+            IPC-D-356A netlist · Gerber artwork · Excellon drill · placement and parts lists · zip
+          </p>
         </div>
         <div className={css['actions']}>
           {reading.status === 'reading' && (
@@ -159,11 +185,21 @@ export function ImportView({ sheet }: { sheet: BoardSheet }) {
         </p>
       )}
 
+      {preview && <Doubts preview={preview} dispatch={dispatch} />}
+      {!preview && state.files.length > 0 && (
+        <StoppedFiles
+          files={state.files}
+          without={state.choices.without}
+          reading={reading}
+          dispatch={dispatch}
+        />
+      )}
       {preview && (
         <div className={css['columns']}>
           <section aria-label="Files" className={css['files']}>
             <FileList
               preview={preview}
+              without={state.choices.without}
               layerCount={board.construction.copperLayers.length}
               dispatch={dispatch}
               clear={<CommandButton small command={command('clear')} run={run} />}
@@ -263,6 +299,44 @@ export function ImportView({ sheet }: { sheet: BoardSheet }) {
         </p>
       )}
     </div>
+  );
+}
+
+/** What was dropped while nothing is read of it: while it is being read, after it was stopped, and where it could not be. */
+function StoppedFiles({
+  files,
+  without,
+  reading,
+  dispatch,
+}: Pick<ImportState, 'files' | 'reading'> & {
+  readonly without: readonly string[];
+  readonly dispatch: Dispatch<ImportAction>;
+}) {
+  return (
+    <section aria-label="Files" className={css['files']}>
+      {reading.status === 'stopped' && (
+        <p role="status">Stopped. Leave a file out, or drop others; what is left is read again.</p>
+      )}
+      {reading.status === 'reading' && <p className="quiet">{reading.doing}…</p>}
+      <ul className={css['list']}>
+        {files.map(({ name }) => (
+          <li key={name}>
+            <span className={css['name']}>{name}</span>{' '}
+            {without.includes(name) ? (
+              <span className="quiet">left out</span>
+            ) : (
+              <button
+                type="button"
+                className={css['plain']}
+                onClick={() => dispatch({ type: 'leave-out', name })}
+              >
+                leave out
+              </button>
+            )}
+          </li>
+        ))}
+      </ul>
+    </section>
   );
 }
 

@@ -6,6 +6,8 @@ type Reading =
   | { readonly status: 'idle' }
   | { readonly status: 'reading'; readonly doing: string; readonly share: number }
   | { readonly status: 'read' }
+  /** Stopped by hand; what is chosen next begins it anew. */
+  | { readonly status: 'stopped' }
   | { readonly status: 'writing' }
   | { readonly status: 'failed'; readonly error: unknown };
 
@@ -25,7 +27,11 @@ export interface ImportState {
 
 export type ImportAction =
   | { readonly type: 'files'; readonly files: readonly ImportFile[] }
-  | { readonly type: 'drop'; readonly name: string }
+  | { readonly type: 'leave-out'; readonly name: string }
+  | { readonly type: 'take-in'; readonly name: string }
+  | { readonly type: 'readings'; readonly readings: ImportChoices['readings'] }
+  | { readonly type: 'as-written'; readonly name: string }
+  | { readonly type: 'stopped' }
   | { readonly type: 'clear' }
   | { readonly type: 'shift'; readonly shift_mm: readonly [number, number] }
   | { readonly type: 'layer'; readonly file: string; readonly layer: number }
@@ -40,7 +46,7 @@ export type ImportAction =
   | { readonly type: 'flip' }
   | { readonly type: 'undone'; readonly record: ImportRecord };
 
-const UNSETTLED: ImportChoices = { shift_mm: null, layers: {}, columns: {} };
+const UNSETTLED: ImportChoices = { shift_mm: null, layers: {}, columns: {}, readings: {}, without: [] };
 
 export const start = (earlier: readonly ImportRecord[]): ImportState => ({
   files: [],
@@ -61,25 +67,29 @@ export function reduce(state: ImportState, action: ImportAction): ImportState {
       const names = new Set(action.files.map((file) => file.name));
       return { ...state, files: [...state.files.filter((file) => !names.has(file.name)), ...action.files] };
     }
-    case 'drop': {
-      const files = state.files.filter((file) => file.name !== action.name);
-      return files.length > 0 ? { ...state, files } : start(state.earlier);
+    case 'leave-out':
+      return chosen(state, {
+        without: [...state.choices.without.filter((name) => name !== action.name), action.name],
+      });
+    case 'take-in':
+      return chosen(state, { without: state.choices.without.filter((name) => name !== action.name) });
+    case 'readings':
+      return chosen(state, { readings: { ...state.choices.readings, ...action.readings } });
+    case 'as-written': {
+      const { [action.name]: _, ...readings } = state.choices.readings;
+      return chosen(state, { readings });
     }
+    case 'stopped':
+      return { ...state, reading: { status: 'stopped' } };
     case 'clear':
       return start(state.earlier);
     case 'shift':
-      return { ...state, choices: { ...state.choices, shift_mm: action.shift_mm } };
+      return chosen(state, { shift_mm: action.shift_mm });
     case 'layer':
-      return {
-        ...state,
-        choices: { ...state.choices, layers: { ...state.choices.layers, [action.file]: action.layer } },
-      };
+      return chosen(state, { layers: { ...state.choices.layers, [action.file]: action.layer } });
     case 'columns': {
       const columns = { ...state.choices.columns[action.file], ...action.columns };
-      return {
-        ...state,
-        choices: { ...state.choices, columns: { ...state.choices.columns, [action.file]: columns } },
-      };
+      return chosen(state, { columns: { ...state.choices.columns, [action.file]: columns } });
     }
     case 'family':
       return { ...state, families: new Map(state.families).set(action.ref, action.family) };
@@ -114,6 +124,27 @@ export function reduce(state: ImportState, action: ImportAction): ImportState {
         earlier: state.earlier.map((e) => (e.id === action.record.id ? action.record : e)),
       };
   }
+}
+
+const chosen = (state: ImportState, choices: Partial<ImportChoices>): ImportState => ({
+  ...state,
+  choices: { ...state.choices, ...choices },
+});
+
+/**
+ * The file that leaving one out means: the first in doubt, else the first that was not understood, else the one that was being read
+ * when it was stopped. Null where none stands out.
+ */
+export function fileInDoubt({ preview, reading, files, choices }: ImportState): string | null {
+  const told = reading.status === 'reading' ? reading.doing : null;
+  const busy = told === null ? undefined : files.find(({ name }) => told.endsWith(name))?.name;
+  if (busy !== undefined) return busy;
+  const doubted = preview?.doubts[0]?.files[0];
+  const known = doubted ?? preview?.files.find(({ kind }) => kind === 'unknown')?.name;
+  if (known !== undefined) return known;
+  return preview
+    ? null
+    : (files.map(({ name }) => name).find((name) => !choices.without.includes(name)) ?? null);
 }
 
 /** Sites as they would be made, each as the family that was chosen for it. */

@@ -33,7 +33,10 @@ export function useReading(
     }, REST_ms);
     return () => {
       clearTimeout(timer);
-      solver.current?.cancel();
+      if (solver.current?.busy) {
+        solver.current.dispose();
+        solver.current = null;
+      }
     };
   }, [files, choices, ground, dispatch]);
   useEffect(
@@ -44,9 +47,11 @@ export function useReading(
     [],
   );
   return {
+    // Ended, not asked to stop: a reader that a file holds in one long step hears nothing. The next reading begins another.
     stop: () => {
-      solver.current?.cancel();
-      dispatch({ type: 'clear' });
+      solver.current?.dispose();
+      solver.current = null;
+      dispatch({ type: 'stopped' });
     },
   };
 }

@@ -7,7 +7,7 @@ import { boardProfile } from '~/schema/values/boardProfile';
 /** A file that an import came from, by name and kind; the file itself is not kept. */
 const importedFile = z.strictObject({
   name: text(1, 200),
-  kind: oneOf(['netlist', 'artwork', 'drill', 'table', 'unknown']),
+  kind: oneOf(['netlist', 'artwork', 'drill', 'table', 'exchange', 'archive', 'unknown']),
   count: wholeNumber(0, 10_000_000),
 });
 
