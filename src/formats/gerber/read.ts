@@ -65,7 +65,7 @@ export function* readingGerber(text: string, reading: Reading): Generator<number
 
 /** The unit a file names anywhere: apertures may stand before it. Where it names none it is of the old kind, in inches. */
 const unitNamed = (text: string): Spelt['unit'] | null => {
-  const found = /%MO(IN|MM)|(?:^|[*\r\n])G(70|71)\*/.exec(text);
+  const found = /%MO(IN|MM)|(?:^|[*%\r\n])G(70|71)\*/.exec(text);
   if (!found) return null;
   return found[1] === 'IN' || found[2] === '70' ? 'in' : 'mm';
 };

@@ -64,7 +64,9 @@ function byOwnNames(name: string, count: number): LayerGuess | null {
 
 /** The number in a name, and whether it counts all copper from the top or inner layers alone. */
 function innerNumber(name: string): { readonly number: number; readonly ofAll: boolean } {
-  const counted = /\.g(\d+)l$|\.l(\d+)$|\.ly(\d+)$|^l(?:ayer)?[._ -]?(\d+)\.|layer[._ -]?(\d+)/i.exec(name);
+  const counted = /\.g(\d+)l$|\.l(\d+)$|\.ly(\d+)$|^l(?:ayer)?[._ -]?(\d+)[._ -]|layer[._ -]?(\d+)/i.exec(
+    name,
+  );
   const all = counted?.slice(1).find((part) => part !== undefined);
   if (all !== undefined && !/in(ner)?|mid/i.test(name)) return { number: Number(all), ofAll: true };
   const inner =
