@@ -1,7 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { landShapes } from '~/core/packages/form';
-import { recogniseAll, type SeenLand } from '~/core/packages/recognise';
+import { recogniseAll } from '~/core/packages/recognise/recognise';
+import type { SeenLand } from '~/core/packages/recognise/seen';
 import { partOf } from '~/schema/exchange/si/part';
 import { PACKAGE_PRESETS } from '~/schema/presets/packagePresets';
 

@@ -1,3 +1,4 @@
+import { sizeOf, type SizeCode } from './sizes';
 import type { SurfaceFamilyId } from './surfaceFamilies';
 import {
   anchoredRow,
@@ -6,30 +7,16 @@ import {
   pair,
   powerTab,
   quad,
+  smallTab,
   sot23,
   type Outline,
   type SurfacePackage,
 } from './surface';
 
-/** Chips by their inch code: length, width, height and termination in mm (EIA and IEC 60115 sizes, from memory). */
-const CHIP_SIZES_mm = {
-  '0201': [0.6, 0.3, 0.3, 0.15],
-  '0402': [1.0, 0.5, 0.4, 0.25],
-  '0603': [1.6, 0.8, 0.5, 0.35],
-  '0805': [2.0, 1.25, 0.6, 0.45],
-  '1206': [3.2, 1.6, 0.7, 0.5],
-  '1210': [3.2, 2.5, 0.9, 0.5],
-  '1812': [4.5, 3.2, 1.4, 0.6],
-  '2010': [5.0, 2.5, 0.6, 0.6],
-  '2512': [6.3, 3.2, 0.6, 0.6],
-} as const;
-export type ChipCode = keyof typeof CHIP_SIZES_mm;
-export const CHIP_CODES = Object.keys(CHIP_SIZES_mm) as [ChipCode, ...ChipCode[]];
-
 /** What a person may say of a surface part; what is left out comes from the family's usual outline. */
 export interface SurfaceSpec {
   readonly family: SurfaceFamilyId;
-  readonly code?: ChipCode | undefined;
+  readonly code?: SizeCode | undefined;
   readonly pins?: number | undefined;
   /** Pins on each of the left and right sides of a quad pack that is longer than wide. */
   readonly sidePins?: number | undefined;
@@ -53,9 +40,15 @@ export interface SurfaceSpec {
 /** Pins of the family's most common outline. */
 export const USUAL_PINS: Readonly<Record<SurfaceFamilyId, number>> = {
   chip: 2,
+  sod: 2,
+  mouldedDiode: 2,
+  tantalum: 2,
+  melf: 2,
   canElectrolytic: 2,
   sot23: 3,
   dpak: 3,
+  sot223: 4,
+  sot89: 3,
   soic: 8,
   ssop: 20,
   tsop: 44,
@@ -99,14 +92,18 @@ const leadAt_mm = (pitch_mm: number): number =>
 
 /**
  * Usual outlines. JEDEC MS-012 and MS-013 (SOIC), MO-150 (SSOP), MS-024 (TSOP II), MO-065 (SOJ), MO-047
- * (PLCC), MS-026 (QFP), MO-220 (QFN), TO-236, TO-252; typical figures, from memory.
+ * (PLCC), MS-026 (QFP), MO-220 (QFN), TO-236, MO-178 (SOT-23-5 and -6), TO-252, TO-261 (SOT-223), TO-243 (SOT-89); typical figures, from memory.
  */
 function usual(spec: SurfaceSpec, pins: number, sidePins: number): Usual {
   const pitch_mm = spec.pitch_m === undefined ? null : spec.pitch_m * 1e3;
   switch (spec.family) {
-    case 'chip': {
-      const [length, width, height, foot] = CHIP_SIZES_mm[spec.code ?? '0603'];
-      return { pitch: length, length, width, height, over: 0, lead: width, foot };
+    case 'chip':
+    case 'sod':
+    case 'mouldedDiode':
+    case 'tantalum':
+    case 'melf': {
+      const { length, width, height, lead, foot, span } = sizeOf(spec.family, spec.code);
+      return { pitch: length, length, width, height, over: span - length, lead, foot };
     }
     case 'canElectrolytic': {
       const diameter = (spec.diameter_m ?? 6.3e-3) * 1e3;
@@ -122,9 +119,15 @@ function usual(spec: SurfaceSpec, pins: number, sidePins: number): Usual {
       };
     }
     case 'sot23':
-      return { pitch: 1.9, length: 1.3, width: 2.9, height: 1.0, over: 1.1, lead: 0.4, foot: 0.45 };
+      return pins === 3
+        ? { pitch: 1.9, length: 1.3, width: 2.9, height: 1.0, over: 1.1, lead: 0.4, foot: 0.45 }
+        : { pitch: 0.95, length: 1.6, width: 2.9, height: 1.15, over: 1.2, lead: 0.4, foot: 0.45 };
     case 'dpak':
       return { pitch: 2.28, length: 6.1, width: 6.5, height: 2.3, over: 3.8, lead: 0.8, foot: 1.5 };
+    case 'sot223':
+      return { pitch: 2.3, length: 3.5, width: 6.5, height: 1.6, over: 3.5, lead: 0.7, foot: 0.9 };
+    case 'sot89':
+      return { pitch: 1.5, length: 2.5, width: 4.5, height: 1.5, over: 1.5, lead: 0.48, foot: 1.0 };
     case 'soic': {
       const wide = pins > 16;
       return {
@@ -229,12 +232,15 @@ export function outlineOf(spec: SurfaceSpec): Outline {
     width_m: spec.width_m ?? usualWidth_m,
     height_m: spec.height_m ?? u.height * mm,
     span_m: spec.span_m ?? length_m + u.over * mm,
-    leadWidth_m: spec.leadWidth_m ?? (spec.family === 'chip' ? (spec.width_m ?? lead_m) : lead_m),
+    leadWidth_m: spec.leadWidth_m ?? (CAPPED.has(spec.family) ? (spec.width_m ?? lead_m) : lead_m),
     foot_m: spec.foot_m ?? u.foot * mm,
     landLength_m: spec.landLength_m,
     landWidth_m: spec.landWidth_m,
   };
 }
+
+/** Parts whose metal caps are as wide as they are. */
+const CAPPED: ReadonlySet<SurfaceFamilyId> = new Set(['chip', 'melf']);
 
 const SQUARE: ReadonlySet<SurfaceFamilyId> = new Set(['plcc', 'qfp', 'qfn']);
 
@@ -247,10 +253,17 @@ export function surfacePackage(spec: SurfaceSpec): SurfacePackage {
   const o = outlineOf(spec);
   switch (family) {
     case 'chip':
+    case 'sod':
+    case 'mouldedDiode':
+    case 'tantalum':
+    case 'melf':
     case 'canElectrolytic':
       return pair(family, o);
     case 'sot23':
       return sot23(o);
+    case 'sot223':
+    case 'sot89':
+      return smallTab(family, o);
     case 'dpak':
       return powerTab(o, {
         ...(spec.thermalPad_m === undefined ? {} : { length_m: spec.thermalPad_m }),

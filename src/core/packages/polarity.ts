@@ -80,6 +80,10 @@ const POLE_WORDS: Readonly<Record<Pole, string>> = { plus: 'plus', minus: 'minus
 const PIN_ONE: Readonly<Record<string, string>> = {
   to220:
     'Marking towards you, tab behind: pin one is left, to pad 1. The tab is often pin two: insulate it as it was found.',
+  to92: 'The flat as the board’s outline, or as it was found; makers differ in which lead is which: prove a spare by meter.',
+  dsub: 'Its shell as the board’s outline; pin one to pad 1, all pins through before a board lock is pressed home.',
+  sot223: 'Tab to the wide pad, its three leads to theirs.',
+  sot89: 'Tab to the wide pad, which is its middle lead’s too.',
   dpak: 'Tab on its large pad; the leads to their pads, pin one left with the marking upright.',
   dipSocket: 'The notch of the socket to the notch or square pad on the board, pad 1.',
   header: 'The triangle or key to pad 1, the square pad or the digit one.',
@@ -99,7 +103,17 @@ const PIN_ONE: Readonly<Record<string, string>> = {
 const CHIP_PIN_ONE =
   'The notch, dot or bevelled edge to pad 1. The board marks it by a square pad, a dot, a notch or a one. Pins count against the clock, seen from above.';
 
-const TWO_POLES: ReadonlySet<string> = new Set(['radial', 'axial', 'canElectrolytic', 'chip', 'crystal']);
+const TWO_POLES: ReadonlySet<string> = new Set([
+  'radial',
+  'axial',
+  'canElectrolytic',
+  'chip',
+  'crystal',
+  'sod',
+  'mouldedDiode',
+  'tantalum',
+  'melf',
+]);
 
 /** How a part goes on its site: its mark, the pad it goes to, and the sign there. */
 export function turnOnto(site: NamedPads, told: Polarity | null | undefined): Turn {

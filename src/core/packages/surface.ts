@@ -154,9 +154,19 @@ export function ballArray(o: Outline, rows: number, columns: number): SurfacePac
   return { family: 'bga', lands, body: bodyOf('bga', o) };
 }
 
-/** Two leads on the left, one on the right. */
+/** Two leads on the left, one on the right; of five or six, three on the left and the rest up the right. */
 export function sot23(o: Outline): SurfacePackage {
   const fillet = filletFor('gull', o);
+  if (o.pins > 3) {
+    const left = row(o, 3);
+    // The middle of the right side is the one that five have not.
+    const right = [...left].reverse().filter((_, i) => o.pins === 6 || i !== 1);
+    const lands = [
+      ...left.map((y_m, i) => side(o, String(i + 1), -1, y_m, fillet)),
+      ...right.map((y_m, i) => side(o, String(i + 4), 1, y_m, fillet)),
+    ];
+    return { family: 'sot23', lands, body: bodyOf('sot23', o) };
+  }
   const lands = [
     side(o, '1', -1, o.pitch_m / 2, fillet),
     side(o, '2', -1, -o.pitch_m / 2, fillet),
@@ -182,6 +192,35 @@ export function powerTab(o: Outline, tab: Partial<PadSize>): SurfacePackage {
     side(o, '3', -1, -o.pitch_m, fillet),
   ];
   return { family: 'dpak', lands, body: bodyOf('dpak', o) };
+}
+
+/** Tabs of small power packs across their side (JEDEC TO-261 and TO-243, from memory). */
+const TAB_WIDTH_m = { sot223: 3e-3, sot89: 1.7e-3 } as const;
+
+/**
+ * Three leads on the left and a tab on the right: of SOT-223 a foot as the others are, pad 4; of SOT-89 the middle lead goes on
+ * beneath the body as its tab, pad 2.
+ */
+export function smallTab(family: 'sot223' | 'sot89', o: Outline): SurfacePackage {
+  const fillet = filletFor('gull', o);
+  const [one, middle, three] = row(o, 3).map((y_m, i) => side(o, String(i + 1), -1, y_m, fillet)) as [
+    SurfaceLand,
+    SurfaceLand,
+    SurfaceLand,
+  ];
+  const tab = side(
+    { ...o, leadWidth_m: TAB_WIDTH_m[family], pins: 2 },
+    family === 'sot223' ? '4' : '2',
+    1,
+    0,
+    fillet,
+  );
+  if (family === 'sot223') return { family, lands: [one, middle, three, tab], body: bodyOf(family, o) };
+  // One land from the middle lead's toe to the tab's.
+  const from_m = middle.x_m - middle.width_m / 2;
+  const to_m = tab.x_m + tab.width_m / 2;
+  const whole: SurfaceLand = { ...tab, x_m: (from_m + to_m) / 2, width_m: to_m - from_m };
+  return { family, lands: [one, whole, three], body: bodyOf(family, o) };
 }
 
 function row(o: Outline, count: number): number[] {

@@ -65,7 +65,16 @@ function place(part: ThroughHolePackage, index: number): PinPlace {
       y_m: ((perRow - 1) / 2 - row) * part.pitch_m,
     };
   }
+  if (part.family === 'dsub') return dsubPlace(part, index);
   return { x_m: (index - (part.pins - 1) / 2) * part.pitch_m, y_m: 0 };
+}
+
+/** Two rows in each other's gaps, the longer one first (MIL-DTL-24308, from memory); its pitch is along a row. */
+function dsubPlace({ pins, pitch_m, rowSpacing_m }: ThroughHolePackage, index: number): PinPlace {
+  const first = Math.ceil(pins / 2);
+  const upper = index < first;
+  const along = upper ? index : index - first + (pins % 2 === 1 ? 0.5 : 0);
+  return { x_m: (along - (first - 1) / 2) * pitch_m, y_m: (upper ? 0.5 : -0.5) * rowSpacing_m };
 }
 
 /** Heat capacity of the body, J/K. */

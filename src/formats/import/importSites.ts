@@ -1,7 +1,7 @@
 import type { Land } from '~/core/artwork/landShape';
 import { landShapes, padNamesOf, type LandShape } from '~/core/packages/form';
 import { onBoard, type Placement } from '~/core/packages/placement';
-import { recogniseAll, type Recognised } from '~/core/packages/recognise';
+import { recognition, type Recognised } from '~/core/packages/recognise/recognise';
 import { millimetres, radians } from '~/core/quantity/convert';
 import { partOf } from '~/schema/exchange/si/part';
 import type { AnyPackageInput } from '~/schema/values/package';
@@ -19,10 +19,14 @@ export interface PlannedSite {
   readonly site: NewSite;
   readonly misfit_mm: number;
   readonly from: 'netlist' | 'artwork' | 'table';
-  /** The same part as other families that fit its lands as well, or nearly. */
+  /** The same part as other families and sizes that fit its lands. */
   readonly others: readonly NewSite[];
+  /** Why it should be looked at before it is believed; null where it stands out. */
+  readonly doubt: string | null;
 }
 
+/** A part of more lands than this is none of this trade. */
+const MOST_LANDS = 5000;
 /** Parts looked at between two words of progress. */
 const AT_A_TIME = 20;
 
@@ -65,9 +69,16 @@ export function* planSites(
   for (const [done, part] of read.parts.entries()) {
     if (done % AT_A_TIME === 0) yield { doing: `looking at ${part.ref}`, done, of: read.parts.length };
     const row = read.rows.get(part.ref);
-    const [found, ...others] = recogniseAll(part.lands, part.ref);
+    const named = row ? packageNamed(row.footprint) : null;
+    const {
+      found: [found, ...others],
+      doubt,
+    } = recognition(part.lands.slice(0, MOST_LANDS), part.ref, named);
     if (!found) {
-      leave(part.ref, `its ${part.lands.length} lands fit no family that is known; place it by hand`);
+      leave(
+        part.ref,
+        `its ${part.lands.length} ${part.lands.length === 1 ? 'land fits' : 'lands fit'} no family that is known; place it by hand`,
+      );
       continue;
     }
     const side = row?.side ?? part.side;
@@ -75,6 +86,7 @@ export function* planSites(
       site: siteOf(part, found, side, row, laid),
       others: others.map((other) => siteOf(part, other, side, row, laid)),
       misfit_mm: millimetres(found.misfit_m),
+      doubt,
       from: part.lands.some((land) => land.hole_m !== null) || painted.length === 0 ? 'netlist' : 'artwork',
     });
   }
@@ -92,6 +104,7 @@ export function* planSites(
         misfit_mm: 0,
         from: 'table',
         others: [],
+        doubt: null,
       });
     else
       leave(
@@ -133,10 +146,10 @@ function siteOf(
     rotation_rad: radians(degreesOf(found.rotation_rad)),
   };
   const byPad = new Map(part.lands.map((land) => [land.pad, landOnBoard(part, land, laid.shift_m)]));
-  return siteAt(part.ref, row?.value ?? '', input, at, laid, (pad) => ({
-    net: part.nets.get(pad) ?? '',
-    land: byPad.get(pad),
-  }));
+  return siteAt(part.ref, row?.value ?? '', input, at, laid, (own) => {
+    const pad = found.padOf.get(own) ?? own;
+    return { net: part.nets.get(pad) ?? '', land: byPad.get(pad) };
+  });
 }
 
 function siteOfRow(row: CentroidRow, input: AnyPackageInput, laid: Laid): NewSite {

@@ -1,6 +1,6 @@
 import { bisector } from 'd3-array';
 import { halfDiagonal_m, type Land } from '~/core/artwork/landShape';
-import type { SeenLand } from '~/core/packages/recognise';
+import type { SeenLand } from '~/core/packages/recognise/seen';
 import type { NetlistPart } from '~/formats/netlist/netlistParts';
 
 /** A land on the board, seen from the top; `face` is null where it goes through. */

@@ -1,18 +1,26 @@
 import { TWO_ROWS } from '~/core/packages/families';
-import type { Guess } from '~/core/packages/recognise';
+import type { Guess } from '~/core/packages/recognise/seen';
 import { millimetres } from '~/core/quantity/convert';
 import type { AnyPackageInput } from '~/schema/values/package';
 
 /** A recognised part as its record: what is usual is left out, lengths to a thousandth of a millimetre. */
 export function inputOf(guess: Guess): AnyPackageInput {
   if (guess.kind === 'through-hole') {
-    const { family, pins, pitch_m, rowSpacing_m, leadDiameter_m, holeDiameter_m, landDiameter_m } =
+    const { family, pins, places_m, pitch_m, rowSpacing_m, leadDiameter_m, holeDiameter_m, landDiameter_m } =
       guess.part;
     return {
       family,
       pins,
       pitch_mm: thousandths(pitch_m),
-      ...(TWO_ROWS.has(family) ? { rowSpacing_mm: thousandths(rowSpacing_m) } : {}),
+      ...(places_m
+        ? {
+            pinPlaces_mm: places_m.map(({ x_m, y_m }): [number, number] => [
+              thousandths(x_m),
+              thousandths(y_m),
+            ]),
+          }
+        : {}),
+      ...(TWO_ROWS.has(family) || family === 'dsub' ? { rowSpacing_mm: thousandths(rowSpacing_m) } : {}),
       leadDiameter_mm: thousandths(leadDiameter_m),
       holeDiameter_mm: thousandths(holeDiameter_m),
       landDiameter_mm: thousandths(landDiameter_m),

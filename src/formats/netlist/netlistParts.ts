@@ -1,4 +1,4 @@
-import type { SeenLand } from '~/core/packages/recognise';
+import type { SeenLand } from '~/core/packages/recognise/seen';
 import { radians } from '~/core/quantity/convert';
 import type { NetlistPoint } from './netlist';
 

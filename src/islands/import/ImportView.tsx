@@ -5,7 +5,7 @@ import { useDropzone } from 'react-dropzone';
 import { padNamesOf } from '~/core/packages/form';
 import type { ImportRecord } from '~/schema/records/board/boardImport';
 import type { BoardSheet } from '~/schema/sheets/boardSheet';
-import { familyName, partOf } from '~/schema/exchange/si/part';
+import { partOf } from '~/schema/exchange/si/part';
 import { packageInWords } from '~/schema/words/words';
 import { postJson } from '~/ui/api';
 import { ButtonLink, CommandButton, KeyCap } from '~/ui/controls/Button';
@@ -231,7 +231,7 @@ export function ImportView({ sheet }: { sheet: BoardSheet }) {
           <section aria-label="Parts" className={css['parts']}>
             <h2>Parts it would place</h2>
             <ol>
-              {chosenSites(state).map(({ site, misfit_mm, others }) => (
+              {chosenSites(state).map(({ site, misfit_mm, others, doubt }) => (
                 <li key={site.ref} className={site.ref === state.chosen ? css['chosen'] : undefined}>
                   <label>
                     <input
@@ -247,16 +247,19 @@ export function ImportView({ sheet }: { sheet: BoardSheet }) {
                       {' '}
                       {padNamesOf(partOf(site.package)).length} pads, {site.side}
                       {misfit_mm > 0.05 ? `, pads off by ${misfit_mm.toFixed(2)} mm` : ''}
+                      {doubt && <strong>; {doubt}: look at it</strong>}
                     </span>
                   </button>
                   {site.ref === state.chosen && others.length > 0 && (
                     <SelectField
                       label="Its pads fit"
-                      value={site.package.family}
-                      options={[site, ...others].map(({ package: { family } }) => ({
-                        value: family,
-                        label: familyName(family),
-                      }))}
+                      value={packageInWords(site.package)}
+                      options={[...new Set([site, ...others].map((one) => packageInWords(one.package)))].map(
+                        (value) => ({
+                          value,
+                          label: value,
+                        }),
+                      )}
                       onChange={(family) => dispatch({ type: 'family', ref: site.ref, family })}
                     />
                   )}

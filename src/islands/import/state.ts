@@ -1,4 +1,5 @@
 import type { ImportRecord, NewImport } from '~/schema/records/board/boardImport';
+import { packageInWords } from '~/schema/words/words';
 import type { CopperMap } from '~/schema/values/copperMap';
 import type { CentroidColumns, ImportChoices, ImportFile, ImportPreview } from '~/workers/protocol';
 
@@ -16,7 +17,7 @@ export interface ImportState {
   readonly choices: ImportChoices;
   readonly reading: Reading;
   readonly preview: ImportPreview | null;
-  /** Families that a person has chosen instead of the one recognised, by reference. */
+  /** Families and sizes that a person has chosen instead of the one recognised, in words, by reference. */
   readonly families: ReadonlyMap<string, string>;
   /** References of sites that a person has struck out. */
   readonly struck: ReadonlySet<string>;
@@ -150,10 +151,16 @@ export function fileInDoubt({ preview, reading, files, choices }: ImportState): 
 /** Sites as they would be made, each as the family that was chosen for it. */
 export const chosenSites = ({ preview, families }: Pick<ImportState, 'preview' | 'families'>) =>
   (preview?.sites ?? []).map((planned) => {
-    const family = families.get(planned.site.ref);
-    const other = planned.others.find((site) => site.package.family === family);
+    const chosen = families.get(planned.site.ref);
+    const other = planned.others.find((site) => packageInWords(site.package) === chosen);
     return other
-      ? { ...planned, site: other, misfit_mm: 0, others: [planned.site, ...planned.others] }
+      ? {
+          ...planned,
+          site: other,
+          misfit_mm: 0,
+          doubt: null,
+          others: [planned.site, ...planned.others.filter((one) => one !== other)],
+        }
       : planned;
   });
 

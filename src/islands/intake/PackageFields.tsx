@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { ANYWHERE } from '~/core/packages/families';
-import { CHIP_CODES } from '~/core/packages/outlines';
+import { codesOf, isSized } from '~/core/packages/sizes';
 import { anyPackage } from '~/schema/values/package';
 import { PACKAGE_PRESETS } from '~/schema/presets/packagePresets';
 import type { LibraryPackageRecord } from '~/schema/records/parts/libraryPackage';
@@ -99,12 +99,12 @@ export function PackageFields({ part, library, onLibrary, onPart, faultOf }: Pac
         onChange={(family) => onPart(startOf(family))}
       />
       <div className={css['three']}>
-        {part.family === 'chip' && (
+        {isSized(part.family) && (
           <SelectField
             label="Size"
             value={part.code}
             onChange={(code) => onPart({ ...part, code })}
-            options={CHIP_CODES.map((value) => ({ value, label: value }))}
+            options={codesOf(part.family).map((value) => ({ value, label: value }))}
             fault={faultOf('$.package.code')}
           />
         )}

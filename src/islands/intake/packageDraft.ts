@@ -1,6 +1,7 @@
 import { ANYWHERE, FAMILY_IDS, FAMILY_TRAITS, TWO_ROWS, type FamilyId } from '~/core/packages/families';
 import { bodyLimit_K, type PartPackage } from '~/core/packages/form';
-import { outlineOf, USUAL_PINS, type ChipCode } from '~/core/packages/outlines';
+import { outlineOf, USUAL_PINS } from '~/core/packages/outlines';
+import { isSized, usualCode, type SizeCode } from '~/core/packages/sizes';
 import { SURFACE_FAMILY_IDS, SURFACE_TRAITS, type SurfaceFamilyId } from '~/core/packages/surfaceFamilies';
 import { closest } from '~/core/packages/throughHole';
 import { celsius, metres, millimetres } from '~/core/quantity/convert';
@@ -33,9 +34,17 @@ const SHAPES: Readonly<Record<AnyFamily, readonly Dimension[]>> = {
   display: ['pins', ...HOLED, ...BODY],
   cell: ['pins', ...HOLED, ...BODY],
   to220: ['pins', ...HOLED, ...BODY],
+  to92: [...HOLED, ...BODY],
+  dsub: ['pins', 'pitch_mm', 'rowSpacing_mm', ...HOLED.slice(1), ...BODY],
   chip: [...BODY, 'foot_mm', 'landLength_mm', 'landWidth_mm'],
   canElectrolytic: ['bodyDiameter_mm', 'bodyHeight_mm', 'span_mm', ...LANDS],
-  sot23: ['pitch_mm', ...BODY, 'span_mm', ...LANDS],
+  sod: [...BODY, 'span_mm', ...LANDS],
+  mouldedDiode: [...BODY, 'span_mm', ...LANDS],
+  tantalum: [...BODY, 'span_mm', ...LANDS],
+  melf: [...BODY, 'foot_mm', 'landLength_mm', 'landWidth_mm'],
+  sot223: ['pitch_mm', ...BODY, 'span_mm', ...LANDS],
+  sot89: ['pitch_mm', ...BODY, 'span_mm', ...LANDS],
+  sot23: ['pins', 'pitch_mm', ...BODY, 'span_mm', ...LANDS],
   dpak: ['pitch_mm', ...BODY, 'span_mm', 'thermalPad_mm', 'thermalPadWidth_mm', ...LANDS],
   soic: ROWED,
   ssop: ROWED,
@@ -56,7 +65,7 @@ export const dimensionsOf = (family: AnyFamily): readonly Dimension[] => [...SHA
 /** A part as its form holds it: figures as typed; a blank one is the family's usual. */
 export interface PackageDraft {
   readonly family: AnyFamily;
-  readonly code: ChipCode;
+  readonly code: SizeCode;
   readonly figures: Readonly<Partial<Record<Dimension, string>>>;
   /** Where its pins stand, as typed; empty where they stand as the family's do. */
   readonly places: string;
@@ -76,7 +85,7 @@ export function draftOf(input: AnyPackageInput): PackageDraft {
   const places = isSurfaceInput(input) ? undefined : input.pinPlaces_mm;
   return {
     family: input.family,
-    code: (isSurfaceInput(input) && input.code) || '0603',
+    code: (isSurfaceInput(input) && input.code) || usualCode(input.family),
     figures,
     places: places ? placesText(places) : '',
   };
@@ -166,7 +175,7 @@ export function startOf(family: AnyFamily): PackageDraft {
   const own = NO_STANDARD[family];
   if (own) return draftOf(own);
   const preset = PACKAGE_PRESETS.find((p) => p.package.family === START[family] || p.name === START[family]);
-  return preset ? draftOf(preset.package) : { family, code: '0603', figures: {}, places: '' };
+  return preset ? draftOf(preset.package) : { family, code: usualCode(family), figures: {}, places: '' };
 }
 
 /** Which outline of a family is met most. */
@@ -177,17 +186,20 @@ const START: Partial<Record<AnyFamily, string>> = {
   dipSocket: 'Socket for DIP-14',
   header: 'Pin header 6 × 2.54 mm',
   to220: 'TO-220',
+  to92: 'TO-92, formed to 2.54 mm',
+  dsub: 'D-sub, 9 pins',
 };
 
 /** The record a draft stands for; what is no number stays one the schema refuses by name. */
 export function packageInputOf({ family, code, figures, places }: PackageDraft): Record<string, unknown> {
   const input: Record<string, unknown> = { family };
-  if (family === 'chip') input['code'] = code;
+  if (isSized(family)) input['code'] = code;
   for (const name of dimensionsOf(family)) {
     const text = figures[name]?.trim() ?? '';
     if (text !== '') input[name] = Number(text.replace(',', '.'));
   }
   if (family === 'radial' || family === 'axial') input['pins'] = 2;
+  if (family === 'to92') input['pins'] = 3;
   if (standsAnywhere({ family, places })) {
     const told = placesOf(places);
     const near = closest(

@@ -80,6 +80,22 @@ const tenths = (mm: number): number => Math.round(mm * 10) / 10;
 export const PACKAGE_PRESETS: readonly PackagePreset[] = [
   ...chips,
   surface('SOT-23', 'JEDEC TO-236 AB', { family: 'sot23' }),
+  surface('SOT-23-5', 'JEDEC MO-178 AA', { family: 'sot23', pins: 5 }),
+  surface('SOT-23-6', 'JEDEC MO-178 AB', { family: 'sot23', pins: 6 }),
+  surface('SOT-223', 'JEDEC TO-261 AA', { family: 'sot223' }),
+  surface('SOT-89', 'JEDEC TO-243 AA', { family: 'sot89' }),
+  ...(['SOD-123', 'SOD-323', 'SOD-523'] as const).map((code) =>
+    surface(code, 'JEDEC DO-219, JEITA SC-76 and SC-79', { family: 'sod', code }),
+  ),
+  ...(['SMA', 'SMB', 'SMC'] as const).map((code) =>
+    surface(`${code} diode`, 'JEDEC DO-214', { family: 'mouldedDiode', code }),
+  ),
+  ...(['A', 'B', 'C', 'D', 'E'] as const).map((code) =>
+    surface(`Tantalum case ${code}`, 'EIA-535BAAC', { family: 'tantalum', code }),
+  ),
+  ...(['MELF', 'MiniMELF', 'MicroMELF'] as const).map((code) =>
+    surface(code, 'JEDEC DO-213', { family: 'melf', code }),
+  ),
   surface('DPAK', 'JEDEC TO-252 AA', { family: 'dpak' }),
   ...[4, 5, 6.3, 8, 10].map((diameter) =>
     surface(`Can on a base, ${diameter} mm`, 'IEC 60384-18 styles', {
@@ -181,6 +197,47 @@ export const PACKAGE_PRESETS: readonly PackagePreset[] = [
       bodyHeight_mm: 15,
     },
   },
+  ...(
+    [
+      ['TO-92, in line 1.27 mm', 1.27, 1.1],
+      ['TO-92, formed to 2.54 mm', 2.54, 1.7],
+    ] as const
+  ).map(([name, pitch_mm, landDiameter_mm]): PackagePreset => ({
+    name,
+    standard: 'JEDEC TO-226 AA',
+    package: {
+      family: 'to92',
+      pins: 3,
+      pitch_mm,
+      leadDiameter_mm: 0.5,
+      holeDiameter_mm: 0.8,
+      landDiameter_mm,
+      bodyLength_mm: 4.7,
+      bodyWidth_mm: 3.7,
+      bodyHeight_mm: 4.8,
+    },
+  })),
+  ...(
+    [
+      [9, 30.8],
+      [15, 39.2],
+      [25, 53],
+      [37, 69.3],
+    ] as const
+  ).map(([pins, bodyLength_mm]): PackagePreset => ({
+    name: `D-sub, ${pins} pins`,
+    standard: 'MIL-DTL-24308',
+    package: {
+      family: 'dsub',
+      pins,
+      pitch_mm: 2.77,
+      rowSpacing_mm: 2.84,
+      leadDiameter_mm: 0.75,
+      holeDiameter_mm: 1.1,
+      landDiameter_mm: 1.7,
+      bodyLength_mm,
+    },
+  })),
   {
     name: 'Axial DO-35',
     standard: 'JEDEC DO-204 AH',

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { ANYWHERE, FAMILY_IDS, TWO_ROWS, type FamilyId } from '~/core/packages/families';
-import { CHIP_CODES, USUAL_PINS } from '~/core/packages/outlines';
+import { USUAL_PINS } from '~/core/packages/outlines';
+import { codesOf, isSized, SIZE_CODES } from '~/core/packages/sizes';
 import { SURFACE_FAMILY_IDS, type SurfaceFamilyId } from '~/core/packages/surfaceFamilies';
 
 import { closest, usualLand_m } from '~/core/packages/throughHole';
@@ -61,6 +62,7 @@ function checkThroughHole(p: ThroughHoleInput, context: z.RefinementCtx): void {
   }
   if (TWO_ROWS.has(p.family) && p.pins % 2 === 1)
     refuse('pins', `is ${p.pins}; a dual in-line part has an even number of pins`);
+  if (p.family === 'to92' && p.pins !== 3) refuse('pins', `is ${p.pins}; a to92 part has 3 pins`);
   if (TWO_LEADS.has(p.family) && p.pins !== 2) {
     refuse('pins', `is ${p.pins}; a ${p.family} part has 2 pins`);
   }
@@ -110,7 +112,7 @@ interface ThroughHoleInput {
 const surfacePackageInput = z
   .strictObject({
     family: oneOf(SURFACE_FAMILY_IDS),
-    code: oneOf(CHIP_CODES).optional(),
+    code: oneOf(SIZE_CODES).optional(),
     pins: wholeNumber(2, 2000).optional(),
     pitch_mm: quantity('mm', 0.2, 10).optional(),
     bodyLength_mm: quantity('mm', 0.3, 80).optional(),
@@ -151,7 +153,10 @@ const surfacePackageInput = z
         'pins',
         `is ${pins}; give a multiple of four pins, or sidePins for a pack that is longer than wide`,
       );
-    if (p.family !== 'chip' && p.code !== undefined) refuse('code', 'belongs to chips; leave it out');
+    if (p.code !== undefined && !isSized(p.family)) refuse('code', 'belongs to parts of named sizes; leave it out');
+    else if (p.code !== undefined && isSized(p.family) && !codesOf(p.family).includes(p.code))
+      refuse('code', `is ${p.code}; a ${p.family} part is one of ${codesOf(p.family).join(', ')}`);
+    if (p.family === 'sot23' && ![3, 5, 6].includes(pins)) refuse('pins', `is ${pins}; a sot23 part has 3, 5 or 6 pins`);
     const { rows, columns } = p;
     if (p.family === 'connector' && rows !== undefined && rows > 2)
       refuse('rows', `is ${rows}; a surface connector has one row and two tabs, or two rows`);
@@ -168,9 +173,14 @@ const surfacePackageInput = z
 
 const FIXED_PINS: Partial<Record<SurfaceFamilyId, number>> = {
   chip: 2,
+  sod: 2,
+  mouldedDiode: 2,
+  tantalum: 2,
+  melf: 2,
   canElectrolytic: 2,
-  sot23: 3,
   dpak: 3,
+  sot223: 4,
+  sot89: 3,
   button: 4,
   ceramicCrystal: 4,
 };

@@ -45,7 +45,7 @@ export const reballed = ({ site, goal }: PhaseRequest): Step[] =>
     : [];
 
 /** Parts whose leads come long; pins of other families are as long as they should be. */
-const LONG_LEADS: ReadonlySet<string> = new Set(['radial', 'axial', 'to220']);
+const LONG_LEADS: ReadonlySet<string> = new Set(['radial', 'axial', 'to220', 'to92']);
 
 export const trim = ({ site, phase }: PhaseRequest): Step[] =>
   phase === 'fit' && LONG_LEADS.has(site.part.family)

@@ -67,7 +67,7 @@ const STATIC = step({
 });
 
 /** Parts that hold a charge by themselves, or may: an axial part is a resistor as often. */
-const HOLDS_CHARGE: ReadonlySet<string> = new Set(['radial', 'canElectrolytic', 'axial']);
+const HOLDS_CHARGE: ReadonlySet<string> = new Set(['radial', 'canElectrolytic', 'axial', 'tantalum']);
 
 const discharge = ({ site, hazards, phase }: PhaseRequest): Step[] =>
   phase !== 'fit' && HOLDS_CHARGE.has(site.part.family) && !hazards.includes('stored-charge')

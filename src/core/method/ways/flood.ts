@@ -11,7 +11,7 @@ import { touchSteps } from '../steps/heatSteps';
 import { wickLowMelt } from '../steps/lowMelt';
 import { step } from '../steps/step';
 import { hasHoles } from './hole';
-import { allLands, isFamily, LEADED, noIron } from './lands';
+import { allLands, isFamily, LEADED, noIron, TABBED } from './lands';
 import { forbids, hurtForbids, hurtPads, notes, NOTHING, type Method } from './method';
 
 /** A bead over every lead, and the tip drawn along until the part floats. */
@@ -133,7 +133,7 @@ export const lowMeltFlood: Method = {
         : EACH_LEADED.touchesOf(request, setting),
   },
   suits: (request) =>
-    (hasHoles(request) && padNamesOf(request.site.part).length > 3) || isFamily(request, ...LEADED, 'dpak'),
+    (hasHoles(request) && padNamesOf(request.site.part).length > 3) || isFamily(request, ...LEADED, ...TABBED),
   rules: (request) => [
     ...noIron(request),
     ...(request.supplies.some((s) => s.kind === 'low-melt')

@@ -25,6 +25,12 @@ export const LEADED: readonly SurfaceFamilyId[] = [
   'button',
 ];
 
+/** Parts with metal at two ends that tweezers reach both at once. */
+export const TWO_ENDED: readonly SurfaceFamilyId[] = ['chip', 'melf', 'sod', 'mouldedDiode', 'tantalum'];
+
+/** Packs that lead their heat away through a tab. */
+export const TABBED: readonly SurfaceFamilyId[] = ['dpak', 'sot223', 'sot89'];
+
 export const noIron = (request: PhaseRequest): Rule[] =>
   request.irons.length === 0 ? [forbids('No iron is on the bench.')] : [];
 

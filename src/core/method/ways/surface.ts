@@ -7,7 +7,7 @@ import { pinsInWords, strokeStep, touchSteps, type HeatWords } from '../steps/he
 import { oppositeOf, sidesOf } from '../steps/sides';
 import { step, type Step } from '../steps/step';
 import { bridgedOnly } from './bridge';
-import { allLands, ALONG_ROWS, EACH_JOINT, EACH_LAND, isFamily, LEADED, noIron } from './lands';
+import { allLands, ALONG_ROWS, EACH_JOINT, EACH_LAND, isFamily, LEADED, noIron, TABBED, TWO_ENDED } from './lands';
 import {
   forbids,
   hurtForbids,
@@ -44,7 +44,7 @@ export const tweezers: Method = {
   release: 'molten',
   heat: allLands('tweezers', 'each', (request) => request.tweezers),
   suits: (request) =>
-    isFamily(request, 'chip') || (request.phase !== 'fit' && isFamily(request, 'canElectrolytic')),
+    isFamily(request, ...TWO_ENDED) || (request.phase !== 'fit' && isFamily(request, 'canElectrolytic')),
   rules: (request) => [
     ...(request.tweezers.length === 0
       ? [
@@ -99,7 +99,7 @@ export const blobBothEnds: Method = {
   heat: allLands('iron over a blob', 'swept', (request) => request.irons, {
     added_m3: WIRE.addedToJoint.value,
   }),
-  suits: (request) => isFamily(request, 'chip', 'sot23'),
+  suits: (request) => isFamily(request, ...TWO_ENDED, 'sot23'),
   rules: (request) => [...noIron(request), ...hurtForbids(request, 'a part slid off takes it along')],
   work: (request, setting, bands) => [
     step({
@@ -181,7 +181,7 @@ export const wickThenLift: Method = {
   hands_s: { once: 30, perPad: 15 },
   release: 'freed',
   heat: { ...EACH_LAND, key: 'iron through braid, land by land', freshSolder: false },
-  suits: (request) => isFamily(request, ...LEADED.filter((family) => family !== 'qfp'), 'sot23'),
+  suits: (request) => isFamily(request, ...LEADED.filter((family) => family !== 'qfp'), 'sot23', 'sod'),
   rules: (request) => [
     ...noIron(request),
     ...(isFamily(request, 'soj', 'plcc')
@@ -272,7 +272,7 @@ export const bigTipAndPreheat: Method = {
   heat: allLands('iron over tab and legs', 'swept', (request) => request.irons, {
     added_m3: FLOOD.perLead.value,
   }),
-  suits: (request) => isFamily(request, 'dpak'),
+  suits: (request) => isFamily(request, ...TABBED),
   rules: (request) => [
     ...noIron(request),
     ...hurtForbids(request, 'a tip drawn over it takes it along'),

@@ -46,7 +46,7 @@ export function packageOf(p: PackageRecord): ThroughHolePackage {
     family: p.family,
     pins: p.pins,
     pitch_m: metres(p.pitch_mm),
-    rowSpacing_m: metres(p.rowSpacing_mm ?? 7.62),
+    rowSpacing_m: metres(p.rowSpacing_mm ?? (p.family === 'dsub' ? DSUB_ROWS_mm : 7.62)),
     leadDiameter_m: metres(p.leadDiameter_mm),
     holeDiameter_m: metres(p.holeDiameter_mm),
     landDiameter_m:
@@ -86,6 +86,9 @@ function bodyOf(p: PackageRecord): BodyBox {
   };
 }
 
+/** Between the rows of a D-sub connector (MIL-DTL-24308, from memory). */
+const DSUB_ROWS_mm = 2.84;
+
 /** A body over pins that stand anywhere, where it was not measured: as far as they reach and a margin. */
 function bodyOver(p: PackageRecord, places_mm: readonly (readonly [number, number])[]): BodyBox {
   const reach_mm = (axis: 0 | 1): number =>
@@ -115,6 +118,8 @@ const DEFAULT_WIDTH_mm: Readonly<Record<FamilyId, number>> = {
   display: 19,
   cell: 20,
   to220: 4.5,
+  to92: 3.7,
+  dsub: 12.5,
 };
 
 const DEFAULT_HEIGHT_mm: Readonly<Record<FamilyId, number>> = {
@@ -131,6 +136,8 @@ const DEFAULT_HEIGHT_mm: Readonly<Record<FamilyId, number>> = {
   display: 8,
   cell: 4,
   to220: 15,
+  to92: 4.8,
+  dsub: 12.5,
 };
 
 export const familyName = (id: FamilyId | SurfaceFamilyId): string =>

@@ -1,7 +1,9 @@
 import { describe, expect, it } from 'vitest';
-import { landShapes, type PartPackage } from './form';
-import { CHIP_CODES, surfacePackage, type SurfaceSpec } from './outlines';
-import { recognise, recogniseAll, type SeenLand } from './recognise';
+import { landShapes, type PartPackage } from '../form';
+import { surfacePackage, type SurfaceSpec } from '../outlines';
+import { codesOf } from '../sizes';
+import { recognise, recogniseAll } from './recognise';
+import type { SeenLand } from './seen';
 
 /** Lands of a part as an import would find them: turned, moved and a little off. */
 function seenOf(part: PartPackage, turn_deg = 0, noise_m = 0): SeenLand[] {
@@ -20,7 +22,7 @@ const surface = (spec: SurfaceSpec): PartPackage => surfacePackage(spec);
 
 describe('recognising a surface part by its lands', () => {
   const cases: SurfaceSpec[] = [
-    ...CHIP_CODES.map((code): SurfaceSpec => ({ family: 'chip', code })),
+    ...codesOf('chip').map((code): SurfaceSpec => ({ family: 'chip', code })),
     { family: 'soic', pins: 8 },
     { family: 'soic', pins: 20 },
     { family: 'ssop', pins: 20 },
