@@ -160,7 +160,7 @@ describe('letters', () => {
       const text = (mark ? '\ufeff' : '') + LIST;
       const bytes = new Uint8Array(2 * text.length);
       const view = new DataView(bytes.buffer);
-      [...text].forEach((char, i) => view.setUint16(2 * i, char.charCodeAt(0), !big));
+      for (let i = 0; i < text.length; i++) view.setUint16(2 * i, text.charCodeAt(i), !big);
       return bytes;
     };
     const latin = Uint8Array.from(LIST, (char) => char.charCodeAt(0));

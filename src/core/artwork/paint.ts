@@ -1,3 +1,4 @@
+import { inOneGo } from '../stepwise';
 import type { Contour, ImageObject } from './shapes';
 
 /** A rectangle of the plane cut into square pixels, row by row from its lower edge. */
@@ -24,6 +25,9 @@ export function frameFor(x_m: number, y_m: number, width_m: number, height_m: nu
   };
 }
 
+/** Objects between two words of progress. */
+const AT_A_TIME = 256;
+
 /** 1 where a place is copper; beyond the picture there is none. */
 export function copperAt(image: Uint8Array, frame: Frame, x_m: number, y_m: number): 0 | 1 {
   const column = Math.floor((x_m - frame.x_m) / frame.pixel_m);
@@ -36,11 +40,16 @@ export function copperAt(image: Uint8Array, frame: Frame, x_m: number, y_m: numb
  * Paints objects in their order, dark and clear; 1 where copper is left. An aperture's own clear shapes cut
  * only the aperture, so objects of several shapes are made aside first.
  */
-export function paint(objects: readonly ImageObject[], frame: Frame): Uint8Array {
+export const paint = (objects: readonly ImageObject[], frame: Frame): Uint8Array =>
+  inOneGo(painting(objects, frame));
+
+/** The same, with the share that is painted between some hundreds of objects. */
+export function* painting(objects: readonly ImageObject[], frame: Frame): Generator<number, Uint8Array> {
   const image = new Uint8Array(frame.nx * frame.ny);
   let aside: Uint8Array | null = null;
   const filler = new Filler(frame);
-  for (const { shapes, dark } of objects) {
+  for (const [done, { shapes, dark }] of objects.entries()) {
+    if (done % AT_A_TIME === AT_A_TIME - 1) yield done / objects.length;
     if (shapes.length === 1) {
       if (shapes[0]!.dark) filler.fill(shapes[0]!.contour, image, dark ? 1 : 0);
       continue;
@@ -55,10 +64,39 @@ export function paint(objects: readonly ImageObject[], frame: Frame): Uint8Array
   return image;
 }
 
+/** So few are sorted as they come. */
+const FEW = 24;
+
+/** Heights at which a contour is crossed, one way: kept sorted while they are few, sorted at the end where they are many. */
+class Crossings {
+  at = new Float64Array(64);
+  count = 0;
+
+  add(x: number): void {
+    if (this.count === this.at.length) {
+      const wider = new Float64Array(2 * this.count);
+      wider.set(this.at);
+      this.at = wider;
+    }
+    let place = this.count++;
+    if (place < FEW) {
+      while (place > 0 && this.at[place - 1]! > x) {
+        this.at[place] = this.at[place - 1]!;
+        place--;
+      }
+    }
+    this.at[place] = x;
+  }
+
+  settle(): void {
+    if (this.count > FEW) this.at.subarray(0, this.count).sort();
+  }
+}
+
 /** Scan-line filling by winding number, a pixel being in where its middle is. */
 class Filler {
-  private crossings = new Float64Array(64);
-  private windings = new Int8Array(64);
+  private readonly up = new Crossings();
+  private readonly down = new Crossings();
 
   constructor(private readonly frame: Frame) {}
 
@@ -79,7 +117,7 @@ class Filler {
   }
 
   private spans(contour: Contour, take: (from: number, to: number) => void): void {
-    const { x_m, y_m, nx, ny, pixel_m } = this.frame;
+    const { y_m, nx, ny, pixel_m } = this.frame;
     let low = Infinity;
     let high = -Infinity;
     for (let i = 1; i < contour.length; i += 2) {
@@ -89,47 +127,43 @@ class Filler {
     const first = Math.max(0, Math.ceil((low - y_m) / pixel_m - 0.5));
     const last = Math.min(ny - 1, Math.floor((high - y_m) / pixel_m - 0.5));
     for (let row = first; row <= last; row++) {
-      const count = this.cross(contour, y_m + (row + 0.5) * pixel_m);
-      let winding = 0;
-      for (let k = 0; k + 1 < count; k++) {
-        winding += this.windings[k]!;
-        if (winding === 0) continue;
-        const from = Math.max(0, Math.ceil((this.crossings[k]! - x_m) / pixel_m - 0.5));
-        const to = Math.min(nx, Math.ceil((this.crossings[k + 1]! - x_m) / pixel_m - 0.5));
-        if (to > from) take(row * nx + from, row * nx + to);
+      this.cross(contour, y_m + (row + 0.5) * pixel_m);
+      this.filled(row * nx, take);
+    }
+  }
+
+  /** Both ways' crossings from left to right; inside lies where they do not cancel. */
+  private filled(row: number, take: (from: number, to: number) => void): void {
+    const { up, down } = this;
+    const [x_m, nx, pixel_m] = [this.frame.x_m, this.frame.nx, this.frame.pixel_m];
+    let [i, j, winding, began] = [0, 0, 0, 0];
+    while (i < up.count || j < down.count) {
+      const rises = j >= down.count || (i < up.count && up.at[i]! <= down.at[j]!);
+      const x = rises ? up.at[i++]! : down.at[j++]!;
+      const before = winding;
+      winding += rises ? 1 : -1;
+      if (before === 0) began = x;
+      else if (winding === 0) {
+        const from = Math.max(0, Math.ceil((began - x_m) / pixel_m - 0.5));
+        const to = Math.min(nx, Math.ceil((x - x_m) / pixel_m - 0.5));
+        if (to > from) take(row + from, row + to);
       }
     }
   }
 
-  /** Where a contour crosses a height, from left to right, with the way it goes. */
-  private cross(contour: Contour, y: number): number {
-    let count = 0;
+  /** Where a contour crosses a height, by the way it goes. */
+  private cross(contour: Contour, y: number): void {
+    this.up.count = 0;
+    this.down.count = 0;
     const points = contour.length;
     for (let i = 0; i < points; i += 2) {
-      const [x0, y0] = [contour[i]!, contour[i + 1]!];
-      const [x1, y1] = [contour[(i + 2) % points]!, contour[(i + 3) % points]!];
+      const [y0, y1] = [contour[i + 1]!, contour[i + 3 < points ? i + 3 : i + 3 - points]!];
       if (y0 <= y === y1 <= y) continue;
-      if (count === this.crossings.length) this.grow();
-      let place = count++;
-      const x = x0 + ((y - y0) * (x1 - x0)) / (y1 - y0);
-      while (place > 0 && this.crossings[place - 1]! > x) {
-        this.crossings[place] = this.crossings[place - 1]!;
-        this.windings[place] = this.windings[place - 1]!;
-        place--;
-      }
-      this.crossings[place] = x;
-      this.windings[place] = y1 > y0 ? 1 : -1;
+      const [x0, x1] = [contour[i]!, contour[i + 2 < points ? i + 2 : 0]!];
+      (y1 > y0 ? this.up : this.down).add(x0 + ((y - y0) * (x1 - x0)) / (y1 - y0));
     }
-    return count;
-  }
-
-  private grow(): void {
-    const crossings = new Float64Array(2 * this.crossings.length);
-    const windings = new Int8Array(crossings.length);
-    crossings.set(this.crossings);
-    windings.set(this.windings);
-    this.crossings = crossings;
-    this.windings = windings;
+    this.up.settle();
+    this.down.settle();
   }
 }
 

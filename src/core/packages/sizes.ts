@@ -76,7 +76,7 @@ export const SIZES = {
 } as const satisfies Partial<Record<SurfaceFamilyId, Readonly<Record<string, SizeFigures>>>>;
 
 export type SizedFamily = keyof typeof SIZES;
-export type SizeCode = { [F in SizedFamily]: keyof (typeof SIZES)[F] }[SizedFamily] & string;
+export type SizeCode = { [F in SizedFamily]: keyof (typeof SIZES)[F] }[SizedFamily];
 
 export const isSized = (family: string): family is SizedFamily => family in SIZES;
 /** Sizes of one family, smallest or commonest first. */

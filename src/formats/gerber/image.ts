@@ -40,3 +40,17 @@ export function inverted(objects: readonly ImageObject[]): ImageObject[] {
     ...objects.map((object) => ({ ...object, dark: !object.dark })),
   ];
 }
+
+/** A pour's contour crosses a height some hundreds of times, round every clearance twice; one of this many is no copper. */
+const MOST_CROSSINGS = 4000;
+
+/** Whether a contour crosses its heights so often, on average, that painting it would take minutes. */
+export function crossedOften(contour: readonly number[]): boolean {
+  let [low, high, gone] = [Infinity, -Infinity, 0];
+  for (let i = 1; i < contour.length; i += 2) {
+    low = Math.min(low, contour[i]!);
+    high = Math.max(high, contour[i]!);
+    if (i > 1) gone += Math.abs(contour[i]! - contour[i - 2]!);
+  }
+  return gone > MOST_CROSSINGS * (high - low);
+}

@@ -7,7 +7,7 @@ import { attributeInComment, readAttribute } from './attributes';
 import { commandsOf, linesOf, type Command } from './commands';
 import { readAperture, type Aperture } from './aperture';
 import type { Stroke } from '~/core/geometry/chain';
-import { asLaid, inverted } from './image';
+import { asLaid, crossedOften, inverted } from './image';
 import { wordsOf } from './words';
 import { pathTo, type Mode, type Point } from './arc';
 import type { Macro } from './macro';
@@ -251,7 +251,7 @@ class Reader {
     if (text === '') return;
     const found = /^X(\d+)Y(\d+)(?:I([\d.+-]+))?(?:J([\d.+-]+))?$/.exec(text);
     if (!found) throw new Error('step and repeat is not understood');
-    const [nx, ny, dx, dy] = found.slice(1).map((part) => Number(part ?? 0)) as [
+    const [nx, ny, dx, dy] = found.slice(1).map((part: string | undefined) => Number(part ?? 0)) as [
       number,
       number,
       number,
@@ -426,6 +426,12 @@ class Reader {
 
   private closeRegion(): void {
     for (const contour of this.region ?? []) {
+      if (crossedOften(contour)) {
+        this.region = null;
+        throw new Error(
+          `region of ${(contour.length / 2).toLocaleString('en')} corners crosses itself all over; it is left out`,
+        );
+      }
       if (contour.length >= 6) this.objects.push({ dark: this.dark, shapes: [{ contour, dark: true }] });
     }
     this.region = null;

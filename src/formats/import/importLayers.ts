@@ -1,4 +1,4 @@
-import { frameFor, paint, shares, type Frame } from '~/core/artwork/paint';
+import { frameFor, painting, shares, type Frame } from '~/core/artwork/paint';
 import { metres } from '~/core/quantity/convert';
 import type { Construction } from '~/schema/values/construction';
 import type { Artwork } from '~/formats/gerber/read';
@@ -57,13 +57,13 @@ export function shiftOntoBoard(
 }
 
 /** A layer's copper on the board, its frame counted from the board's corner. */
-export function paintLayer(
+export function* paintLayer(
   artwork: Artwork,
   { length_mm, width_mm }: Construction,
   [dx, dy]: readonly [number, number],
-): { image: Uint8Array; frame: Frame } {
+): Generator<number, { readonly image: Uint8Array; readonly frame: Frame }> {
   const frame = frameFor(-dx, -dy, metres(length_mm), metres(width_mm));
-  const image = paint(artwork.objects, frame);
+  const image = yield* painting(artwork.objects, frame);
   return { image, frame: { ...frame, x_m: 0, y_m: 0 } };
 }
 

@@ -7,6 +7,7 @@ import { boardProfile } from '~/schema/values/boardProfile';
 import { newSite } from '~/schema/records/site/site';
 import { UNSETTLED, type ImportChoices } from './choices';
 import type { ImportFile } from './importFiles';
+import { siteAs } from './otherFit';
 import { planImport, type ImportPreview } from './importPlan';
 
 /** The demo's own board written out as a layout program would, then read back. */
@@ -215,7 +216,10 @@ describe('what a person settles', () => {
   it('another family that fits the same lands is offered, at the same place', () => {
     const { site, others } = read([NETLIST]).sites.find((s) => s.site.ref === 'U3')!;
     expect(site.package.family).toBe('dip');
-    const socket = others.find((other) => other.package.family === 'dipSocket')!;
+    const socket = siteAs(
+      site,
+      others.find((other) => other.package.family === 'dipSocket')!,
+    );
     expect([socket.x_mm, socket.y_mm]).toEqual([site.x_mm, site.y_mm]);
     expect(newSite.safeParse(socket).error?.issues ?? []).toEqual([]);
   });

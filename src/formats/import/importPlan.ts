@@ -53,8 +53,14 @@ export function* planImport(
   const layers: PlannedLayer[] = [];
   for (const { name, artwork, layer } of read.artworks) {
     if (layer <= 0) continue;
-    yield { doing: `painting ${name}`, done: files.length, of: files.length + 1 };
-    const made = paintLayer(artwork, ground.construction, shift_m);
+    const made = yield* relayed(
+      paintLayer(artwork, ground.construction, shift_m),
+      (share): ImportProgress => ({
+        doing: `painting ${name}`,
+        done: files.length + share,
+        of: files.length + 1,
+      }),
+    );
     painted.push({ layer, ...made });
     layers.push({ layer, file: name, ...coverageOf(made.image, made.frame, ground.construction) });
   }

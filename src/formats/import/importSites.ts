@@ -1,7 +1,8 @@
 import type { Land } from '~/core/artwork/landShape';
 import { landShapes, padNamesOf, type LandShape } from '~/core/packages/form';
 import { onBoard, type Placement } from '~/core/packages/placement';
-import { recognition, type Recognised } from '~/core/packages/recognise/recognise';
+import type { Recognised } from '~/core/packages/recognise/recognise';
+import { recogniser } from '~/core/packages/recognise/recogniser';
 import { millimetres, radians } from '~/core/quantity/convert';
 import { partOf } from '~/schema/exchange/si/part';
 import type { AnyPackageInput } from '~/schema/values/package';
@@ -13,6 +14,7 @@ import type { ImportProgress } from './importProgress';
 import { packageNamed } from './footprint';
 import type { Collected, ImportGround } from './collected';
 import { inputOf } from './packageInput';
+import type { OtherFit } from './otherFit';
 import type { NetlistPart } from '~/formats/netlist/netlistParts';
 
 export interface PlannedSite {
@@ -20,7 +22,7 @@ export interface PlannedSite {
   readonly misfit_mm: number;
   readonly from: 'netlist' | 'artwork' | 'table';
   /** The same part as other families and sizes that fit its lands. */
-  readonly others: readonly NewSite[];
+  readonly others: readonly OtherFit[];
   /** Why it should be looked at before it is believed; null where it stands out. */
   readonly doubt: string | null;
 }
@@ -51,6 +53,7 @@ export function* planSites(
   painted: readonly PaintedLayer[],
 ): Generator<ImportProgress, { sites: PlannedSite[]; leftOut: LeftOut[] }> {
   const laid: Laid = { ground, shift_m, painted, lands: landsOnBoard(read.parts, shift_m) };
+  const recognition = recogniser();
   const sites: PlannedSite[] = [];
   const leftOut: LeftOut[] = [];
   const taken = new Set(ground.taken);
@@ -84,7 +87,7 @@ export function* planSites(
     const side = row?.side ?? part.side;
     offer({
       site: siteOf(part, found, side, row, laid),
-      others: others.map((other) => siteOf(part, other, side, row, laid)),
+      others: others.map((other) => otherFit(part, found, other, side, laid)),
       misfit_mm: millimetres(found.misfit_m),
       doubt,
       from: part.lands.some((land) => land.hole_m !== null) || painted.length === 0 ? 'netlist' : 'artwork',
@@ -135,22 +138,54 @@ function siteOf(
   row: CentroidRow | undefined,
   laid: Laid,
 ): NewSite {
-  const [dx, dy] = laid.shift_m;
   const input = inputOf(found.part);
-  // Lands of a part below were turned over to be looked at; its place is turned back.
-  const flipped = part.side === 'bottom';
-  const at: Placement = {
-    side,
-    x_m: (flipped ? -found.x_m : found.x_m) + dx,
-    y_m: found.y_m + dy,
-    rotation_rad: radians(degreesOf(found.rotation_rad)),
-  };
+  const at = placeOf(part, found, side, laid);
   const byPad = new Map(part.lands.map((land) => [land.pad, landOnBoard(part, land, laid.shift_m)]));
   return siteAt(part.ref, row?.value ?? '', input, at, laid, (own) => {
     const pad = found.padOf.get(own) ?? own;
     return { net: part.nets.get(pad) ?? '', land: byPad.get(pad) };
   });
 }
+
+/** Lands of a part below were turned over to be looked at; its place is turned back. */
+const placeOf = (
+  part: NetlistPart,
+  found: Recognised,
+  side: 'top' | 'bottom',
+  { shift_m: [dx, dy] }: Laid,
+): Placement => ({
+  side,
+  x_m: (part.side === 'bottom' ? -found.x_m : found.x_m) + dx,
+  y_m: found.y_m + dy,
+  rotation_rad: radians(degreesOf(found.rotation_rad)),
+});
+
+function otherFit(
+  part: NetlistPart,
+  taken: Recognised,
+  other: Recognised,
+  side: 'top' | 'bottom',
+  laid: Laid,
+): OtherFit {
+  const ownOf = new Map([...taken.padOf].map(([own, pad]) => [pad, own]));
+  const at = placeOf(part, other, side, laid);
+  return {
+    package: inputOf(other.part),
+    ...placeInRecord(at),
+    padOf: Object.fromEntries(
+      [...other.padOf].flatMap(([own, pad]) => {
+        const its = ownOf.get(pad) ?? own;
+        return its === own ? [] : [[own, its]];
+      }),
+    ),
+  };
+}
+
+const placeInRecord = (at: Placement): Pick<NewSite, 'x_mm' | 'y_mm' | 'rotation_deg'> => ({
+  x_mm: rounded(millimetres(at.x_m)),
+  y_mm: rounded(millimetres(at.y_m)),
+  rotation_deg: rounded((at.rotation_rad * 180) / Math.PI, 1),
+});
 
 function siteOfRow(row: CentroidRow, input: AnyPackageInput, laid: Laid): NewSite {
   const [dx, dy] = laid.shift_m;
@@ -177,9 +212,7 @@ function siteAt(
     ref,
     value: value.slice(0, 60),
     side: at.side,
-    x_mm: rounded(millimetres(at.x_m)),
-    y_mm: rounded(millimetres(at.y_m)),
-    rotation_deg: rounded((at.rotation_rad * 180) / Math.PI, 1),
+    ...placeInRecord(at),
     alloy: ground.alloy,
     package: input,
     clinched: false,

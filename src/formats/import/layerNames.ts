@@ -67,7 +67,7 @@ function innerNumber(name: string): { readonly number: number; readonly ofAll: b
   const counted = /\.g(\d+)l$|\.l(\d+)$|\.ly(\d+)$|^l(?:ayer)?[._ -]?(\d+)[._ -]|layer[._ -]?(\d+)/i.exec(
     name,
   );
-  const all = counted?.slice(1).find((part) => part !== undefined);
+  const all = counted?.slice(1).find((part: string | undefined) => part !== undefined);
   if (all !== undefined && !/in(ner)?|mid/i.test(name)) return { number: Number(all), ofAll: true };
   const inner =
     /(?:in|inner|mid|signal|plane|power|ground|gnd|vcc)[._ -]?(?:layer)?[._ -]?(\d+)|\.gp?(\d+)$/i.exec(name);

@@ -1,8 +1,12 @@
 import type { Dispatch } from 'react';
 import { Button, KeyCap } from '~/ui/controls/Button';
 import type { ImportPreview } from '~/workers/protocol';
+import { IMPORT_COMMANDS } from './commands';
 import type { ImportAction } from './state';
 import css from './import.module.css';
+
+/** Of the first doubt alone; digits are the clocks'. */
+const REMEDY_KEYS = IMPORT_COMMANDS.filter(({ id }) => id.startsWith('remedy')).map(({ keys }) => keys[0]!);
 
 interface DoubtsProps {
   readonly preview: Pick<ImportPreview, 'doubts' | 'unused'>;
@@ -29,7 +33,7 @@ export function Doubts({ preview: { doubts, unused }, dispatch }: DoubtsProps) {
                 small
                 onClick={() => dispatch({ type: 'readings', readings: remedy.readings })}
               >
-                {remedy.label} {at === 0 && <KeyCap of={String(i + 1)} />}
+                {remedy.label} {at === 0 && <KeyCap of={REMEDY_KEYS[i] ?? ''} />}
                 <span className={css['gives']}>{remedy.gives}</span>
               </Button>
             ))}

@@ -2,26 +2,21 @@ import { useReady } from '~/ui/useReady';
 import { useStore } from '@nanostores/react';
 import { useMemo, useReducer, type Dispatch } from 'react';
 import { useDropzone } from 'react-dropzone';
-import { padNamesOf } from '~/core/packages/form';
 import type { ImportRecord } from '~/schema/records/board/boardImport';
 import type { BoardSheet } from '~/schema/sheets/boardSheet';
-import { partOf } from '~/schema/exchange/si/part';
-import { packageInWords } from '~/schema/words/words';
 import { postJson } from '~/ui/api';
 import { ButtonLink, CommandButton, KeyCap } from '~/ui/controls/Button';
-import { SelectField } from '~/ui/controls/Field';
 import { ErrorNote } from '~/ui/controls/Notes';
-import { Profile } from '~/ui/face/Profile';
-import { BoardFace } from '~/ui/face/BoardFace';
 import { useCommands } from '~/ui/keyboard/useCommands';
 import { $by, SIGN_FIRST } from '~/ui/preferences';
 import type { ImportGround } from '~/workers/protocol';
 import { IMPORT_COMMANDS, type ImportCommand } from './commands';
 import { Earlier } from './Earlier';
 import { FileList } from './FileList';
+import { ImportFace } from './ImportFace';
+import { PartList } from './PartList';
 import { Doubts } from './Doubts';
 import {
-  chosenSites,
   fileInDoubt,
   importOf,
   keptSites,
@@ -206,20 +201,14 @@ export function ImportView({ sheet }: { sheet: BoardSheet }) {
             />
           </section>
           <section aria-label="Face" className={css['face']}>
-            <BoardFace
-              length_mm={board.construction.length_mm}
-              width_mm={board.construction.width_mm}
+            <ImportFace
+              sheet={sheet}
+              preview={preview}
+              families={state.families}
+              struck={state.struck}
+              chosen={state.chosen}
               side={state.side}
-              selected={state.chosen}
-              onSelect={(ref) => dispatch({ type: 'choose', ref })}
-              copper={preview.layers.find(
-                ({ layer }) => layer === (state.side === 'top' ? 1 : board.construction.copperLayers.length),
-              )}
-              beneath={(at) => preview.profile && <Profile at={at} profile={preview.profile} />}
-              sites={[
-                ...sites.map((site) => ({ ...site, worst: 'sound' as const, faint: true })),
-                ...kept.map(({ site }) => ({ ...site, id: site.ref, worst: 'sound' as const })),
-              ]}
+              dispatch={dispatch}
             />
             <CommandButton
               small
@@ -230,42 +219,13 @@ export function ImportView({ sheet }: { sheet: BoardSheet }) {
           </section>
           <section aria-label="Parts" className={css['parts']}>
             <h2>Parts it would place</h2>
-            <ol>
-              {chosenSites(state).map(({ site, misfit_mm, others, doubt }) => (
-                <li key={site.ref} className={site.ref === state.chosen ? css['chosen'] : undefined}>
-                  <label>
-                    <input
-                      type="checkbox"
-                      checked={!state.struck.has(site.ref)}
-                      onChange={() => dispatch({ type: 'strike', ref: site.ref })}
-                    />
-                    <span className="digits">{site.ref}</span>
-                  </label>
-                  <button type="button" onClick={() => dispatch({ type: 'choose', ref: site.ref })}>
-                    {packageInWords(site.package)}
-                    <span className="quiet">
-                      {' '}
-                      {padNamesOf(partOf(site.package)).length} pads, {site.side}
-                      {misfit_mm > 0.05 ? `, pads off by ${misfit_mm.toFixed(2)} mm` : ''}
-                      {doubt && <strong>; {doubt}: look at it</strong>}
-                    </span>
-                  </button>
-                  {site.ref === state.chosen && others.length > 0 && (
-                    <SelectField
-                      label="Its pads fit"
-                      value={packageInWords(site.package)}
-                      options={[...new Set([site, ...others].map((one) => packageInWords(one.package)))].map(
-                        (value) => ({
-                          value,
-                          label: value,
-                        }),
-                      )}
-                      onChange={(family) => dispatch({ type: 'family', ref: site.ref, family })}
-                    />
-                  )}
-                </li>
-              ))}
-            </ol>
+            <PartList
+              sites={preview.sites}
+              families={state.families}
+              struck={state.struck}
+              chosen={state.chosen}
+              dispatch={dispatch}
+            />
             {preview.sites.length === 0 && (
               <p className="quiet">
                 {preview.leftOut.length > 0

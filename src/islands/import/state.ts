@@ -1,4 +1,5 @@
 import type { ImportRecord, NewImport } from '~/schema/records/board/boardImport';
+import { siteAs } from '~/formats/import/otherFit';
 import { packageInWords } from '~/schema/words/words';
 import type { CopperMap } from '~/schema/values/copperMap';
 import type { CentroidColumns, ImportChoices, ImportFile, ImportPreview } from '~/workers/protocol';
@@ -148,21 +149,17 @@ export function fileInDoubt({ preview, reading, files, choices }: ImportState): 
     : (files.map(({ name }) => name).find((name) => !choices.without.includes(name)) ?? null);
 }
 
+/** A part as a person has said that it is; as it was recognised where nobody has. */
+export function asChosen(planned: Planned, family: string | undefined): Planned {
+  const other = family && planned.others.find((fit) => packageInWords(fit.package) === family);
+  return other ? { ...planned, site: siteAs(planned.site, other), misfit_mm: 0, doubt: null } : planned;
+}
+
+type Planned = ImportPreview['sites'][number];
+
 /** Sites as they would be made, each as the family that was chosen for it. */
-export const chosenSites = ({ preview, families }: Pick<ImportState, 'preview' | 'families'>) =>
-  (preview?.sites ?? []).map((planned) => {
-    const chosen = families.get(planned.site.ref);
-    const other = planned.others.find((site) => packageInWords(site.package) === chosen);
-    return other
-      ? {
-          ...planned,
-          site: other,
-          misfit_mm: 0,
-          doubt: null,
-          others: [planned.site, ...planned.others.filter((one) => one !== other)],
-        }
-      : planned;
-  });
+const chosenSites = ({ preview, families }: Pick<ImportState, 'preview' | 'families'>) =>
+  (preview?.sites ?? []).map((planned) => asChosen(planned, families.get(planned.site.ref)));
 
 /** Sites that would be made: all of the preview but those struck out. */
 export const keptSites = (state: Pick<ImportState, 'preview' | 'struck' | 'families'>) =>

@@ -7,7 +7,7 @@ import type { Db } from '~/server/store/db';
 import { siteFaults } from './placement';
 import { restate } from './restate';
 import { getBoard } from '~/server/store/repositories/boards';
-import { addImport } from '~/server/store/repositories/imports';
+import { addImport, undoImport } from '~/server/store/repositories/imports';
 
 /** What goes with the sites; these are read one by one. */
 const importFrame = newImport.extend({
@@ -57,6 +57,21 @@ export function acceptImport(db: Db, boardId: string, given: NewImport, now_ms: 
     const made = addImport(db, boardId, given, now_ms);
     restate(db, boardId);
     return made;
+  });
+}
+
+/** Takes an import back with all that came of it: what the board waits for is read anew, as it was before. */
+export function takeBackImport(
+  db: Db,
+  boardId: string,
+  importId: string,
+  now_ms: number,
+  corrected: number,
+): ImportRecord {
+  return db.transaction(() => {
+    const undone = undoImport(db, boardId, importId, now_ms, corrected);
+    restate(db, boardId);
+    return undone;
   });
 }
 

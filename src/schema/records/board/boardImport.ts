@@ -12,7 +12,7 @@ const importedFile = z.strictObject({
 });
 
 /** So many at a time. */
-export const MOST_SITES = 5000;
+export const MOST_SITES = 12_000;
 
 /** What an accepted import writes: all of it or nothing. */
 export const newImport = z.strictObject({

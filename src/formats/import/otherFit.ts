@@ -1,0 +1,29 @@
+import { padNamesOf } from '~/core/packages/form';
+import { partOf } from '~/schema/exchange/si/part';
+import type { NewSite } from '~/schema/records/site/site';
+import type { AnyPackageInput } from '~/schema/values/package';
+
+/** The same part as another family or size that fits its lands: small, for a board of thousands has as many times some. */
+export interface OtherFit {
+  readonly package: AnyPackageInput;
+  readonly x_mm: number;
+  readonly y_mm: number;
+  readonly rotation_deg: number;
+  /** Which pad of the part as it was taken stands for each of this one's. */
+  readonly padOf: Readonly<Record<string, string>>;
+}
+
+/** A planned site as another family: nets and copper stay with the lands they are of. */
+export function siteAs(site: NewSite, { padOf, ...fit }: OtherFit): NewSite {
+  const by = new Map(site.pads.map((pad) => [pad.name, pad]));
+  return {
+    ...site,
+    ...fit,
+    pads: padNamesOf(partOf(fit.package)).map((name) => ({
+      net: '',
+      connections: [{ kind: 'isolated' }],
+      ...by.get(padOf[name] ?? name),
+      name,
+    })),
+  };
+}
