@@ -24,7 +24,13 @@ import { EXAMPLES, HELP, helpOf, isCommand } from './help';
 
 describe('the command line’s help', () => {
   it('names every command, and knows no other', () => {
-    const commands = [...(Object.keys(EXAMPLES) as (keyof typeof EXAMPLES)[]), 'backup', 'people'] as const;
+    const commands = [
+      ...(Object.keys(EXAMPLES) as (keyof typeof EXAMPLES)[]),
+      'backup',
+      'export',
+      'import',
+      'people',
+    ] as const;
     for (const command of commands) {
       expect(HELP).toContain(`  ${command} `);
       expect(isCommand(command)).toBe(true);

@@ -13,6 +13,10 @@ export const HELP = `Usage: ./ithermon COMMAND [FILE|-]
   backup FILE [--force]
                       copy the database (ITHERMON_DB, default data/ithermon.db) while it is in use, check and
                       count the copy; --force replaces FILE. Restore it with ./start --db FILE
+  export FILE [--board ID] [--force]
+                      the whole record of the shop, or of one board, as a bundle (docs/bundle.md)
+  import FILE [--look] [--keep mine|theirs]
+                      a bundle into the record, all of it or nothing; --look only tells what it would bring
   people add INITIALS "NAME" [ROLE] | list | passphrase INITIALS
                       those who sign in: technician, lead or viewer; the passphrase is typed, or comes by a pipe
 ./ithermon COMMAND --help tells of one, with an example.
@@ -90,7 +94,7 @@ export const EXAMPLES = {
   jumper: { current_A: 1.5, length_mm: 45, lostCopper: { width_mm: 1.2, weight_oz: 1 }, laid: 'on-laminate' },
 } as const;
 
-const ABOUT: Readonly<Record<keyof typeof EXAMPLES | 'backup' | 'people', string>> = {
+const ABOUT: Readonly<Record<keyof typeof EXAMPLES | Recording, string>> = {
   simulate: `Usage: ./ithermon simulate [FILE|-] [--csv FILE]
 What happens if this tool stands on that pin, or that air on this part, for so long: one JSON request in,
 one JSON answer out. Units stand in the key names; a key nobody knows is refused. Loads: iron, gun,
@@ -122,6 +126,14 @@ docs/schemas/jumper-input.schema.json.`,
   backup: `Usage: ./ithermon backup FILE
 Copies the database named by ITHERMON_DB (default data/ithermon.db) while it is in use. To go on from the
 copy: ./start --db FILE.`,
+  export: `Usage: ./ithermon export FILE [--board ID] [--force]
+Writes the whole record of the database named by ITHERMON_DB (default data/ithermon.db) as one zip bundle: rows as
+lines of JSON by docs/schemas/bundle, photos, copper, memories, and a digest of each. --board takes one board alone.
+The same record always gives the same bytes. People and passphrases stay at home.`,
+  import: `Usage: ./ithermon import FILE [--look] [--keep mine|theirs]
+Reads a bundle into the database named by ITHERMON_DB, all of it or nothing. Rows that are here already are
+recognised; where one says something else nothing is written before --keep says whose holds, and what happened
+(entries, findings, readings) is never written over. --look only tells what it would bring.`,
   people: `Usage: ./ithermon people add INITIALS "NAME" [technician|lead|viewer]
        ./ithermon people list
        ./ithermon people passphrase INITIALS
@@ -130,11 +142,15 @@ reach needs a lead; the application lets a lead add the others. The passphrase i
 standard input. A new one signs that person out everywhere.`,
 };
 
+/** Commands that work on the record and take no request. */
+type Recording = 'backup' | 'export' | 'import' | 'people';
+const isRecording = (command: Command): command is Recording => !(command in EXAMPLES);
+
 export type Command = keyof typeof ABOUT;
 export const isCommand = (name: string | undefined): name is Command => name !== undefined && name in ABOUT;
 
 /** What one command does, and a request it takes. */
 export const helpOf = (command: Command): string =>
-  command === 'backup' || command === 'people'
+  isRecording(command)
     ? ABOUT[command]
     : `${ABOUT[command]}\n\nAn example:\n${JSON.stringify(EXAMPLES[command], null, 2)}`;

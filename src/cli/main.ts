@@ -28,6 +28,12 @@ async function main(args: readonly string[]): Promise<number> {
     case 'backup':
       (await import('./commands/backup')).run(args.slice(1));
       return 0;
+    case 'export':
+      (await import('./commands/export')).run(args.slice(1));
+      return 0;
+    case 'import':
+      await (await import('./commands/import')).run(args.slice(1));
+      return 0;
     case 'people':
       await (await import('./commands/people')).run(args.slice(1));
       return 0;
@@ -40,7 +46,7 @@ async function main(args: readonly string[]): Promise<number> {
       throw new InputError([
         {
           path: '$command',
-          message: `is ${command === undefined ? 'missing' : `"${command}"`}; give simulate, plan, dry, swap, judge, combine, discharge, jumper, backup or people (--help tells more)`,
+          message: `is ${command === undefined ? 'missing' : `"${command}"`}; give simulate, plan, dry, swap, judge, combine, discharge, jumper, export, import, backup or people (--help tells more)`,
         },
       ]);
   }

@@ -1,14 +1,12 @@
-import { existsSync } from 'node:fs';
-import { dirname, resolve } from 'node:path';
 import { createInterface } from 'node:readline/promises';
 import { Writable } from 'node:stream';
-import { fileURLToPath } from 'node:url';
 import { ROLES } from '~/core/record/roles';
 import { newPerson, type PersonRecord } from '~/schema/records/people/person';
 import { InputError, parseInput } from '~/schema/values/faults';
 import { hashOf } from '~/server/people/passphrase';
-import { closeDatabase, openDatabase, type Db } from '~/server/store/db';
+import { closeDatabase, type Db } from '~/server/store/db';
 import { addPerson, changePerson, listPeople } from '~/server/store/repositories/people';
+import { openRecord } from '../openRecord';
 import { print } from '../input';
 
 /** Those who sign in: the first lead is added here, before a server is reached by others; later ones in the application. */
@@ -70,19 +68,6 @@ function noMore([stray]: readonly string[]): void {
     throw new InputError([
       { path: '$args', message: `go on with "${stray}"; give INITIALS "NAME" and ${ROLES.join(', ')}` },
     ]);
-}
-
-function openRecord(): Db {
-  const file = resolve(process.env['ITHERMON_DB'] ?? 'data/ithermon.db');
-  if (!existsSync(dirname(file)))
-    throw new InputError([
-      {
-        path: '$ITHERMON_DB',
-        message: `${file} lies in no folder; give the database that ./start --db names`,
-      },
-    ]);
-  process.umask(0o077);
-  return openDatabase(file, resolve(dirname(fileURLToPath(import.meta.url)), '../migrations'));
 }
 
 /** A line from whoever types it unseen, or from a pipe. */

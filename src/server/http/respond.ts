@@ -60,6 +60,14 @@ export async function readBytes(context: APIContext, largest_bytes: number): Pro
   return readLimited(request, largest_bytes);
 }
 
+/** Reads an archive. */
+export async function readArchive(context: APIContext, largest_bytes: number): Promise<Uint8Array> {
+  // A form of another site could not send this type unasked.
+  if (context.request.headers.get('content-type') !== 'application/zip')
+    throw new InputError([{ path: '$', message: 'is no bundle; send content-type application/zip' }]);
+  return readLimited(context.request, largest_bytes);
+}
+
 /** Reads a body of text, such as a log. */
 export async function readText(context: APIContext, largest_bytes: number): Promise<string> {
   const type = context.request.headers.get('content-type') ?? '';

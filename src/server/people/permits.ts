@@ -33,6 +33,10 @@ export const PERMITS: readonly Permit[] = [
   reading('/api/clocks'),
   reading('/api/orders/*/list.csv'),
   reading('/api/outcomes/jobs.csv'),
+  // The whole shop, everyone's work in it: a lead's to carry away and to bring in.
+  leading('GET', '/api/bundles'),
+  leading('POST', '/api/bundles'),
+  reading('/api/boards/*/bundle'),
   reading('/api/parts/find'),
   reading('/api/parts/*'),
   // Asking what would fit writes nothing.

@@ -56,7 +56,8 @@ export function damageOf(client: Database.Database): string | null {
   }
 }
 
-const newestApplied = (client: Database.Database): number =>
+/** When the newest migration was made that a database has had, ms: the version of its tables. */
+export const newestApplied = (client: Database.Database): number =>
   client.prepare<[], { newest: number | null }>(`SELECT max(created_at) AS newest FROM ${APPLIED}`).get()
     ?.newest ?? 0;
 

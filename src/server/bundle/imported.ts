@@ -1,0 +1,199 @@
+import { InputError, parseInput, type Fault } from '~/schema/values/faults';
+import { bundleBytes, bundleManifest, type BundleManifest } from '~/schema/values/bundle';
+import { rowsIn, unpacked } from '~/formats/bundle/pack';
+import { BUNDLED, type BundledTable } from '~/server/store/bundle/bundledTables';
+import { digestOf } from '~/server/store/bundle/readRows';
+import { filledUp, rowShape } from '~/server/store/bundle/rowShape';
+import { RowRefused, writeRows, type Keep, type RowConflict } from '~/server/store/bundle/writeRows';
+import { boardSheet } from '~/server/boards/boardSheet';
+import { restate } from '~/server/boards/restate';
+import type { Db } from '~/server/store/db';
+import { codeOf, newestApplied } from '~/server/store/fileCheck';
+import { MANIFEST, pathOf } from './exported';
+
+/** What a bundle brought, or would bring. */
+export interface BundleOutcome {
+  readonly outcome: 'written' | 'would-be-written' | 'conflicts';
+  readonly scope: BundleManifest['scope'];
+  /** Rows of each table that are new here, and that are here already and say the same. */
+  readonly fresh: Readonly<Record<string, number>>;
+  readonly same: number;
+  /** Rows that are here and say something else, the first of them. */
+  readonly conflicts: readonly RowConflict[];
+  readonly conflictCount: number;
+}
+
+export interface ImportAsked {
+  /** What holds where both say something else; null: write nothing then, and ask. */
+  readonly keep: Keep | null;
+  /** Only look. */
+  readonly dryRun: boolean;
+}
+
+const SHOWN_CONFLICTS = 50;
+const MOST_FAULTS = 20;
+
+/**
+ * Reads a bundle into the record, all of it or nothing: every file is held to its digest and every row to its shape first, rows that
+ * are here already are recognised by their numbers, and every board that it touches has to read afterwards. Throws `InputError`.
+ */
+export function imported(db: Db, archive: Uint8Array, asked: ImportAsked): BundleOutcome {
+  const files = unpacked(archive);
+  const manifest = manifestIn(files);
+  if (manifest.tables > newestApplied(db.$client))
+    throw new InputError([
+      {
+        path: '$.manifest.tables',
+        message: 'is of a newer version of Ithermon; bring this one up to date first',
+      },
+    ]);
+  checkDigests(manifest, files);
+  const tables = BUNDLED.map((one) => ({ one, rows: rowsOf(one, files) }));
+  const unknown = Object.keys(manifest.rows).filter((name) => !BUNDLED.some((one) => one.name === name));
+  if (unknown.length > 0)
+    throw new InputError([
+      {
+        path: '$.manifest.rows',
+        message: `names ${unknown.join(', ')}, which no bundle has; it may have been changed by hand`,
+      },
+    ]);
+  let made!: BundleOutcome;
+  try {
+    db.transaction((tx) => {
+      // Rows refer to each other, and to some that come later.
+      tx.run('PRAGMA defer_foreign_keys = ON');
+      made = written(db, tables, manifest, asked);
+      if (made.outcome !== 'written') throw new NothingWritten();
+    });
+  } catch (error) {
+    if (error instanceof NothingWritten) return made;
+    if (error instanceof RowRefused) throw new InputError([{ path: '$.bundle', message: error.message }]);
+    if (
+      codeOf(error instanceof Error && error.cause ? error.cause : error) === 'SQLITE_CONSTRAINT_FOREIGNKEY'
+    )
+      throw new InputError([
+        {
+          path: '$.bundle',
+          message: 'refers to rows that neither it nor this record has; export the whole shop instead',
+        },
+      ]);
+    throw error;
+  }
+  return made;
+}
+
+class NothingWritten extends Error {}
+
+function written(
+  db: Db,
+  tables: readonly { readonly one: BundledTable; readonly rows: Record<string, unknown>[] }[],
+  { scope }: BundleManifest,
+  { keep, dryRun }: ImportAsked,
+): BundleOutcome {
+  const fresh: Record<string, number> = {};
+  const conflicts: RowConflict[] = [];
+  let same = 0;
+  for (const { one, rows } of tables) {
+    const made = writeRows(db, one, rows, keep);
+    if (made.fresh > 0) fresh[one.name] = made.fresh;
+    same += made.same;
+    for (const conflict of made.conflicts) conflicts.push(conflict);
+  }
+  const boardIds = tables.find(({ one }) => one.name === 'boards')!.rows.map((row) => String(row['id']));
+  const changed = Object.keys(fresh).length > 0 || (keep === 'theirs' && conflicts.length > 0);
+  const mixed = changed && same + conflicts.length > 0;
+  for (const id of boardIds) {
+    // A board that was here in part waits for something else now; one that is new says so itself.
+    if (mixed) restate(db, id);
+    reads(db, id);
+  }
+  const asking = keep === null && conflicts.length > 0;
+  return {
+    outcome: asking ? 'conflicts' : dryRun ? 'would-be-written' : 'written',
+    scope,
+    fresh,
+    same,
+    conflicts: conflicts.slice(0, SHOWN_CONFLICTS),
+    conflictCount: conflicts.length,
+  };
+}
+
+/** A board whose pages would not open is no board. */
+function reads(db: Db, id: string): void {
+  try {
+    boardSheet(db, id);
+  } catch (error) {
+    throw new InputError([
+      {
+        path: `$.boards.${id}`,
+        message: `does not read once it is written: ${error instanceof Error ? error.message.slice(0, 200) : String(error)}`,
+      },
+    ]);
+  }
+}
+
+function manifestIn(files: ReadonlyMap<string, Uint8Array>): BundleManifest {
+  const found = files.get(MANIFEST);
+  if (!found)
+    throw new InputError([{ path: '$.bundle', message: `has no ${MANIFEST}; it is no bundle of Ithermon` }]);
+  let told: unknown;
+  try {
+    told = JSON.parse(new TextDecoder().decode(found));
+  } catch {
+    throw new InputError([{ path: `$.${MANIFEST}`, message: 'is not valid JSON; export the bundle again' }]);
+  }
+  return parseInput(bundleManifest, told, '$.manifest');
+}
+
+/** Every file is there, whole, and no other is. */
+function checkDigests(manifest: BundleManifest, files: ReadonlyMap<string, Uint8Array>): void {
+  const faults: Fault[] = [];
+  for (const { path, bytes, sha256 } of manifest.files) {
+    const found = files.get(path);
+    if (!found) faults.push({ path: `$.${path}`, message: 'is missing from the bundle; export it again' });
+    else if (found.length !== bytes || digestOf(found) !== sha256)
+      faults.push({
+        path: `$.${path}`,
+        message: 'is not what the bundle was made with (its digest differs); export it again',
+      });
+    if (faults.length >= MOST_FAULTS) break;
+  }
+  const named = new Set([MANIFEST, ...manifest.files.map(({ path }) => path)]);
+  for (const path of files.keys())
+    if (!named.has(path) && !path.endsWith('/'))
+      faults.push({ path: `$.${path}`, message: 'is in the bundle and not in its manifest; take it out' });
+  if (faults.length > 0) throw new InputError(faults.slice(0, MOST_FAULTS));
+}
+
+function rowsOf(one: BundledTable, files: ReadonlyMap<string, Uint8Array>): Record<string, unknown>[] {
+  const path = pathOf(one.name);
+  const found = files.get(path);
+  if (!found) return [];
+  const shape = rowShape(one);
+  const faults: Fault[] = [];
+  const rows = rowsIn(path, found).map((raw, i) => {
+    const row = filledUp(one, raw as Record<string, unknown>);
+    try {
+      parseInput(shape, row, `$.${one.name}[${i}]`);
+    } catch (error) {
+      if (!(error instanceof InputError)) throw error;
+      if (faults.length < MOST_FAULTS) faults.push(...error.faults);
+      return row;
+    }
+    return one.bytes
+      ? { ...row, [one.bytes.column]: bytesOf(row[one.bytes.column], files, `$.${one.name}[${i}]`) }
+      : row;
+  });
+  if (faults.length > 0) throw new InputError(faults.slice(0, MOST_FAULTS));
+  return rows;
+}
+
+function bytesOf(told: unknown, files: ReadonlyMap<string, Uint8Array>, at: string): Buffer {
+  const { file, sha256 } = parseInput(bundleBytes, told, at);
+  const found = files.get(file);
+  if (!found || digestOf(found) !== sha256)
+    throw new InputError([
+      { path: at, message: `refers to ${file}, which is missing or another file; export the bundle again` },
+    ]);
+  return Buffer.from(found);
+}

@@ -1,0 +1,113 @@
+import { and, eq, getTableColumns } from 'drizzle-orm';
+import { dequal } from 'dequal';
+import type { Db } from '../db';
+import { codeOf } from '../fileCheck';
+import { columnsOf, keysOf, type BundledTable } from './bundledTables';
+import { digestOf } from './readRows';
+
+/** A row that is here already and says something else. */
+export interface RowConflict {
+  readonly table: string;
+  /** Its key, and what it is called where it has a name. */
+  readonly row: string;
+  readonly differs: readonly string[];
+  /** What happened is kept as it stands here, whatever is chosen. */
+  readonly kept: boolean;
+}
+
+export type Keep = 'mine' | 'theirs';
+
+/** What became of the rows of one table. */
+export interface Written {
+  readonly fresh: number;
+  readonly same: number;
+  readonly conflicts: readonly RowConflict[];
+}
+
+/** A row that cannot be written beside what is here; the message says which and why. */
+export class RowRefused extends Error {}
+
+type Row = Record<string, unknown>;
+
+/**
+ * Compares rows with those here by their keys and writes what is new; of those that differ, records are written over where
+ * `keep` says theirs, entries never. Called within one transaction; with `keep` null nothing that differs is touched.
+ */
+export function writeRows(db: Db, one: BundledTable, rows: readonly Row[], keep: Keep | null): Written {
+  let [fresh, same] = [0, 0];
+  const conflicts: RowConflict[] = [];
+  for (const row of rows) {
+    const here = findRow(db, one, row);
+    if (!here) {
+      insert(db, one, row);
+      fresh++;
+      continue;
+    }
+    const differs = differing(one, here, row);
+    if (differs.length === 0) {
+      same++;
+      continue;
+    }
+    const kept = one.kind === 'entry';
+    conflicts.push({ table: one.name, row: called(one, row), differs, kept });
+    if (keep === 'theirs' && !kept) replace(db, one, here, row);
+  }
+  return { fresh, same, conflicts };
+}
+
+const whereKey = (one: BundledTable, row: Row) =>
+  and(...keysOf(one).map((key) => eq(columnsOf(one)[key]!, row[key])));
+
+const findRow = (db: Db, one: BundledTable, row: Row): Row | undefined =>
+  db.select().from(one.table).where(whereKey(one, row)).get() as Row | undefined;
+
+/** Names of what differs; a revision counts screens and says nothing of the record. */
+function differing(one: BundledTable, here: Row, theirs: Row): string[] {
+  return Object.keys(getTableColumns(one.table)).filter((name) => {
+    if (name === 'revision') return false;
+    const [a, b] = [here[name], theirs[name]];
+    if (one.bytes?.column === name) return digestOf(a as Buffer) !== digestOf(b as Buffer);
+    return !dequal(a, b);
+  });
+}
+
+const called = (one: BundledTable, row: Row): string => {
+  const key = keysOf(one)
+    .map((name) => String(row[name]))
+    .join(' ');
+  const name = row['name'] ?? row['ref'];
+  return typeof name === 'string' && name !== '' ? `${name} (${key})` : key;
+};
+
+function insert(db: Db, one: BundledTable, row: Row): void {
+  try {
+    db.insert(one.table).values(row).run();
+  } catch (error) {
+    throw refusal(one, row, error);
+  }
+}
+
+function replace(db: Db, one: BundledTable, here: Row, theirs: Row): void {
+  const revision =
+    'revision' in here
+      ? { revision: Math.max(Number(here['revision']), Number(theirs['revision'])) + 1 }
+      : {};
+  try {
+    db.update(one.table)
+      .set({ ...theirs, ...revision })
+      .where(whereKey(one, here))
+      .run();
+  } catch (error) {
+    throw refusal(one, theirs, error);
+  }
+}
+
+function refusal(one: BundledTable, row: Row, error: unknown): unknown {
+  const cause = error instanceof Error && error.cause ? error.cause : error;
+  if (!codeOf(cause).startsWith('SQLITE_CONSTRAINT')) return error;
+  return new RowRefused(
+    codeOf(cause) === 'SQLITE_CONSTRAINT_UNIQUE' || codeOf(cause) === 'SQLITE_CONSTRAINT_PRIMARYKEY'
+      ? `${one.name}: ${called(one, row)} is here already under another number; rename or take away one of the two first`
+      : `${one.name}: ${called(one, row)} does not fit the record here (${cause instanceof Error ? cause.message : ''})`,
+  );
+}
