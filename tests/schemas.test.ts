@@ -11,6 +11,9 @@ import {
   jumperInput,
   swapInput,
 } from '~/schema/exchange/parts/questions';
+import { bundleManifest } from '~/schema/values/bundle';
+import { BUNDLED } from '~/server/store/bundle/bundledTables';
+import { rowShape } from '~/server/store/bundle/rowShape';
 import { thermalProfile } from '~/schema/values/thermalProfile';
 import { foundAnswer } from '~/schema/exchange/plan/planAnswer';
 import { planInput } from '~/schema/exchange/plan/planRequest';
@@ -33,6 +36,18 @@ describe('published JSON Schemas are current', () => {
     const published = z.toJSONSchema(schema, { io: 'input', unrepresentable: 'any' });
     await expect(`${JSON.stringify(published, null, 2)}\n`).toMatchFileSnapshot(
       `../docs/schemas/${name}.schema.json`,
+    );
+  });
+});
+
+describe('what a bundle holds (docs/bundle.md)', () => {
+  it.each([
+    ['manifest', bundleManifest] as const,
+    ...BUNDLED.map((one) => [one.name, rowShape(one)] as const),
+  ])('%s', async (name, schema) => {
+    const published = z.toJSONSchema(schema, { io: 'output', unrepresentable: 'any' });
+    await expect(`${JSON.stringify(published, null, 2)}\n`).toMatchFileSnapshot(
+      `../docs/schemas/bundle/${name}.schema.json`,
     );
   });
 });

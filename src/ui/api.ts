@@ -30,14 +30,14 @@ export const patchJson = <T>(url: string, body: unknown): Promise<T> =>
     body: JSON.stringify(body),
   });
 
-/** What the server takes under its own name: pictures and logs. */
-const KEPT_TYPES = /^(image\/|text\/csv$|application\/json$)/;
+/** What the server takes under its own name: pictures, logs and bundles. */
+const KEPT_TYPES = /^(image\/|text\/csv$|application\/(json|zip)$)/;
 
 /** Sends a file as it is; what goes with it stands in the address. */
-export const postFile = <T>(url: string, file: Blob): Promise<T> =>
+export const postFile = <T>(url: string, file: Blob, type = file.type): Promise<T> =>
   sendOnce<T>(`${url} ${file instanceof File ? `${file.name} ${file.lastModified}` : ''} ${file.size}`, url, {
     method: 'POST',
-    headers: { 'content-type': KEPT_TYPES.test(file.type) ? file.type : 'application/octet-stream' },
+    headers: { 'content-type': KEPT_TYPES.test(type) ? type : 'application/octet-stream' },
     body: file,
   });
 

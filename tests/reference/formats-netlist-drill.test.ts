@@ -112,11 +112,13 @@ describe('Excellon', () => {
     const { holes, faults } = readExcellon(
       body('METRIC', ['X1.0Y1.0', 'T9', 'T1', 'nonsense', 'X1.0Y1.0', 'G91', 'X2.0Y2.0', 'X-0.5']),
     );
-    expect(holes.map(({ x_m, y_m }) => [1e3 * x_m, 1e3 * y_m].map((v) => Math.round(1e6 * v) / 1e6))).toEqual([
-      [1, 1],
-      [3, 3],
-      [2.5, 3],
-    ]);
+    expect(holes.map(({ x_m, y_m }) => [1e3 * x_m, 1e3 * y_m].map((v) => Math.round(1e6 * v) / 1e6))).toEqual(
+      [
+        [1, 1],
+        [3, 3],
+        [2.5, 3],
+      ],
+    );
     expect(faults.map((f) => f.why)).toEqual([
       'drills before a tool is chosen',
       'tool T9 has no diameter',

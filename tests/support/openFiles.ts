@@ -1,80 +1,15 @@
-import { landShapes } from '~/core/packages/form';
-import { onBoard } from '~/core/packages/placement';
-import { metres, millimetres } from '~/core/quantity/convert';
+import { padsOf, netlistOf, type PlacedPad } from '~/formats/netlist/write';
 import type { Construction } from '~/schema/values/construction';
-import { partOf } from '~/schema/exchange/si/part';
 import type { NewSite } from '~/schema/records/site/site';
 
 /**
  * Writes a board's sites as the open files that a layout program would: a netlist, two copper layers, a
- * drill file, a placement list. Used for the shipped samples and, read back, as a test of the readers.
+ * drill file, a placement list; the netlist by the application's own writer. Used for the shipped samples and, read back, as a test of the readers.
  */
 
-interface Placed {
-  readonly ref: string;
-  readonly value: string;
-  readonly side: 'top' | 'bottom';
-  readonly pad: string;
-  readonly net: string;
-  readonly x_mm: number;
-  readonly y_mm: number;
-  readonly width_mm: number;
-  readonly height_mm: number;
-  readonly hole_mm: number | null;
-  readonly site: Omit<NewSite, 'polarity'>;
-}
-
-function padsOf(sites: readonly Omit<NewSite, 'polarity'>[]): Placed[] {
-  return sites.flatMap((site) => {
-    const rotation_rad = (site.rotation_deg * Math.PI) / 180;
-    const at = { side: site.side, x_m: metres(site.x_mm), y_m: metres(site.y_mm), rotation_rad };
-    const across = Math.round(site.rotation_deg / 90) % 2 !== 0;
-    return landShapes(partOf(site.package)).map((land) => {
-      const place = onBoard(at, land.x_m, land.y_m);
-      const [w, h] = across ? [land.height_m, land.width_m] : [land.width_m, land.height_m];
-      return {
-        ref: site.ref,
-        value: site.value,
-        side: site.side,
-        pad: land.pad,
-        net: site.pads.find((pad) => pad.name === land.pad)?.net ?? '',
-        x_mm: millimetres(place.x_m),
-        y_mm: millimetres(place.y_m),
-        width_mm: millimetres(w),
-        height_mm: millimetres(h),
-        hole_mm: land.hole_m === null ? null : millimetres(land.hole_m),
-        site,
-      };
-    });
-  });
-}
-
-const signed = (value: number): string =>
-  `${value < 0 ? '-' : '+'}${String(Math.abs(Math.round(value))).padStart(6, '0')}`;
-const four = (value: number): string => String(Math.round(value)).padStart(4, '0');
-
-/** IPC-D-356A in thousandths of a millimetre. */
-export function netlistOf(title: string, sites: readonly Omit<NewSite, 'polarity'>[]): string {
-  const lines = padsOf(sites).map((pad) => {
-    const operation = pad.hole_mm === null ? '327' : '317';
-    const hole = pad.hole_mm === null ? '      ' : `D${four(1e3 * pad.hole_mm)}P`;
-    const access = pad.hole_mm === null ? (pad.side === 'top' ? 'A01' : 'A02') : 'A00';
-    return [
-      operation,
-      (pad.net || 'N/C').slice(0, 14).padEnd(17),
-      pad.ref.slice(0, 6).padEnd(6),
-      `-${pad.pad.slice(0, 4).padEnd(4)} `,
-      hole,
-      access,
-      `X${signed(1e3 * pad.x_mm)}Y${signed(1e3 * pad.y_mm)}`,
-      `X${four(1e3 * pad.width_mm)}Y${four(1e3 * pad.height_mm)}`,
-      'R000 S0',
-    ].join('');
-  });
-  return ['P  JOB   Ithermon sample', `P  TITLE ${title}`, 'P  UNITS CUST 1', ...lines, '999', ''].join('\n');
-}
-
 const um = (mm: number): string => String(Math.round(mm * 1e6));
+
+export { netlistOf };
 
 /** One outer copper layer: a poured ground with clearances, lands, reliefs for ground, and short tracks. */
 export function copperOf(
@@ -95,7 +30,7 @@ export function copperOf(
   const body: string[] = [];
   const flash = (definition: string, x_mm: number, y_mm: number): void =>
     void body.push(`D${aperture(definition)}*`, `X${um(x_mm)}Y${um(y_mm)}D03*`);
-  const land = (pad: Placed, more_mm = 0): string =>
+  const land = (pad: PlacedPad, more_mm = 0): string =>
     pad.hole_mm !== null && pad.pad !== '1'
       ? `C,${(pad.width_mm + more_mm).toFixed(3)}`
       : `R,${(pad.width_mm + more_mm).toFixed(3)}X${(pad.height_mm + more_mm).toFixed(3)}`;

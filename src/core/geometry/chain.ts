@@ -24,7 +24,7 @@ export function largestLoop(strokes: readonly Stroke[], join: number): Point[] |
       for (let dy = -1; dy <= 1; dy++) {
         const here = grid.get(cell(at, dx, dy));
         if (!here) continue;
-        for (let k = 0; k < here.length; ) {
+        for (let k = 0; k < here.length;) {
           const i = here[k]!;
           if (left.has(i)) {
             if (strokes[i]!.some((end) => apart(end, at) <= join)) return i;

@@ -1,4 +1,5 @@
 import type { Construction } from '~/schema/values/construction';
+import type { Exchange } from '~/formats/exchange/exchange';
 import type { DrillHole } from '~/formats/excellon/excellon';
 import type { CentroidRow } from '~/formats/placement/centroid';
 import { joined } from '~/formats/placement/join';
@@ -9,6 +10,7 @@ import type { Collected, CollectedArtwork, ReadFile, Source } from './collected'
 import type { ImportChoices } from './choices';
 import { readingFile, type ImportFile, type ReadContent } from './importFiles';
 import type { ImportProgress } from './importProgress';
+import { PROFILE } from './importProfile';
 import { layersOf } from './layerNames';
 import { speltInWords } from './spelt';
 
@@ -76,11 +78,29 @@ function artworksOf(
     content.kind === 'artwork' ? [{ name, artwork: content.artwork }] : [],
   );
   const guesses = layersOf(drawn, construction.copperLayers.length);
-  return drawn.map((one, i) => ({
-    ...one,
-    ...guesses[i]!,
-    layer: choices.layers[one.name] ?? guesses[i]!.layer,
+  const exchanged = sources.flatMap(({ name, content }) =>
+    content.kind === 'exchange' ? artworksIn(name, content.exchange, construction.copperLayers.length) : [],
+  );
+  return [
+    ...exchanged,
+    ...drawn.map((one, i) => ({
+      ...one,
+      ...guesses[i]!,
+      layer: choices.layers[one.name] ?? guesses[i]!.layer,
+    })),
+  ];
+}
+
+/** A board exchange's copper from the top down, and its edge. Inner layers beyond the board's own are not used. */
+function artworksIn(name: string, { layers, edge }: Exchange, count: number): CollectedArtwork[] {
+  const last = layers.length - 1;
+  const copper = layers.map((one, i): CollectedArtwork => ({
+    name: `${name}: ${one.name}`,
+    artwork: one.artwork,
+    shows: 'copper',
+    layer: i === 0 ? 1 : i === last ? count : i + 1 < count ? i + 1 : 0,
   }));
+  return edge ? [...copper, { name: `${name}: edge`, artwork: edge, shows: 'edge', layer: PROFILE }] : copper;
 }
 
 function heldIn(sources: readonly Source[]): Pick<Collected, 'parts' | 'rows' | 'holes'> {
@@ -99,6 +119,13 @@ function heldIn(sources: readonly Source[]): Pick<Collected, 'parts' | 'rows' | 
       case 'table':
         for (const row of content.placement.rows) rows.push(row);
         break;
+      case 'exchange': {
+        const { exchange } = content;
+        for (const part of partsOf(exchange.points)) parts.push(part);
+        for (const row of exchange.rows) rows.push(row);
+        for (const hole of exchange.holes) holes.push(hole);
+        break;
+      }
       case 'artwork':
     }
   }

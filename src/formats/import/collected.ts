@@ -5,6 +5,7 @@ import type { CentroidRow, Placement } from '~/formats/placement/centroid';
 import type { Drilling, DrillHole } from '~/formats/excellon/excellon';
 import type { Artwork } from '~/formats/gerber/read';
 import type { LineFault } from '~/formats/lineFault';
+import type { Exchange } from '~/formats/exchange/exchange';
 import type { Netlist } from '~/formats/netlist/netlist';
 import type { NetlistPart } from '~/formats/netlist/netlistParts';
 import type { Reading } from '~/formats/reading';
@@ -48,7 +49,8 @@ export type Content =
   | { readonly kind: 'netlist'; readonly netlist: Netlist }
   | { readonly kind: 'artwork'; readonly artwork: Artwork }
   | { readonly kind: 'drill'; readonly drilling: Drilling }
-  | { readonly kind: 'table'; readonly placement: Placement };
+  | { readonly kind: 'table'; readonly placement: Placement }
+  | { readonly kind: 'exchange'; readonly exchange: Exchange };
 
 /** A file that was read, and how. */
 export interface Source {

@@ -1,4 +1,5 @@
 import { readingExcellon } from '~/formats/excellon/excellon';
+import { readingExchange } from '~/formats/exchange/ipc2581';
 import { readingGerber } from '~/formats/gerber/read';
 import { lineFault, type LineFault } from '~/formats/lineFault';
 import { readingNetlist } from '~/formats/netlist/netlist';
@@ -68,9 +69,18 @@ export function* readingFile(
         faults: [...noted, ...placement.faults],
       };
     }
-    case 'exchange':
+    case 'exchange': {
+      const exchange = yield* readingExchange(file.text);
+      return {
+        kind,
+        content: { kind, exchange },
+        count: exchange.count,
+        faults: [...noted, ...exchange.faults],
+      };
+    }
     case 'unknown': {
-      const why = 'is no netlist, artwork, drill file or table; save it in one of these formats';
+      const why =
+        'is no netlist, artwork, drill file, board exchange or table; save it in one of these formats';
       return {
         kind: 'unknown',
         content: null,

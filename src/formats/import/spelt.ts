@@ -15,6 +15,8 @@ export function speltInWords(content: Content): string {
       if (unit === null) return 'in no unit that is known';
       return `${UNIT_WORDS[unit]}${unitSaid ? '' : ', assumed'}`;
     }
+    case 'exchange':
+      return `${content.exchange.layers.length} copper layers`;
     case 'table': {
       const { unit, unitSaid, columns } = content.placement;
       return columns.x < 0 ? 'no places' : `${UNIT_WORDS[unit]}${unitSaid ? '' : ', assumed'}`;

@@ -164,6 +164,8 @@ export function BoardView({ sheet }: { sheet: BoardSheet }) {
         return go(`/boards/${board.id}/edit`);
       case 'correct':
         return site !== null && go(`/sites/${site.id}/edit`);
+      case 'out':
+        return go(`/boards/${board.id}/out`);
       case 'label':
         return go(`/boards/${board.id}/label`);
     }

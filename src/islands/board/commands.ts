@@ -18,7 +18,17 @@ export type BoardCommand =
 
 /** Pages and forms that a board leads to: in the list that one key opens, where a second one chooses. */
 export type PageCommand =
-  'place-site' | 'swap' | 'import' | 'draw' | 'photos' | 'part' | 'correct' | 'edit' | 'label' | 'clock';
+  | 'place-site'
+  | 'swap'
+  | 'import'
+  | 'draw'
+  | 'photos'
+  | 'part'
+  | 'correct'
+  | 'edit'
+  | 'label'
+  | 'out'
+  | 'clock';
 
 /** None of these letters is one that marks a finding or copper on the lands: they are on one screen. */
 export const BOARD_COMMANDS: readonly Command<BoardCommand>[] = [
@@ -52,6 +62,7 @@ export const PAGE_COMMANDS: readonly Command<PageCommand>[] = [
   { id: 'part', label: 'Say what is fitted here', keys: ['s'], group: 'Board, after a full stop' },
   { id: 'correct', label: 'Correct this part, or delete it', keys: ['w'], group: 'Board, after a full stop' },
   { id: 'edit', label: 'Edit board details', keys: ['e'], group: 'Board, after a full stop' },
+  { id: 'out', label: 'Take its record out', keys: ['u'], group: 'Board, after a full stop' },
   { id: 'label', label: 'Print its label', keys: ['l'], group: 'Board, after a full stop' },
 ];
 

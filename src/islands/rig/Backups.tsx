@@ -20,7 +20,8 @@ export function Backups({ backups, now_ms }: { backups: BackupsKept; now_ms: num
             ? 'The first daily backup is being made.'
             : 'No daily backups are kept here.'
           : `Newest ${sinceText(now_ms - newest_ms)} old (${dayAndTime(newest_ms)}); ${kept} kept beside the database, in the folder ${folder}.`}{' '}
-        {!on && 'Start without --backups 0 to keep some.'}
+        {!on && 'Start without --backups 0 to keep some.'}{' '}
+        <a href="/record">Carry the record to another bench, or bring one in</a>
       </p>
     </section>
   );

@@ -153,10 +153,12 @@ const surfacePackageInput = z
         'pins',
         `is ${pins}; give a multiple of four pins, or sidePins for a pack that is longer than wide`,
       );
-    if (p.code !== undefined && !isSized(p.family)) refuse('code', 'belongs to parts of named sizes; leave it out');
+    if (p.code !== undefined && !isSized(p.family))
+      refuse('code', 'belongs to parts of named sizes; leave it out');
     else if (p.code !== undefined && isSized(p.family) && !codesOf(p.family).includes(p.code))
       refuse('code', `is ${p.code}; a ${p.family} part is one of ${codesOf(p.family).join(', ')}`);
-    if (p.family === 'sot23' && ![3, 5, 6].includes(pins)) refuse('pins', `is ${pins}; a sot23 part has 3, 5 or 6 pins`);
+    if (p.family === 'sot23' && ![3, 5, 6].includes(pins))
+      refuse('pins', `is ${pins}; a sot23 part has 3, 5 or 6 pins`);
     const { rows, columns } = p;
     if (p.family === 'connector' && rows !== undefined && rows > 2)
       refuse('rows', `is ${rows}; a surface connector has one row and two tabs, or two rows`);

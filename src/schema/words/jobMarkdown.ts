@@ -5,6 +5,7 @@ import { standingEvents } from '~/core/record/standing';
 import { standingFindings } from '~/core/record/standingFindings';
 import { plannedHeatsOf } from '~/schema/records/jobs/plannedHeats';
 import type { RunSheet } from '~/schema/sheets/runSheet';
+import { plain, row, section, stampOf } from './markdown';
 import { settingInWords } from './settingWords';
 import { byWhat, GOAL_WORDS, outcomeInWords, passedInWords, PHASE_WORDS } from './words';
 
@@ -59,9 +60,6 @@ export function jobMarkdown(sheet: RunSheet, logs: readonly LogTold[]): string {
   const used = job.plan.consumption.map((c) => `- ${plain(c.name)}: ${amountOf(c)}`);
   return `${[heading, ...facts, ...parts, section(begun ? 'Used' : 'To be used', used)].filter(Boolean).join('\n\n')}\n`;
 }
-
-const section = (title: string, lines: readonly string[]): string =>
-  lines.length === 0 ? '' : `## ${title}\n\n${lines.join('\n')}`;
 
 const seconds = (value: number | null | undefined): string => (value == null ? '–' : `${value.toFixed(1)} s`);
 const percent = (share: number | null | undefined): string =>
@@ -144,15 +142,5 @@ const logLine = ({ title, origin, simulated, peaks }: LogTold): string => {
   return `- ${plain(title || 'Log')}, ${read}: ${told.join(', ')}`;
 };
 
-const row = (cells: readonly string[]): string => `| ${cells.map(plain).join(' | ')} |`;
-
-/** In universal time, and said so: a file is read elsewhere. */
-const stampOf = (at_ms: number): string =>
-  `${new Date(at_ms).toISOString().slice(0, 16).replace('T', ' ')} UTC`;
-
 const amountOf = ({ amount, unit }: { readonly amount: number; readonly unit: string }): string =>
   `${amount < 10 ? amount.toFixed(1) : Math.round(amount)} ${unit}`;
-
-/** Signs that Markdown would take for its own, and ends of lines, as what they are. */
-const plain = (text: string): string =>
-  text.replace(/[\\`*_{}[\]<>#|~]/g, (sign) => `\\${sign}`).replace(/\s*\n\s*/g, ' ');

@@ -4,24 +4,13 @@ import { rowsIn, unpacked } from '~/formats/bundle/pack';
 import { BUNDLED, type BundledTable } from '~/server/store/bundle/bundledTables';
 import { digestOf } from '~/server/store/bundle/readRows';
 import { filledUp, rowShape } from '~/server/store/bundle/rowShape';
-import { RowRefused, writeRows, type Keep, type RowConflict } from '~/server/store/bundle/writeRows';
+import type { BundleOutcome, RowConflict } from '~/schema/exchange/bundleOutcome';
+import { RowRefused, writeRows, type Keep } from '~/server/store/bundle/writeRows';
 import { boardSheet } from '~/server/boards/boardSheet';
 import { restate } from '~/server/boards/restate';
 import type { Db } from '~/server/store/db';
 import { codeOf, newestApplied } from '~/server/store/fileCheck';
 import { MANIFEST, pathOf } from './exported';
-
-/** What a bundle brought, or would bring. */
-export interface BundleOutcome {
-  readonly outcome: 'written' | 'would-be-written' | 'conflicts';
-  readonly scope: BundleManifest['scope'];
-  /** Rows of each table that are new here, and that are here already and say the same. */
-  readonly fresh: Readonly<Record<string, number>>;
-  readonly same: number;
-  /** Rows that are here and say something else, the first of them. */
-  readonly conflicts: readonly RowConflict[];
-  readonly conflictCount: number;
-}
 
 export interface ImportAsked {
   /** What holds where both say something else; null: write nothing then, and ask. */

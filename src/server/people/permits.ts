@@ -37,6 +37,9 @@ export const PERMITS: readonly Permit[] = [
   leading('GET', '/api/bundles'),
   leading('POST', '/api/bundles'),
   reading('/api/boards/*/bundle'),
+  reading('/api/boards/*/out/*'),
+  reading('/api/stock.csv'),
+  reading('/api/calendar.ics'),
   reading('/api/parts/find'),
   reading('/api/parts/*'),
   // Asking what would fit writes nothing.

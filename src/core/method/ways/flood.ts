@@ -133,7 +133,8 @@ export const lowMeltFlood: Method = {
         : EACH_LEADED.touchesOf(request, setting),
   },
   suits: (request) =>
-    (hasHoles(request) && padNamesOf(request.site.part).length > 3) || isFamily(request, ...LEADED, ...TABBED),
+    (hasHoles(request) && padNamesOf(request.site.part).length > 3) ||
+    isFamily(request, ...LEADED, ...TABBED),
   rules: (request) => [
     ...noIron(request),
     ...(request.supplies.some((s) => s.kind === 'low-melt')

@@ -7,7 +7,17 @@ import { pinsInWords, strokeStep, touchSteps, type HeatWords } from '../steps/he
 import { oppositeOf, sidesOf } from '../steps/sides';
 import { step, type Step } from '../steps/step';
 import { bridgedOnly } from './bridge';
-import { allLands, ALONG_ROWS, EACH_JOINT, EACH_LAND, isFamily, LEADED, noIron, TABBED, TWO_ENDED } from './lands';
+import {
+  allLands,
+  ALONG_ROWS,
+  EACH_JOINT,
+  EACH_LAND,
+  isFamily,
+  LEADED,
+  noIron,
+  TABBED,
+  TWO_ENDED,
+} from './lands';
 import {
   forbids,
   hurtForbids,

@@ -29,6 +29,9 @@ export function alternativesOf(content: Content, now: Reading): Alternative[] {
       return (['mm', 'in', 'mil'] as const)
         .filter((unit) => unit !== content.placement.unit)
         .map((unit) => ({ reading: { ...now, unit }, label: WORDS[unit] }));
+    // It says its units and is one drawing: nothing of it is read otherwise.
+    case 'exchange':
+      return [];
     case 'artwork':
       return numbers(content.artwork.spelt, now);
     case 'drill':

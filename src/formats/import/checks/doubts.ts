@@ -2,7 +2,7 @@ import { inOneGo } from '~/core/stepwise';
 import { millimetres } from '~/core/quantity/convert';
 import type { Construction } from '~/schema/values/construction';
 import type { Reading } from '~/formats/reading';
-import type { CollectedArtwork, Source } from '../collected';
+import type { CollectedArtwork, Content, Source } from '../collected';
 import { readingFile } from '../importFiles';
 import { agreementOf, type Agreement } from './agreement';
 import { alternativesOf } from './alternatives';
@@ -106,13 +106,27 @@ function agree(a: Witness, b: Witness): boolean {
 /** The more files agree the more they are believed, the edge above all; what says its own unit more than what was assumed. */
 function trustIn(group: readonly Witness[]): number {
   return group.reduce((sum, { evidence, source: { content } }) => {
-    const said =
-      content.kind === 'netlist' ? content.netlist.unitSaid
-      : content.kind === 'table' ? content.placement.unitSaid
-      : content.kind === 'drill' ? content.drilling.spelt.unitSaid && (content.drilling.spelt.digitsSaid || !content.drilling.spelt.pointless)
-      : content.artwork.spelt.unitSaid; // prettier-ignore
+    const said = saysUnit(content);
     return sum + TRUST[evidence.kind] + Number(said);
   }, 0);
+}
+
+/** Whether a file says what its numbers are counted in, and of a drill file with how many digits. */
+function saysUnit(content: Content): boolean {
+  switch (content.kind) {
+    case 'netlist':
+      return content.netlist.unitSaid;
+    case 'table':
+      return content.placement.unitSaid;
+    case 'drill': {
+      const { unitSaid, digitsSaid, pointless } = content.drilling.spelt;
+      return unitSaid && (digitsSaid || !pointless);
+    }
+    case 'artwork':
+      return content.artwork.spelt.unitSaid;
+    case 'exchange':
+      return true;
+  }
 }
 
 /** By how rarely a kind is read wrongly (common practice): a drill file says least of its numbers. */

@@ -1,4 +1,5 @@
 import type { ImageObject } from '~/core/artwork/shapes';
+import type { NetlistPoint } from '~/formats/netlist/netlist';
 import type { Content } from '../collected';
 
 /** A place where something stands, with how far it reaches either way; m. */
@@ -59,6 +60,8 @@ export function evidenceOf(content: Content, layer: number): Evidence {
           halfHeight_m: diameter_m / 2,
         })),
       };
+    case 'exchange':
+      return netlistEvidence(content.exchange);
     case 'table':
       return {
         kind: 'list',
@@ -71,7 +74,7 @@ export function evidenceOf(content: Content, layer: number): Evidence {
   }
 }
 
-function netlistEvidence({ points }: Extract<Content, { kind: 'netlist' }>['netlist']): Evidence {
+function netlistEvidence({ points }: { readonly points: readonly NetlistPoint[] }): Evidence {
   const parts = new Map<string, { x0: number; x1: number; y0: number; y1: number }>();
   for (const { ref, x_m, y_m } of points) {
     if (ref === '') continue;

@@ -1,19 +1,10 @@
 import { and, eq, getTableColumns } from 'drizzle-orm';
 import { dequal } from 'dequal';
+import type { RowConflict } from '~/schema/exchange/bundleOutcome';
 import type { Db } from '../db';
 import { codeOf } from '../fileCheck';
 import { columnsOf, keysOf, type BundledTable } from './bundledTables';
 import { digestOf } from './readRows';
-
-/** A row that is here already and says something else. */
-export interface RowConflict {
-  readonly table: string;
-  /** Its key, and what it is called where it has a name. */
-  readonly row: string;
-  readonly differs: readonly string[];
-  /** What happened is kept as it stands here, whatever is chosen. */
-  readonly kept: boolean;
-}
 
 export type Keep = 'mine' | 'theirs';
 

@@ -132,6 +132,15 @@ export const partsRunningLow = (db: Db): StockPart[] =>
 /** An order of more lines than this is made in parts. */
 const MOST_LOW = 200;
 
+/** Every line, as they stand in drawers. */
+export const allParts = (db: Db): StockPart[] =>
+  db
+    .select()
+    .from(stockParts)
+    .orderBy(...BY_VALUE)
+    .all()
+    .map(lineOf);
+
 export function getPart(db: Db, id: string): StockPart {
   const row = db.select().from(stockParts).where(eq(stockParts.id, id)).get();
   if (!row) throw new NotFound('part', id);
