@@ -10,12 +10,13 @@ export function holeCandidates(seen: readonly SeenLand[]): Guess[] {
   const last = by.get(String(seen.length));
   if (!one) return [];
   const hole_m = one.hole_m!;
+  if (hole_m > LARGEST_HOLE_m || seen.length > MOST_PINS) return [];
   const landDiameter_m = Math.min(...seen.map((l) => Math.min(l.width_m, l.height_m) || hole_m + 0.9e-3));
   const common = {
     pins: seen.length,
-    leadDiameter_m: Math.max(0.2e-3, hole_m - HOLE_CLEARANCE.value),
+    leadDiameter_m: Math.min(THICKEST_LEAD_m, Math.max(0.2e-3, hole_m - HOLE_CLEARANCE.value)),
     holeDiameter_m: hole_m,
-    landDiameter_m: Math.max(hole_m + 0.1e-3, landDiameter_m),
+    landDiameter_m: Math.min(LARGEST_LAND_m, Math.max(hole_m + 0.1e-3, landDiameter_m)),
   };
   const pitch_m = two ? apart_m(one, two) : 2.54e-3;
   const row = (family: FamilyId): Guess => ({
@@ -49,6 +50,12 @@ export function holeCandidates(seen: readonly SeenLand[]): Guess[] {
 
 /** Two leads this far apart or more lie beside their body, not under it (common practice). */
 const AXIAL_FROM_m = 7.6e-3;
+
+/** What a record takes of a part with leads through the board; a hole of more is a screw's. */
+const LARGEST_HOLE_m = 4e-3;
+const THICKEST_LEAD_m = 3e-3;
+const LARGEST_LAND_m = 8e-3;
+const MOST_PINS = 64;
 
 /** Rows of a dual in-line part lie 7.62 mm apart or more, of old small ones 6.35; closer ones are a header's. */
 const LEAST_ROWS_m = 5e-3;
