@@ -20,6 +20,8 @@ const VIEWS: readonly (readonly [name: string, path: string])[] = [
   ['what is told of a board', '/boards/demo-beacon-4/edit'],
   ['label', '/boards/demo-beacon-4/label'],
   ['rig', '/rig'],
+  ['record', '/record'],
+  ['take out', '/boards/demo-beacon-4/out'],
   ['outcomes', '/outcomes'],
   ['outcomes over time', '/outcomes?view=time&harm=bridged'],
   ['counted jobs', '/outcomes/jobs?with=bridged'],

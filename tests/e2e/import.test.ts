@@ -1,3 +1,4 @@
+import { readFileSync } from 'node:fs';
 import { expect, ownBoard, ready, signIn, test } from './bench';
 import type { FileChooser, Page } from '@playwright/test';
 
@@ -148,4 +149,56 @@ test('a list without known headings is read once its columns are said', async ({
   await page.waitForURL(`**/boards/${boardId}*`);
   await ready(page);
   await expect(page.getByRole('button', { name: /^R2\b.*top side/ })).toBeVisible();
+});
+
+test('a drill file in the wrong unit is doubted, and the reading that fits is taken by one key', async ({
+  page,
+  baseURL,
+}) => {
+  await signIn(page, baseURL!);
+  const boardId = await ownBoard(page, 'Doubted files', LIKE_BEACON);
+  await page.goto(`/boards/${boardId}/import`);
+  await ready(page);
+  const files = FILES.map((name) => {
+    const text = readFileSync(name, 'utf8');
+    const buffer = Buffer.from(name.endsWith('.drl') ? text.replace('METRIC', 'INCH') : text);
+    return { name: name.slice(FOLDER.lastIndexOf('/') + 1), mimeType: 'text/plain', buffer };
+  });
+  await page.locator('input[type=file]').setInputFiles(files);
+  await read(page);
+  await expect(page.getByText(/beacon-driver\.drl does not fit/)).toBeVisible();
+  await page.keyboard.press('f');
+  await expect(page.getByText(/beacon-driver\.drl does not fit/)).toHaveCount(0);
+  await expect(page.getByText(/9 parts, \d+ nets, copper of 2 layers, its edge, 26 holes/)).toBeVisible();
+  // A person's word can be taken back.
+  await page.getByRole('button', { name: 'read as written' }).click();
+  await expect(page.getByText(/beacon-driver\.drl does not fit/)).toBeVisible();
+  await page.keyboard.press('o');
+  await expect(page.getByText(/beacon-driver\.drl does not fit/)).toHaveCount(0);
+  await expect(page.getByText(/9 parts, \d+ nets, copper of 2 layers, its edge\. Nothing/)).toBeVisible();
+});
+
+test('Esc ends the reader of a file that takes long, and the next file is read at once', async ({
+  page,
+  baseURL,
+}) => {
+  await signIn(page, baseURL!);
+  const boardId = await ownBoard(page, 'Stopped files', LIKE_BEACON);
+  await page.goto(`/boards/${boardId}/import`);
+  await ready(page);
+  // Regions that cross a thousand times at every height: some minutes of painting.
+  const region = Array.from(
+    { length: 3000 },
+    (_, i) => `X${((i * 7919) % 150_000) * 1000}Y${i % 2 === 0 ? 0 : 99_000_000}D01*`,
+  ).join('');
+  const slow = `%TF.FileFunction,Copper,L1,Top*%%FSLAX46Y46*%%MOMM*%${`G36*X0Y0D02*G01*${region}G37*`.repeat(120)}M02*`;
+  await choose(page, { name: 'slow.gbr', mimeType: 'text/plain', buffer: Buffer.from(slow) });
+  await expect(page.getByRole('progressbar')).toBeVisible();
+  await page.waitForTimeout(1500);
+  await page.keyboard.press('Escape');
+  await expect(page.getByText(/^Stopped\./)).toBeVisible({ timeout: 2000 });
+  await page.getByRole('button', { name: 'leave out' }).click();
+  await choose(page, [`${FOLDER}.ipc`]);
+  await read(page);
+  await expect(page.getByText(/9 parts/)).toBeVisible();
 });

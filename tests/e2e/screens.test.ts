@@ -15,6 +15,8 @@ const PAGES = [
   '/sites/demo-projector-m2-U11/plan',
   '/boards/demo-dimmer-4/recap',
   '/rig',
+  '/record',
+  '/boards/demo-beacon-4/out',
   '/outcomes',
   '/outcomes?view=time&harm=bridged',
   '/outcomes?view=held&sort=tool',

@@ -201,6 +201,6 @@ describe('families of ordinary parts', () => {
     );
     const u5 = preview.sites.find(({ site }) => site.ref === 'U5')!;
     expect(u5.site.package.family).toBe('soic');
-    expect(u5.doubt).toContain('sot223');
+    expect(u5.doubt).toContain('SOT-223');
   });
 });

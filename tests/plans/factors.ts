@@ -24,22 +24,24 @@ import {
 /** What a job may be of: each factor with its levels, small parts so that hundreds of plans fit in minutes. */
 
 const PINS: Partial<Record<FamilyId, number>> = {
-  dip: 14,
-  dipSocket: 14,
-  header: 6,
+  dip: 8,
+  dipSocket: 8,
+  header: 4,
   jack: 5,
   transformer: 4,
   switch: 4,
   relay: 5,
-  display: 10,
+  display: 8,
   to220: 3,
+  to92: 3,
+  dsub: 9,
 };
 const SPECS: Partial<Record<SurfaceFamilyId, Omit<SurfaceSpec, 'family'>>> = {
-  qfp: { pins: 44, pitch_m: 0.8e-3 },
-  bga: { rows: 6, columns: 6, pitch_m: 1e-3 },
-  qfn: { pins: 20 },
-  tsop: { pins: 32 },
-  plcc: { pins: 28 },
+  qfp: { pins: 32, pitch_m: 0.8e-3 },
+  bga: { rows: 5, columns: 5, pitch_m: 1e-3 },
+  qfn: { pins: 16 },
+  tsop: { pins: 24 },
+  plcc: { pins: 20 },
   connector: { pins: 8, rows: 1 },
 };
 

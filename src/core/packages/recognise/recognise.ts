@@ -1,4 +1,6 @@
+import { FAMILY_TRAITS } from '../families';
 import { surfacePackage } from '../outlines';
+import { SURFACE_TRAITS } from '../surfaceFamilies';
 import { landShapes, type PartPackage } from '../form';
 import { familiesCalled } from '../reference';
 import { holeCandidates } from './holeCandidates';
@@ -107,14 +109,23 @@ function doubtOf(
   const [first, ...others] = ordered;
   if (!first) return null;
   if (named && !isNamed(first))
-    return `the list calls it ${named.code ?? named.family}, which its lands do not fit`;
+    return `the list calls it ${named.code ?? nameOf(named.family)}, which its lands do not fit`;
   if (named) return null;
-  return others.some(({ score }) => score - first.score < ALIKE_m) ? 'its lands fit others as well' : null;
+  const rivals = others
+    .filter(({ score }) => score - first.score < ALIKE_m)
+    .map(({ found: { part } }) => codeOf(part) ?? nameOf(familyOf(part)));
+  if (rivals.length === 0) return null;
+  return `${rivals.slice(0, 2).join(' and ')}${rivals.length > 2 ? ' and more' : ''} would fit its lands as well`;
 }
 
 const familyOf = (guess: Guess) => (guess.kind === 'surface' ? guess.spec.family : guess.part.family);
 const codeOf = (guess: Guess) => (guess.kind === 'surface' ? guess.spec.code : undefined);
 const diameterOf = (guess: Guess) => (guess.kind === 'surface' ? (guess.spec.diameter_m ?? '') : '');
+
+const nameOf = (family: NamedFamily['family']): string =>
+  family in SURFACE_TRAITS
+    ? SURFACE_TRAITS[family as keyof typeof SURFACE_TRAITS].name
+    : FAMILY_TRAITS[family as keyof typeof FAMILY_TRAITS].name;
 
 /** A stand-in for the body is enough: lands do not depend on it. */
 const geometryOf = (guess: Guess): PartPackage =>

@@ -27,11 +27,19 @@ type Row = Record<string, unknown>;
 export function writeRows(db: Db, one: BundledTable, rows: readonly Row[], keep: Keep | null): Written {
   let [fresh, same] = [0, 0];
   const conflicts: RowConflict[] = [];
+  const known = keysHere(db, one);
+  let waiting: Row[] = [];
+  const flush = (): void => {
+    insert(db, one, waiting);
+    waiting = [];
+  };
   for (const row of rows) {
-    const here = findRow(db, one, row);
+    const key = keyOf(one, row);
+    const here = known.has(key) ? findRow(db, one, row) : undefined;
     if (!here) {
-      insert(db, one, row);
+      known.add(key);
       fresh++;
+      if (waiting.push(row) === AT_A_TIME) flush();
       continue;
     }
     const differs = differing(one, here, row);
@@ -43,7 +51,22 @@ export function writeRows(db: Db, one: BundledTable, rows: readonly Row[], keep:
     conflicts.push({ table: one.name, row: called(one, row), differs, kept });
     if (keep === 'theirs' && !kept) replace(db, one, here, row);
   }
+  flush();
   return { fresh, same, conflicts };
+}
+
+/** Rows of one statement; each has some dozens of values, and a statement has room for some thousands. */
+const AT_A_TIME = 50;
+
+const keyOf = (one: BundledTable, row: Row): string =>
+  keysOf(one)
+    .map((name) => String(row[name]))
+    .join(' ');
+
+/** Keys of all rows that are here: asked once, not row by row. */
+function keysHere(db: Db, one: BundledTable): Set<string> {
+  const columns = Object.fromEntries(keysOf(one).map((name) => [name, columnsOf(one)[name]!]));
+  return new Set((db.select(columns).from(one.table).all() as Row[]).map((row) => keyOf(one, row)));
 }
 
 const whereKey = (one: BundledTable, row: Row) =>
@@ -63,18 +86,21 @@ function differing(one: BundledTable, here: Row, theirs: Row): string[] {
 }
 
 const called = (one: BundledTable, row: Row): string => {
-  const key = keysOf(one)
-    .map((name) => String(row[name]))
-    .join(' ');
   const name = row['name'] ?? row['ref'];
-  return typeof name === 'string' && name !== '' ? `${name} (${key})` : key;
+  return typeof name === 'string' && name !== '' ? `${name} (${keyOf(one, row)})` : keyOf(one, row);
 };
 
-function insert(db: Db, one: BundledTable, row: Row): void {
+function insert(db: Db, one: BundledTable, rows: readonly Row[]): void {
+  if (rows.length === 0) return;
   try {
-    db.insert(one.table).values(row).run();
+    db.insert(one.table)
+      .values([...rows])
+      .run();
   } catch (error) {
-    throw refusal(one, row, error);
+    const [only, ...more] = rows;
+    if (more.length === 0) throw refusal(one, only!, error);
+    // One by one, to say which of them does not fit.
+    for (const row of rows) insert(db, one, [row]);
   }
 }
 
