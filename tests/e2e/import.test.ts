@@ -47,7 +47,7 @@ test('a blank board gets its face from files: preview, one part struck out, acce
   await expect(page.getByText(/8 parts/)).toBeVisible();
   // Its lands fit a socket as well as the part itself: that is for a person to say.
   await page.getByRole('button', { name: /^Dual in-line, 14 pins/ }).click();
-  await page.getByLabel('Its pads fit').selectOption('dipSocket');
+  await page.getByLabel('Its pads fit').selectOption('Socket, dual in-line, 14 pins, pitch 2.54 mm');
   await page.getByRole('button', { name: /Write it to the board/ }).click();
   await page.waitForURL(`**/boards/${boardId}*`);
   await ready(page);

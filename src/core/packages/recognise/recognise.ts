@@ -27,6 +27,8 @@ export interface Recognition {
 const MISFIT_m = 0.3e-3;
 /** Fits closer together than this nobody can tell apart by measuring: layouts differ by as much. */
 const ALIKE_m = 0.06e-3;
+/** Round bodies with end caps are met once where chips are met a hundred times: one has to fit better by this. */
+const RARE_m = 0.06e-3;
 /** A family that a part's letters do not stand for has to fit better by this. */
 const UNLIKELY_m = 0.15e-3;
 /** A family whose pins stand anywhere fits whatever is seen: one with a pattern that fits as well explains more. */
@@ -58,7 +60,13 @@ export function recognition(seen: readonly SeenLand[], ref: string, named: Named
   const fits = scoredAll(seen);
   const unlikely = ({ found: { part } }: Scored): boolean => !meant.includes(familyOf(part));
   const weighed = fits
-    .map((one) => ({ ...one, score: one.score + (meant.length > 0 && unlikely(one) ? UNLIKELY_m : 0) }))
+    .map((one) => ({
+      ...one,
+      score:
+        one.score +
+        (meant.length > 0 && unlikely(one) ? UNLIKELY_m : 0) +
+        (familyOf(one.found.part) === 'melf' ? RARE_m : 0),
+    }))
     .sort(
       (a, b) =>
         Number(isNamed(b)) - Number(isNamed(a)) ||
