@@ -1,6 +1,6 @@
 // Takes the pictures in docs/screenshots from a fresh demo database.
 import { spawn } from 'node:child_process';
-import { mkdirSync, mkdtempSync, rmSync } from 'node:fs';
+import { mkdirSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { chromium } from 'playwright-core';
@@ -108,10 +108,16 @@ try {
   await page.waitForSelector('main [data-ready]');
   const beacon = 'samples/beacon-driver/beacon-driver';
   const ends = ['.ipc', '-top.gbr', '-bottom.gbr', '.drl', '-profile.gbr', '-places.csv'];
-  await page.setInputFiles('input[type=file]', [
-    ...ends.map((end) => `${beacon}${end}`),
-    'samples/tide-logger/tide-logger-places.csv',
-  ]);
+  // The drill file says inches and counts millimetres: the import is drawn with its doubt.
+  const asWritten = (end) => readFileSync(`${beacon}${end}`, 'utf8').replace(/^METRIC/m, 'INCH');
+  await page.setInputFiles(
+    'input[type=file]',
+    ends.map((end) => ({
+      name: `beacon-driver${end}`,
+      mimeType: 'text/plain',
+      buffer: Buffer.from(end === '.drl' ? asWritten(end) : readFileSync(`${beacon}${end}`)),
+    })),
+  );
   await page.waitForSelector('[data-read]');
   await page.keyboard.press('ArrowDown');
   await shoot(page, 'import');

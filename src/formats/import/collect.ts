@@ -1,5 +1,6 @@
 import type { Construction } from '~/schema/values/construction';
 import type { Exchange } from '~/formats/exchange/exchange';
+import { relayed } from '~/core/stepwise';
 import type { DrillHole } from '~/formats/excellon/excellon';
 import type { CentroidRow } from '~/formats/placement/centroid';
 import { joined } from '~/formats/placement/join';
@@ -14,11 +15,18 @@ import { PROFILE } from './importProfile';
 import { layersOf } from './layerNames';
 import { speltInWords } from './spelt';
 
+/** What was read of each file, by its name: a choice about one of them leaves the others as they are. */
+export type Remembered = Map<
+  string,
+  { readonly text: string; readonly asked: string; readonly read: ReadContent }
+>;
+
 /** All files read, one by one, and what they hold between them. */
 export function* collect(
   files: readonly ImportFile[],
   construction: Construction,
   choices: ImportChoices,
+  remembered: Remembered = new Map(),
 ): Generator<ImportProgress, { readonly read: Collected; readonly sources: readonly Source[] }> {
   const wanted = files.filter((file) => !choices.without.includes(file.name));
   const contents: { readonly file: ImportFile; readonly reading: Reading; readonly read: ReadContent }[] = [];
@@ -30,13 +38,12 @@ export function* collect(
       of: wanted.length + 1,
     });
     yield step(0);
-    const reads = readingFile(file, choices.columns[file.name], reading);
-    let next = reads.next();
-    while (!next.done) {
-      yield step(next.value);
-      next = reads.next();
-    }
-    contents.push({ file, reading, read: next.value });
+    const asked = JSON.stringify([reading, choices.columns[file.name] ?? {}]);
+    const before = remembered.get(file.name);
+    const known = before?.text === file.text && before.asked === asked ? before.read : null;
+    const read = known ?? (yield* relayed(readingFile(file, choices.columns[file.name], reading), step));
+    remembered.set(file.name, { text: file.text, asked, read });
+    contents.push({ file, reading, read });
   }
   const sources = contents.flatMap(({ file, reading, read }): Source[] =>
     read.content

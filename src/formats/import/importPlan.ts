@@ -3,7 +3,7 @@ import { relayed } from '~/core/stepwise';
 import type { BoardProfile } from '~/schema/values/boardProfile';
 import type { PaintedLayer } from './copper';
 import { edgeIn, extentOf, profileOf } from './importProfile';
-import { collect } from './collect';
+import { collect, type Remembered } from './collect';
 import { doubtsOf, type Doubt } from './checks/doubts';
 import { unusedCopper } from './checks/unused';
 import type { ImportChoices } from './choices';
@@ -36,8 +36,9 @@ export function* planImport(
   files: readonly ImportFile[],
   ground: ImportGround,
   choices: ImportChoices,
+  remembered: Remembered = new Map(),
 ): Generator<ImportProgress, ImportPreview> {
-  const { read, sources } = yield* collect(files, ground.construction, choices);
+  const { read, sources } = yield* collect(files, ground.construction, choices, remembered);
   const laying: ImportProgress = {
     doing: 'holding the files against each other',
     done: files.length,

@@ -82,7 +82,38 @@ export function* doubtsOf(
     });
     if (believed.length === 0) believed.push(...group);
   }
+  for (const source of sources)
+    if (isUnread(source)) doubts.push(yield* unreadDoubt(source, believed, construction));
   return doubts;
+}
+
+const isUnread = ({ content }: Source): boolean =>
+  content.kind === 'netlist' && content.netlist.unit === null;
+
+/** A netlist in a unit that nobody knows is not read: each unit that it may be in, what fits best first. */
+function* unreadDoubt(
+  source: Source,
+  believed: readonly Witness[],
+  construction: Construction,
+): Generator<void, Doubt> {
+  const found: (Standing & { readonly label: string; readonly reading: Reading })[] = [];
+  for (const { reading, label } of alternativesOf(source.content, source.reading)) {
+    yield;
+    const { content } = inOneGo(readingFile(source, source.columns, reading));
+    if (content)
+      found.push({ ...standing([evidenceOf(content, 0)], believed, construction), label, reading });
+  }
+  return {
+    files: [source.name],
+    says: `${source.name} names units that are not known, so nothing of it is read.`,
+    remedies: found
+      .sort((a, b) => Number(a.odd) - Number(b.odd) || b.share - a.share)
+      .map(({ label, gives, odd, reading }) => ({
+        label,
+        gives: odd ? 'sizes that no board has' : gives,
+        readings: { [source.name]: reading },
+      })),
+  };
 }
 
 /** Files that agree with one another, directly or by way of others. */
