@@ -80,8 +80,8 @@ const POLE_WORDS: Readonly<Record<Pole, string>> = { plus: 'plus', minus: 'minus
 const PIN_ONE: Readonly<Record<string, string>> = {
   to220:
     'Marking towards you, tab behind: pin one is left, to pad 1. The tab is often pin two: insulate it as it was found.',
-  to92: 'The flat as the board’s outline, or as it was found; makers differ in which lead is which: prove a spare by meter.',
-  dsub: 'Its shell as the board’s outline; pin one to pad 1, all pins through before a board lock is pressed home.',
+  to92: 'The flat as the outline has it. Makers differ in which lead is which: by meter.',
+  dsub: 'Pin one to pad 1, all pins through before a lock is pressed home.',
   sot223: 'Tab to the wide pad, its three leads to theirs.',
   sot89: 'Tab to the wide pad, which is its middle lead’s too.',
   dpak: 'Tab on its large pad; the leads to their pads, pin one left with the marking upright.',
