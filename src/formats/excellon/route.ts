@@ -1,3 +1,5 @@
+import { alongArc } from '~/core/geometry/arc';
+
 export type RouteWay = 'line' | 'clockwise' | 'counter';
 
 interface Place {
@@ -5,7 +7,7 @@ interface Place {
   readonly y_m: number;
 }
 
-/** Chords of a quarter turn: what is cut is wide against what they leave out. */
+/** What is cut is wide against what they leave out. */
 const CHORDS_A_TURN = 16;
 
 /** Ends of the straight pieces from one place to the next: one for a line, several round an arc, told by radius (A) or centre (I, J). */
@@ -21,18 +23,13 @@ export function chordsOf(
       ? { x_m: from.x_m + (arc.i_m ?? 0), y_m: from.y_m + (arc.j_m ?? 0) }
       : centreBy(arc.radius_m, from, to, way);
   if (!centre) return [to];
-  const radius_m = Math.hypot(from.x_m - centre.x_m, from.y_m - centre.y_m);
-  const begin = Math.atan2(from.y_m - centre.y_m, from.x_m - centre.x_m);
-  const turn = 2 * Math.PI;
-  let sweep = Math.atan2(to.y_m - centre.y_m, to.x_m - centre.x_m) - begin;
-  if (way === 'counter') while (sweep <= 1e-9) sweep += turn;
-  else while (sweep >= -1e-9) sweep -= turn;
-  const count = Math.max(1, Math.ceil((CHORDS_A_TURN * Math.abs(sweep)) / turn));
-  return Array.from({ length: count }, (_, i) => {
-    if (i === count - 1) return to;
-    const angle = begin + (sweep * (i + 1)) / count;
-    return { x_m: centre.x_m + radius_m * Math.cos(angle), y_m: centre.y_m + radius_m * Math.sin(angle) };
-  });
+  return alongArc(
+    [from.x_m, from.y_m],
+    [to.x_m, to.y_m],
+    [centre.x_m, centre.y_m],
+    way === 'clockwise',
+    CHORDS_A_TURN,
+  ).map(([x_m, y_m]) => ({ x_m, y_m }));
 }
 
 /** The centre of the shorter arc of a radius; null where the ends lie further apart than it reaches. */

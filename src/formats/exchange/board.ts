@@ -1,4 +1,5 @@
 import { capsule, extent, type Contour, type ImageObject, type Shape } from '~/core/artwork/shapes';
+import { alongArc } from '~/core/geometry/arc';
 import { radians } from '~/core/quantity/convert';
 import type { DrillHole } from '~/formats/excellon/excellon';
 import { Budget } from '~/formats/gerber/budget';
@@ -7,7 +8,7 @@ import { lineFault, type LineFault } from '~/formats/lineFault';
 import type { NetlistPoint } from '~/formats/netlist/netlist';
 import type { CentroidRow } from '~/formats/placement/centroid';
 import type { Exchange } from './exchange';
-import { arcTo, length_m, primitive, setDown, strokes, type Attributes } from './primitives';
+import { length_m, primitive, setDown, strokes, type Attributes } from './primitives';
 
 /** Lengths by what a header or a dictionary says it counts in. */
 const UNITS_m: Readonly<Record<string, number>> = { MILLIMETER: 1e-3, MICRON: 1e-6, INCH: 25.4e-3 };
@@ -21,6 +22,7 @@ const COPPER: ReadonlySet<string> = new Set([
 ]);
 const HOLE_SAME_m = 0.05e-3;
 const MOST_FAULTS = 200;
+const CHORDS_A_TURN = 36;
 
 interface Layer {
   readonly name: string;
@@ -231,14 +233,15 @@ export class Board {
         return;
       case 'PolyStepCurve': {
         const from: [number, number] = [this.line.at(-2) ?? 0, this.line.at(-1) ?? 0];
-        const made = arcTo(
+        const made = alongArc(
           from,
           [of('x'), of('y')],
           [of('centerX'), of('centerY')],
           attributes['clockwise'] === 'true',
+          CHORDS_A_TURN,
         );
-        this.budget.take(made.length / 2);
-        for (const value of made) this.line.push(value);
+        this.budget.take(made.length);
+        for (const [x, y] of made) this.line.push(x, y);
         return;
       }
       default:

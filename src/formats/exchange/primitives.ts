@@ -55,28 +55,6 @@ export function setDown(
   return moved(contour, { ...UPRIGHT, mirrorX: mirror, rotation_rad }, x_m, y_m);
 }
 
-/** Points of an arc from one place to the next about a centre, the end among them. */
-export function arcTo(
-  from: readonly [number, number],
-  to: readonly [number, number],
-  centre: readonly [number, number],
-  clockwise: boolean,
-): number[] {
-  const radius = Math.hypot(from[0] - centre[0], from[1] - centre[1]);
-  const start = Math.atan2(from[1] - centre[1], from[0] - centre[0]);
-  let sweep = Math.atan2(to[1] - centre[1], to[0] - centre[0]) - start;
-  const whole = 2 * Math.PI;
-  if (clockwise) while (sweep >= -1e-9) sweep -= whole;
-  else while (sweep <= 1e-9) sweep += whole;
-  const steps = Math.max(1, Math.ceil((Math.abs(sweep) / whole) * 36));
-  const points: number[] = [];
-  for (let i = 1; i < steps; i++) {
-    const angle = start + (sweep * i) / steps;
-    points.push(centre[0] + radius * Math.cos(angle), centre[1] + radius * Math.sin(angle));
-  }
-  return [...points, to[0], to[1]];
-}
-
 /** A drawn line as what its pen sweeps, piece by piece. */
 export function strokes(line: readonly number[], width_m: number): Contour[] {
   const made: Contour[] = [];

@@ -1,3 +1,5 @@
+import { alongArc } from '~/core/geometry/arc';
+
 export interface Point {
   readonly x: number;
   readonly y: number;
@@ -6,7 +8,7 @@ export interface Point {
 export type Mode = 'line' | 'clockwise' | 'counter';
 
 /** Arcs are cut into steps of at most ten degrees: 0.1 % of the radius off the true arc on average. */
-const STEP_rad = Math.PI / 18;
+const CHORDS_A_TURN = 36;
 
 /**
  * Points from one place to the next: the end alone, or the way round an arc whose centre lies at `offset`. Where a file has not said
@@ -27,20 +29,14 @@ export function pathTo(
   const centre = multiQuadrant
     ? { x: from.x + offset.x, y: from.y + offset.y }
     : quadrantCentre(from, to, offset, mode);
-  const radius = Math.hypot(from.x - centre.x, from.y - centre.y);
-  const start = angleAt(centre, from);
-  let sweep = angleAt(centre, to) - start;
-  const whole = 2 * Math.PI;
-  if (mode === 'counter') while (sweep <= 1e-9) sweep += whole;
-  else while (sweep >= -1e-9) sweep -= whole;
-  const steps = Math.max(2, Math.ceil(Math.abs(sweep) / STEP_rad));
-  const points: Point[] = [];
-  for (let i = 1; i < steps; i++) {
-    const angle = start + (sweep * i) / steps;
-    points.push({ x: centre.x + radius * Math.cos(angle), y: centre.y + radius * Math.sin(angle) });
-  }
-  points.push(to);
-  return points;
+  return alongArc(
+    [from.x, from.y],
+    [to.x, to.y],
+    [centre.x, centre.y],
+    mode === 'clockwise',
+    CHORDS_A_TURN,
+    2,
+  ).map(([x, y]) => ({ x, y }));
 }
 
 /** Whether the offset as it stands leads to a centre: as far from the end as from the beginning, within a fiftieth. */
