@@ -1,7 +1,6 @@
 import { SaxesParser } from 'saxes';
 import { inOneGo } from '~/core/stepwise';
 import { lineFault } from '~/formats/lineFault';
-import type { Attributes } from './primitives';
 import { Board } from './board';
 import type { Exchange } from './exchange';
 
@@ -22,26 +21,28 @@ export function* readingExchange(text: string): Generator<number, Exchange> {
   const board = new Board();
   const parser = new SaxesParser();
   let depth = 0;
-  let broken: string | null = null;
-  parser.on('error', (error) => (broken ??= error.message));
+  /** What ended the reading. */
+  const broken: string[] = [];
+  parser.on('error', (error) => void broken.push(error.message));
   parser.on('opentag', ({ name, attributes }) => {
-    if (++depth > DEEPEST) broken ??= 'elements lie too deep within one another';
-    board.open(local(name), attributes as Attributes, parser.line);
+    if (++depth > DEEPEST) broken.push('elements lie too deep within one another');
+    board.open(local(name), attributes, parser.line);
   });
   parser.on('closetag', ({ name }) => {
     depth--;
     board.close(local(name));
   });
-  for (let at = 0; at < text.length && broken === null && !board.isFull; at += AT_A_TIME) {
+  for (let at = 0; at < text.length && broken.length === 0 && !board.isFull; at += AT_A_TIME) {
     parser.write(text.slice(at, at + AT_A_TIME));
     yield at / text.length;
   }
-  if (broken === null && !board.isFull) parser.close();
+  if (broken.length === 0 && !board.isFull) parser.close();
   const line = parser.line;
+  const [why] = broken;
   return board.read(
-    broken === null
+    why === undefined
       ? []
-      : [lineFault(line, '', `is not well-formed XML (${broken}); what follows is not read`)],
+      : [lineFault(line, '', `is not well-formed XML (${why}); what follows is not read`)],
   );
 }
 

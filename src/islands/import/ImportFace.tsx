@@ -21,19 +21,26 @@ export function ImportFace({
   readonly dispatch: Dispatch<ImportAction>;
 }) {
   const { length_mm, width_mm, copperLayers } = board.construction;
-  const shown = useMemo(
-    () => [
-      ...sites.map((site) => ({ ...site, worst: 'sound' as const, faint: true })),
-      ...keptSites({ preview, struck, families }).map(({ site }) => ({
-        ...site,
-        id: site.ref,
-        worst: 'sound' as const,
-      })),
-    ],
+  /** The parts themselves where they are many: what is drawn of each is remembered by it. */
+  const crowd = useMemo(
+    () => [...sites, ...keptSites({ preview, struck, families }).map(({ site }) => site)],
     [sites, preview, struck, families],
   );
   const choose = (ref: string): void => dispatch({ type: 'choose', ref });
-  const crowded = shown.length > CROWD_FROM;
+  const crowded = crowd.length > CROWD_FROM;
+  // Of a crowd the chosen one alone is drawn whole.
+  const alone = crowded ? chosen : null;
+  const shown = useMemo(() => {
+    const before = new Set<unknown>(sites);
+    return crowd
+      .filter(({ ref }) => !crowded || ref === alone)
+      .map((site) => ({
+        ...site,
+        id: 'id' in site ? site.id : site.ref,
+        worst: 'sound' as const,
+        faint: before.has(site),
+      }));
+  }, [sites, crowd, crowded, alone]);
   return (
     <BoardFace
       length_mm={length_mm}
@@ -44,7 +51,7 @@ export function ImportFace({
       onPoint={
         crowded
           ? (x_mm, y_mm) => {
-              const found = nearestOf(shown, side, x_mm, y_mm);
+              const found = nearestOf(crowd, side, x_mm, y_mm);
               if (found) choose(found.ref);
             }
           : undefined
@@ -53,10 +60,10 @@ export function ImportFace({
       beneath={(at) => (
         <>
           {preview.profile && <Profile at={at} profile={preview.profile} />}
-          {crowded && <Crowd sites={shown} side={side} length_mm={length_mm} width_mm={width_mm} />}
+          {crowded && <Crowd sites={crowd} side={side} length_mm={length_mm} width_mm={width_mm} />}
         </>
       )}
-      sites={crowded ? shown.filter(({ id }) => id === chosen) : shown}
+      sites={shown}
     />
   );
 }

@@ -18,8 +18,9 @@ import { PartList } from './PartList';
 import { Doubts } from './Doubts';
 import {
   fileInDoubt,
+  hasWork,
   importOf,
-  keptSites,
+  keptCount,
   reduce,
   start,
   type ImportAction,
@@ -80,9 +81,9 @@ export function ImportView({ sheet }: { sheet: BoardSheet }) {
   };
 
   const { preview, reading } = state;
-  const kept = keptSites(state);
+  const kept = keptCount(state);
   const busy = reading.status === 'reading' || reading.status === 'writing';
-  const canAccept = !busy && importOf(state, by) !== null && by !== '';
+  const canAccept = !busy && hasWork(state) && by !== '';
   const run = (id: ImportCommand): boolean => {
     const planned = preview?.sites ?? [];
     const at = planned.findIndex(({ site }) => site.ref === state.chosen);
@@ -142,7 +143,7 @@ export function ImportView({ sheet }: { sheet: BoardSheet }) {
         <div>
           <p className={css['line']}>
             {preview
-              ? `${kept.length} ${kept.length === 1 ? 'part' : 'parts'}, ${preview.nets} nets${preview.layers.length > 0 ? `, copper of ${preview.layers.length === 1 ? 'one layer' : `${preview.layers.length} layers`}` : ''}${preview.profile?.edge ? ', its edge' : ''}${preview.profile?.holes.length ? `, ${preview.profile.holes.length} holes` : ''}. Nothing is written yet.`
+              ? `${kept} ${kept === 1 ? 'part' : 'parts'}, ${preview.nets} nets${preview.layers.length > 0 ? `, copper of ${preview.layers.length === 1 ? 'one layer' : `${preview.layers.length} layers`}` : ''}${preview.profile?.edge ? ', its edge' : ''}${preview.profile?.holes.length ? `, ${preview.profile.holes.length} holes` : ''}. Nothing is written yet.`
               : isDragActive
                 ? 'Let go to read them.'
                 : 'Drop a board’s files here, or the archive that they came in.'}

@@ -165,12 +165,20 @@ const chosenSites = ({ preview, families }: Pick<ImportState, 'preview' | 'famil
 export const keptSites = (state: Pick<ImportState, 'preview' | 'struck' | 'families'>) =>
   chosenSites(state).filter(({ site }) => !state.struck.has(site.ref));
 
+/** How many would be made: counted at every key, so nothing is made for it. */
+export const keptCount = ({ preview, struck }: Pick<ImportState, 'preview' | 'struck'>): number =>
+  preview?.sites.reduce((count, { site }) => count + Number(!struck.has(site.ref)), 0) ?? 0;
+
+/** Whether there is anything to write. */
+export const hasWork = ({ preview, struck }: Pick<ImportState, 'preview' | 'struck'>): boolean =>
+  preview !== null &&
+  (keptCount({ preview, struck }) > 0 || preview.layers.length > 0 || preview.profile !== null);
+
 /** What accepting sends; null while there is nothing to write. */
 export function importOf(state: ImportState, by: string): NewImport | null {
   const { preview } = state;
   const sites = keptSites(state).map(({ site }) => site);
-  if (!preview || (sites.length === 0 && preview.layers.length === 0 && preview.profile === null))
-    return null;
+  if (!preview || !hasWork(state)) return null;
   return {
     by,
     files: preview.files.map(({ name, kind, count }) => ({ name: name.slice(0, 200), kind, count })),

@@ -25,7 +25,9 @@ export const Crowd = memo(function Crowd({
   const path = (here: boolean): string =>
     sites
       .filter((site) => (site.side === side) === here)
-      .map((site) => outline(site, mirror ? length_mm - site.x_mm : site.x_mm, width_mm - site.y_mm, mirror))
+      .map((site) =>
+        outlineOnce(site, mirror ? length_mm - site.x_mm : site.x_mm, width_mm - site.y_mm, mirror),
+      )
       .join('');
   return (
     <g aria-hidden="true">
@@ -34,6 +36,20 @@ export const Crowd = memo(function Crowd({
     </g>
   );
 });
+
+/** Outlines that were drawn, by the part they are of: a part that is taken out leaves the others as they are. */
+const drawn = new WeakMap<Standing, Map<string, string>>();
+
+function outlineOnce(site: Standing, x: number, y: number, mirror: boolean): string {
+  const known = drawn.get(site) ?? new Map<string, string>();
+  drawn.set(site, known);
+  const key = `${x} ${y} ${mirror ? 'below' : 'above'}`;
+  const before = known.get(key);
+  if (before !== undefined) return before;
+  const made = outline(site, x, y, mirror);
+  known.set(key, made);
+  return made;
+}
 
 /** A body's four corners, to a hundredth of a millimetre. */
 function outline(site: Standing, x: number, y: number, mirror: boolean): string {

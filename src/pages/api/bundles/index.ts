@@ -22,7 +22,7 @@ export const POST = endpoint(async (context) => {
   const { keep = null, look } = parseInput(asked, Object.fromEntries(context.url.searchParams));
   const archive = await readArchive(context, LARGEST_BUNDLE_bytes);
   const { db } = context.locals;
-  const made = imported(db, archive, { keep: keep as 'mine' | 'theirs' | null, dryRun: look !== undefined });
+  const made = imported(db, archive, { keep: keep, dryRun: look !== undefined });
   if (made.outcome === 'written') void countUncounted(db);
   return made;
 });

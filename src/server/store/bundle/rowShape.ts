@@ -9,7 +9,7 @@ import { columnsOf, type BundledTable } from './bundledTables';
 export function rowShape(one: BundledTable): z.ZodType {
   const { shape, bytes } = one;
   if (shape instanceof z.ZodObject) {
-    const whole = shape as z.ZodObject;
+    const whole = shape;
     return bytes ? whole.extend({ [bytes.column]: bundleBytes }) : whole;
   }
   const fields: Record<string, z.ZodType> = {};
@@ -38,7 +38,7 @@ export function filledUp(one: BundledTable, row: Readonly<Record<string, unknown
   const filled: Record<string, unknown> = { ...row };
   for (const [name, column] of Object.entries(columnsOf(one))) {
     if (name in filled) continue;
-    if (column.default !== undefined) filled[name] = column.default as unknown;
+    if (column.default !== undefined) filled[name] = column.default;
     else if (!column.notNull) filled[name] = null;
   }
   return filled;

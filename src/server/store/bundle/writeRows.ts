@@ -73,7 +73,7 @@ const whereKey = (one: BundledTable, row: Row) =>
   and(...keysOf(one).map((key) => eq(columnsOf(one)[key]!, row[key])));
 
 const findRow = (db: Db, one: BundledTable, row: Row): Row | undefined =>
-  db.select().from(one.table).where(whereKey(one, row)).get() as Row | undefined;
+  db.select().from(one.table).where(whereKey(one, row)).get();
 
 /** Names of what differs; a revision counts screens and says nothing of the record. */
 function differing(one: BundledTable, here: Row, theirs: Row): string[] {
