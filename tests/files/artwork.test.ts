@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { frameFor, paint } from '~/core/artwork/paint';
-import { readGerber, type Artwork } from '~/formats/gerber/read';
+import type { Artwork } from '~/formats/gerber/artwork';
+import { readGerber } from '~/formats/gerber/read';
 
 /** Artwork as programs old and new write it; each case is named after what it shows. Gerber format specification, from memory. */
 

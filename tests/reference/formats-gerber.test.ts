@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { evaluate, macroShapes } from '~/formats/gerber/macro';
-import { readGerber, type Artwork } from '~/formats/gerber/read';
+import type { Artwork } from '~/formats/gerber/artwork';
+import { readGerber } from '~/formats/gerber/read';
 import { copperAt, frameFor, paint, shares } from '~/core/artwork/paint';
 
 /**

@@ -3,7 +3,7 @@ import { alongArc } from '~/core/geometry/arc';
 import { radians } from '~/core/quantity/convert';
 import type { DrillHole } from '~/formats/excellon/excellon';
 import { Budget } from '~/formats/gerber/budget';
-import type { Artwork } from '~/formats/gerber/read';
+import type { Artwork } from '~/formats/gerber/artwork';
 import { lineFault, type LineFault } from '~/formats/lineFault';
 import type { NetlistPoint } from '~/formats/netlist/netlist';
 import type { CentroidRow } from '~/formats/placement/centroid';

@@ -1,5 +1,5 @@
 import type { DrillHole } from '~/formats/excellon/excellon';
-import type { Artwork } from '~/formats/gerber/read';
+import type { Artwork } from '~/formats/gerber/artwork';
 import type { LineFault } from '~/formats/lineFault';
 import type { NetlistPoint } from '~/formats/netlist/netlist';
 import type { CentroidRow } from '~/formats/placement/centroid';

@@ -1,6 +1,6 @@
 import { moved, rectangle, UPRIGHT, type ImageObject } from '~/core/artwork/shapes';
 import { laid, type Reading } from '~/formats/reading';
-import type { Artwork } from './read';
+import type { Artwork } from './artwork';
 
 type Drawn = Pick<Artwork, 'objects' | 'pads' | 'strokes'>;
 

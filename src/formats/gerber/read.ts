@@ -7,6 +7,7 @@ import { attributeInComment, readAttribute } from './attributes';
 import { commandsOf, linesOf, type Command } from './commands';
 import { readAperture, type Aperture } from './aperture';
 import type { Stroke } from '~/core/geometry/chain';
+import type { Artwork, ArtworkPad } from './artwork';
 import { asLaid, crossedOften, inverted } from './image';
 import { wordsOf } from './words';
 import { pathTo, type Mode, type Point } from './arc';
@@ -20,30 +21,6 @@ import {
   type ImageObject,
   type Transform,
 } from '~/core/artwork/shapes';
-
-/** A flash that says which pin of which part it is. */
-export interface ArtworkPad {
-  readonly ref: string;
-  readonly pin: string;
-  readonly net: string;
-  readonly x_m: number;
-  readonly y_m: number;
-  readonly width_m: number;
-  readonly height_m: number;
-}
-
-export interface Artwork {
-  readonly objects: readonly ImageObject[];
-  readonly pads: readonly ArtworkPad[];
-  /** Middle lines of what was drawn, in the order it was drawn; the first of them where there are very many. */
-  readonly strokes: readonly Stroke[];
-  /** `.FileFunction`, such as Copper, L1, Top; empty where the file does not say. */
-  readonly function: readonly string[];
-  readonly faults: readonly LineFault[];
-  /** Operations read: draws, arcs and flashes. */
-  readonly operations: number;
-  readonly spelt: Spelt;
-}
 
 /** A board's edge takes far fewer strokes; those of copper are wanted by nobody. */
 const MOST_STROKES = 20_000;

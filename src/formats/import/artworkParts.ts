@@ -1,5 +1,5 @@
 import type { NetlistPart } from '~/formats/netlist/netlistParts';
-import type { ArtworkPad } from '~/formats/gerber/read';
+import type { ArtworkPad } from '~/formats/gerber/artwork';
 import type { CollectedArtwork } from './collected';
 
 /** Without a netlist, artwork that names its pins tells the parts. */

@@ -11,7 +11,7 @@ import type { Collected, CollectedArtwork, ReadFile, Source } from './collected'
 import type { ImportChoices } from './choices';
 import { readingFile, type ImportFile, type ReadContent } from './importFiles';
 import type { ImportProgress } from './importProgress';
-import { PROFILE } from './importProfile';
+import { PROFILE } from './shows';
 import { layersOf } from './layerNames';
 import { speltInWords } from './spelt';
 

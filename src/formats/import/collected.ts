@@ -3,13 +3,13 @@ import type { Construction } from '~/schema/values/construction';
 import type { CentroidColumns } from '~/formats/placement/columns';
 import type { CentroidRow, Placement } from '~/formats/placement/centroid';
 import type { Drilling, DrillHole } from '~/formats/excellon/excellon';
-import type { Artwork } from '~/formats/gerber/read';
+import type { Artwork } from '~/formats/gerber/artwork';
 import type { LineFault } from '~/formats/lineFault';
 import type { Exchange } from '~/formats/exchange/exchange';
 import type { Netlist } from '~/formats/netlist/netlist';
 import type { NetlistPart } from '~/formats/netlist/netlistParts';
 import type { Reading } from '~/formats/reading';
-import type { Shows } from './layerNames';
+import type { Shows } from './shows';
 
 export type FileKind = 'netlist' | 'artwork' | 'drill' | 'table' | 'exchange' | 'archive' | 'unknown';
 

@@ -1,7 +1,7 @@
 import { frameFor, painting, shares, type Frame } from '~/core/artwork/paint';
 import { metres } from '~/core/quantity/convert';
 import type { Construction } from '~/schema/values/construction';
-import type { Artwork } from '~/formats/gerber/read';
+import type { Artwork } from '~/formats/gerber/artwork';
 import type { Point } from '~/core/geometry/polygon';
 import type { Collected } from './collected';
 import { extentOf } from './importProfile';

@@ -7,7 +7,7 @@ import { boardProfile } from '~/schema/values/boardProfile';
 import { newSite } from '~/schema/records/site/site';
 import { UNSETTLED, type ImportChoices } from './choices';
 import type { ImportFile } from './importFiles';
-import { siteAs } from './otherFit';
+import { siteAs } from '~/schema/exchange/otherFit';
 import { planImport, type ImportPreview } from './importPlan';
 
 /** The demo's own board written out as a layout program would, then read back. */

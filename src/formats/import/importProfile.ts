@@ -3,8 +3,9 @@ import { areaOf, type Point } from '~/core/geometry/polygon';
 import { largestLoop } from '~/core/geometry/chain';
 import { millimetres } from '~/core/quantity/convert';
 import type { BoardProfile } from '~/schema/values/boardProfile';
-import type { Artwork } from '~/formats/gerber/read';
+import type { Artwork } from '~/formats/gerber/artwork';
 import type { Collected } from './collected';
+import { PROFILE } from './shows';
 
 /** Ends that meet within this are one corner; drawn loosely, within the next. */
 const JOINS_m = [20e-6, 0.1e-3, 0.5e-3];
@@ -55,9 +56,6 @@ function edgeOf({ strokes, objects }: Artwork): Point[] | null {
     ? [[x0, y0], [x0 + length_m, y0], [x0 + length_m, y0 + width_m], [x0, y0 + width_m]]
     : null; // prettier-ignore
 }
-
-/** The layer that stands for the board's edge where a person chooses what a file is. */
-export const PROFILE = -1;
 
 /** Edge and holes on the board's own origin; null where the files tell of neither. */
 export function profileOf(

@@ -14,7 +14,7 @@ import type { ImportProgress } from './importProgress';
 import { packageNamed } from './footprint';
 import type { Collected, ImportGround } from './collected';
 import { inputOf } from './packageInput';
-import type { OtherFit } from './otherFit';
+import type { OtherFit } from '~/schema/exchange/otherFit';
 import type { NetlistPart } from '~/formats/netlist/netlistParts';
 
 export interface PlannedSite {

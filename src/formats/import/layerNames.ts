@@ -1,9 +1,6 @@
 import whatsThatGerber from 'whats-that-gerber';
-import type { Artwork } from '~/formats/gerber/read';
-import { PROFILE } from './importProfile';
-
-/** What a drawing shows of a board. */
-export type Shows = 'copper' | 'edge' | 'other';
+import type { Artwork } from '~/formats/gerber/artwork';
+import { PROFILE, type Shows } from './shows';
 
 /** What a drawing is taken for: what it shows, and the copper layer it stands for, `PROFILE` for the edge, 0 for none. */
 export interface LayerGuess {

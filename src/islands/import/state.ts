@@ -1,5 +1,5 @@
 import type { ImportRecord, NewImport } from '~/schema/records/board/boardImport';
-import { siteAs } from '~/formats/import/otherFit';
+import { siteAs } from '~/schema/exchange/otherFit';
 import { packageInWords } from '~/schema/words/words';
 import type { CopperMap } from '~/schema/values/copperMap';
 import type { CentroidColumns, ImportChoices, ImportFile, ImportPreview } from '~/workers/protocol';
