@@ -39,7 +39,7 @@ const led = (
  * DO-219 and JEITA SC-76, SC-79); moulded diodes with folded leads (JEDEC DO-214 AC, AA, AB); moulded tantalum by its case letter (EIA-535BAAC
  * 3216-18 to 7343-43); round bodies with end caps (JEDEC DO-213 AB, DO-213 AA, and the smallest). Typical figures, from memory.
  */
-export const SIZES = {
+const SIZES = {
   chip: {
     '0201': chip(0.6, 0.3, 0.3, 0.15),
     '0402': chip(1.0, 0.5, 0.4, 0.25),

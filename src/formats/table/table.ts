@@ -2,7 +2,7 @@ import Papa from 'papaparse';
 import { lineFault, type LineFault } from '~/formats/lineFault';
 import { columnsByBlanks, columnStarts, split } from './blanks';
 
-export interface TableRow {
+interface TableRow {
   readonly line: number;
   readonly cells: readonly string[];
 }

@@ -1,6 +1,6 @@
 import { padNamesOf } from '~/core/packages/form';
 import { partOf } from '~/schema/exchange/si/part';
-import type { NewSite } from '~/schema/records/site/site';
+import type { ConnectionRecord } from '~/schema/values/connection';
 import type { AnyPackageInput } from '~/schema/values/package';
 
 /** The same part as another family or size that fits its lands: small, for a board of thousands has as many times some. */
@@ -13,8 +13,13 @@ export interface OtherFit {
   readonly padOf: Readonly<Record<string, string>>;
 }
 
+/** A site's pads as far as they go over from one family to another. */
+interface WithPads {
+  readonly pads: { name: string; net: string; connections: ConnectionRecord[] }[];
+}
+
 /** A planned site as another family: nets and copper stay with the lands they are of. */
-export function siteAs(site: NewSite, { padOf, ...fit }: OtherFit): NewSite {
+export function siteAs<Site extends WithPads>(site: Site, { padOf, ...fit }: OtherFit): Site {
   const by = new Map(site.pads.map((pad) => [pad.name, pad]));
   return {
     ...site,

@@ -14,7 +14,7 @@ export type Guess =
   | { readonly kind: 'through-hole'; readonly part: HoleSpec }
   | { readonly kind: 'surface'; readonly spec: SurfaceSpec };
 
-export type HoleSpec = Omit<ThroughHolePackage, 'body'>;
+type HoleSpec = Omit<ThroughHolePackage, 'body'>;
 
 /** A family that a part may be said to be of, and its size where that is said too. */
 export interface NamedFamily {

@@ -11,7 +11,7 @@ import { oddityOf } from './oddity';
 import { placed, shiftBetween } from './placed';
 
 /** Another reading that fits the other files, and what it gives. */
-export interface Remedy {
+interface Remedy {
   readonly label: string;
   readonly gives: string;
   readonly readings: Readonly<Record<string, Reading>>;

@@ -11,7 +11,7 @@ export interface Mark {
 }
 
 /** A netlist's point: on the upper face, the lower one, or through both. */
-export interface NetMark extends Mark {
+interface NetMark extends Mark {
   readonly holed: boolean;
   readonly face: 'top' | 'bottom' | 'both';
 }

@@ -4,10 +4,10 @@ import type { Db } from '../db';
 import { BUNDLED, rowsOf, type BundledTable } from './bundledTables';
 
 /** A row as a bundle has it: its bytes lie in a file of their own. */
-export type BundleRow = Readonly<Record<string, unknown>>;
+type BundleRow = Readonly<Record<string, unknown>>;
 
 /** Bytes of a row, by the path that its bundle gives them. */
-export interface RowBytes {
+interface RowBytes {
   readonly path: string;
   readonly bytes: Uint8Array;
 }
