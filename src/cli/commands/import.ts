@@ -3,6 +3,8 @@ import { InputError } from '~/schema/values/faults';
 import { imported } from '~/server/bundle/imported';
 import { countUncounted } from '~/server/outcomes/keep';
 import { closeDatabase } from '~/server/store/db';
+import { UnusableFile } from '~/server/store/fileCheck';
+import { lockForServer } from '~/server/store/serverLock';
 import { flagsIn } from '../flags';
 import { openRecord } from '../openRecord';
 import { print } from '../input';
@@ -18,7 +20,13 @@ export async function run(args: readonly string[]): Promise<void> {
     throw new InputError([{ path: '$--keep', message: `is "${keep}"; give mine or theirs` }]);
   const archive = bytesOf(source);
   const db = openRecord();
+  const unlock = lockForServer(db.$client.name);
   try {
+    // What a server remembers of boards would not hear of it.
+    if (!unlock)
+      throw new UnusableFile(
+        'a server has this database; bring the bundle in on its Record page, or stop it first',
+      );
     const made = imported(db, archive, { keep, dryRun: switches.has('--look') });
     if (made.outcome === 'conflicts')
       throw new InputError([
@@ -34,6 +42,7 @@ export async function run(args: readonly string[]): Promise<void> {
     if (made.outcome === 'written') await countUncounted(db);
     print(made);
   } finally {
+    unlock?.();
     closeDatabase(db);
   }
 }

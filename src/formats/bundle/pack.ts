@@ -25,14 +25,14 @@ export function packed(files: readonly BundleFile[]): Uint8Array {
 }
 
 /** What an archive holds, by path. Throws `InputError` in words where it is none, or more than is ever written. */
-export function unpacked(archive: Uint8Array): ReadonlyMap<string, Uint8Array> {
+export function unpacked(archive: Uint8Array, most_bytes = MOST_bytes): ReadonlyMap<string, Uint8Array> {
   let [count, size] = [0, 0];
   try {
     const found = unzipSync(archive, {
       filter: ({ originalSize }) => {
         count += 1;
         size += originalSize;
-        if (count > MOST_FILES || size > MOST_bytes) throw new TooLarge();
+        if (count > MOST_FILES || size > most_bytes) throw new TooLarge();
         return true;
       },
     });
@@ -43,7 +43,7 @@ export function unpacked(archive: Uint8Array): ReadonlyMap<string, Uint8Array> {
         path: '$.bundle',
         message:
           error instanceof TooLarge
-            ? `unpacks to more than ${MOST_bytes / 1e9} GB; move the database by ./ithermon backup instead`
+            ? `unpacks to more than ${most_bytes / 1e6} MB; bring it in by ./ithermon import, or move the database by ./ithermon backup instead`
             : 'is no zip archive, or is damaged; export it again',
       },
     ]);

@@ -1,12 +1,14 @@
 import { readdirSync, readFileSync } from 'node:fs';
-import { eq, getTableName } from 'drizzle-orm';
+import { desc, eq, getTableName } from 'drizzle-orm';
 import { unzipSync, zipSync } from 'fflate';
 import { describe, expect, it } from 'vitest';
-import { freshDatabase, withCapacitor } from '../../../tests/support/database';
+import { freshDatabase, withBoard, withCapacitor } from '../../../tests/support/database';
 import { InputError } from '~/schema/values/faults';
 import * as tables from '~/schema/records/tables';
 import { AT_HOME, BUNDLED } from '~/server/store/bundle/bundledTables';
 import type { Db } from '~/server/store/db';
+import { newPartMove, newStockPart } from '~/schema/records/parts/stockPart';
+import { addPart, movePart } from '~/server/store/repositories/stockParts';
 import { newFinding } from '~/schema/records/site/finding';
 import { addFinding } from '~/server/store/repositories/findings';
 import { exported } from './exported';
@@ -149,6 +151,91 @@ describe('where both say something else', () => {
     expect(() => imported(here, exported(there, null), { keep: 'mine', dryRun: false })).toThrow(
       /is here already under another number/,
     );
+  });
+});
+
+describe('histories that went on', () => {
+  /** A job that both have, and how to write its next entry, as if it were pressed. */
+  function jobIn(db: Db): { readonly id: string; readonly lastSeq: number } {
+    const { jobId, seq } = db
+      .select()
+      .from(tables.runEvents)
+      .orderBy(desc(tables.runEvents.seq))
+      .limit(1)
+      .get()!;
+    db.update(tables.jobs).set({ lastSeq: seq }).where(eq(tables.jobs.id, jobId)).run();
+    return { id: jobId, lastSeq: seq };
+  }
+  function press(db: Db, id: string, note: string): void {
+    const { lastSeq } = db.select().from(tables.jobs).where(eq(tables.jobs.id, id)).get()!;
+    const seq = lastSeq + 1;
+    const body = { kind: 'note', text: note } as never;
+    db.insert(tables.runEvents)
+      .values({ jobId: id, seq, clientId: `entry-${note}`, at_ms: 5000 + seq, by: 'MK', body })
+      .run();
+    db.update(tables.jobs).set({ lastSeq: seq }).where(eq(tables.jobs.id, id)).run();
+  }
+  const lastOf = (db: Db, id: string): number =>
+    db.select().from(tables.jobs).where(eq(tables.jobs.id, id)).get()!.lastSeq;
+  const entriesOf = (db: Db, id: string): string[] =>
+    db
+      .select()
+      .from(tables.runEvents)
+      .where(eq(tables.runEvents.jobId, id))
+      .all()
+      .map(({ clientId }) => clientId);
+
+  it('a job that was gone on with there goes on here, and the next press follows it', () => {
+    const there = exampleDatabase();
+    const { id, lastSeq } = jobIn(there);
+    const here = freshDatabase();
+    imported(here, exported(there, null), WRITE);
+    press(there, id, 'went-on');
+    expect(imported(here, exported(there, null), WRITE)).toMatchObject({
+      outcome: 'written',
+      conflictCount: 0,
+    });
+    expect(lastOf(here, id)).toBe(lastSeq + 1);
+    expect(entriesOf(here, id)).toContain('entry-went-on');
+  });
+
+  it('an older bundle of a job that went on here takes nothing back', () => {
+    const there = exampleDatabase();
+    const { id, lastSeq } = jobIn(there);
+    const here = freshDatabase();
+    const bundle = exported(there, null);
+    imported(here, bundle, WRITE);
+    press(here, id, 'went-on');
+    imported(here, bundle, { keep: 'theirs', dryRun: false });
+    expect(lastOf(here, id)).toBe(lastSeq + 1);
+  });
+
+  it('where both went on the entries here stay, and the others are told and not mixed in', () => {
+    const there = exampleDatabase();
+    const { id, lastSeq } = jobIn(there);
+    const here = freshDatabase();
+    imported(here, exported(there, null), WRITE);
+    press(here, id, 'here');
+    press(there, id, 'there');
+    press(there, id, 'there-too');
+    const made = imported(here, exported(there, null), { keep: 'theirs', dryRun: false });
+    expect(made.conflictCount).toBe(2);
+    expect(made.conflicts.every(({ kept }) => kept)).toBe(true);
+    expect(entriesOf(here, id)).not.toContain('entry-there-too');
+    expect(lastOf(here, id)).toBe(lastSeq + 1);
+  });
+
+  it('stock is what all of its moves leave', () => {
+    const there = freshDatabase();
+    withBoard(there);
+    const line = newStockPart.parse({ part: { kind: 'resistor', value: '4k7' }, count: 20, by: 'MK' });
+    const { id } = addPart(there, line, 1000);
+    const here = freshDatabase();
+    imported(here, exported(there, null), WRITE);
+    movePart(there, id, newPartMove.parse({ reason: 'fitted', amount: 5, by: 'MK' }), 2000);
+    movePart(here, id, newPartMove.parse({ reason: 'fitted', amount: 3, by: 'MK' }), 2001);
+    imported(here, exported(there, null), WRITE);
+    expect(here.select().from(tables.stockParts).get()!.left).toBe(12);
   });
 });
 

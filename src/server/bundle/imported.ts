@@ -1,13 +1,17 @@
 import { InputError, parseInput, type Fault } from '~/schema/values/faults';
 import { bundleBytes, bundleManifest, type BundleManifest } from '~/schema/values/bundle';
-import { rowsIn, unpacked } from '~/formats/bundle/pack';
+import { rowsIn as jsonLines, unpacked } from '~/formats/bundle/pack';
 import { BUNDLED, type BundledTable } from '~/server/store/bundle/bundledTables';
 import { digestOf } from '~/server/store/bundle/readRows';
 import { filledUp, rowShape } from '~/server/store/bundle/rowShape';
 import type { BundleOutcome, RowConflict } from '~/schema/exchange/bundleOutcome';
+import { countStock, followEntries, raiseSites, referLater } from '~/server/store/bundle/settle';
 import { RowRefused, writeRows, type Keep } from '~/server/store/bundle/writeRows';
 import { boardSheet } from '~/server/boards/boardSheet';
 import { restate } from '~/server/boards/restate';
+import { clocksOf } from '~/core/record/boardEntries';
+import { keepClock } from '~/server/store/repositories/boardClocks';
+import { boardEntriesOf } from '~/server/store/repositories/boardEntries';
 import type { Db } from '~/server/store/db';
 import { codeOf, newestApplied } from '~/server/store/fileCheck';
 import { MANIFEST, pathOf } from './exported';
@@ -17,6 +21,8 @@ export interface ImportAsked {
   readonly keep: Keep | null;
   /** Only look. */
   readonly dryRun: boolean;
+  /** What the archive may unpack to; left out, as much as is ever written. */
+  readonly most_bytes?: number;
 }
 
 const SHOWN_CONFLICTS = 50;
@@ -27,7 +33,7 @@ const MOST_FAULTS = 20;
  * are here already are recognised by their numbers, and every board that it touches has to read afterwards. Throws `InputError`.
  */
 export function imported(db: Db, archive: Uint8Array, asked: ImportAsked): BundleOutcome {
-  const files = unpacked(archive);
+  const files = unpacked(archive, asked.most_bytes);
   const manifest = manifestIn(files);
   if (manifest.tables > newestApplied(db.$client))
     throw new InputError([
@@ -49,8 +55,7 @@ export function imported(db: Db, archive: Uint8Array, asked: ImportAsked): Bundl
   let made!: BundleOutcome;
   try {
     db.transaction((tx) => {
-      // Rows refer to each other, and to some that come later.
-      tx.run('PRAGMA defer_foreign_keys = ON');
+      referLater(tx);
       made = written(db, tables, manifest, asked);
       if (made.outcome !== 'written') throw new NothingWritten();
     });
@@ -81,21 +86,32 @@ function written(
 ): BundleOutcome {
   const fresh: Record<string, number> = {};
   const conflicts: RowConflict[] = [];
+  const replaced = new Map<string, readonly Record<string, unknown>[]>();
   let same = 0;
   for (const { one, rows } of tables) {
     const made = writeRows(db, one, rows, keep);
     if (made.fresh > 0) fresh[one.name] = made.fresh;
     same += made.same;
+    replaced.set(one.name, made.replaced);
     for (const conflict of made.conflicts) conflicts.push(conflict);
   }
-  const boardIds = tables.find(({ one }) => one.name === 'boards')!.rows.map((row) => String(row['id']));
+  const rowsIn = (table: string) => tables.find(({ one }) => one.name === table)!.rows;
+  const boardIds = rowsIn('boards').map((row) => String(row['id']));
   const changed = Object.keys(fresh).length > 0 || (keep === 'theirs' && conflicts.length > 0);
-  const mixed = changed && same + conflicts.length > 0;
-  for (const id of boardIds) {
-    // A board that was here in part waits for something else now; one that is new says so itself.
-    if (mixed) restate(db, id);
-    reads(db, id);
+  // Into an empty record all is as it was; beside what is here, what follows from rows follows from more of them now.
+  if (changed && same + conflicts.length > 0) {
+    followEntries(db, rowsIn('jobs'));
+    countStock(
+      db,
+      rowsIn('stock_parts').map((row) => String(row['id'])),
+    );
+    raiseSites(db, [...new Set(replaced.get('pads')!.map((row) => String(row['siteId'])))]);
+    for (const id of boardIds) {
+      for (const clock of clocksOf(boardEntriesOf(db, id))) keepClock(db, id, clock);
+      restate(db, id);
+    }
   }
+  for (const id of boardIds) reads(db, id);
   const asking = keep === null && conflicts.length > 0;
   return {
     outcome: asking ? 'conflicts' : dryRun ? 'would-be-written' : 'written',
@@ -160,7 +176,7 @@ function rowsOf(one: BundledTable, files: ReadonlyMap<string, Uint8Array>): Reco
   if (!found) return [];
   const shape = rowShape(one);
   const faults: Fault[] = [];
-  const rows = rowsIn(path, found).map((raw, i) => {
+  const rows = jsonLines(path, found).map((raw, i) => {
     const row = filledUp(one, raw as Record<string, unknown>);
     try {
       parseInput(shape, row, `$.${one.name}[${i}]`);

@@ -74,7 +74,6 @@ export function* doubtsOf(
     }
     yield;
     const remedies = yield* remediesFor(group, believed, construction);
-    // Its files are what they are told to be: nothing fits better, and nobody is asked in vain about a mere size.
     doubts.push({
       files: group.map(({ source }) => source.name),
       says: saying(group, bad, oddity),

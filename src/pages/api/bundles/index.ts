@@ -8,6 +8,8 @@ import { endpoint, readArchive } from '~/server/http/respond';
 
 /** A larger record is moved by the command line, which holds nobody up. */
 const LARGEST_BUNDLE_bytes = 300_000_000;
+/** It is held in memory while it is looked at. */
+const MOST_UNPACKED_bytes = 600_000_000;
 
 const asked = z.strictObject({
   keep: oneOf(['mine', 'theirs']).optional(),
@@ -22,7 +24,11 @@ export const POST = endpoint(async (context) => {
   const { keep = null, look } = parseInput(asked, Object.fromEntries(context.url.searchParams));
   const archive = await readArchive(context, LARGEST_BUNDLE_bytes);
   const { db } = context.locals;
-  const made = imported(db, archive, { keep: keep, dryRun: look !== undefined });
+  const made = imported(db, archive, {
+    keep,
+    dryRun: look !== undefined,
+    most_bytes: MOST_UNPACKED_bytes,
+  });
   if (made.outcome === 'written') void countUncounted(db);
   return made;
 });

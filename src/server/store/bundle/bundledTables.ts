@@ -128,6 +128,23 @@ export function rowsOf(
 export const columnsOf = ({ table }: BundledTable): Readonly<Record<string, SQLiteColumn>> =>
   getTableColumns(table);
 
+/**
+ * Columns that follow from other rows and are kept beside them: no difference of their own. What follows is put right after the rows are
+ * written (`settle`, and what a board waits for by `restate`).
+ */
+const FOLLOWS: Readonly<Record<string, ReadonlySet<string>>> = {
+  boards: new Set(['waitingFor', 'nextAction', 'outcome']),
+  jobs: new Set(['status', 'outcome', 'cause', 'closedAt_ms', 'lastSeq']),
+  stock_parts: new Set(['left']),
+  board_clocks: new Set(['due_ms', 'ended_ms']),
+};
+export const follows = ({ name }: Pick<BundledTable, 'name'>, column: string): boolean =>
+  column === 'revision' || (FOLLOWS[name]?.has(column) ?? false);
+
+/** Entries that follow one upon another: those of one job, by its column. */
+const CHAINS: Readonly<Record<string, string>> = { run_events: 'jobId' };
+export const chainOf = ({ name }: Pick<BundledTable, 'name'>): string | null => CHAINS[name] ?? null;
+
 /** The columns that tell a row from all others, as primary keys are declared. */
 const KEYS: Readonly<Record<string, readonly string[]>> = {
   run_events: ['jobId', 'seq'],

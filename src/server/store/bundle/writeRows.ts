@@ -3,7 +3,7 @@ import { dequal } from 'dequal';
 import type { RowConflict } from '~/schema/exchange/bundleOutcome';
 import type { Db } from '../db';
 import { codeOf } from '../fileCheck';
-import { columnsOf, keysOf, type BundledTable } from './bundledTables';
+import { chainOf, columnsOf, follows, keysOf, type BundledTable } from './bundledTables';
 import { digestOf } from './readRows';
 
 export type Keep = 'mine' | 'theirs';
@@ -13,33 +13,32 @@ export interface Written {
   readonly fresh: number;
   readonly same: number;
   readonly conflicts: readonly RowConflict[];
+  /** Rows of records that theirs took the place of. */
+  readonly replaced: readonly Row[];
 }
 
 /** A row that cannot be written beside what is here; the message says which and why. */
 export class RowRefused extends Error {}
 
-type Row = Record<string, unknown>;
+export type Row = Record<string, unknown>;
 
 /**
  * Compares rows with those here by their keys and writes what is new; of those that differ, records are written over where
- * `keep` says theirs, entries never. Called within one transaction; with `keep` null nothing that differs is touched.
+ * `keep` says theirs, entries never. A chain of entries is only gone on with where all of it that is here agrees: two histories of one
+ * job are not made into one. Called within one transaction; with `keep` null nothing that differs is touched.
  */
 export function writeRows(db: Db, one: BundledTable, rows: readonly Row[], keep: Keep | null): Written {
-  let [fresh, same] = [0, 0];
-  const conflicts: RowConflict[] = [];
   const known = keysHere(db, one);
-  let waiting: Row[] = [];
-  const flush = (): void => {
-    insert(db, one, waiting);
-    waiting = [];
-  };
+  const fresh: Row[] = [];
+  const replaced: Row[] = [];
+  const conflicts: RowConflict[] = [];
+  const forked = new Set<unknown>();
+  const chain = chainOf(one);
+  let same = 0;
   for (const row of rows) {
-    const key = keyOf(one, row);
-    const here = known.has(key) ? findRow(db, one, row) : undefined;
+    const here = known.has(keyOf(one, row)) ? findRow(db, one, row) : undefined;
     if (!here) {
-      known.add(key);
-      fresh++;
-      if (waiting.push(row) === AT_A_TIME) flush();
+      fresh.push(row);
       continue;
     }
     const differs = differing(one, here, row);
@@ -49,10 +48,22 @@ export function writeRows(db: Db, one: BundledTable, rows: readonly Row[], keep:
     }
     const kept = one.kind === 'entry';
     conflicts.push({ table: one.name, row: called(one, row), differs, kept });
-    if (keep === 'theirs' && !kept) replace(db, one, here, row);
+    if (chain !== null) forked.add(row[chain]);
+    if (keep !== 'theirs' || kept) continue;
+    replace(db, one, here, row, differs);
+    replaced.push(row);
   }
-  flush();
-  return { fresh, same, conflicts };
+  const wanted = chain === null ? fresh : fresh.filter((row) => !forked.has(row[chain]));
+  for (const row of fresh)
+    if (chain !== null && forked.has(row[chain]))
+      conflicts.push({
+        table: one.name,
+        row: called(one, row),
+        differs: ['goes on from another entry'],
+        kept: true,
+      });
+  for (let i = 0; i < wanted.length; i += AT_A_TIME) insert(db, one, wanted.slice(i, i + AT_A_TIME));
+  return { fresh: wanted.length, same, conflicts, replaced };
 }
 
 /** Rows of one statement; each has some dozens of values, and a statement has room for some thousands. */
@@ -75,10 +86,10 @@ const whereKey = (one: BundledTable, row: Row) =>
 const findRow = (db: Db, one: BundledTable, row: Row): Row | undefined =>
   db.select().from(one.table).where(whereKey(one, row)).get();
 
-/** Names of what differs; a revision counts screens and says nothing of the record. */
+/** Names of what differs; a revision counts screens, and what follows from other rows says nothing of its own. */
 function differing(one: BundledTable, here: Row, theirs: Row): string[] {
   return Object.keys(getTableColumns(one.table)).filter((name) => {
-    if (name === 'revision') return false;
+    if (follows(one, name)) return false;
     const [a, b] = [here[name], theirs[name]];
     if (one.bytes?.column === name) return digestOf(a as Buffer) !== digestOf(b as Buffer);
     return !dequal(a, b);
@@ -104,16 +115,13 @@ function insert(db: Db, one: BundledTable, rows: readonly Row[]): void {
   }
 }
 
-function replace(db: Db, one: BundledTable, here: Row, theirs: Row): void {
-  const revision =
-    'revision' in here
-      ? { revision: Math.max(Number(here['revision']), Number(theirs['revision'])) + 1 }
-      : {};
+/** Writes what differs and nothing else: a job's plan, which stays as it was accepted, is not touched for its sake. */
+function replace(db: Db, one: BundledTable, here: Row, theirs: Row, differs: readonly string[]): void {
+  const set: Row = Object.fromEntries(differs.map((name) => [name, theirs[name]]));
+  if ('revision' in here)
+    set['revision'] = Math.max(Number(here['revision']), Number(theirs['revision'])) + 1;
   try {
-    db.update(one.table)
-      .set({ ...theirs, ...revision })
-      .where(whereKey(one, here))
-      .run();
+    db.update(one.table).set(set).where(whereKey(one, here)).run();
   } catch (error) {
     throw refusal(one, theirs, error);
   }
