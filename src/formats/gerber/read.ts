@@ -1,7 +1,7 @@
 import { radians } from '~/core/quantity/convert';
 import { inOneGo } from '~/core/stepwise';
 import { lineFault, type LineFault } from '~/formats/lineFault';
-import { AS_WRITTEN, UNIT_m, unpointed, type Reading, type Spelt } from '~/formats/reading';
+import { AS_WRITTEN, type Reading } from '~/formats/reading';
 import { Budget } from './budget';
 import { attributeInComment, readAttribute } from './attributes';
 import { commandsOf, linesOf, type Command } from './commands';
@@ -9,6 +9,7 @@ import { readAperture, type Aperture } from './aperture';
 import type { Stroke } from '~/core/geometry/chain';
 import type { Artwork, ArtworkPad } from './artwork';
 import { asLaid, crossedOften, inverted } from './image';
+import { Numbers } from './numbers';
 import { wordsOf } from './words';
 import { pathTo, type Mode, type Point } from './arc';
 import type { Macro } from './macro';
@@ -40,17 +41,8 @@ export function* readingGerber(text: string, reading: Reading): Generator<number
   return yield* new Reader(text, reading).read();
 }
 
-/** The unit a file names anywhere: apertures may stand before it. Where it names none it is of the old kind, in inches. */
-const unitNamed = (text: string): Spelt['unit'] | null => {
-  const found = /%MO(IN|MM)|(?:^|[*%\r\n])G(70|71)\*/.exec(text);
-  if (!found) return null;
-  return found[1] === 'IN' || found[2] === '70' ? 'in' : 'mm';
-};
-
 class Reader {
-  private unit_m: number;
-  private spelt: Spelt;
-  private yDigits: Spelt['digits'] | null = null;
+  private readonly numbers: Numbers;
   private readonly budget = new Budget();
   private negative = false;
   private readonly macros = new Map<string, Macro>();
@@ -72,7 +64,6 @@ class Reader {
   private operations = 0;
   /** Where objects go: the image, a block aperture, or one step of a repeat. */
   private objects: ImageObject[] = [];
-  private incremental = false;
   private readonly outer: {
     readonly kind: 'repeat' | 'block';
     readonly objects: ImageObject[];
@@ -84,19 +75,8 @@ class Reader {
     private readonly text: string,
     private readonly reading: Reading,
   ) {
-    const named = unitNamed(text);
-    const unit = reading.unit ?? named ?? 'in';
-    this.unit_m = UNIT_m[unit];
-    this.spelt = {
-      unit,
-      unitSaid: named !== null,
-      digits: reading.digits ?? (unit === 'in' ? [2, 4] : [4, 6]),
-      digitsSaid: false,
-      zeros: reading.zeros ?? 'trailing',
-      zerosSaid: false,
-      pointless: false,
-    };
-    if (!named && reading.unit === null)
+    this.numbers = new Numbers(text, reading);
+    if (!this.numbers.said.unitSaid && reading.unit === null)
       this.faults.push(lineFault(1, '', 'names no unit (MO, G70 or G71); inches are assumed'));
   }
 
@@ -124,7 +104,7 @@ class Reader {
       function: this.fileAttributes.get('.FileFunction') ?? [],
       faults: this.faults,
       operations: this.operations,
-      spelt: this.spelt,
+      spelt: this.numbers.said,
     };
   }
 
@@ -143,27 +123,11 @@ class Reader {
 
   private parameter(code: string, text: string): void {
     switch (code) {
-      case 'FS': {
-        // Letters between the two (sequence numbers, codes) are of readers long gone (RS-274-D, from memory).
-        const found = /^([LTD])?([AI])?(?:[NGDM]\d)*X(\d)(\d)Y(\d)(\d)(?:[NGDM]\d)*$/.exec(text);
-        if (!found) throw new Error('coordinate format is not understood');
-        if (found[2] === 'I') this.incremental = true;
-        const told: readonly [Spelt['digits'], Spelt['digits']] = [
-          [Number(found[3]), Number(found[4])],
-          [Number(found[5]), Number(found[6])],
-        ];
-        this.yDigits = this.reading.digits ? null : told[1];
-        this.spelt = {
-          ...this.spelt,
-          digits: this.reading.digits ?? told[0],
-          digitsSaid: true,
-          zeros: this.reading.zeros ?? (found[1] === 'T' ? 'leading' : 'trailing'),
-          zerosSaid: found[1] !== undefined && found[1] !== 'D',
-        };
+      case 'FS':
+        this.numbers.format(text);
         return;
-      }
       case 'MO':
-        this.inUnit(text === 'IN' ? 'in' : 'mm');
+        this.numbers.inUnit(text === 'IN' ? 'in' : 'mm');
         return;
       case 'AD':
         this.defineAperture(text);
@@ -218,7 +182,7 @@ class Reader {
   }
 
   private defineAperture(text: string): void {
-    const [code, aperture] = readAperture(text, this.macros, this.unit_m);
+    const [code, aperture] = readAperture(text, this.macros, this.numbers.unit_m);
     this.apertures.set(code, aperture);
   }
 
@@ -240,7 +204,7 @@ class Reader {
     this.open('repeat', (made) => {
       for (let i = 0; i < nx; i++) {
         for (let j = 0; j < ny; j++) {
-          this.place(made, UPRIGHT, i * dx * this.unit_m, j * dy * this.unit_m, true);
+          this.place(made, UPRIGHT, i * dx * this.numbers.unit_m, j * dy * this.numbers.unit_m, true);
         }
       }
     });
@@ -312,20 +276,10 @@ class Reader {
       return;
     }
     this.lastOperation = code;
-    const yDigits = this.yDigits ?? this.spelt.digits;
-    const on = (raw: string | undefined, from_m: number, digits: Spelt['digits']): number =>
-      raw === undefined ? from_m : (this.incremental ? from_m : 0) + this.length(raw, digits);
-    const to: Point = { x: on(x, this.at.x, this.spelt.digits), y: on(y, this.at.y, yDigits) };
-    const centre: Point = {
-      x: i === undefined ? 0 : this.length(i, this.spelt.digits),
-      y: j === undefined ? 0 : this.length(j, yDigits),
-    };
+    const to: Point = { x: this.numbers.on('x', x, this.at.x), y: this.numbers.on('y', y, this.at.y) };
+    const centre: Point = { x: this.numbers.length('x', i), y: this.numbers.length('y', j) };
     this.operate(code, to, centre);
     this.at = to;
-  }
-
-  private inUnit(unit: Spelt['unit']): void {
-    this.unit_m = UNIT_m[this.reading.unit ?? unit];
   }
 
   private general(code: number, text: string, line: number): void {
@@ -346,10 +300,10 @@ class Reader {
         this.closeRegion();
         return;
       case 70:
-        this.inUnit('in');
+        this.numbers.inUnit('in');
         return;
       case 71:
-        this.inUnit('mm');
+        this.numbers.inUnit('mm');
         return;
       case 74:
         this.multiQuadrant = false;
@@ -358,10 +312,10 @@ class Reader {
         this.multiQuadrant = true;
         return;
       case 90:
-        this.incremental = false;
+        this.numbers.incremental = false;
         return;
       case 91:
-        this.incremental = true;
+        this.numbers.incremental = true;
         return;
       case 54:
       case 55:
@@ -369,12 +323,6 @@ class Reader {
       default:
         this.faults.push(lineFault(line, text, `G${code} is not known`));
     }
-  }
-
-  private length(raw: string, digits: Spelt['digits']): number {
-    if (raw.includes('.')) return Number(raw) * this.unit_m;
-    if (!this.spelt.pointless) this.spelt = { ...this.spelt, pointless: true };
-    return unpointed(raw, { digits, zeros: this.spelt.zeros }) * this.unit_m;
   }
 
   private operate(code: number, to: Point, offset: Point): void {
