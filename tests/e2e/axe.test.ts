@@ -2,14 +2,19 @@ import { expect, ready, test } from './bench';
 import { graveOn } from './grave';
 import { SIZES } from './sizes';
 
-/** Every view at four widths and in both themes: nothing that axe-core calls moderate or worse (WCAG 2.2 A and AA). */
+/**
+ * Every view at four widths and in both themes: nothing runs over its edge, and nothing that axe-core calls moderate or worse (WCAG 2.2
+ * A and AA).
+ */
 const VIEWS: readonly (readonly [name: string, path: string])[] = [
   ['bench', '/'],
   ['board', '/boards/demo-beacon-4'],
+  ['board with a history', '/boards/demo-projector-m2'],
   ['plan', '/sites/demo-tide-1-C4/plan'],
   ['hot air', '/sites/demo-beacon-4-U7/air'],
   ['continuity', '/sites/demo-door-7-J1/check'],
   ['run', '/jobs/demo-job-wind'],
+  ['job that is done', '/jobs/demo-job-tide'],
   ['plan and done', '/jobs/demo-job-tide/plan'],
   ['whole board', '/boards/demo-projector-m2/recap'],
   ['photos', '/boards/demo-beacon-4/photos'],
@@ -24,6 +29,9 @@ const VIEWS: readonly (readonly [name: string, path: string])[] = [
   ['take out', '/boards/demo-beacon-4/out'],
   ['outcomes', '/outcomes'],
   ['outcomes over time', '/outcomes?view=time&harm=bridged'],
+  ['outcomes held against plans', '/outcomes?view=held&sort=tool'],
+  ['outcomes by heat', '/outcomes?view=heat'],
+  ['outcomes by cause', '/outcomes?view=causes'],
   ['counted jobs', '/outcomes/jobs?with=bridged'],
   ['month', '/outcomes/month?month=2026-10'],
   ['parts', '/parts'],
@@ -34,13 +42,18 @@ const VIEWS: readonly (readonly [name: string, path: string])[] = [
 ];
 
 for (const [name, path] of VIEWS) {
-  test(`axe finds nothing: ${name}, at four widths, in daylight and lamp off`, async ({ page, baseURL }) => {
+  test(`axe finds nothing and nothing runs over: ${name}, at four widths, in daylight and lamp off`, async ({
+    page,
+    baseURL,
+  }) => {
     await page.context().addCookies([{ name: 'ithermon_by', value: 'MK', url: baseURL! }]);
     const answer = await page.goto(path);
     expect(answer!.status()).toBe(200);
     await ready(page);
     for (const [width, height] of SIZES) {
       await page.setViewportSize({ width, height });
+      const over = await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth);
+      expect(over, `${width} wide`).toBeLessThanOrEqual(0);
       expect(await graveOn(page), `${width} wide`).toEqual([]);
     }
     // A theme changes colours alone.

@@ -1,57 +1,5 @@
 import { accepted, expect, ownSite, ready, saved, signIn, solved, test } from './bench';
 
-const PAGES = [
-  '/',
-  '/boards/demo-beacon-4',
-  '/boards/demo-beacon-4/place',
-  '/boards/demo-projector-m2',
-  '/boards/demo-projector-m2/photos',
-  '/boards/demo-projector-m2/edit',
-  '/sites/demo-projector-m2-U12/check',
-  '/sites/demo-beacon-4-C7/edit',
-  '/boards/demo-beacon-4/import',
-  '/boards/new',
-  '/sites/demo-beacon-4-C7/plan',
-  '/sites/demo-projector-m2-U11/plan',
-  '/boards/demo-dimmer-4/recap',
-  '/rig',
-  '/record',
-  '/boards/demo-beacon-4/out',
-  '/outcomes',
-  '/outcomes?view=time&harm=bridged',
-  '/outcomes?view=held&sort=tool',
-  '/outcomes?view=heat',
-  '/outcomes?view=causes',
-  '/outcomes/jobs?with=bridged',
-  '/outcomes/month?month=2026-10',
-  '/parts',
-  '/parts?site=demo-beacon-4-C7',
-  '/sites/demo-projector-m2-U21/memory',
-  '/sites/demo-beacon-4-U7/air',
-  '/jobs/demo-job-tide',
-  '/jobs/demo-job-tide/plan',
-  '/jobs/demo-job-wind',
-];
-
-for (const [name, size] of [
-  ['1280 × 800', { width: 1280, height: 800 }],
-  ['tablet 820 × 1180', { width: 820, height: 1180 }],
-] as const) {
-  for (const theme of ['daylight', 'lamp-off']) {
-    test(`every screen fits at ${name}, ${theme}`, async ({ page, baseURL }) => {
-      await page.setViewportSize(size);
-      await page.context().addCookies([{ name: 'ithermon_theme', value: theme, url: baseURL! }]);
-      for (const path of PAGES) {
-        await page.goto(path);
-        await ready(page);
-        expect(await page.locator('html').getAttribute('data-theme')).toBe(theme);
-        const over = await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth);
-        expect(over, path).toBeLessThanOrEqual(0);
-      }
-    });
-  }
-}
-
 test('the theme is turned by its key and stays after a reload', async ({ page }) => {
   await page.goto('/');
   await page.locator('[data-ready].station').waitFor();

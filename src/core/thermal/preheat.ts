@@ -33,11 +33,23 @@ export interface Soaked {
 /** So many steps follow a soak; films are those of each step's start. */
 const STEPS = 120;
 
+/** What each board was soaked to last: hundreds of draws ask for the same. */
+const soaks = new WeakMap<Board, { readonly of: string; readonly soaked: Soaked }>();
+
 /**
  * A board soaked over its preheater and in still air, by the films that the whole board has: two faces of half its heat
  * each, joined through its laminate, stepped implicitly. Without a preheater it is at the room.
  */
 export function soaked(board: Board, preheat: Preheat | null, ambient_K: number): Soaked {
+  const of = JSON.stringify([preheat, ambient_K]);
+  const known = soaks.get(board);
+  if (known?.of === of) return known.soaked;
+  const soaked = soak(board, preheat, ambient_K);
+  soaks.set(board, { of, soaked });
+  return soaked;
+}
+
+function soak(board: Board, preheat: Preheat | null, ambient_K: number): Soaked {
   if (!preheat) {
     const at = (film_W_m2K: number): FaceFilm => ({ film_W_m2K, air_K: ambient_K, face_K: ambient_K });
     return {

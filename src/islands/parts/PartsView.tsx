@@ -1,4 +1,5 @@
 import { useEffect, useReducer, useRef } from 'react';
+import { flushSync } from 'react-dom';
 import { useStore } from '@nanostores/react';
 import type { StockPart } from '~/schema/records/parts/stockPart';
 import { partInWords } from '~/schema/words/partWords';
@@ -90,8 +91,9 @@ export function PartsView({
       case 'bleed':
         return place(id);
       case 'find':
-        place('drawers');
-        setTimeout(() => find.current?.focus());
+        // Drawn and focused before the next key: a hand that types on loses none.
+        flushSync(() => place('drawers'));
+        find.current?.focus();
         return true;
       case 'next':
       case 'previous':

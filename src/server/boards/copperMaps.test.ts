@@ -11,7 +11,7 @@ import { Conflict, NotFound } from '~/server/store/errors';
 import { getBoard } from '~/server/store/repositories/boards';
 import { addFinding } from '~/server/store/repositories/findings';
 import { artworkCells, artworksOf, importsOf, undoImport } from '~/server/store/repositories/imports';
-import { changePads, sitesOf } from '~/server/store/repositories/sites';
+import { changePads, getSite, sitesOf } from '~/server/store/repositories/sites';
 import { airSheet } from '~/server/plans/airSheet';
 
 const chip = (ref: string, x_mm = 20) => ({
@@ -64,6 +64,14 @@ describe('an accepted import', () => {
     const [line] = artworksOf(db, id);
     expect(line).toMatchObject({ layer: 1, nx: 4, ny: 4, coverage: 0.5 });
     expect(artworkCells(db, id, line!.id)).toHaveLength(16);
+  });
+
+  it('is known from then on as it would be read back', () => {
+    const db = freshDatabase();
+    const { id } = withBoard(db);
+    const { siteIds } = acceptImport(db, id, given(), 1000);
+    // One by one they are read from what was written.
+    expect(sitesOf(db, id)).toEqual(siteIds.map((site) => getSite(db, site)));
   });
 
   it('is written whole or not at all', () => {

@@ -8,6 +8,7 @@ import { siteFaults } from './placement';
 import { restate } from './restate';
 import { getBoard } from '~/server/store/repositories/boards';
 import { addImport, undoImport } from '~/server/store/repositories/imports';
+import { rememberSites } from '~/server/store/repositories/sites';
 
 /** What goes with the sites; these are read one by one. */
 const importFrame = newImport.extend({
@@ -53,11 +54,13 @@ export function acceptImport(db: Db, boardId: string, given: NewImport, now_ms: 
     });
   }
   if (faults.length) throw new InputError(faults.slice(0, MOST_FAULTS));
-  return db.transaction(() => {
+  const { record, sites } = db.transaction(() => {
     const made = addImport(db, boardId, given, now_ms);
-    restate(db, boardId);
+    restate(db, boardId, made.sites);
     return made;
   });
+  rememberSites(db, sites);
+  return record;
 }
 
 /** Takes an import back with all that came of it: what the board waits for is read anew, as it was before. */

@@ -28,9 +28,9 @@ export interface OpenBoard {
   readonly open: readonly SettledItem[];
 }
 
-/** Reads where a board stands from everything that was written of it. */
-export function openBoard(db: Db, boardId: string): OpenBoard {
-  const sites = sitesOf(db, boardId);
+/** Reads where a board stands from everything that was written of it; sites that were made just now are given. */
+export function openBoard(db: Db, boardId: string, made: readonly SiteWithPads[] = []): OpenBoard {
+  const sites = sitesOf(db, boardId, made);
   const jobs = tracesOf(db, boardId);
   const entries = boardEntriesOf(db, boardId);
   const findings = findingsOf(db, boardId);

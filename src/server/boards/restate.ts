@@ -2,14 +2,15 @@ import { clocksOf } from '~/core/record/boardEntries';
 import { waitingOf } from '~/core/record/waiting';
 import type { Db } from '~/server/store/db';
 import { getBoard, openBoardIds, setWaiting } from '~/server/store/repositories/boards';
+import type { SiteWithPads } from '~/server/store/repositories/sites';
 import { openBoard, type OpenBoard } from './openBoard';
 
 /**
  * Writes on a board's row what it waits for now, read from its whole record, which is given back. Called within the
- * transaction of every entry that can change it.
+ * transaction of every entry that can change it. Sites that were made in it need not be read back.
  */
-export function restate(db: Db, boardId: string): OpenBoard {
-  const read = openBoard(db, boardId);
+export function restate(db: Db, boardId: string, made: readonly SiteWithPads[] = []): OpenBoard {
+  const read = openBoard(db, boardId, made);
   const now = waitingOf(read.stage, read.open, read.jobs, read.sites, clocksOf(read.entries));
   const board = getBoard(db, boardId);
   if (

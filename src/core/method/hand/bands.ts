@@ -45,7 +45,7 @@ export function* drawDwells(
   of: { readonly draws: number; readonly seed: number; readonly from?: number; readonly to?: number },
 ): Generator<null, DrawnDwell[]> {
   const dwells: DrawnDwell[] = [];
-  const drawn = jointDraws(touch, of.draws, of.seed).slice(of.from, of.to);
+  const drawn = jointDraws(touch, of.draws, of.seed, of.from, of.to);
   for (let i = 0; i < drawn.length; i += 2) {
     const [one, other] = [drawn[i]!, drawn[i + 1]];
     const first = drawnDwell(touch, one);

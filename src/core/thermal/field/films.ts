@@ -3,9 +3,9 @@ import { onBoard } from '~/core/packages/placement';
 import { jetOver } from '../surface/jetFilm';
 import { AirAlong, type JetArrays } from './airAlong';
 import { characteristic_m } from '../preheat';
-import { preheaterFilm_W_m2K } from '../surface/preheater';
-import { naturalFilm_W_m2K, pairEmissivity, radiantFilm_W_m2K, type Facing } from '../surface/stillAir';
+import { pairEmissivity, radiantFilm_W_m2K, type Facing } from '../surface/stillAir';
 import type { BodyPlace } from './attachments';
+import { naturalTable, preheaterTable, tabulate } from './filmTables';
 import { TABLE, tableRow, type CalmTables, type FaceFilms, type FaceSurface } from './loops';
 import type { FieldMesh } from './mesh';
 import type { FieldFactors, FieldPart, Shield, Side, Stage } from './scenario';
@@ -15,12 +15,6 @@ export interface BodyFilm {
   hot_W_K: number;
   warmth: number;
   still_W_K: number;
-}
-
-/** A film against a surface's temperature, W/m²K, a row to the kelvin. */
-function tabulate(into: Float64Array, film: (surface_K: number) => number): Float64Array {
-  for (let i = 0; i < into.length; i++) into[i] = film(TABLE.from_K + i);
-  return into;
 }
 
 /** Films of a whole run: laid anew at each stage, followed as faces warm. */
@@ -65,8 +59,11 @@ export class Films {
       table(),
       (t) => factors.stillAir * radiantFilm_W_m2K(SURFACE.maskEmissivity.value, t, ambient_K),
     );
-    const natural = (facing: Facing): Float64Array =>
-      tabulate(table(), (t) => factors.stillAir * naturalFilm_W_m2K(facing, t, ambient_K, this.length_m));
+    const natural = (facing: Facing): Float64Array => {
+      const [own, still_W_m2K] = [table(), naturalTable(facing, ambient_K, this.length_m)];
+      for (let row = 0; row < own.length; row++) own[row] = factors.stillAir * still_W_m2K[row]!;
+      return own;
+    };
     this.calm = { top: { natural: natural('up'), radiant }, bottom: { natural: natural('down'), radiant } };
     this.source_W_m2K = table();
     this.nozzle_W_m2K = table();
@@ -86,9 +83,7 @@ export class Films {
     const { preheat } = stage;
     if (preheat) {
       const facing: Facing = preheat.side === 'top' ? 'up' : 'down';
-      tabulate(this.source_W_m2K, (t) =>
-        preheaterFilm_W_m2K(preheat.kind, preheat.setpoint_K, t, facing, this.length_m),
-      );
+      this.source_W_m2K.set(preheaterTable(preheat, facing, this.length_m));
     }
     if (!stage.air) return;
     const { jet, x_m, y_m } = stage.air;

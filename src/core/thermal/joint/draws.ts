@@ -45,15 +45,25 @@ interface Drawn {
   readonly known?: Known | undefined;
 }
 
+/** Those that were drawn last: every touch of a plan is drawn alike, some at a time. */
+let drawn: { readonly of: string; readonly deviations: readonly Deviations[] } | null = null;
+
 /** Seeded Latin-hypercube draws of everything uncertain about a joint. */
-export const deviations = (count: number, seed: number): Deviations[] =>
-  latinHypercube(count, UNSURE.length, seed).map(
-    (point) =>
-      Object.fromEntries(UNSURE.map((name, i) => [name, normalQuantile(point[i]!)])) as Record<
-        Unsure,
-        number
-      >,
-  );
+export function deviations(count: number, seed: number): readonly Deviations[] {
+  const of = `${count} ${seed}`;
+  if (drawn?.of !== of)
+    drawn = {
+      of,
+      deviations: latinHypercube(count, UNSURE.length, seed).map(
+        (point) =>
+          Object.fromEntries(UNSURE.map((name, i) => [name, normalQuantile(point[i]!)])) as Record<
+            Unsure,
+            number
+          >,
+      ),
+    };
+  return drawn.deviations;
+}
 
 /** One joint that could be on the bench, in log-normal scatter. */
 export function drawOf({ board, known }: Drawn, drawn: Deviations): Draw {
@@ -80,8 +90,11 @@ const asKnown = (z: Deviations, known: Known): Deviations =>
     UNSURE.map((name) => [name, (known[name]?.shift ?? 0) + (known[name]?.scale ?? 1) * z[name]]),
   ) as Record<Unsure, number>;
 
-export const jointDraws = (of: Drawn, count: number, seed: number): Draw[] =>
-  deviations(count, seed).map((z) => drawOf(of, z));
+/** All of them, or those from one up to another. */
+export const jointDraws = (of: Drawn, count: number, seed: number, from = 0, to = count): Draw[] =>
+  deviations(count, seed)
+    .slice(from, to)
+    .map((z) => drawOf(of, z));
 
 const NONE = Object.fromEntries(UNSURE.map((name) => [name, 0])) as Record<Unsure, number>;
 const TENTH_z = 1.2816;

@@ -8,7 +8,7 @@ import type { Db } from '../db';
 import { asWritten } from '../order';
 import { Conflict, NotFound } from '../errors';
 import { newId } from '../ids';
-import { addSites } from './sites';
+import { addSites, type SiteWithPads } from './sites';
 import { CHUNK, sitesInUse } from './siteUse';
 
 export function importsOf(db: Db, boardId: string): ImportRecord[] {
@@ -28,15 +28,16 @@ export function addImport(
   given: NewImport,
   now_ms: number,
   id = newId('imp'),
-): ImportRecord {
+): { readonly record: ImportRecord; readonly sites: readonly SiteWithPads[] } {
   return db.transaction(() => {
+    const made = addSites(db, boardId, given.sites);
     const record: ImportRecord = {
       id,
       boardId,
       by: given.by,
       at_ms: now_ms,
       files: given.files,
-      siteIds: [...addSites(db, boardId, given.sites)],
+      siteIds: made.map((site) => site.id),
       profile: given.profile,
       undoneAt_ms: null,
     };
@@ -48,7 +49,7 @@ export function addImport(
         .values({ id: newId('art'), boardId, importId: id, layer, file, nx, ny, coverage, cells })
         .run();
     }
-    return record;
+    return { record, sites: made };
   });
 }
 

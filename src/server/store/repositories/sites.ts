@@ -10,14 +10,13 @@ import { boards } from '~/schema/records/board/board.table';
 import type { Db } from '../db';
 import { Conflict, NotFound } from '../errors';
 import { newId } from '../ids';
+import { insertRows } from '../insertRows';
 import { sitesInUse } from './siteUse';
 
 export interface SiteWithPads extends SiteRecord {
   readonly pads: readonly PadRecord[];
 }
 
-/** Rows of a statement: what SQLite takes at once, well below its limit of bound values. */
-const SITES_AT_ONCE = 200;
 /** Sites read before others have their turn: some milliseconds, of packs with many pins too. */
 const READ_AT_ONCE = 20;
 
@@ -25,12 +24,28 @@ const COUNTED = new Intl.Collator('en', { numeric: true });
 
 /** Sites as they were last read, by their ids: each of their changes raises a site's revision, and with it this. */
 const READ = new WeakMap<Db, LRUCache<string, SiteWithPads>>();
-const MOST_READ = 8000;
+// Two boards of the most sites: a read of one in its order would else push out what it is about to ask for.
+const MOST_READ = 24_000;
 
-/** A board's sites in the order in which people count references. Read anew is what has changed since it was last read. */
-export function sitesOf(db: Db, boardId: string): SiteWithPads[] {
-  const { read, heads, changed } = changedSites(db, boardId);
-  const fresh = new Map<string, SiteWithPads>();
+/** Remembers sites that were just made, once they stand: nobody need read them back. */
+export function rememberSites(db: Db, made: readonly SiteWithPads[]): void {
+  const read = readOf(db);
+  for (const site of made) read.set(site.id, site);
+}
+
+function readOf(db: Db): LRUCache<string, SiteWithPads> {
+  const read = READ.get(db) ?? new LRUCache<string, SiteWithPads>({ max: MOST_READ });
+  READ.set(db, read);
+  return read;
+}
+
+/**
+ * A board's sites in the order in which people count references. Read anew is what has changed since it was last read, but for
+ * those that were made just now.
+ */
+export function sitesOf(db: Db, boardId: string, made: readonly SiteWithPads[] = []): SiteWithPads[] {
+  const fresh = new Map(made.map((site) => [site.id, site]));
+  const { read, heads, changed } = changedSites(db, boardId, fresh);
   for (const some of changed) for (const site of sitesBy(db, some)) fresh.set(site.id, site);
   // What a transaction has changed may yet be taken back, and the next change has the same number.
   if (!db.$client.inTransaction) for (const [id, site] of fresh) read.set(id, site);
@@ -46,10 +61,9 @@ export async function readSites(db: Db, boardId: string): Promise<void> {
   }
 }
 
-/** Sites of a board in their order, and ids of those that have changed since they were read, some at a time. */
-function changedSites(db: Db, boardId: string) {
-  const read = READ.get(db) ?? new LRUCache<string, SiteWithPads>({ max: MOST_READ });
-  READ.set(db, read);
+/** Sites of a board in their order, and ids of those that have changed since they were read and are not known, some at a time. */
+function changedSites(db: Db, boardId: string, known: ReadonlyMap<string, unknown> = new Map()) {
+  const read = readOf(db);
   const heads = db
     .select({ id: sites.id, ref: sites.ref, revision: sites.revision })
     .from(sites)
@@ -57,7 +71,9 @@ function changedSites(db: Db, boardId: string) {
     .all();
   // C7 before C31.
   heads.sort((a, b) => COUNTED.compare(a.ref, b.ref));
-  const stale = heads.filter(({ id, revision }) => read.get(id)?.revision !== revision).map(({ id }) => id);
+  const stale = heads
+    .filter(({ id, revision }) => !known.has(id) && read.get(id)?.revision !== revision)
+    .map(({ id }) => id);
   const changed = Array.from({ length: Math.ceil(stale.length / READ_AT_ONCE) }, (_, i) =>
     stale.slice(i * READ_AT_ONCE, (i + 1) * READ_AT_ONCE),
   );
@@ -120,7 +136,7 @@ export function addSite(db: Db, boardId: string, site: NewSite, id = newId('site
 }
 
 /** Adds many sites with their pads, all or nothing; each reference stands once on a board. */
-export function addSites(db: Db, boardId: string, given: readonly NewSite[]): readonly string[] {
+export function addSites(db: Db, boardId: string, given: readonly NewSite[]): readonly SiteWithPads[] {
   return db.transaction((tx) => {
     const board = tx.select({ id: boards.id }).from(boards).where(eq(boards.id, boardId)).get();
     if (!board) throw new NotFound('board', boardId);
@@ -138,20 +154,20 @@ export function addSites(db: Db, boardId: string, given: readonly NewSite[]): re
     }
     const made = given.map(({ pads: own, ...fields }) => {
       const id = newId('site');
-      return { record: { ...fields, id, boardId, revision: 1 } satisfies SiteRecord, own };
+      const lands = own.map((pad) => ({ ...pad, id: `${id}-${pad.name}`, siteId: id }));
+      return { ...fields, id, boardId, revision: 1, pads: lands };
     });
-    for (let i = 0; i < made.length; i += SITES_AT_ONCE) {
-      const some = made.slice(i, i + SITES_AT_ONCE).map(({ record }) => record);
-      tx.insert(sites).values(some).run();
-    }
-    // By a statement of its own: there are tens of thousands on a large board.
-    const insert = db.$client.prepare(
-      'INSERT INTO pads (id, site_id, name, net, connections) VALUES (?, ?, ?, ?, ?)',
+    insertRows(
+      db,
+      sites,
+      made.map(({ pads: _, ...record }): SiteRecord => record),
     );
-    for (const { record, own } of made)
-      for (const { name, net, connections } of own)
-        insert.run(`${record.id}-${name}`, record.id, name, net, JSON.stringify(connections));
-    return made.map(({ record }) => record.id);
+    insertRows(
+      db,
+      pads,
+      made.flatMap((site): readonly PadRecord[] => site.pads),
+    );
+    return made;
   });
 }
 
