@@ -5,7 +5,7 @@ import { normalQuantile } from '~/core/statistics/normal';
 import { UNSURE } from '~/core/thermal/joint/draws';
 import { inOneGo } from '~/core/stepwise';
 import { serially } from '~/core/method/plan/pieces/solve';
-import type { CoursesGiven } from '~/core/method/courses';
+import type { HalfGiven } from '~/core/method/halfGiven';
 import type { JobPlan } from '~/schema/records/jobs/jobPlan';
 
 type Random = () => number;
@@ -15,7 +15,7 @@ const normal = (random: Random): number => normalQuantile(Math.min(1 - 1e-9, Mat
 export type Lines = ReadonlyMap<string, Line>;
 
 /** The model's own draws of each phase that is done by hand, as lines over what is uncertain. */
-export function linesOf(given: CoursesGiven): Lines {
+export function linesOf(given: HalfGiven): Lines {
   const { setting } = given;
   if (setting.kind !== 'hand') return new Map();
   const phase = inOneGo(serially(heatDraws({ ...given, setting })));

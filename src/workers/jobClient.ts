@@ -18,6 +18,7 @@ const START: Readonly<Record<TaskKind, () => Worker | PlanStream>> = {
   plan: planning,
   explore: planning,
   recap: planning,
+  gentler: planning,
   field: heating,
   'field-band': heating,
   import: () => new Worker(new URL('./import.worker.ts', import.meta.url), { type: 'module' }),

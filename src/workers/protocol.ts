@@ -5,6 +5,7 @@ import type { ImportGround } from '~/formats/import/collected';
 import type { ImportPreview } from '~/formats/import/importPlan';
 import type { ImportProgress } from '~/formats/import/importProgress';
 import type { FieldBandAnswer } from '~/schema/exchange/simulate/fieldBand';
+import type { GentlerAnswer } from '~/schema/exchange/outcomes/gentler';
 import type { FoundAnswer, OptionAnswer, PinAnswer, PlanAnswer } from '~/schema/exchange/plan/planAnswer';
 import type { Normal } from '~/core/learning/lasting';
 import type { TipLessonNow } from '~/core/learning/lessons';
@@ -81,6 +82,7 @@ export interface AnswerOf {
   readonly cost: readonly Exposure[];
   readonly courses: Courses;
   readonly draws: PhaseDraws;
+  readonly gentler: readonly GentlerAnswer[];
   readonly 'tip-lesson': TipLessonNow | null;
   readonly 'board-lesson': Normal | null;
   readonly field: FieldPicture;

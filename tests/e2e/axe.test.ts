@@ -52,8 +52,12 @@ for (const [name, path] of VIEWS) {
     await ready(page);
     for (const [width, height] of SIZES) {
       await page.setViewportSize({ width, height });
-      const over = await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth);
-      expect(over, `${width} wide`).toBeLessThanOrEqual(0);
+      // A chart follows its frame a moment later.
+      await expect
+        .poll(() => page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth), {
+          message: `${width} wide`,
+        })
+        .toBeLessThanOrEqual(0);
       expect(await graveOn(page), `${width} wide`).toEqual([]);
     }
     // A theme changes colours alone.

@@ -15,15 +15,8 @@ import type { Touch, TouchRun } from './hand/touch';
 import type { AirSetting, HandSetting, PhaseRequest } from './request';
 import { PLAN } from './settings';
 import { methodOf } from './ways';
-import type { MethodId } from './ways/method';
+import type { HalfGiven } from './halfGiven';
 import { TOGETHER } from '~/core/record/runState';
-
-/** One phase of a job, as it was planned. Plain data. */
-export interface CoursesGiven {
-  readonly request: PhaseRequest;
-  readonly method: MethodId;
-  readonly setting: HandSetting | AirSetting;
-}
 
 /** What thermocouples are expected to read from heat on, by touch, and what its part may not pass. */
 export interface Courses {
@@ -41,7 +34,7 @@ const STEP_s = { hand: 0.1, air: 1 } as const;
 const MOST_UNLIKE = 16;
 
 /** Land and body over the time of a heating, at their tenths and middle over the plan's own draws. Pauses between draws. */
-export function* heatCourses({ request, method, setting }: CoursesGiven): Generator<null, Courses> {
+export function* heatCourses({ request, method, setting }: HalfGiven): Generator<null, Courses> {
   const { site, board } = request;
   const limit_K = formOf(site.part, site.alloy, board.thickness_m).body.touchLimit_K;
   const bodyLimit_K = bodyCounts(request.goal, request.phase) && Number.isFinite(limit_K) ? limit_K : null;

@@ -2,6 +2,7 @@ import type { HeatView } from '~/schema/sheets/outcomesSheet';
 import { jobsAddress } from '~/schema/exchange/outcomes/address';
 import type { OutcomesQuery } from '~/schema/exchange/outcomes/outcomesQuery';
 import { budget } from '~/ui/figures';
+import { GentlerPanel } from './GentlerPanel';
 import css from './outcomes.module.css';
 
 /** From here on a site should not be heated again without a reason. */
@@ -46,6 +47,7 @@ export function HeatPanel({ view, query }: { readonly view: HeatView; readonly q
           The worst land of each job, added up; its own strip on the board has it land by land.
         </p>
       </section>
+      <GentlerPanel recent={view.recent} />
       <section aria-label="By way of working">
         <h2>What each way costs its worst land</h2>
         <table className={css['table']}>

@@ -15,3 +15,10 @@ export const OUTCOMES_COMMANDS: readonly Command<OutcomesCommand>[] = [
   { id: 'whole', label: 'All jobs again', keys: ['x'], group: 'Outcomes' },
   { id: 'list', label: 'List these jobs', keys: ['l'], group: 'Outcomes' },
 ];
+
+export type GentlerCommand = 'reckon' | 'cancel';
+
+export const GENTLER_COMMANDS: readonly Command<GentlerCommand>[] = [
+  { id: 'reckon', label: 'What gentler settings would have saved', keys: ['e'], group: 'Heat' },
+  { id: 'cancel', label: 'Stop reckoning', keys: ['Escape'], group: 'Heat' },
+];

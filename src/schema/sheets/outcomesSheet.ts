@@ -75,6 +75,18 @@ export interface HeatView {
     readonly foretold: number | null;
     readonly done: number | null;
   }[];
+  /** Jobs of the last month of these, the newest first: they may be held against their gentlest. */
+  readonly recent: {
+    readonly from_ms: number;
+    /** Of all that there are, those that are listed. */
+    readonly of: number;
+    readonly jobs: readonly {
+      readonly jobId: string;
+      readonly ref: string;
+      readonly boardName: string;
+      readonly method: string;
+    }[];
+  };
 }
 
 export interface CausesView {

@@ -1,4 +1,4 @@
-import type { CoursesGiven } from '~/core/method/courses';
+import type { HalfGiven } from '~/core/method/halfGiven';
 import { phasesOf, type Phase } from '~/core/method/goals';
 import { phaseRequest } from '~/core/method/plan/phases/phasePlan';
 import type { JobRecord } from '~/schema/records/jobs/job';
@@ -13,7 +13,7 @@ import { benchSetting } from './acceptance';
  * What each phase of a job was planned with, as the model is asked; none where it was planned by one that is not read any
  * more, or with a tool that is gone.
  */
-export function phasesGiven(db: Db, job: JobRecord): (readonly [Phase, CoursesGiven])[] {
+export function phasesGiven(db: Db, job: JobRecord): (readonly [Phase, HalfGiven])[] {
   const request = jobRequestOf(job.request);
   if (!request) return [];
   try {

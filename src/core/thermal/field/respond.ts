@@ -1,4 +1,5 @@
 import { inOneGo } from '~/core/stepwise';
+import { valueAt } from '../history';
 import { runField, type FieldOptions, type FieldProgress, type FieldRun } from './run';
 import type { FieldScenario } from './scenario';
 
@@ -34,28 +35,39 @@ export function* respond(
   filmsAt_K: number,
   options: UnitOptions = {},
 ): Generator<FieldProgress, UnitResponses> {
-  const { ambient_K } = scenario;
-  const run = (air: number, preheat: number): Generator<FieldProgress, FieldRun> =>
-    runField(scenario, {
+  const { ambient_K, stages } = scenario;
+  const run = (of: FieldScenario, air: number, preheat: number): Generator<FieldProgress, FieldRun> =>
+    runField(of, {
       ...options,
       step_s: options.step_s ?? 1,
       linearAt_K: filmsAt_K,
       sourcesAt_K: { air: ambient_K + air, preheat: ambient_K + preheat },
     });
-  const air = yield* run(EXCESS_K, 0);
-  const warmed = scenario.stages.some((stage) => stage.preheat !== null);
-  const preheat = warmed ? yield* run(0, EXCESS_K) : null;
-  const rises = (of: FieldRun): Float64Array[] =>
-    [...of.pads, ...of.bodies].map(({ history_K }) => history_K.map((t) => (t - ambient_K) / EXCESS_K));
+  const warmed = stages.some((stage) => stage.preheat !== null);
+  const preheat = warmed ? yield* run(scenario, 0, EXCESS_K) : null;
+  // Before it comes on the air warms nothing, however long the soak: its rise is nought to the last bit.
+  const blown = preheat
+    ? Math.max(
+        0,
+        stages.findIndex((stage) => stage.air !== null),
+      )
+    : 0;
+  const before_s = stages.slice(0, blown).reduce((sum, { duration_s }) => sum + duration_s, 0);
+  const air = yield* run({ ...scenario, stages: stages.slice(blown) }, EXCESS_K, 0);
+  const times = preheat?.time_s ?? air.time_s;
+  const rises = (of: FieldRun, from_s: number): Float64Array[] =>
+    [...of.pads, ...of.bodies].map(({ history_K }) =>
+      times.map((time_s) => (valueAt(of.time_s, history_K, time_s - from_s) - ambient_K) / EXCESS_K),
+    );
   return {
     ambient_K,
-    time_s: air.time_s,
+    time_s: times,
     places: [
       ...air.pads.map(({ ref, pad }) => ({ ref, pad })),
       ...air.bodies.map(({ ref }) => ({ ref, pad: null })),
     ],
-    air: rises(air),
-    preheat: preheat ? rises(preheat) : rises(air).map((row) => row.fill(0)),
+    air: rises(air, before_s),
+    preheat: preheat ? rises(preheat, 0) : rises(air, 0).map((row) => row.fill(0)),
   };
 }
 

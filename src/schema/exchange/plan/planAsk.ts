@@ -33,7 +33,8 @@ export const planAsk = z.discriminatedUnion(
         .min(1, { error: 'is empty; choose at least one site' })
         .max(200, { error: 'has more than 200 sites; take the board in parts' }),
     }),
+    z.strictObject({ kind: z.literal('gentler'), jobId: recordId }),
   ],
-  { error: 'kind must be one of plan, explore, recap' },
+  { error: 'kind must be one of plan, explore, recap, gentler' },
 );
 export type PlanAsk = z.infer<typeof planAsk>;

@@ -1,4 +1,4 @@
-import type { CoursesGiven } from '~/core/method/courses';
+import type { HalfGiven } from '~/core/method/halfGiven';
 import type { DrawsGiven } from '~/core/method/hand/heatDraws';
 import type { JobHeats } from '~/core/learning/heatSeen';
 import type { HeatGiven } from '~/core/method/heatCost';
@@ -15,15 +15,23 @@ export type PlanTask =
   /** `of` tells heatings apart. */
   | { readonly kind: 'cost'; readonly of: string; readonly given: HeatGiven }
   /** What thermocouples are expected to read over a phase's heatings. */
-  | { readonly kind: 'courses'; readonly given: CoursesGiven }
+  | { readonly kind: 'courses'; readonly given: HalfGiven }
+  /** What the halves of a job would have cost at the gentlest settings of their ways; `of` names it. */
+  | { readonly kind: 'gentler'; readonly of: string; readonly halves: readonly HalfGiven[] }
   /** `of` tells phases of jobs apart. */
   | { readonly kind: 'draws'; readonly of: string; readonly given: DrawsGiven }
   /** What the heatings of one tip, and those on one board, have taught; `of` names it. */
   | { readonly kind: 'tip-lesson'; readonly of: string; readonly jobs: readonly JobHeats[] }
   | { readonly kind: 'board-lesson'; readonly of: string; readonly jobs: readonly JobHeats[] };
 
-/** What is asked once: its answer goes into the record, and the question is told by its name. */
-const ONCE = ['cost', 'draws', 'tip-lesson', 'board-lesson'] as const satisfies readonly PlanTask['kind'][];
+/** What is asked once: its answer is kept by who asks, and the question is told by its name. */
+const ONCE = [
+  'cost',
+  'draws',
+  'gentler',
+  'tip-lesson',
+  'board-lesson',
+] as const satisfies readonly PlanTask['kind'][];
 type Once = Extract<PlanTask, { kind: (typeof ONCE)[number] }>;
 
 export const isOnce = (task: PlanTask): task is Once => (ONCE as readonly string[]).includes(task.kind);

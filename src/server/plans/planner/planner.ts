@@ -16,8 +16,8 @@ interface Job {
   readonly came: FromWorker[];
   readonly listeners: Set<Listener>;
   over: boolean;
-  /** Asked again, it is answered from here. */
-  readonly kept: boolean;
+  /** Where its answer waits for whoever asks again; null: nobody will. */
+  readonly keptIn: LRUCache<string, Job> | null;
   /** Until it is given up, where nobody has asked yet. */
   waiting: ReturnType<typeof setTimeout> | null;
   /** Whose page it was begun for. */
@@ -33,6 +33,8 @@ const MOST_BEGUN_IN_ALL = 8;
 const MOST_RUNNING = 16;
 /** Answers kept for whoever asks the same again: a page loaded anew, a goal gone back to. */
 const MOST_KEPT = 24;
+/** Of jobs that were held against their gentlest: a line or two each. */
+const MOST_GENTLER_KEPT = 500;
 
 /**
  * The server's planner: one thread that stays warm, and what came of each job. Who asks for what is already at work, or
@@ -42,6 +44,7 @@ export class Planner {
   private thread: PlanThread | null = null;
   private readonly running = new Map<string, Job>();
   private readonly answered = new LRUCache<string, Job>({ max: MOST_KEPT });
+  private readonly gentler = new LRUCache<string, Job>({ max: MOST_GENTLER_KEPT });
   private lastId = 0;
   private giveUpRehearsal: (() => void) | null = null;
 
@@ -90,7 +93,7 @@ export class Planner {
   }
 
   private known(key: string): Job | undefined {
-    return this.running.get(key) ?? this.answered.get(key);
+    return this.running.get(key) ?? this.answered.get(key) ?? this.gentler.get(key);
   }
 
   private started(): PlanThread {
@@ -113,7 +116,7 @@ export class Planner {
       came: [],
       listeners: new Set(),
       over: false,
-      kept: !isOnce(task),
+      keptIn: task.kind === 'gentler' ? this.gentler : isOnce(task) ? null : this.answered,
       waiting: null,
       begunFor: '',
     };
@@ -133,7 +136,7 @@ export class Planner {
     if (job.waiting) clearTimeout(job.waiting);
     this.running.delete(job.key);
     // What a heating cost is asked for once: kept, it would push plans out that are asked for again.
-    if (message.type === 'done' && job.kept) this.answered.set(job.key, job);
+    if (message.type === 'done') job.keptIn?.set(job.key, job);
   }
 
   private giveUp(job: Job): void {

@@ -4,6 +4,7 @@ import { boardLesson, tipLesson } from '~/core/learning/lessons';
 import { heatCourses } from '~/core/method/courses';
 import { heatDraws } from '~/core/method/hand/heatDraws';
 import { heatCost } from '~/core/method/heatCost';
+import { gentlerHalf } from '~/core/method/plan/gentler';
 import { methodOf } from '~/core/method/ways';
 import { phaseRequest, type PhasePlan } from '~/core/method/plan/phases/phasePlan';
 import type { Working } from '~/core/method/plan/pieces/piece';
@@ -15,6 +16,8 @@ import type { Progress } from '~/core/method/progress';
 import type { PlanRequest, Setting } from '~/core/method/request';
 import { relayed } from '~/core/stepwise';
 import { celsius } from '~/core/quantity/convert';
+import type { GentlerAnswer } from '~/schema/exchange/outcomes/gentler';
+import { gentlerAnswerOf } from '~/schema/exchange/outcomes/gentlerAnswerOf';
 import { foundAnswerOf, pinAnswerOf, planAnswerOf } from '~/schema/exchange/plan/planAnswerOf';
 import { optionAnswerOf } from '~/schema/exchange/plan/optionAnswerOf';
 import { choicesOf, planRequestOf } from '~/schema/exchange/si/plan';
@@ -33,6 +36,12 @@ export function* solvePlan(task: PlanTask): Steps<AnyAnswer> {
   }
   if (task.kind === 'cost') return yield* relay(heatCost(task.given));
   if (task.kind === 'courses') return yield* relayed(heatCourses(task.given), () => DRAWING);
+  if (task.kind === 'gentler') {
+    const answers: GentlerAnswer[] = [];
+    for (const half of task.halves)
+      answers.push(gentlerAnswerOf(half.method, yield* relay(gentlerHalf(half))));
+    return answers;
+  }
   if (task.kind === 'draws') return yield* relay(heatDraws(task.given));
   if (task.kind === 'tip-lesson') return tipLesson(task.of, task.jobs);
   if (task.kind === 'board-lesson') return boardLesson(task.of, task.jobs);

@@ -24,8 +24,8 @@ const COUNTED = new Intl.Collator('en', { numeric: true });
 
 /** Sites as they were last read, by their ids: each of their changes raises a site's revision, and with it this. */
 const READ = new WeakMap<Db, LRUCache<string, SiteWithPads>>();
-// Two boards of the most sites: a read of one in its order would else push out what it is about to ask for.
-const MOST_READ = 24_000;
+// A board of the most sites and some more: read in its order, it would else push out what it is about to ask for.
+const MOST_READ = 14_000;
 
 /** Remembers sites that were just made, once they stand: nobody need read them back. */
 export function rememberSites(db: Db, made: readonly SiteWithPads[]): void {
