@@ -56,14 +56,14 @@ export async function makeMonths(tell: (line: string) => void): Promise<PackedMo
     await visited(db, months, visit, i + 1, { random, bench, templateOf });
     if (i % 10 === 0) tell(`${i} of ${visits.length} visits, ${months.jobs.length} jobs`);
   }
-  return { ...months, facts: counted(months) };
+  return recounted(months);
 }
 
-/** What is counted of them, once they are written as any first start writes them. */
-function counted(months: PackedMonths): PackedMonths['facts'] {
+/** The same months with what is counted of them, once they are written as any first start writes them. */
+export function recounted(months: PackedMonths): PackedMonths {
   const db = openDatabase(':memory:', 'src/server/store/migrations');
   writeMonths(db, months, UNTIL + 30 * DAY_ms);
-  return months.jobs.map(({ id }) => ({ ...factsOf(db, id)! }));
+  return { ...months, facts: months.jobs.map(({ id }) => ({ ...factsOf(db, id)! })) };
 }
 
 const boardIdOf = (name: string): string => `sample-${name.toLowerCase().replace(/\W+/g, '-')}`;

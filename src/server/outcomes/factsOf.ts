@@ -58,7 +58,7 @@ export function factsOf(db: Db, jobId: string): KeptFacts | null {
     joints: jointsOf(dwells, plan.phases),
     heats: dwells.length,
     ...harmsOf(job.siteId, foundBy(db, job), rootCause),
-    foretoldDose: chosen.padDose.p50,
+    foretoldDose: foretoldOf(plan.phases),
     ...dosesOf(dwells),
     melts: meltsOf(pins, dwells),
   };
@@ -74,6 +74,14 @@ function foundBy(db: Db, { id, siteId, boardId, acceptedAt_ms }: JobRecord) {
   return standingFindings(findingsOf(db, boardId)).filter((f) =>
     f.jobId === null ? f.siteId === siteId && f.at_ms >= acceptedAt_ms && f.at_ms < until_ms : f.jobId === id,
   );
+}
+
+/** What the worst land was foretold to spend over all halves; null where one of them has no figure. */
+function foretoldOf(
+  phases: readonly { readonly chosen: { readonly padDose: { readonly p50: number | null } } }[],
+): number | null {
+  const doses = phases.map(({ chosen }) => chosen.padDose.p50);
+  return doses.every((dose) => dose !== null) ? doses.reduce((sum, dose) => sum + dose, 0) : null;
 }
 
 /** Joints that were heated: each pad by itself, and all of a touch that takes several. */
