@@ -13,7 +13,10 @@ import { landOnBoard, landsOnBoard, type LandsOnBoard } from './landsOnBoard';
 import type { ImportProgress } from './importProgress';
 import { packageNamed } from './footprint';
 import type { Collected, ImportGround } from './collected';
+import { otherFit } from './otherFits';
 import { inputOf } from './packageInput';
+import { placeInRecord, placeOf } from './sitePlace';
+import type { ConnectionRecord } from '~/schema/values/connection';
 import type { OtherFit } from '~/schema/exchange/otherFit';
 import type { NetlistPart } from '~/formats/netlist/netlistParts';
 
@@ -43,6 +46,8 @@ interface Laid {
   readonly shift_m: readonly [number, number];
   readonly painted: readonly PaintedLayer[];
   readonly lands: LandsOnBoard;
+  /** How pads are joined, each way once. */
+  readonly connections: Map<string, ConnectionRecord[]>;
 }
 
 /** Sites for every part that is recognised, and why the others are left out; part by part. */
@@ -52,7 +57,13 @@ export function* planSites(
   shift_m: readonly [number, number],
   painted: readonly PaintedLayer[],
 ): Generator<ImportProgress, { sites: PlannedSite[]; leftOut: LeftOut[] }> {
-  const laid: Laid = { ground, shift_m, painted, lands: landsOnBoard(read.parts, shift_m) };
+  const laid: Laid = {
+    ground,
+    shift_m,
+    painted,
+    lands: landsOnBoard(read.parts, shift_m),
+    connections: new Map(),
+  };
   const recognition = recogniser();
   const sites: PlannedSite[] = [];
   const leftOut: LeftOut[] = [];
@@ -85,9 +96,10 @@ export function* planSites(
       continue;
     }
     const side = row?.side ?? part.side;
+    const site = siteOf(part, found, side, row, laid);
     offer({
-      site: siteOf(part, found, side, row, laid),
-      others: others.map((other) => otherFit(part, found, other, side, laid)),
+      site,
+      others: others.map((other) => otherFit(part, found, other, site, shift_m)),
       misfit_mm: millimetres(found.misfit_m),
       doubt,
       from: part.lands.some((land) => land.hole_m !== null) || painted.length === 0 ? 'netlist' : 'artwork',
@@ -120,17 +132,6 @@ export function* planSites(
   return { sites, leftOut };
 }
 
-const rounded = (value: number, digits = 3): number => Math.round(value * 10 ** digits) / 10 ** digits;
-
-/** Parts stand straight; a turn within this of a multiple of 45° is that. */
-const STRAIGHT_deg = 2;
-
-function degreesOf(rotation_rad: number): number {
-  const turn = (rotation_rad * 180) / Math.PI;
-  const straight = Math.round(turn / 45) * 45;
-  return rounded(Math.abs(turn - straight) < STRAIGHT_deg ? straight : turn, 1);
-}
-
 function siteOf(
   part: NetlistPart,
   found: Recognised,
@@ -139,53 +140,13 @@ function siteOf(
   laid: Laid,
 ): NewSite {
   const input = inputOf(found.part);
-  const at = placeOf(part, found, side, laid);
+  const at = placeOf(part, found, side, laid.shift_m);
   const byPad = new Map(part.lands.map((land) => [land.pad, landOnBoard(part, land, laid.shift_m)]));
   return siteAt(part.ref, row?.value ?? '', input, at, laid, (own) => {
     const pad = found.padOf.get(own) ?? own;
     return { net: part.nets.get(pad) ?? '', land: byPad.get(pad) };
   });
 }
-
-/** Lands of a part below were turned over to be looked at; its place is turned back. */
-const placeOf = (
-  part: NetlistPart,
-  found: Recognised,
-  side: 'top' | 'bottom',
-  { shift_m: [dx, dy] }: Laid,
-): Placement => ({
-  side,
-  x_m: (part.side === 'bottom' ? -found.x_m : found.x_m) + dx,
-  y_m: found.y_m + dy,
-  rotation_rad: radians(degreesOf(found.rotation_rad)),
-});
-
-function otherFit(
-  part: NetlistPart,
-  taken: Recognised,
-  other: Recognised,
-  side: 'top' | 'bottom',
-  laid: Laid,
-): OtherFit {
-  const ownOf = new Map([...taken.padOf].map(([own, pad]) => [pad, own]));
-  const at = placeOf(part, other, side, laid);
-  return {
-    package: inputOf(other.part),
-    ...placeInRecord(at),
-    padOf: Object.fromEntries(
-      [...other.padOf].flatMap(([own, pad]) => {
-        const its = ownOf.get(pad) ?? own;
-        return its === own ? [] : [[own, its]];
-      }),
-    ),
-  };
-}
-
-const placeInRecord = (at: Placement): Pick<NewSite, 'x_mm' | 'y_mm' | 'rotation_deg'> => ({
-  x_mm: rounded(millimetres(at.x_m)),
-  y_mm: rounded(millimetres(at.y_m)),
-  rotation_deg: rounded((at.rotation_rad * 180) / Math.PI, 1),
-});
 
 function siteOfRow(row: CentroidRow, input: AnyPackageInput, laid: Laid): NewSite {
   const [dx, dy] = laid.shift_m;
@@ -198,12 +159,20 @@ function siteOfRow(row: CentroidRow, input: AnyPackageInput, laid: Laid): NewSit
   return siteAt(row.ref, row.value, input, at, laid, () => ({ net: '', land: undefined }));
 }
 
+/** One list for all pads that are joined alike: tens of thousands are, and what is one is sent to the page once. */
+function shared(known: Laid['connections'], made: ConnectionRecord[]): ConnectionRecord[] {
+  const name = JSON.stringify(made);
+  const one = known.get(name) ?? made;
+  known.set(name, one);
+  return one;
+}
+
 function siteAt(
   ref: string,
   value: string,
   input: AnyPackageInput,
   at: Placement,
-  { ground, painted, lands }: Laid,
+  { ground, painted, lands, connections }: Laid,
   known: (pad: string) => { net: string; land: Land | undefined },
 ): NewSite {
   const part = partOf(input);
@@ -223,11 +192,14 @@ function siteAt(
       return {
         name: pad,
         net: net.slice(0, 40),
-        connections: connectionsFor(
-          { net, side: at.side, land: landAt(at, shape, land), hole_m: shape.hole_m },
-          ground.construction,
-          painted,
-          lands,
+        connections: shared(
+          connections,
+          connectionsFor(
+            { net, side: at.side, land: landAt(at, shape, land), hole_m: shape.hole_m },
+            ground.construction,
+            painted,
+            lands,
+          ),
         ),
       };
     }),

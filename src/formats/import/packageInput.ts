@@ -3,8 +3,19 @@ import type { Guess } from '~/core/packages/recognise/seen';
 import { millimetres } from '~/core/quantity/convert';
 import type { AnyPackageInput } from '~/schema/values/package';
 
+/** Records that were made: thousands of a board's parts are of a few dozen kinds, and what is one is sent to the page once. */
+const made = new WeakMap<object, AnyPackageInput>();
+
 /** A recognised part as its record: what is usual is left out, lengths to a thousandth of a millimetre. */
 export function inputOf(guess: Guess): AnyPackageInput {
+  const known = made.get(guess);
+  if (known) return known;
+  const input = recordOf(guess);
+  made.set(guess, input);
+  return input;
+}
+
+function recordOf(guess: Guess): AnyPackageInput {
   if (guess.kind === 'through-hole') {
     const { family, pins, places_m, pitch_m, rowSpacing_m, leadDiameter_m, holeDiameter_m, landDiameter_m } =
       guess.part;

@@ -30,17 +30,18 @@ export function ImportFace({
   const crowded = crowd.length > CROWD_FROM;
   // Of a crowd the chosen one alone is drawn whole.
   const alone = crowded ? chosen : null;
+  const byRef = useMemo(() => new Map(crowd.map((site) => [site.ref, site])), [crowd]);
   const shown = useMemo(() => {
+    const one = alone === null ? undefined : byRef.get(alone);
+    const whole = !crowded ? crowd : one ? [one] : [];
     const before = new Set<unknown>(sites);
-    return crowd
-      .filter(({ ref }) => !crowded || ref === alone)
-      .map((site) => ({
-        ...site,
-        id: 'id' in site ? site.id : site.ref,
-        worst: 'sound' as const,
-        faint: before.has(site),
-      }));
-  }, [sites, crowd, crowded, alone]);
+    return whole.map((site) => ({
+      ...site,
+      id: 'id' in site ? site.id : site.ref,
+      worst: 'sound' as const,
+      faint: before.has(site),
+    }));
+  }, [sites, crowd, byRef, crowded, alone]);
   return (
     <BoardFace
       length_mm={length_mm}

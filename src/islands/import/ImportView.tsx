@@ -81,7 +81,8 @@ export function ImportView({ sheet }: { sheet: BoardSheet }) {
   };
 
   const { preview, reading } = state;
-  const kept = keptCount(state);
+  const { struck } = state;
+  const kept = useMemo(() => keptCount({ preview, struck }), [preview, struck]);
   const busy = reading.status === 'reading' || reading.status === 'writing';
   const canAccept = !busy && hasWork(state) && by !== '';
   const run = (id: ImportCommand): boolean => {

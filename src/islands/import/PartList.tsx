@@ -1,4 +1,4 @@
-import { memo, useEffect, useMemo, useRef, type Dispatch } from 'react';
+import { memo, useCallback, useEffect, useMemo, useRef, type Dispatch } from 'react';
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { padNamesOf } from '~/core/packages/form';
 import { partOf } from '~/schema/exchange/si/part';
@@ -12,6 +12,7 @@ type Planned = ImportPreview['sites'][number];
 
 /** A row's usual height, px; each is measured once it is drawn. */
 const ROW_px = 57;
+const usualHeight = (): number => ROW_px;
 
 /** Parts that would be placed; of ten thousand only those in view are drawn. */
 export function PartList({
@@ -25,12 +26,14 @@ export function PartList({
   readonly dispatch: Dispatch<ImportAction>;
 }) {
   const frame = useRef<HTMLDivElement>(null);
+  // The same function while the parts are the same: with another one every row would be measured anew, at every key.
+  const keyOf = useCallback((index: number) => sites[index]!.site.ref, [sites]);
   const rows = useVirtualizer({
     count: sites.length,
     getScrollElement: () => frame.current,
-    estimateSize: () => ROW_px,
+    estimateSize: usualHeight,
     overscan: 8,
-    getItemKey: (index) => sites[index]!.site.ref,
+    getItemKey: keyOf,
   });
   const places = useMemo(() => new Map(sites.map(({ site }, index) => [site.ref, index])), [sites]);
   useEffect(() => {

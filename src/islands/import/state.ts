@@ -165,14 +165,16 @@ const chosenSites = ({ preview, families }: Pick<ImportState, 'preview' | 'famil
 export const keptSites = (state: Pick<ImportState, 'preview' | 'struck' | 'families'>) =>
   chosenSites(state).filter(({ site }) => !state.struck.has(site.ref));
 
-/** How many would be made: counted at every key, so nothing is made for it. */
+/** How many would be made. */
 export const keptCount = ({ preview, struck }: Pick<ImportState, 'preview' | 'struck'>): number =>
   preview?.sites.reduce((count, { site }) => count + Number(!struck.has(site.ref)), 0) ?? 0;
 
 /** Whether there is anything to write. */
 export const hasWork = ({ preview, struck }: Pick<ImportState, 'preview' | 'struck'>): boolean =>
   preview !== null &&
-  (keptCount({ preview, struck }) > 0 || preview.layers.length > 0 || preview.profile !== null);
+  (preview.layers.length > 0 ||
+    preview.profile !== null ||
+    preview.sites.some(({ site }) => !struck.has(site.ref)));
 
 /** What accepting sends; null while there is nothing to write. */
 export function importOf(state: ImportState, by: string): NewImport | null {

@@ -6,9 +6,10 @@ import type { AnyPackageInput } from '~/schema/values/package';
 /** The same part as another family or size that fits its lands: small, for a board of thousands has as many times some. */
 export interface OtherFit {
   readonly package: AnyPackageInput;
-  readonly x_mm: number;
-  readonly y_mm: number;
-  readonly rotation_deg: number;
+  /** Where its middle would lie and how it would be turned; left out where that is as the part was taken. */
+  readonly x_mm?: number;
+  readonly y_mm?: number;
+  readonly rotation_deg?: number;
   /** Which pad of the part as it was taken stands for each of this one's. */
   readonly padOf: Readonly<Record<string, string>>;
 }
