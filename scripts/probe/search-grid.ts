@@ -5,17 +5,18 @@ import { isSure } from '~/core/method/hand/bands';
 import { bandsByHand } from '~/core/method/hand/handBands';
 import { tryOut, type HandHeat } from '~/core/method/hand/handTrial';
 import { wetting_K } from '~/core/method/limits/habits';
-import { PLAN } from '~/core/method/settings';
+import { partStands_K } from '~/core/method/hand/warmths';
+import { PLAN, WARMTH } from '~/core/method/settings';
 import { plan } from '~/core/method/plan/plan';
 import { serially } from '~/core/method/plan/pieces/solve';
-import type { HandSetting, PhaseRequest, PlanRequest } from '~/core/method/request';
+import type { HandSetting, PhaseRequest } from '~/core/method/request';
 import { boardTemperature_K, type Preheat } from '~/core/thermal/preheat';
 import { FACTORS, requestOf } from '../../tests/plans/factors';
 import { coveringRows } from '../../tests/plans/pairs';
 
 /**
  * The search held against a grid: jobs of the covering set that are done by a tool in the hand, every tip at every 10 K and
- * every preheater at six temperatures and three soaks, drawn from the least damage up until one is sure. Told is the
+ * every preheater at six temperatures and three soaks that board and part stand, drawn from the least damage up until one is sure. Told is the
  * chosen damage against the least of those that are sure, soak no longer and can be timed by a hand as well.
  *
  *     node scripts/run.mjs scripts/probe/search-grid.ts [how many]
@@ -30,17 +31,20 @@ const MOST_DRAWN = 12;
 const rows = coveringRows(FACTORS) as readonly Readonly<Record<keyof typeof FACTORS, number>>[];
 const wanted = Number(process.argv[2] ?? 40);
 
-function preheatsOf({ preheaters, board, ambient_K }: PlanRequest): (Preheat | null)[] {
-  const warm = preheaters.flatMap(({ kind, setpointRange_K: [least_K, most_K] }) => {
+function preheatsOf(request: PhaseRequest): (Preheat | null)[] {
+  const { preheaters, board, ambient_K } = request;
+  // A warmth that its part would not live through is no setting, however little it costs the lands.
+  const most_K = Math.min(MOST_BOARD_K, partStands_K(request) + WARMTH.near_K);
+  const warm = preheaters.flatMap(({ kind, setpointRange_K: [least_K, hottest_K] }) => {
     const sets_K = Array.from(
       { length: 6 },
-      (_, i) => most_K - (i * (most_K - Math.max(least_K, kelvin(100)))) / 6,
+      (_, i) => hottest_K - (i * (hottest_K - Math.max(least_K, kelvin(100)))) / 6,
     );
     return sets_K.flatMap((setpoint_K) =>
       SOAKS_s.map((soak_s): Preheat => ({ kind: kind, setpoint_K, soak_s })),
     );
   });
-  return [null, ...warm.filter((p) => boardTemperature_K(board, p, ambient_K) <= MOST_BOARD_K)];
+  return [null, ...warm.filter((p) => boardTemperature_K(board, p, ambient_K) <= most_K)];
 }
 
 function gridOf(request: PhaseRequest, heat: HandHeat): HandSetting[] {

@@ -19,7 +19,7 @@ export function otherFit(
 ): OtherFit {
   const ownOf = new Map([...taken.padOf].map(([own, pad]) => [pad, own]));
   const at = placeInRecord(placeOf(part, other, site.side, shift_m));
-  const renamed = [...other.padOf].flatMap(([own, pad]) => {
+  const renamed = [...other.padOf].flatMap(([own, pad]): [string, string][] => {
     const its = ownOf.get(pad) ?? own;
     return its === own ? [] : [[own, its]];
   });

@@ -3,8 +3,7 @@ import { AS_IT_CAME, isEmpty, occupancyInWords } from '~/core/record/occupancy';
 import { openBoard } from '~/server/boards/openBoard';
 import { explore, MODEL_VERSION } from '~/core/method/plan/plan';
 import { edited } from '~/core/method/steps/edits';
-import type { PlanRequest, Setting } from '~/core/method/request';
-import { celsius } from '~/core/quantity/convert';
+import type { PlanRequest } from '~/core/method/request';
 import { inOneGo } from '~/core/stepwise';
 import { InputError } from '~/schema/values/faults';
 import { acceptedPlan } from '~/schema/records/jobs/acceptedPlan';
@@ -12,8 +11,8 @@ import type { AcceptPlan, JobRecord } from '~/schema/records/jobs/job';
 import type { FoundAnswer } from '~/schema/exchange/plan/planAnswer';
 import { foundAnswerOf } from '~/schema/exchange/plan/planAnswerOf';
 import { addedStep } from '~/schema/exchange/plan/addedStep';
-import { choicesOf, planRequestOf, settingOf } from '~/schema/exchange/si/plan';
-import type { ChoiceInput, PlanInput, SettingInput } from '~/schema/exchange/plan/planRequest';
+import { choicesOf, planRequestOf } from '~/schema/exchange/si/plan';
+import type { ChoiceInput, PlanInput } from '~/schema/exchange/plan/planRequest';
 import type { Db } from '~/server/store/db';
 import { newId } from '~/server/store/ids';
 import { recordMovedOn } from '~/server/plans/planTask';
@@ -22,6 +21,7 @@ import { Conflict } from '~/server/store/errors';
 import { restate } from '~/server/boards/restate';
 import { addJob, type JobWithEvents } from '~/server/store/repositories/jobs';
 import { getSite } from '~/server/store/repositories/sites';
+import { benchSetting } from './benchSetting';
 
 /** Solves what was chosen, from inputs of the record: the planner, which has mostly just done so, or whoever stands in. */
 export type Solve = (input: PlanInput, choices: readonly ChoiceInput[]) => Promise<FoundAnswer>;
@@ -117,28 +117,3 @@ export const solvedHere: Solve = (input, inputs) => {
   const request = planRequestOf(input);
   return Promise.resolve(foundAnswerOf(inOneGo(explore(request, choicesOf(request, inputs)!))));
 };
-
-/** The technician's setting on this bench, or what is wrong with it. */
-export function benchSetting(request: PlanRequest, input: SettingInput, path = '$.setting'): Setting {
-  const setting = settingOf(request, input);
-  if (!setting) {
-    throw new InputError([
-      { path: `${path}.toolId`, message: `"${input.toolId}" is not on the bench; choose one that is` },
-    ]);
-  }
-  const { setpoint_C: given_C } = input;
-  const { name, range_K } =
-    setting.kind === 'air'
-      ? { name: setting.station.name, range_K: setting.station.airRange_K }
-      : { name: setting.tool.name, range_K: setting.tool.setpointRange_K };
-  const [low, high] = range_K.map(celsius) as [number, number];
-  if (given_C < low - 0.01 || given_C > high + 0.01) {
-    throw new InputError([
-      {
-        path: `${path}.setpoint_C`,
-        message: `is ${given_C} °C, outside what ${name} reaches; give ${low.toFixed(0)} to ${high.toFixed(0)} °C`,
-      },
-    ]);
-  }
-  return setting;
-}

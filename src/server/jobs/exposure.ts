@@ -10,7 +10,7 @@ import { planRequestOf } from '~/schema/exchange/si/plan';
 import type { ChoiceInput } from '~/schema/exchange/plan/planRequest';
 import { heatBoardOf } from '~/server/boards/heatBoard';
 import type { Db } from '~/server/store/db';
-import { benchSetting } from './acceptance';
+import { benchSetting } from './benchSetting';
 import { padsAbout } from './sharedHeat';
 import { measuredOf } from './measuredLand';
 import { asSoaked, soakBegan_ms } from './soak';

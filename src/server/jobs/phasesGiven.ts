@@ -7,7 +7,7 @@ import { planRequestOf } from '~/schema/exchange/si/plan';
 import { InputError } from '~/schema/values/faults';
 import { heatBoardOf } from '~/server/boards/heatBoard';
 import type { Db } from '~/server/store/db';
-import { benchSetting } from './acceptance';
+import { benchSetting } from './benchSetting';
 
 /**
  * What each phase of a job was planned with, as the model is asked; none where it was planned by one that is not read any

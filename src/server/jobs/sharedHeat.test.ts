@@ -8,7 +8,7 @@ import { scenarioFor } from '~/core/method/hand/holeTouch';
 import { planRequestOf } from '~/schema/exchange/si/plan';
 import { inPhase } from '../../../tests/support/samples';
 import { freshDatabase, withCapacitor } from '../../../tests/support/database';
-import { benchSetting } from './acceptance';
+import { benchSetting } from './benchSetting';
 import { planningFor } from '~/server/plans/sitePlanning';
 import { addSite } from '~/server/store/repositories/sites';
 import { padsAbout } from './sharedHeat';
