@@ -1,4 +1,4 @@
-import { expect, ready, test } from './bench';
+import { expect, ready, signIn, test } from './bench';
 
 /** What a shop owner asks, each answered from the screen by keys and links alone. */
 test('which way lifts fewest lands on old boards, since when bridges went up and why, and how the bands hold', async ({
@@ -81,4 +81,25 @@ test('the month stands on one sheet', async ({ page }) => {
   await page.goto('/outcomes/month?month=2026-10');
   await expect(page.getByRole('heading', { name: 'October 2026' })).toBeVisible();
   await expect(page.getByRole('row', { name: /Bridges/ })).toContainText(/Sep 2026/);
+});
+
+test('jobs of the last month are held against their gentlest, stopped at once and gone on with', async ({
+  page,
+  baseURL,
+}) => {
+  await signIn(page, baseURL!);
+  await page.goto('/outcomes?view=heat');
+  await ready(page);
+  const section = page.getByRole('region', { name: 'What gentler settings would have saved' });
+  await page.keyboard.press('e');
+  await expect(section.getByText(/^[1-9]\d* of \d+$/)).toBeVisible({ timeout: 60_000 });
+  await expect(section.getByText(/^So far, of \d+ jobs? /)).toBeVisible();
+  await page.keyboard.press('Escape');
+  await expect(section.getByRole('button', { name: /^Go on, \d+ left/ })).toBeVisible();
+  await expect(section.getByRole('progressbar')).toHaveCount(0);
+  // What is known stays, and it goes on from there.
+  await page.keyboard.press('e');
+  await expect(section.getByRole('progressbar')).toBeVisible();
+  await expect(section.getByText(/^So far, of \d+ jobs? /)).toBeVisible();
+  await page.keyboard.press('Escape');
 });

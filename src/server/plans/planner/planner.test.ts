@@ -85,6 +85,24 @@ describe('the planner', () => {
     expect(threads[0]!.kinds.at(-1)).toBe('solve 27');
   });
 
+  it('keeps jobs held against their gentlest apart: a month of them pushes no plan out, and none is solved twice', () => {
+    heard(task(1));
+    threads[0]!.say(answer(1));
+    const month = Array.from({ length: 60 }, (_, i): PlanTask => ({
+      kind: 'gentler',
+      of: `job-${i}`,
+      halves: [],
+    }));
+    month.forEach((of, i) => {
+      heard(of);
+      threads[0]!.say({ type: 'done', jobId: i + 2, answer: [] });
+    });
+    const asked = threads[0]!.kinds.length;
+    expect(heard(task(1)).said.map((m) => m.type)).toEqual(['done']);
+    for (const of of month) expect(heard(of).said.map((m) => m.type)).toEqual(['done']);
+    expect(threads[0]!.kinds).toHaveLength(asked);
+  });
+
   it('gives a job up once nobody listens, and only then', () => {
     const [first, second] = [heard(task(1)), heard(task(1))];
     const [thread] = threads as [StandIn];
