@@ -1,7 +1,14 @@
 import { describe, expect, it } from 'vitest';
 import { celsius, cubicMetresPerSecond, kelvin } from '~/core/quantity/convert';
 import { inOneGo } from '~/core/stepwise';
-import { inPhase, planRequest, settingAt, STATION, surfaceRequest, trackOn } from '../../../../tests/support/samples';
+import {
+  inPhase,
+  planRequest,
+  settingAt,
+  STATION,
+  surfaceRequest,
+  trackOn,
+} from '../../../../tests/support/samples';
 import { AIR } from '../settings';
 import { gentlerHalf } from './gentler';
 import type { HalfGiven } from '../halfGiven';
