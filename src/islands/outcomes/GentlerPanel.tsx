@@ -36,8 +36,8 @@ export function GentlerPanel({ recent }: Pick<HeatView, 'recent'>) {
       <p>
         Each of the last month’s jobs, from {day(recent.from_ms)} on
         {recent.of > jobs.length ? ` (the latest ${jobs.length} of ${recent.of})` : ''}, is solved once more:
-        as it was done, and at the gentlest sure setting of the same way on the bench as it was. About a
-        second a job.
+        as it was done, and at the gentlest sure setting of the same way on the bench as it was. It takes a
+        second or some a job.
       </p>
       <p className={css['reckon']}>
         {status !== 'working' && (
@@ -108,7 +108,7 @@ function Row({ job, changes, done, gentlest, longer_min }: HeldJob) {
       </th>
       <td>{changes.map((change) => change.done).join('; ')}</td>
       <td>{changes.map((change) => change.gentlest).join('; ')}</td>
-      <td>
+      <td className={css['figures']}>
         {budget(done)} → {budget(gentlest)}
       </td>
       <td>{longer_min.toFixed(1)}</td>
