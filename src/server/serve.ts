@@ -134,7 +134,8 @@ export async function serve(bundle: string): Promise<void> {
     );
   console.log(`Ithermon is at ${options.tls ? 'https' : 'http'}://${bracketed(options.host)}:${port}/`);
   rehearse(planner, db);
-  void countUncounted(db)
+  void restateAll(db)
+    .then(() => countUncounted(db))
     .then(() => costs.makeUp())
     .then(() => lessons.makeUp(draws));
   endNightly = nightly.start();
@@ -196,7 +197,6 @@ async function openPrepared(options: Options, built: string): Promise<Db> {
     if (!empty) await seedDemo(db, Date.now(), (line) => console.log(line), resolve(built, 'months.json.gz'));
     ensureRig(db);
     countOldJobs(db);
-    restateAll(db);
     return db;
   } catch (error) {
     if (codeOf(error) === 'SQLITE_FULL' || codeOf(error) === 'ENOSPC')

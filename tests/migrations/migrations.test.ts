@@ -30,6 +30,7 @@ import { siteGroupsOf } from '~/server/store/repositories/siteGroups';
 import { dumpsOf, memoryEntriesOf } from '~/server/store/repositories/memories';
 import { partReadingsAt } from '~/server/store/repositories/sitePartReadings';
 import { sitesOf } from '~/server/store/repositories/sites';
+import { lastSupply, supplyOfBoard } from '~/server/store/repositories/supplyReadings';
 import { listHabits } from '~/server/store/repositories/stepHabits';
 import { listSupplies, recentMoves } from '~/server/store/repositories/supplies';
 import { channelsTold } from '~/server/store/repositories/instrumentChannels';
@@ -149,6 +150,20 @@ describe('migrations run forward on an old database', () => {
     expect(recordsByPerson(db, 'radial')).toEqual({});
     countOldJobs(db);
     expect(recordsByPerson(db, 'radial')).toMatchObject({ MK: [{ method: 'leg-at-a-time', jobs: 1 }] });
+    db.$client.close();
+  });
+
+  it('lets what a supply was read at be found by its index, for the bench and for one board', () => {
+    const db = migrated(journal.entries.find(({ tag }) => tag === '0025_pages_of_years')!);
+    expect(lastSupply(db)).toEqual({ asks_V: 17, gives_V: 17.2, limit_A: 0.6 });
+    expect(supplyOfBoard(db, 'demo-validator-9')).toMatchObject({ asks_V: 17 });
+    expect(supplyOfBoard(db, 'another')).toBeNull();
+    const way = db.$client
+      .prepare(
+        `explain query plan select body from run_events where json_extract(body, '$.supply') is not null order by at_ms desc limit 1`,
+      )
+      .all() as { detail: string }[];
+    expect(way.map(({ detail }) => detail).join()).toContain('run_events_supply');
     db.$client.close();
   });
 

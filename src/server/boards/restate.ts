@@ -1,7 +1,7 @@
 import { clocksOf } from '~/core/record/boardEntries';
 import { waitingOf } from '~/core/record/waiting';
 import type { Db } from '~/server/store/db';
-import { getBoard, openBoardIds, setWaiting } from '~/server/store/repositories/boards';
+import { getBoard, keepRules, openBoardIds, rulesOf, setWaiting } from '~/server/store/repositories/boards';
 import type { SiteWithPads } from '~/server/store/repositories/sites';
 import { openBoard, type OpenBoard } from './openBoard';
 
@@ -22,13 +22,22 @@ export function restate(db: Db, boardId: string, made: readonly SiteWithPads[] =
   return read;
 }
 
-/** Rows that an earlier version wrote say what their record says; one that cannot be read is told of and left. */
-export function restateAll(db: Db): void {
+/** What rows say is reckoned by these rules; raise it whenever a board would wait for something else by the same record. */
+const RULES = 1;
+
+/**
+ * Rows that an earlier version wrote say what their record says; one that cannot be read is told of and left. Once for each
+ * change of the rules, giving way between boards: an old workshop has thousands, and nobody waits for it.
+ */
+export async function restateAll(db: Db): Promise<void> {
+  if (rulesOf(db) >= RULES) return;
   for (const id of openBoardIds(db)) {
     try {
       db.transaction(() => restate(db, id));
     } catch (error) {
       console.error(`board ${id} cannot be read:`, error);
     }
+    await new Promise(setImmediate);
   }
+  keepRules(db, RULES);
 }

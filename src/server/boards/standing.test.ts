@@ -159,17 +159,29 @@ describe('where a board stands', () => {
     expect(enterOnBoard(db, 'brd-1', entry, 2).entries).toHaveLength(1);
   });
 
-  it('one row that cannot be read does not keep the others from being stated', () => {
+  it('one row that cannot be read does not keep the others from being stated', async () => {
     const db = freshDatabase();
     withCapacitor(db);
     db.$client.exec(
       "INSERT INTO boards (id, name, owner, fault, hazards, construction, waiting_for, created_at_ms) VALUES ('bad', 'B', 'MK', 'x', '[]', '{}', 'you', 1)",
     );
     const told = vi.spyOn(console, 'error').mockImplementation(() => undefined);
-    restateAll(db);
+    await restateAll(db);
     expect(told).toHaveBeenCalledOnce();
     expect(getBoard(db, 'brd-1').nextAction).toBe('Plan C7');
     told.mockRestore();
+  });
+
+  it('rows are stated once for each change of the rules: a start of an old workshop is no reading of all of it', async () => {
+    const db = freshDatabase();
+    withCapacitor(db);
+    await restateAll(db);
+    db.$client.exec("UPDATE boards SET next_action = 'as by hand'");
+    await restateAll(db);
+    expect(getBoard(db, 'brd-1').nextAction).toBe('as by hand');
+    db.$client.pragma('user_version = 0');
+    await restateAll(db);
+    expect(getBoard(db, 'brd-1').nextAction).toBe('Plan C7');
   });
 });
 

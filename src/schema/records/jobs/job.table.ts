@@ -36,6 +36,7 @@ export const jobs = sqliteTable(
   (table) => [
     index('jobs_board').on(table.boardId, table.acceptedAt_ms),
     index('jobs_status').on(table.status),
+    index('jobs_closed').on(table.status, table.closedAt_ms),
     index('jobs_record').on(table.status, table.family, table.by, table.method),
     index('jobs_site').on(table.siteId),
   ],

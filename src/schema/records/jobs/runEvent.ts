@@ -89,7 +89,7 @@ const exposure = z.strictObject({
     .optional(),
 });
 
-const runEventBody: z.ZodType<RunEventBody> = z.discriminatedUnion('kind', [
+export const runEventBody: z.ZodType<RunEventBody> = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('opened') }),
   exposure,
   ...writable,

@@ -66,6 +66,10 @@ export const openBoardIds = (db: Db): string[] =>
     .all()
     .map(({ id }) => id);
 
+/** The rules by which rows say what boards wait for; the file itself keeps their number, and a copy of it does. */
+export const rulesOf = (db: Db): number => db.$client.pragma('user_version', { simple: true }) as number;
+export const keepRules = (db: Db, rules: number): void => void db.$client.pragma(`user_version = ${rules}`);
+
 /** What statistics sort boards by, by their ids; of all of them at once. */
 export const boardsTold = (
   db: Db,

@@ -75,19 +75,6 @@ export const runningNow = (db: Db): Pick<JobRecord, 'id' | 'boardId' | 'lastSeq'
     .limit(MOST_RUNNING)
     .all();
 
-/** The jobs that were closed last, with their entries. */
-export const lastClosed = (db: Db, most: number): JobWithEvents[] =>
-  jobsBy(
-    db,
-    db
-      .select({ id: jobs.id, lastSeq: jobs.lastSeq })
-      .from(jobs)
-      .where(eq(jobs.status, 'closed'))
-      .orderBy(desc(jobs.closedAt_ms))
-      .limit(most)
-      .all(),
-  );
-
 /** Jobs whose heatings may not be costed yet: those under way, and those closed within two days. */
 export const jobsToCost = (db: Db, now_ms: number): string[] =>
   db
