@@ -3,12 +3,13 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { clockBack } from './server/clockBack';
 import { fuzz } from './server/fuzz';
+import { hour } from './server/hour';
 import { interleave } from './server/interleave';
 import { kills } from './server/kills';
 import { load } from './server/load';
 import { Shop } from './server/shop';
 
-/** Probes of the built server from outside, long: `npm run probe [fuzz|kills|interleave|clock|load] [count]`. */
+/** Probes of the built server from outside, long: `npm run probe [fuzz|kills|interleave|clock|load|hour] [count]`. */
 
 const folder = mkdtempSync(join(tmpdir(), 'ithermon-probe-'));
 const [only, count] = process.argv.slice(2);
@@ -44,6 +45,7 @@ try {
   );
   await probed('clock', 60, (n) => clockBack(folder, n));
   await probed('load', 5000, (n) => load(folder, n));
+  await probed('hour', 60, (n) => hour(folder, n));
 } finally {
   rmSync(folder, { recursive: true, force: true });
 }

@@ -110,7 +110,7 @@ export async function withSite(shop: Shop): Promise<{ boardId: string; site: Mad
 export async function withJob(shop: Shop): Promise<{ jobId: string; site: MadeSite }> {
   const { site } = await withSite(shop);
   const page = (await shop.ask('GET', `sites/${site.id}/plan`)).text;
-  const inputsKey = /inputsKey&quot;:\[0,&quot;([^&]+)&quot;/.exec(page)![1]!;
+  const inputsKey = /"inputsKey":"([^"]+)"/.exec(page)![1]!;
   const wish = { siteId: site.id, inputsKey, goal: 'remove-sacrifice-part' };
   const told = await shop.ask('POST', 'api/plans', { kind: 'plan', by: 'MK', ...wish });
   const { answer } = JSON.parse(told.text.trimEnd().split('\n').at(-1)!) as { answer: PlanAnswer };

@@ -27,6 +27,7 @@ import { reduce, start, type AirState } from './state';
 import { Moisture } from './Moisture';
 import { useField } from './useField';
 import { styled } from '~/ui/styled';
+import { fromPage } from '~/ui/fromPage';
 import css from './air.module.css';
 
 /** Hot air on one site: what the whole board feels, when each pad melts, and what is in the way. */
@@ -39,6 +40,8 @@ export function AirView({ sheet }: { sheet: AirSheet }) {
   }
   return <AirField sheet={sheet} request={request} station={station} first={first} />;
 }
+
+export const AirIsland = fromPage(AirView);
 
 function AirField({
   sheet,

@@ -10,6 +10,7 @@ import { BENCH_COMMANDS, type BenchCommand } from './commands';
 import { GROUPS, matching, reduce, START, waitsFor } from './state';
 import { useFinds } from './useFinds';
 import { useMore, useNearing } from './useMore';
+import { fromPage } from '~/ui/fromPage';
 import css from './bench.module.css';
 
 /** A board's clock ends to the second on its own page; here a few will do. */
@@ -133,6 +134,8 @@ export function BenchView({
     </div>
   );
 }
+
+export const BenchIsland = fromPage(BenchView);
 
 /** Boards by their order here, each once. */
 function joined(some: readonly BenchBoard[], others: readonly BenchBoard[]): readonly BenchBoard[] {

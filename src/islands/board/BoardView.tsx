@@ -28,6 +28,7 @@ import { StageDialog, type StageAsked } from './StageDialog';
 import { Story } from './Story';
 import { useStanding } from './useStanding';
 import { useCopperMarks } from './useCopperMarks';
+import { fromPage } from '~/ui/fromPage';
 import css from './board.module.css';
 
 /** The face of one board, its sites and findings, and the ledger of what happened to it. */
@@ -289,6 +290,8 @@ export function BoardView({ sheet }: { sheet: BoardSheet }) {
     </div>
   );
 }
+
+export const BoardIsland = fromPage(BoardView);
 
 /** "C7 pin 2". */
 function padInWords(sites: BoardSheet['sites'], padId: string): string {

@@ -1,9 +1,32 @@
+import { useEffect, useRef, useState } from 'react';
+import { Button } from '~/ui/controls/Button';
 import { dayAndTime, stamp } from '~/ui/dates';
 import type { LedgerLine } from './ledgerLine';
 import css from './board.module.css';
 
-/** What happened to a board, newest first. */
+/** So many lines are drawn with the page; older ones as the list is read on. */
+const FIRST = 60;
+const FURTHER = 200;
+
+/** What happened to a board, newest first. A board of years has thousands of lines: they are drawn where they are looked for. */
 export function LedgerList({ lines }: { readonly lines: readonly LedgerLine[] }) {
+  const [drawn, setDrawn] = useState(FIRST);
+  const end = useRef<HTMLParagraphElement>(null);
+  const older = lines.length - drawn;
+  useEffect(() => {
+    if (older <= 0) return;
+    const near = new IntersectionObserver(([at]) => at!.isIntersecting && setDrawn((so) => so + FURTHER), {
+      rootMargin: '600px',
+    });
+    near.observe(end.current!);
+    return () => near.disconnect();
+  }, [older]);
+  // On paper, and for the browser's own search, all of it.
+  useEffect(() => {
+    const all = (): void => setDrawn(Infinity);
+    window.addEventListener('beforeprint', all);
+    return () => window.removeEventListener('beforeprint', all);
+  }, []);
   return (
     <section aria-label="Ledger" className={css['ledger']}>
       <h2>Ledger</h2>
@@ -11,7 +34,7 @@ export function LedgerList({ lines }: { readonly lines: readonly LedgerLine[] })
         <p className="quiet">Nothing has been done or found on this board yet.</p>
       ) : (
         <ol>
-          {lines.map((line) => (
+          {lines.slice(0, drawn).map((line) => (
             <li key={line.key} data-kind={line.kind} data-struck={line.struck}>
               <time className="digits" dateTime={stamp(line.at_ms)}>
                 {dayAndTime(line.at_ms)}
@@ -35,6 +58,11 @@ export function LedgerList({ lines }: { readonly lines: readonly LedgerLine[] })
             </li>
           ))}
         </ol>
+      )}
+      {older > 0 && (
+        <p ref={end} className={css['older']}>
+          <Button onClick={() => setDrawn(Infinity)}>Show all {lines.length} lines</Button>
+        </p>
       )}
     </section>
   );

@@ -21,6 +21,7 @@ import { CHECK_COMMANDS, type CheckCommand } from './commands';
 import { Mending } from './Mending';
 import { mayFollow, nextOpen, readingOf, reduce } from './state';
 import { expectation, ohms, VERDICT_SHAPES, uncheckedInWords, VERDICT_WORDS } from '~/ui/continuityWords';
+import { fromPage } from '~/ui/fromPage';
 import css from './check.module.css';
 
 /** Probes one part pin by pin: what must be connected, what must not, and what failed becomes a finding. */
@@ -277,6 +278,8 @@ export function CheckView({ sheet }: { sheet: CheckSheet }) {
     </div>
   );
 }
+
+export const CheckIsland = fromPage(CheckView);
 
 const probeAt = (pad: PlacedPad, label: string): ProbePoint => ({
   x_mm: millimetres(pad.x_m),

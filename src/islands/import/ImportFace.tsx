@@ -1,5 +1,5 @@
 import { useMemo, type Dispatch } from 'react';
-import type { BoardSheet } from '~/schema/sheets/boardSheet';
+import type { ImportSheet } from '~/schema/sheets/boardSheet';
 import { BoardFace } from '~/ui/face/BoardFace';
 import { Crowd, CROWD_FROM, nearestOf } from '~/ui/face/Crowd';
 import { Profile } from '~/ui/face/Profile';
@@ -16,7 +16,7 @@ export function ImportFace({
   side,
   dispatch,
 }: Pick<ImportState, 'families' | 'struck' | 'chosen' | 'side'> & {
-  readonly sheet: Pick<BoardSheet, 'board' | 'sites'>;
+  readonly sheet: Pick<ImportSheet, 'board' | 'sites'>;
   readonly preview: ImportPreview;
   readonly dispatch: Dispatch<ImportAction>;
 }) {

@@ -3,7 +3,7 @@ import { useStore } from '@nanostores/react';
 import { useMemo, useReducer, type Dispatch } from 'react';
 import { useDropzone } from 'react-dropzone';
 import type { ImportRecord } from '~/schema/records/board/boardImport';
-import type { BoardSheet } from '~/schema/sheets/boardSheet';
+import type { ImportSheet } from '~/schema/sheets/boardSheet';
 import { postJson } from '~/ui/api';
 import { ButtonLink, CommandButton, KeyCap } from '~/ui/controls/Button';
 import { ErrorNote } from '~/ui/controls/Notes';
@@ -27,13 +27,14 @@ import {
   type ImportState,
 } from './state';
 import { useReading } from './useReading';
+import { fromPage } from '~/ui/fromPage';
 import css from './import.module.css';
 
 /** All files together; larger ones are no board of this trade. */
 const LARGEST_bytes = 60e6;
 
 /** Files to a board's face: what would be made is shown first, and nothing is written until it is accepted. */
-export function ImportView({ sheet }: { sheet: BoardSheet }) {
+export function ImportView({ sheet }: { sheet: ImportSheet }) {
   const { board, sites } = sheet;
   const by = useStore($by);
   const [state, dispatch] = useReducer(reduce, sheet.imports, start);
@@ -266,6 +267,8 @@ export function ImportView({ sheet }: { sheet: BoardSheet }) {
     </div>
   );
 }
+
+export const ImportIsland = fromPage(ImportView);
 
 /** What was dropped while nothing is read of it: while it is being read, after it was stopped, and where it could not be. */
 function StoppedFiles({

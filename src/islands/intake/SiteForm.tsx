@@ -27,6 +27,7 @@ import { PackageFields } from './PackageFields';
 import { nextReference } from './reference';
 import { figureFault, pinCount } from './packageDraft';
 import { blankSite, draftOfSite, padsFor, siteOf, type SiteDraft } from './siteDraft';
+import { fromPage } from '~/ui/fromPage';
 import css from './intake.module.css';
 
 interface SiteFormProps {
@@ -300,3 +301,5 @@ export function SiteForm({ board, sites, library: kept, side: startSide, site: k
     </form>
   );
 }
+
+export const SiteIsland = fromPage(SiteForm);

@@ -17,6 +17,7 @@ import { CONTENTS_WORDS, dumpName, entryInWords, isBad } from './entryWords';
 import { blockOf, checksOf } from './hexFields';
 import { ProgrammerPanel, sizeInWords, type ProgrammerDraft } from './ProgrammerPanel';
 import { TransferPanel, type TransferDraft } from './TransferPanel';
+import { fromPage } from '~/ui/fromPage';
 import css from './memory.module.css';
 
 /** The contents of a site's part: read twice and kept, compared, carried over into new ones, written and verified. */
@@ -275,3 +276,5 @@ export function MemoryView({ sheet: first }: { readonly sheet: MemorySheet }) {
     </div>
   );
 }
+
+export const MemoryIsland = fromPage(MemoryView);

@@ -15,6 +15,7 @@ import { HeldPanel } from './HeldPanel';
 import { RatesPanel } from './RatesPanel';
 import { TimePanel } from './TimePanel';
 import { monthWords } from './words';
+import { fromPage } from '~/ui/fromPage';
 import css from './outcomes.module.css';
 
 const VIEWS: Readonly<Record<View, string>> = {
@@ -183,3 +184,5 @@ export function OutcomesView({ sheet }: { readonly sheet: OutcomesSheet }) {
     </div>
   );
 }
+
+export const OutcomesIsland = fromPage(OutcomesView);

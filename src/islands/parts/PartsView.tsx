@@ -19,6 +19,7 @@ import type { OrdersSheet } from '~/schema/sheets/ordersSheet';
 import { OrdersPanel } from './OrdersPanel';
 import { reduce, start, type PartsPlace } from './state';
 import { SwapPanel, type Wanted } from './SwapPanel';
+import { fromPage } from '~/ui/fromPage';
 import css from './parts.module.css';
 
 const PLACES: Readonly<Record<PartsPlace, string>> = {
@@ -191,3 +192,5 @@ export function PartsView({
     </div>
   );
 }
+
+export const PartsIsland = fromPage(PartsView);

@@ -19,6 +19,7 @@ import { calibrationOf, reduce } from './state';
 import { Picture } from './Picture';
 import { TakeAwayDialog } from './TakeAwayDialog';
 import { styled } from '~/ui/styled';
+import { fromPage } from '~/ui/fromPage';
 import css from './photos.module.css';
 
 type PhotosSheet = Pick<BoardSheet, 'board' | 'sites' | 'photos'>;
@@ -258,6 +259,8 @@ export function PhotosView({ sheet }: { sheet: PhotosSheet }) {
     </div>
   );
 }
+
+export const PhotosIsland = fromPage(PhotosView);
 
 const FIELD_WORDS = { x_mm: 'x, mm', y_mm: 'y, mm', px: 'right, px', py: 'down, px' } as const;
 

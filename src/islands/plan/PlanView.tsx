@@ -55,6 +55,7 @@ import { useAccepting } from './useAccepting';
 import { useDraft } from './useDraft';
 import { usePlanning } from './usePlanning';
 import { WindowsPanel } from './WindowsPanel';
+import { fromPage } from '~/ui/fromPage';
 import css from './plan.module.css';
 
 /** One job on one site: which way, what to set, how long to hold, what it costs, and why. */
@@ -318,6 +319,8 @@ export function PlanView({ sheet, by: drawnFor }: { sheet: PlanSheet; by: string
     </div>
   );
 }
+
+export const PlanIsland = fromPage(PlanView);
 
 /** Choices for the halves that nothing was set for: the first way that may be used, at a usual setting. */
 function begun(whole: PlanRequest, state: PlanState): ChoiceInput[] {

@@ -13,6 +13,7 @@ import { PickList } from './PickList';
 import { isAgeing, reduce, shownKept, start, toPlanAgain } from './state';
 import { Traveller } from './Traveller';
 import { useRound } from './useRound';
+import { fromPage } from '~/ui/fromPage';
 import css from './recap.module.css';
 
 /** A whole board's job: which parts, in which order, what to have ready, what each order costs, and how far it is. */
@@ -152,6 +153,8 @@ export function RecapView({ sheet }: { sheet: RecapSheet }) {
     </div>
   );
 }
+
+export const RecapIsland = fromPage(RecapView);
 
 interface StandingProps {
   readonly boardId: string;

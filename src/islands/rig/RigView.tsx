@@ -19,6 +19,7 @@ import { MoveForm, NewSupplyForm } from './SupplyForm';
 import { Backups } from './Backups';
 import { TipLessons } from './TipLessons';
 import { ToolForm } from './ToolForm';
+import { fromPage } from '~/ui/fromPage';
 import css from './rig.module.css';
 
 const KIND_ORDER: readonly ToolSpec['kind'][] = ['iron', 'gun', 'tweezers', 'hot-air', 'preheater'];
@@ -201,6 +202,8 @@ export function RigView({ sheet }: { sheet: RigSheet }) {
     </div>
   );
 }
+
+export const RigIsland = fromPage(RigView);
 
 const left = (s: StockedSupply): string => amountWords({ amount: s.left, unit: SUPPLY_UNITS[s.spec.kind] });
 

@@ -50,6 +50,7 @@ import { useCourses } from './useCourses';
 import { useClock } from './useNow';
 import { useOutbox } from './useOutbox';
 import { useRunning } from './useRunning';
+import { fromPage } from '~/ui/fromPage';
 import css from './run.module.css';
 import { steadyNow_ms } from '~/ui/steadyNow';
 
@@ -289,6 +290,8 @@ export function RunView({ sheet }: { sheet: RunSheet }) {
     </div>
   );
 }
+
+export const RunIsland = fromPage(RunView);
 
 const OPEN_KEYS = ['mark', 'back', 'note', 'take-back', 'close'] as const;
 /** What a closed job still takes: a note, and that an entry was wrong. */

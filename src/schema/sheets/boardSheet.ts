@@ -49,3 +49,6 @@ export interface BoardSheet {
   /** The site it was opened for, by a link; left out or no site of it: the first. */
   readonly openOn?: string | null | undefined;
 }
+
+/** What files are read beside: the board, what stands on it, and what was read before. */
+export type ImportSheet = Pick<BoardSheet, 'board' | 'sites' | 'imports'>;

@@ -7,7 +7,7 @@ import type { Db } from '~/server/store/db';
 import { getBoard } from '~/server/store/repositories/boards';
 import { padStatesOf } from '~/server/store/repositories/findings';
 import { planningFor } from './sitePlanning';
-import { getSite, sitesOf } from '~/server/store/repositories/sites';
+import { getSite } from '~/server/store/repositories/sites';
 import { listHabits } from '~/server/store/repositories/stepHabits';
 import { listTools } from '~/server/store/repositories/tools';
 import { recordsByPerson } from '~/server/store/repositories/trackRecord';
@@ -21,7 +21,8 @@ export function planSheet(
 ): PlanSheet {
   const site = getSite(db, siteId);
   const board = getBoard(db, site.boardId);
-  const occupancy = openBoard(db, board.id).occupancies.get(siteId) ?? AS_IT_CAME;
+  const open = openBoard(db, board.id);
+  const occupancy = open.occupancies.get(siteId) ?? AS_IT_CAME;
   const empty = isEmpty(occupancy);
   const onlyCopy = contentsAt(db, siteId) === 'only-copy';
   const goal =
@@ -30,7 +31,7 @@ export function planSheet(
       : empty
         ? 'fit'
         : 'remove-keep-part';
-  const { input, inputsKey } = planningFor(db, siteId, { goal });
+  const { input, inputsKey } = planningFor(db, siteId, { goal }, open);
   // Copper and edge stay with the server, which asks the planner.
   const { copperMaps: _maps, outline_mm: _edge, ...told } = input.board;
   return {
@@ -40,7 +41,7 @@ export function planSheet(
     padStates: Object.fromEntries(padStatesOf(db, board.id)),
     tools: listTools(db),
     goal,
-    mates: mates.filter((ref) => sitesOf(db, board.id).some((s) => s.ref === ref && s.id !== siteId)),
+    mates: mates.filter((ref) => open.sites.some((s) => s.ref === ref && s.id !== siteId)),
     input: { ...input, board: told },
     inputsKey,
     records: recordsByPerson(db, site.package.family),

@@ -14,7 +14,7 @@ import { benchToolOf } from '~/schema/records/rig/tool';
 import type { Db } from '~/server/store/db';
 import { AS_IT_CAME, isEmpty, type Occupancy } from '~/core/record/occupancy';
 import { learntFor } from '~/server/rig/learnt';
-import { openBoard } from '~/server/boards/openBoard';
+import { openBoard, type OpenBoard } from '~/server/boards/openBoard';
 import { heatBoardOf } from '~/server/boards/heatBoard';
 import { getBoard } from '~/server/store/repositories/boards';
 import { padStatesOf } from '~/server/store/repositories/findings';
@@ -36,12 +36,15 @@ export interface SitePlanning {
   readonly inputsKey: string;
 }
 
-/** Gathers what the record knows into a plan request: board, site, findings, neighbours, bench, stock, doses spent. */
-export function planningFor(db: Db, siteId: string, wanted: Wanted): SitePlanning {
+/**
+ * Gathers what the record knows into a plan request: board, site, findings, neighbours, bench, stock, doses spent. Whoever has the board
+ * open already hands it in.
+ */
+export function planningFor(db: Db, siteId: string, wanted: Wanted, read?: OpenBoard): SitePlanning {
   const site = getSite(db, siteId);
   const board = getBoard(db, site.boardId);
   const found = padStatesOf(db, board.id);
-  const { occupancies } = openBoard(db, board.id);
+  const { occupancies } = read ?? openBoard(db, board.id);
   const tools = listTools(db);
   if (!tools.some(({ spec }) => spec.kind !== 'preheater')) throw new Unplannable();
   const contents = contentsAt(db, site.id);

@@ -99,15 +99,8 @@ export const untaughtJobs = (db: Db, most: number): string[] =>
 const DAY_ms = 86_400_000;
 
 /** Entries of every job on one site, job by job: its heat history. */
-export function siteHistory(db: Db, siteId: string): RunEvent[][] {
-  const ids = db
-    .select({ id: jobs.id })
-    .from(jobs)
-    .where(eq(jobs.siteId, siteId))
-    .all()
-    .map((row) => row.id);
-  return ids.map((id) => eventsOf(db, [id]));
-}
+export const siteHistory = (db: Db, siteId: string): (readonly RunEvent[])[] =>
+  jobsBy(db, db.select(HEAD).from(jobs).where(eq(jobs.siteId, siteId)).all()).map(({ events }) => events);
 
 export function addJob(db: Db, job: Omit<JobRecord, 'lastSeq'>, openedBy: string): JobWithEvents {
   return db.transaction((tx) => {
@@ -190,23 +183,31 @@ const tracesKept = new LRUCache<string, JobTrace>({ max: 400 });
 
 /** What jobs of a board did to its parts, the oldest first. A trace is kept until its job has a further entry. */
 export function tracesOf(db: Db, boardId: string): JobTrace[] {
-  return db
-    .select({ id: jobs.id, lastSeq: jobs.lastSeq })
+  const heads = db
+    .select(HEAD)
     .from(jobs)
     .where(eq(jobs.boardId, boardId))
     .orderBy(asWritten(jobs))
     .all()
-    .map(({ id, lastSeq }) => {
-      const key = `${dbName(db)} ${id} ${lastSeq}`;
-      const kept = tracesKept.get(key);
-      if (kept) return kept;
-      const { job, events } = getJob(db, id);
-      const { siteId, recapId, goal, status, outcome, plan } = job;
-      const trace: JobTrace = { id, siteId, recapId, goal, status, outcome, steps: plan.steps, events };
-      tracesKept.set(key, trace);
-      return trace;
-    });
+    .map((head) => ({ ...head, key: `${dbName(db)} ${head.id} ${head.lastSeq}` }));
+  const fresh = new Map(
+    jobsBy(
+      db,
+      heads.filter(({ key }) => !tracesKept.has(key)),
+    ).map((read) => [read.job.id, traceOf(read)]),
+  );
+  return heads.map(({ id, key }) => {
+    const trace = fresh.get(id) ?? tracesKept.get(key)!;
+    // What a transaction has written may yet be taken back, and the next entry has the same number.
+    if (!db.$client.inTransaction) tracesKept.set(key, trace);
+    return trace;
+  });
 }
+
+const traceOf = ({ job, events }: JobWithEvents): JobTrace => {
+  const { id, siteId, recapId, goal, status, outcome, plan } = job;
+  return { id, siteId, recapId, goal, status, outcome, steps: plan.steps, events };
+};
 
 const names = new WeakMap<Db, number>();
 let opened = 0;
@@ -217,16 +218,16 @@ export const dbName = (db: Db): number => {
   return known;
 };
 
-function eventsOf(db: Db, jobIds: readonly string[]): RunEvent[] {
-  return db
-    .select()
-    .from(runEvents)
-    .where(inArray(runEvents.jobId, [...jobIds]))
-    .orderBy(asc(runEvents.jobId), asc(runEvents.seq))
-    .all()
-    .map((row) => runEventOf(runEventRow.parse(row)));
-}
-
+/** Entries of all of them in one statement: a board's jobs have hundreds, and pages wait for them. */
 function withEvents(db: Db, records: readonly JobRecord[]): JobWithEvents[] {
-  return records.map((job) => ({ job, events: eventsOf(db, [job.id]) }));
+  const rows = db.$client
+    .prepare(
+      `select job_id as jobId, seq, client_id as clientId, at_ms, "by", body from run_events
+       where job_id in (select value from json_each(?)) order by job_id, seq`,
+    )
+    .all(JSON.stringify(records.map(({ id }) => id))) as (Omit<RunEventRow, 'body'> & { body: string })[];
+  const events = new Map<string, RunEvent[]>(records.map(({ id }) => [id, []]));
+  for (const row of rows)
+    events.get(row.jobId)!.push(runEventOf(runEventRow.parse({ ...row, body: JSON.parse(row.body) })));
+  return records.map((job) => ({ job, events: events.get(job.id)! }));
 }

@@ -1,69 +1,11 @@
 import { readFileSync } from 'node:fs';
 import { Agent, get } from 'node:http';
-import { join } from 'node:path';
 import Database from 'better-sqlite3';
-import { drawing, Shop } from './probe/server/shop';
+import type { Shop } from './shop';
 
-/** Times of a kind of request, ms. */
-interface Times {
-  readonly p50: number;
-  readonly p95: number;
-  readonly worst: number;
-}
+/** A workshop of many years, and how it is asked for its pages. */
 
-/** What a workshop of many years came to. */
-export interface Loaded {
-  readonly boards: number;
-  readonly jobs: number;
-  readonly findings: number;
-  readonly file_MB: number;
-  readonly alone: Readonly<Record<string, Times>>;
-  readonly twenty: Readonly<Record<string, Times>>;
-  readonly memory_MB: readonly number[];
-}
-
-const ALONE = 40;
-const CLIENTS = 20;
-const MINUTE_ms = 60_000;
-
-/** Fills a database with the demo's boards over and over, and asks for every page of it: alone, then by twenty at once. */
-export async function load(folder: string, boards: number): Promise<Loaded> {
-  const file = join(folder, 'load.db');
-  await (await Shop.open(file)).close();
-  const counts = filled(file, boards);
-  const shop = await Shop.open(file);
-  try {
-    const paths = pathsOf(boards);
-    const alone: Record<string, Times> = {};
-    for (const [name, path] of Object.entries(paths)) {
-      const times: number[] = [];
-      for (let i = 0; i < ALONE; i++) times.push(await timed(shop, path(i * 97)));
-      alone[name] = summed(times.slice(5));
-    }
-    const memory = [memoryOf(shop)];
-    const together: Record<string, number[]> = {};
-    const { next, of } = drawing(3);
-    const until = Date.now() + MINUTE_ms;
-    const clients = Array.from({ length: CLIENTS }, async (_, client) => {
-      while (Date.now() < until) {
-        const [name, path] = of(Object.entries(paths));
-        (together[name] ??= []).push(await timed(shop, path(Math.floor(next() * boards) + client)));
-        await new Promise((go) => setTimeout(go, 300 + 700 * next()));
-      }
-    });
-    while (Date.now() < until) {
-      await new Promise((go) => setTimeout(go, MINUTE_ms / 6));
-      memory.push(memoryOf(shop));
-    }
-    await Promise.all(clients);
-    const twenty = Object.fromEntries(Object.entries(together).map(([name, times]) => [name, summed(times)]));
-    return { ...counts, alone, twenty, memory_MB: memory };
-  } finally {
-    await shop.close();
-  }
-}
-
-const pathsOf = (boards: number): Readonly<Record<string, (i: number) => string>> => {
+export const pathsOf = (boards: number): Readonly<Record<string, (i: number) => string>> => {
   const board = (i: number): string => `many-${i % boards}`;
   return {
     bench: () => '',
@@ -90,10 +32,11 @@ const BY_A_LINK = {
   'sec-fetch-mode': 'navigate',
   'sec-fetch-dest': 'document',
 };
-const lines = new Agent({ keepAlive: true, maxSockets: CLIENTS });
+const MOST_LINES = 20;
+const lines = new Agent({ keepAlive: true, maxSockets: MOST_LINES });
 
 /** How long one page or answer took, ms; throws where it was none. */
-const timed = (shop: Shop, path: string): Promise<number> =>
+export const timed = (shop: Shop, path: string): Promise<number> =>
   new Promise((resolve, reject) => {
     const start = performance.now();
     get(new URL(path, shop.url), { headers: BY_A_LINK, agent: lines }, (response) => {
@@ -106,14 +49,8 @@ const timed = (shop: Shop, path: string): Promise<number> =>
     }).on('error', reject);
   });
 
-function summed(times: readonly number[]): Times {
-  const sorted = [...times].sort((a, b) => a - b);
-  const at = (share: number): number =>
-    Math.round(sorted[Math.min(sorted.length - 1, Math.floor(share * sorted.length))]!);
-  return { p50: at(0.5), p95: at(0.95), worst: at(1) };
-}
-
-const memoryOf = (shop: Shop): number =>
+/** What a server holds just now, MB. */
+export const memoryOf = (shop: Shop): number =>
   Math.round(Number(/VmRSS:\s+(\d+)/.exec(readFileSync(`/proc/${shop.pid}/status`, 'utf8'))![1]) / 1024);
 
 const [SITES, FINDINGS, JOBS] = [10, 40, 4];
@@ -210,8 +147,3 @@ export function filled(file: string, boards: number) {
   db.close();
   return counts;
 }
-rmSyncAll(); 
-import { rmSync } from 'node:fs';
-function rmSyncAll(){ for (const s of ['','-wal','-shm']) rmSync('/tmp/load.db'+s,{force:true}); }
-await (await Shop.open('/tmp/load.db')).close();
-console.log(filled('/tmp/load.db', Number(process.argv[2])));
