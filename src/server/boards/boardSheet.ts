@@ -1,22 +1,22 @@
 import type { BoardSheet, JobLine } from '~/schema/sheets/boardSheet';
 import { settingInWords } from '~/schema/words/settingWords';
 import { boardStanding } from './boardStanding';
+import { openBoard } from './openBoard';
 import { artworksOf, importsOf } from '~/server/store/repositories/imports';
 import type { Db } from '~/server/store/db';
 import { getBoard } from '~/server/store/repositories/boards';
-import { findingsOf } from '~/server/store/repositories/findings';
 import { jobsOfBoard } from '~/server/store/repositories/jobs';
 import { faceFindingsOf } from '~/server/store/repositories/faceFindings';
 import { photosOf } from '~/server/store/repositories/photos';
 import { siteGroupsOf } from '~/server/store/repositories/siteGroups';
-import { continuityReadingsOfBoard } from '~/server/store/repositories/continuityReadings';
-import { sitesOf, type SiteWithPads } from '~/server/store/repositories/sites';
+import type { SiteWithPads } from '~/server/store/repositories/sites';
 import type { SiteGroupRecord } from '~/schema/records/board/siteGroup';
 
 /** Gathers one board's sheet: the board, its sites, what was found and what was done. */
 export function boardSheet(db: Db, boardId: string): BoardSheet {
   const board = getBoard(db, boardId);
-  const sites = sitesOf(db, boardId);
+  const read = openBoard(db, boardId);
+  const { sites, findings, readings } = read;
   const jobs = jobsOfBoard(db, boardId).map(({ job, events }): JobLine => ({
     id: job.id,
     siteId: job.siteId,
@@ -33,11 +33,11 @@ export function boardSheet(db: Db, boardId: string): BoardSheet {
   }));
   return {
     board,
-    standing: boardStanding(db, boardId),
+    standing: boardStanding(db, boardId, read),
     sites,
-    findings: findingsOf(db, boardId),
+    findings,
     jobs,
-    readings: continuityReadingsOfBoard(db, boardId),
+    readings,
     artworks: artworksOf(db, boardId),
     imports: importsOf(db, boardId),
     faceFindings: faceFindingsOf(db, boardId),

@@ -10,6 +10,8 @@ import { occupancyOf, type JobTrace, type Occupancy } from '~/core/record/occupa
 import { foundMissing } from '~/core/record/padFindings';
 import { openWork } from '~/core/record/openWork';
 import type { SettledItem } from '~/core/record/openItem';
+import type { ContinuityReadingRecord } from '~/schema/records/site/continuityReading';
+import type { FindingRecord } from '~/schema/records/site/finding';
 import type { Db } from '~/server/store/db';
 import { boardEntriesOf } from '~/server/store/repositories/boardEntries';
 import { continuityReadingsOfBoard } from '~/server/store/repositories/continuityReadings';
@@ -24,6 +26,8 @@ export interface OpenBoard {
   readonly occupancies: ReadonlyMap<string, Occupancy>;
   readonly jobs: readonly JobTrace[];
   readonly entries: readonly BoardEntry[];
+  readonly findings: readonly FindingRecord[];
+  readonly readings: readonly ContinuityReadingRecord[];
   readonly stage: BoardStage;
   readonly open: readonly SettledItem[];
 }
@@ -34,16 +38,17 @@ export function openBoard(db: Db, boardId: string, made: readonly SiteWithPads[]
   const jobs = tracesOf(db, boardId);
   const entries = boardEntriesOf(db, boardId);
   const findings = findingsOf(db, boardId);
+  const readings = continuityReadingsOfBoard(db, boardId);
   const told = [...toldParts(entries), ...foundMissing(findings)];
   const occupancies = new Map(sites.map((site) => [site.id, occupancyOf(site.id, jobs, told)]));
   const open = openWork({
     sites: sites.map((site) => ({ ...site, occupancy: occupancies.get(site.id)! })),
     jobs,
     findings,
-    readings: continuityReadingsOfBoard(db, boardId).map((r) => ({ ...r, passed: r.verdict === 'good' })),
+    readings: readings.map((r) => ({ ...r, passed: r.verdict === 'good' })),
     round: newestRecap(db, boardId),
     tested_ms: testedAt_ms(entries),
     settlements: settlementsOf(entries),
   });
-  return { sites, occupancies, jobs, entries, stage: stageOf(entries), open };
+  return { sites, occupancies, jobs, entries, findings, readings, stage: stageOf(entries), open };
 }

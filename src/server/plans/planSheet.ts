@@ -1,11 +1,11 @@
 import { contentsAt } from '~/server/memory/contents';
 import { givesUp, possibleOn, type Goal } from '~/core/method/goals';
+import { worstByPad } from '~/core/record/padFindings';
 import { AS_IT_CAME, isEmpty } from '~/core/record/occupancy';
 import { openBoard } from '~/server/boards/openBoard';
 import type { PlanSheet } from '~/schema/sheets/planSheet';
 import type { Db } from '~/server/store/db';
 import { getBoard } from '~/server/store/repositories/boards';
-import { padStatesOf } from '~/server/store/repositories/findings';
 import { planningFor } from './sitePlanning';
 import { getSite } from '~/server/store/repositories/sites';
 import { listHabits } from '~/server/store/repositories/stepHabits';
@@ -38,7 +38,7 @@ export function planSheet(
     board,
     site,
     occupancy,
-    padStates: Object.fromEntries(padStatesOf(db, board.id)),
+    padStates: Object.fromEntries(worstByPad(open.findings)),
     tools: listTools(db),
     goal,
     mates: mates.filter((ref) => open.sites.some((s) => s.ref === ref && s.id !== siteId)),

@@ -4,6 +4,7 @@ import { givesUp } from '~/core/method/goals';
 import { InputError } from '~/schema/values/faults';
 import { contentsAt } from '~/server/memory/contents';
 import { cyclesSoFar } from '~/core/method/limits/partCycles';
+import { worstByPad } from '~/core/record/padFindings';
 import { spentDoses } from '~/core/record/runState';
 import type { z } from 'zod';
 import type { PadStateId } from '~/core/record/padStates';
@@ -17,9 +18,8 @@ import { learntFor } from '~/server/rig/learnt';
 import { openBoard, type OpenBoard } from '~/server/boards/openBoard';
 import { heatBoardOf } from '~/server/boards/heatBoard';
 import { getBoard } from '~/server/store/repositories/boards';
-import { padStatesOf } from '~/server/store/repositories/findings';
 import { jobsOfBoard, siteHistory } from '~/server/store/repositories/jobs';
-import { getSite, sitesOf, type SiteWithPads } from '~/server/store/repositories/sites';
+import { getSite, type SiteWithPads } from '~/server/store/repositories/sites';
 import { listSupplies } from '~/server/store/repositories/supplies';
 import { listTools } from '~/server/store/repositories/tools';
 import { Unplannable } from '~/server/store/errors';
@@ -43,8 +43,8 @@ export interface SitePlanning {
 export function planningFor(db: Db, siteId: string, wanted: Wanted, read?: OpenBoard): SitePlanning {
   const site = getSite(db, siteId);
   const board = getBoard(db, site.boardId);
-  const found = padStatesOf(db, board.id);
-  const { occupancies } = read ?? openBoard(db, board.id);
+  const { occupancies, findings, sites } = read ?? openBoard(db, board.id);
+  const found = worstByPad(findings);
   const tools = listTools(db);
   if (!tools.some(({ spec }) => spec.kind !== 'preheater')) throw new Unplannable();
   const contents = contentsAt(db, site.id);
@@ -62,9 +62,7 @@ export function planningFor(db: Db, siteId: string, wanted: Wanted, read?: OpenB
     neighbours: nearest(
       site,
       // A part that is off is no neighbour, and shades nothing.
-      sitesOf(db, board.id).filter(
-        (other) => other.id !== site.id && !isEmpty(occupancies.get(other.id) ?? AS_IT_CAME),
-      ),
+      sites.filter((other) => other.id !== site.id && !isEmpty(occupancies.get(other.id) ?? AS_IT_CAME)),
     ).map((other) => ({
       ref: other.ref,
       package: other.package,

@@ -3,18 +3,24 @@ import type { BoardClock } from '~/core/record/boardClock';
 import { boardClockRow, type BoardClockRow } from '~/schema/records/board/boardClock';
 import { boardClocks } from '~/schema/records/board/boardClock.table';
 import type { Db } from '../db';
+import { ready } from '../ready';
 
 /** More clocks than this at once are not shown. */
 const MOST_RUNNING = 500;
 
-/** Every clock that was not ended, nearest first. */
-export const runningClocks = (db: Db): BoardClockRow[] =>
+const running = ready((db) =>
   db
     .select()
     .from(boardClocks)
     .where(isNull(boardClocks.ended_ms))
     .orderBy(asc(boardClocks.due_ms))
     .limit(MOST_RUNNING)
+    .prepare(),
+);
+
+/** Every clock that was not ended, nearest first. */
+export const runningClocks = (db: Db): BoardClockRow[] =>
+  running(db)
     .all()
     .map((row) => boardClockRow.parse(row));
 

@@ -3,16 +3,22 @@ import type { BoardEntry } from '~/core/record/boardEntries';
 import { boardEntryOf, boardEntryRow, type BoardEntryRow } from '~/schema/records/board/boardEntry';
 import { boardEntries } from '~/schema/records/board/boardEntry.table';
 import type { Db } from '../db';
+import { ready } from '../ready';
 import { asWritten } from '../order';
 
-/** Entries of one board, in order of time. */
-export const boardEntriesOf = (db: Db, boardId: string): BoardEntry[] =>
+const ofBoard = ready((db) =>
   db
     .select()
     .from(boardEntries)
-    .where(eq(boardEntries.boardId, boardId))
+    .where(eq(boardEntries.boardId, sql.placeholder('boardId')))
     .orderBy(asWritten(boardEntries))
-    .all()
+    .prepare(),
+);
+
+/** Entries of one board, in order of time. */
+export const boardEntriesOf = (db: Db, boardId: string): BoardEntry[] =>
+  ofBoard(db)
+    .all({ boardId })
     .map((row) => boardEntryOf(boardEntryRow.parse(row)));
 
 /** Appends an entry; one that was sent before is left as it was written then. Says whether it is new. */

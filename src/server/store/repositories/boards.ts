@@ -4,6 +4,7 @@ import type { WaitingFor } from '~/core/record/waiting';
 import type { Outcome } from '~/core/record/outcomes';
 import { boards } from '~/schema/records/board/board.table';
 import type { Db } from '../db';
+import { ready } from '../ready';
 import { Conflict, NotFound } from '../errors';
 import { newId } from '../ids';
 
@@ -100,8 +101,16 @@ export function findBoards(db: Db, ids: readonly string[]): BoardRecord[] {
     .map((row) => boardRecord.parse(row));
 }
 
+const byId = ready((db) =>
+  db
+    .select()
+    .from(boards)
+    .where(eq(boards.id, sql.placeholder('id')))
+    .prepare(),
+);
+
 export function getBoard(db: Db, id: string): BoardRecord {
-  const row = db.select().from(boards).where(eq(boards.id, id)).get();
+  const row = byId(db).get({ id });
   if (!row) throw new NotFound('board', id);
   return boardRecord.parse(row);
 }

@@ -1,10 +1,11 @@
-import { eq } from 'drizzle-orm';
+import { eq, sql } from 'drizzle-orm';
 import {
   continuityReadingRecord,
   type ContinuityReadingRecord,
 } from '~/schema/records/site/continuityReading';
 import { continuityReadings } from '~/schema/records/site/continuityReading.table';
 import type { Db } from '../db';
+import { ready } from '../ready';
 import { asWritten } from '../order';
 
 export const continuityReadingsOfSite = (db: Db, siteId: string): ContinuityReadingRecord[] =>
@@ -16,13 +17,18 @@ export const continuityReadingsOfSite = (db: Db, siteId: string): ContinuityRead
     .all()
     .map((row) => continuityReadingRecord.parse(row));
 
-export const continuityReadingsOfBoard = (db: Db, boardId: string): ContinuityReadingRecord[] =>
+const ofBoard = ready((db) =>
   db
     .select()
     .from(continuityReadings)
-    .where(eq(continuityReadings.boardId, boardId))
+    .where(eq(continuityReadings.boardId, sql.placeholder('boardId')))
     .orderBy(asWritten(continuityReadings))
-    .all()
+    .prepare(),
+);
+
+export const continuityReadingsOfBoard = (db: Db, boardId: string): ContinuityReadingRecord[] =>
+  ofBoard(db)
+    .all({ boardId })
     .map((row) => continuityReadingRecord.parse(row));
 
 export function addContinuityReading(db: Db, reading: ContinuityReadingRecord): ContinuityReadingRecord {

@@ -1,4 +1,4 @@
-import { eq } from 'drizzle-orm';
+import { eq, sql } from 'drizzle-orm';
 import type { PadStateId } from '~/core/record/padStates';
 import { worstByPad } from '~/core/record/padFindings';
 import { findingRecord, type FindingRecord, type NewFinding } from '~/schema/records/site/finding';
@@ -6,19 +6,24 @@ import { findings } from '~/schema/records/site/finding.table';
 import { jobs } from '~/schema/records/jobs/job.table';
 import { InputError } from '~/schema/values/faults';
 import type { Db } from '../db';
+import { ready } from '../ready';
 import { asWritten } from '../order';
 import { newId } from '../ids';
 import { getPad, getSite } from './sites';
 
-export function findingsOf(db: Db, boardId: string): FindingRecord[] {
-  return db
+const ofBoard = ready((db) =>
+  db
     .select()
     .from(findings)
-    .where(eq(findings.boardId, boardId))
+    .where(eq(findings.boardId, sql.placeholder('boardId')))
     .orderBy(asWritten(findings))
-    .all()
+    .prepare(),
+);
+
+export const findingsOf = (db: Db, boardId: string): FindingRecord[] =>
+  ofBoard(db)
+    .all({ boardId })
     .map((row) => findingRecord.parse(row));
-}
 
 /** What each pad is now: the worst of what is said of it, of the findings that still hold. */
 export const padStatesOf = (db: Db, boardId: string): Map<string, PadStateId> =>

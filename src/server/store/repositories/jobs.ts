@@ -1,5 +1,5 @@
 import { LRUCache } from 'lru-cache';
-import { and, asc, desc, eq, gt, inArray, isNull, notLike, or } from 'drizzle-orm';
+import { and, asc, desc, eq, gt, inArray, isNull, notLike, or, sql } from 'drizzle-orm';
 import { benchHeats } from '~/schema/records/rig/benchHeats.table';
 import { jobOfRow, type JobRecord } from '~/schema/records/jobs/job';
 import { jobs } from '~/schema/records/jobs/job.table';
@@ -10,6 +10,7 @@ import type { JobTrace } from '~/core/record/occupancy';
 import type { RunEvent } from '~/core/record/runEvents';
 import { jobMoved } from '~/server/live/moves';
 import type { Db } from '../db';
+import { ready } from '../ready';
 import { asWritten, lastWrittenFirst } from '../order';
 import { Conflict, NotFound } from '../errors';
 import { countedOf } from './trackRecord';
@@ -19,8 +20,16 @@ export interface JobWithEvents {
   readonly events: readonly RunEvent[];
 }
 
+const headOf = ready((db) =>
+  db
+    .select(HEAD)
+    .from(jobs)
+    .where(eq(jobs.id, sql.placeholder('id')))
+    .prepare(),
+);
+
 export function getJob(db: Db, id: string): JobWithEvents {
-  const head = db.select(HEAD).from(jobs).where(eq(jobs.id, id)).get();
+  const head = headOf(db).get({ id });
   if (!head) throw new NotFound('job', id);
   return jobsBy(db, [head])[0]!;
 }
@@ -55,25 +64,34 @@ function jobsBy(db: Db, heads: readonly Pick<JobRecord, 'id' | 'lastSeq'>[]): Jo
 export const hasJob = (db: Db, id: string): boolean =>
   db.select({ id: jobs.id }).from(jobs).where(eq(jobs.id, id)).get() !== undefined;
 
-export function jobsOfBoard(db: Db, boardId: string): JobWithEvents[] {
-  return jobsBy(
-    db,
-    db.select(HEAD).from(jobs).where(eq(jobs.boardId, boardId)).orderBy(lastWrittenFirst(jobs)).all(),
-  );
-}
+const headsOfBoard = ready((db) =>
+  db
+    .select(HEAD)
+    .from(jobs)
+    .where(eq(jobs.boardId, sql.placeholder('boardId')))
+    .orderBy(asWritten(jobs))
+    .prepare(),
+);
+
+/** A board's jobs, the one written last first. */
+export const jobsOfBoard = (db: Db, boardId: string): JobWithEvents[] =>
+  jobsBy(db, headsOfBoard(db).all({ boardId }).reverse());
 
 /** More jobs than this under way at a time are not shown. */
 const MOST_RUNNING = 500;
 
 /** Jobs under way, the latest begun first, by what tells them apart and how far each has come. */
-export const runningNow = (db: Db): Pick<JobRecord, 'id' | 'boardId' | 'lastSeq'>[] =>
+export const runningNow = (db: Db): Pick<JobRecord, 'id' | 'boardId' | 'lastSeq'>[] => underWay(db).all();
+
+const underWay = ready((db) =>
   db
     .select({ id: jobs.id, boardId: jobs.boardId, lastSeq: jobs.lastSeq })
     .from(jobs)
     .where(eq(jobs.status, 'running'))
     .orderBy(lastWrittenFirst(jobs))
     .limit(MOST_RUNNING)
-    .all();
+    .prepare(),
+);
 
 /** Jobs whose heatings may not be costed yet: those under way, and those closed within two days. */
 export const jobsToCost = (db: Db, now_ms: number): string[] =>
@@ -183,12 +201,8 @@ const tracesKept = new LRUCache<string, JobTrace>({ max: 400 });
 
 /** What jobs of a board did to its parts, the oldest first. A trace is kept until its job has a further entry. */
 export function tracesOf(db: Db, boardId: string): JobTrace[] {
-  const heads = db
-    .select(HEAD)
-    .from(jobs)
-    .where(eq(jobs.boardId, boardId))
-    .orderBy(asWritten(jobs))
-    .all()
+  const heads = headsOfBoard(db)
+    .all({ boardId })
     .map((head) => ({ ...head, key: `${dbName(db)} ${head.id} ${head.lastSeq}` }));
   const fresh = new Map(
     jobsBy(
@@ -228,6 +242,8 @@ function withEvents(db: Db, records: readonly JobRecord[]): JobWithEvents[] {
     .all(JSON.stringify(records.map(({ id }) => id))) as (Omit<RunEventRow, 'body'> & { body: string })[];
   const events = new Map<string, RunEvent[]>(records.map(({ id }) => [id, []]));
   for (const row of rows)
-    events.get(row.jobId)!.push(runEventOf(runEventRow.parse({ ...row, body: JSON.parse(row.body) })));
+    events
+      .get(row.jobId)!
+      .push(runEventOf(runEventRow.parse({ ...row, body: JSON.parse(row.body) as unknown })));
   return records.map((job) => ({ job, events: events.get(job.id)! }));
 }

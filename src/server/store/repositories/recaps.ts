@@ -1,9 +1,10 @@
-import { and, desc, eq, ne } from 'drizzle-orm';
+import { and, desc, eq, ne, sql } from 'drizzle-orm';
 import { boards } from '~/schema/records/board/board.table';
 import { recapRecord, type NewRecap, type RecapRecord } from '~/schema/records/jobs/recap';
 import { recaps } from '~/schema/records/jobs/recap.table';
 import type { Round } from '~/core/record/round';
 import type { Db } from '../db';
+import { ready } from '../ready';
 import { lastWrittenFirst } from '../order';
 import { NotFound } from '../errors';
 import { newId } from '../ids';
@@ -22,14 +23,17 @@ export const recapsOf = (db: Db, boardId: string): RecapRecord[] =>
     .map((row) => recapRecord.parse(row));
 
 /** The whole-board job that was decided on last, without its plan; null where there is none. */
-export const newestRecap = (db: Db, boardId: string): Round | null =>
+export const newestRecap = (db: Db, boardId: string): Round | null => newest(db).get({ boardId }) ?? null;
+
+const newest = ready((db) =>
   db
     .select({ id: recaps.id, siteIds: recaps.siteIds, at_ms: recaps.at_ms })
     .from(recaps)
-    .where(eq(recaps.boardId, boardId))
+    .where(eq(recaps.boardId, sql.placeholder('boardId')))
     .orderBy(lastWrittenFirst(recaps))
     .limit(1)
-    .get() ?? null;
+    .prepare(),
+);
 
 /** A whole board's job by its name, and the board it is of. */
 export interface KeptRecap {

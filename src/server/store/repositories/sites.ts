@@ -8,6 +8,7 @@ import { sites } from '~/schema/records/site/site.table';
 import type { PadChanges } from '~/schema/records/site/padChange';
 import { boards } from '~/schema/records/board/board.table';
 import type { Db } from '../db';
+import { ready } from '../ready';
 import { Conflict, NotFound } from '../errors';
 import { newId } from '../ids';
 import { insertRows } from '../insertRows';
@@ -61,14 +62,18 @@ export async function readSites(db: Db, boardId: string): Promise<void> {
   }
 }
 
+const headsOf = ready((db) =>
+  db
+    .select({ id: sites.id, ref: sites.ref, revision: sites.revision })
+    .from(sites)
+    .where(eq(sites.boardId, sql.placeholder('boardId')))
+    .prepare(),
+);
+
 /** Sites of a board in their order, and ids of those that have changed since they were read and are not known, some at a time. */
 function changedSites(db: Db, boardId: string, known: ReadonlyMap<string, unknown> = new Map()) {
   const read = readOf(db);
-  const heads = db
-    .select({ id: sites.id, ref: sites.ref, revision: sites.revision })
-    .from(sites)
-    .where(eq(sites.boardId, boardId))
-    .all();
+  const heads = headsOf(db).all({ boardId });
   // C7 before C31.
   heads.sort((a, b) => COUNTED.compare(a.ref, b.ref));
   const stale = heads
@@ -100,8 +105,16 @@ export const padCountOf = (db: Db, boardId: string): number =>
     .where(eq(sites.boardId, boardId))
     .get()!.n;
 
+const byId = ready((db) =>
+  db
+    .select()
+    .from(sites)
+    .where(eq(sites.id, sql.placeholder('id')))
+    .prepare(),
+);
+
 export function getSite(db: Db, id: string): SiteWithPads {
-  const row = db.select().from(sites).where(eq(sites.id, id)).get();
+  const row = byId(db).get({ id });
   if (!row) throw new NotFound('site', id);
   return withPads(db, [siteRecord.parse(row)])[0]!;
 }

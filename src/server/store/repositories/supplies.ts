@@ -10,25 +10,30 @@ import {
 } from '~/schema/records/rig/supply';
 import { supplies, supplyMoves } from '~/schema/records/rig/supply.table';
 import type { Db } from '../db';
+import { ready } from '../ready';
 import { lastWrittenFirst } from '../order';
 import { Conflict, NotFound } from '../errors';
 import { newId } from '../ids';
 
 /** Supplies in use with what their moves leave of them, by name. */
+const inUse = ready((db) =>
+  db.select().from(supplies).where(eq(supplies.retired, false)).orderBy(asc(supplies.name)).prepare(),
+);
+const leftOf = ready((db) =>
+  db
+    .select({ id: supplyMoves.supplyId, left: sum(supplyMoves.change).mapWith(Number) })
+    .from(supplyMoves)
+    .groupBy(supplyMoves.supplyId)
+    .prepare(),
+);
+
 export function listSupplies(db: Db): StockedSupply[] {
   const left = new Map(
-    db
-      .select({ id: supplyMoves.supplyId, left: sum(supplyMoves.change).mapWith(Number) })
-      .from(supplyMoves)
-      .groupBy(supplyMoves.supplyId)
+    leftOf(db)
       .all()
       .map((row) => [row.id, row.left] as const),
   );
-  return db
-    .select()
-    .from(supplies)
-    .where(eq(supplies.retired, false))
-    .orderBy(asc(supplies.name))
+  return inUse(db)
     .all()
     .map((row) => ({ ...supplyRecord.parse(row), left: Math.max(0, left.get(row.id) ?? 0) }));
 }

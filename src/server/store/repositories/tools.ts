@@ -2,18 +2,18 @@ import { and, asc, eq } from 'drizzle-orm';
 import { toolRecord, type NewTool, type ToolChange, type ToolRecord } from '~/schema/records/rig/tool';
 import { tools } from '~/schema/records/rig/tool.table';
 import type { Db } from '../db';
+import { ready } from '../ready';
 import { Conflict, NotFound } from '../errors';
 import { newId } from '../ids';
+
+const byName = ready((db) => db.select().from(tools).orderBy(asc(tools.name)).prepare());
 
 /** Tools in use, by name. */
 export const listTools = (db: Db): ToolRecord[] => allTools(db).filter((tool) => !tool.retired);
 
 /** Every tool there ever was, by name. */
 export const allTools = (db: Db): ToolRecord[] =>
-  db
-    .select()
-    .from(tools)
-    .orderBy(asc(tools.name))
+  byName(db)
     .all()
     .map((row) => toolRecord.parse(row));
 
