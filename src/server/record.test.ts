@@ -18,7 +18,7 @@ import { planningFor } from '~/server/plans/sitePlanning';
 import { getBoard } from '~/server/store/repositories/boards';
 import { addFinding, findingsOf } from '~/server/store/repositories/findings';
 import { appendCosted } from '~/server/jobs/costs';
-import { getJob, siteHistory } from '~/server/store/repositories/jobs';
+import { getJob, tracesOf } from '~/server/store/repositories/jobs';
 import { sitesOf } from '~/server/store/repositories/sites';
 import { listSupplies } from '~/server/store/repositories/supplies';
 
@@ -183,7 +183,9 @@ describe('entries of a job', () => {
     const exposure = events.at(-1)!;
     expect(exposure).toMatchObject({ kind: 'exposure', pad: '1', duration_s: 2.2 });
     if (exposure.kind === 'exposure') expect(exposure.padDose).toBeGreaterThan(0);
-    expect(siteHistory(db, 'site-1').flat()).toHaveLength(events.length);
+    expect(tracesOf(db, getJob(db, 'job-1').job.boardId).flatMap((job) => job.events)).toHaveLength(
+      events.length,
+    );
     expect(keyOf(db, 'fit')).not.toBe(before);
   });
 

@@ -5,7 +5,6 @@ import { openBoard } from './openBoard';
 import { artworksOf, importsOf } from '~/server/store/repositories/imports';
 import type { Db } from '~/server/store/db';
 import { getBoard } from '~/server/store/repositories/boards';
-import { jobsOfBoard } from '~/server/store/repositories/jobs';
 import { faceFindingsOf } from '~/server/store/repositories/faceFindings';
 import { photosOf } from '~/server/store/repositories/photos';
 import { siteGroupsOf } from '~/server/store/repositories/siteGroups';
@@ -17,20 +16,14 @@ export function boardSheet(db: Db, boardId: string): BoardSheet {
   const board = getBoard(db, boardId);
   const read = openBoard(db, boardId);
   const { sites, findings, readings } = read;
-  const jobs = jobsOfBoard(db, boardId).map(({ job, events }): JobLine => ({
-    id: job.id,
-    siteId: job.siteId,
-    siteRef: job.plan.site.ref,
-    goal: job.goal,
-    by: job.by,
-    status: job.status,
-    outcome: job.outcome,
-    cause: job.cause,
-    acceptedAt_ms: job.acceptedAt_ms,
-    setting: settingInWords(job.plan.phases[0]!.chosen),
-    steps: Object.fromEntries(job.plan.steps.map((step) => [step.id, step.title])),
-    events,
-  }));
+  const jobs = read.jobs.toReversed().map((job): JobLine => {
+    const { id, siteId, siteRef, goal, by, status, outcome, cause, acceptedAt_ms, events } = job;
+    return {
+      ...{ id, siteId, siteRef, goal, by, status, outcome, cause, acceptedAt_ms, events },
+      setting: settingInWords(job.chosen),
+      steps: Object.fromEntries(job.steps.map((step) => [step.id, step.title])),
+    };
+  });
   return {
     board,
     standing: boardStanding(db, boardId, read),

@@ -6,7 +6,7 @@ import {
   type BoardEntry,
   type BoardStage,
 } from '~/core/record/boardEntries';
-import { occupancyOf, type JobTrace, type Occupancy } from '~/core/record/occupancy';
+import { occupancyOf, type Occupancy } from '~/core/record/occupancy';
 import { foundMissing } from '~/core/record/padFindings';
 import { openWork } from '~/core/record/openWork';
 import type { SettledItem } from '~/core/record/openItem';
@@ -16,7 +16,7 @@ import type { Db } from '~/server/store/db';
 import { boardEntriesOf } from '~/server/store/repositories/boardEntries';
 import { continuityReadingsOfBoard } from '~/server/store/repositories/continuityReadings';
 import { findingsOf } from '~/server/store/repositories/findings';
-import { tracesOf } from '~/server/store/repositories/jobs';
+import { tracesOf, type BoardJob } from '~/server/store/repositories/jobs';
 import { newestRecap } from '~/server/store/repositories/recaps';
 import { sitesOf, type SiteWithPads } from '~/server/store/repositories/sites';
 
@@ -24,7 +24,8 @@ import { sitesOf, type SiteWithPads } from '~/server/store/repositories/sites';
 export interface OpenBoard {
   readonly sites: readonly SiteWithPads[];
   readonly occupancies: ReadonlyMap<string, Occupancy>;
-  readonly jobs: readonly JobTrace[];
+  /** The one written last comes last. */
+  readonly jobs: readonly BoardJob[];
   readonly entries: readonly BoardEntry[];
   readonly findings: readonly FindingRecord[];
   readonly readings: readonly ContinuityReadingRecord[];

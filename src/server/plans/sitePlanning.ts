@@ -18,7 +18,7 @@ import { learntFor } from '~/server/rig/learnt';
 import { openBoard, type OpenBoard } from '~/server/boards/openBoard';
 import { heatBoardOf } from '~/server/boards/heatBoard';
 import { getBoard } from '~/server/store/repositories/boards';
-import { jobsOfBoard, siteHistory } from '~/server/store/repositories/jobs';
+import { tracesOf, type BoardJob } from '~/server/store/repositories/jobs';
 import { getSite, type SiteWithPads } from '~/server/store/repositories/sites';
 import { listSupplies } from '~/server/store/repositories/supplies';
 import { listTools } from '~/server/store/repositories/tools';
@@ -43,7 +43,7 @@ export interface SitePlanning {
 export function planningFor(db: Db, siteId: string, wanted: Wanted, read?: OpenBoard): SitePlanning {
   const site = getSite(db, siteId);
   const board = getBoard(db, site.boardId);
-  const { occupancies, findings, sites } = read ?? openBoard(db, board.id);
+  const { occupancies, findings, sites, jobs } = read ?? openBoard(db, board.id);
   const found = worstByPad(findings);
   const tools = listTools(db);
   if (!tools.some(({ spec }) => spec.kind !== 'preheater')) throw new Unplannable();
@@ -76,7 +76,7 @@ export function planningFor(db: Db, siteId: string, wanted: Wanted, read?: OpenB
     goal: wanted.goal,
     bench: tools.map(benchToolOf),
     supplies: listSupplies(db).map(supplyInputOf),
-    history: spentOn(db, site),
+    history: spentOn(site, jobs),
     learnt: learntFor(db, board.id, tools),
   });
   // What jobs teach comes in while others are planned: a plan on the lessons of a minute ago is no stale one.
@@ -141,27 +141,30 @@ const connectionsByPad = (site: SiteWithPads): Record<string, SiteWithPads['pads
 
 /** Heat cycles of the part that is on a site now, by every job that brought heat to it. */
 export const partCyclesAt = (db: Db, { id, boardId }: Pick<SiteWithPads, 'id' | 'boardId'>): number =>
-  Math.min(100, cyclesSoFar(goalsHeated(jobsOfBoard(db, boardId), id)));
+  cyclesOf(tracesOf(db, boardId), id);
 
-/** Goals of a site's jobs that brought heat to it, the oldest first. */
-const goalsHeated = (ofBoard: ReturnType<typeof jobsOfBoard>, siteId: string) =>
-  ofBoard
-    .filter(({ job, events }) => job.siteId === siteId && events.some((event) => event.kind === 'exposure'))
-    .map(({ job }) => job.goal)
-    .reverse();
+/** By jobs of its board, the oldest first. */
+const cyclesOf = (ofBoard: readonly BoardJob[], siteId: string): number =>
+  Math.min(
+    100,
+    cyclesSoFar(
+      ofBoard
+        .filter((job) => job.siteId === siteId && job.events.some((event) => event.kind === 'exposure'))
+        .map(({ goal }) => goal),
+    ),
+  );
 
 /** Doses that a site's pads took from their own jobs, and their share of every other job on the board. */
-function spentOn(db: Db, site: SiteWithPads) {
-  const history = siteHistory(db, site.id);
-  const { laminateDose } = spentDoses(history);
-  const ofBoard = jobsOfBoard(db, site.boardId);
-  const jobs = ofBoard.map(({ job, events }) => ({ siteId: job.siteId, events }));
-  const byPad = spentByPad(exposuresOf(jobs, [site]));
+function spentOn(site: SiteWithPads, ofBoard: readonly BoardJob[]) {
+  const { laminateDose } = spentDoses(
+    ofBoard.filter(({ siteId }) => siteId === site.id).map(({ events }) => events),
+  );
+  const byPad = spentByPad(exposuresOf(ofBoard, [site]));
   return {
     padDose: Object.fromEntries(
       site.pads.flatMap(({ id, name }) => (byPad.has(id) ? [[name, byPad.get(id)!] as const] : [])),
     ),
     laminateDose,
-    partCycles: Math.min(100, cyclesSoFar(goalsHeated(ofBoard, site.id))),
+    partCycles: cyclesOf(ofBoard, site.id),
   };
 }

@@ -7,6 +7,7 @@ import { pads } from '~/schema/records/site/pad.table';
 import { sites } from '~/schema/records/site/site.table';
 import type { BenchFind } from '~/schema/sheets/benchSheet';
 import type { Db } from '../db';
+import { ready } from '../ready';
 
 /** So many boards are told of for one search, the latest said first. */
 const MOST_FOUND = 200;
@@ -76,37 +77,45 @@ function matchOf(text: string): string | null {
 
 const quoted = (word: string): string => `"${word.replaceAll('"', '""')}"`;
 
+// One for each of hundreds of boards.
+const SOURCE = sql.placeholder('sourceId');
+const siteOf = ready((db) =>
+  db.select({ ref: sites.ref, value: sites.value }).from(sites).where(eq(sites.id, SOURCE)).prepare(),
+);
+const findingOf = ready((db) =>
+  db
+    .select({ ref: sites.ref, pad: pads.name, state: findings.state, note: findings.note })
+    .from(findings)
+    .innerJoin(sites, eq(sites.id, findings.siteId))
+    .innerJoin(pads, eq(pads.id, findings.padId))
+    .where(eq(findings.id, SOURCE))
+    .prepare(),
+);
+const faceOf = ready((db) =>
+  db
+    .select({ side: faceFindings.side, state: faceFindings.state, note: faceFindings.note })
+    .from(faceFindings)
+    .where(eq(faceFindings.id, SOURCE))
+    .prepare(),
+);
+
 /** What of the search is on a board, in a few words; null where it is what the board itself is called. */
 function becauseOf(db: Db, { source, sourceId, words }: Hit): string | null {
   switch (source) {
     case 'board':
       return null;
     case 'site': {
-      const site = db
-        .select({ ref: sites.ref, value: sites.value })
-        .from(sites)
-        .where(eq(sites.id, sourceId))
-        .get();
+      const site = siteOf(db).get({ sourceId });
       return site ? (site.value ? `${site.ref}, ${site.value}` : site.ref) : null;
     }
     case 'finding': {
-      const found = db
-        .select({ ref: sites.ref, pad: pads.name, state: findings.state, note: findings.note })
-        .from(findings)
-        .innerJoin(sites, eq(sites.id, findings.siteId))
-        .innerJoin(pads, eq(pads.id, findings.padId))
-        .where(eq(findings.id, sourceId))
-        .get();
+      const found = findingOf(db).get({ sourceId });
       return found
         ? `${found.ref} pin ${found.pad}: ${PAD_STATES[found.state].name.toLowerCase()}${noted(found.note)}`
         : null;
     }
     case 'face': {
-      const found = db
-        .select({ side: faceFindings.side, state: faceFindings.state, note: faceFindings.note })
-        .from(faceFindings)
-        .where(eq(faceFindings.id, sourceId))
-        .get();
+      const found = faceOf(db).get({ sourceId });
       return found
         ? `${found.side} face: ${FACE_STATES[found.state].name.toLowerCase()}${noted(found.note)}`
         : null;

@@ -116,10 +116,6 @@ export const untaughtJobs = (db: Db, most: number): string[] =>
 
 const DAY_ms = 86_400_000;
 
-/** Entries of every job on one site, job by job: its heat history. */
-export const siteHistory = (db: Db, siteId: string): (readonly RunEvent[])[] =>
-  jobsBy(db, db.select(HEAD).from(jobs).where(eq(jobs.siteId, siteId)).all()).map(({ events }) => events);
-
 export function addJob(db: Db, job: Omit<JobRecord, 'lastSeq'>, openedBy: string): JobWithEvents {
   return db.transaction((tx) => {
     const open = runningJobOf(db, job.siteId);
@@ -197,10 +193,19 @@ export const runningJobOf = (db: Db, siteId: string): string | null =>
     .get()?.id ?? null;
 
 /** So many traces are kept: those of a board with a hundred jobs, and of some others. */
-const tracesKept = new LRUCache<string, JobTrace>({ max: 400 });
+const tracesKept = new LRUCache<string, BoardJob>({ max: 400 });
+
+/** A job as its board's pages take it: what it did, and what its ledger says of it. */
+export type BoardJob = JobTrace &
+  Pick<JobRecord, 'by' | 'cause' | 'acceptedAt_ms'> & {
+    readonly siteRef: string;
+    /** As it was accepted, of its first phase. */
+    readonly chosen: JobRecord['plan']['phases'][number]['chosen'];
+    readonly steps: JobRecord['plan']['steps'];
+  };
 
 /** What jobs of a board did to its parts, the oldest first. A trace is kept until its job has a further entry. */
-export function tracesOf(db: Db, boardId: string): JobTrace[] {
+export function tracesOf(db: Db, boardId: string): BoardJob[] {
   const heads = headsOfBoard(db)
     .all({ boardId })
     .map((head) => ({ ...head, key: `${dbName(db)} ${head.id} ${head.lastSeq}` }));
@@ -218,9 +223,14 @@ export function tracesOf(db: Db, boardId: string): JobTrace[] {
   });
 }
 
-const traceOf = ({ job, events }: JobWithEvents): JobTrace => {
-  const { id, siteId, recapId, goal, status, outcome, plan } = job;
-  return { id, siteId, recapId, goal, status, outcome, steps: plan.steps, events };
+const traceOf = ({ job, events }: JobWithEvents): BoardJob => {
+  const { id, siteId, recapId, goal, status, outcome, by, cause, acceptedAt_ms, plan } = job;
+  return {
+    ...{ id, siteId, recapId, goal, status, outcome, by, cause, acceptedAt_ms, events },
+    siteRef: plan.site.ref,
+    chosen: plan.phases[0]!.chosen,
+    steps: plan.steps,
+  };
 };
 
 const names = new WeakMap<Db, number>();
