@@ -234,6 +234,10 @@ test('twenty capacitors as one run, with a stop after seven: the record says whi
   await expect(work(page)).toContainText('Whole board: 7 of 20 done, C8 next');
   await expect(work(page)).toContainText('Not tested since it was last heated');
   await expect(work(page)).not.toContainText('Not cleaned');
+  // Seven jobs are more lines than the page comes with.
+  await ledger(page)
+    .getByRole('button', { name: /^Show all \d+ lines$/ })
+    .click();
   for (const ref of ['C1', 'C7']) await expect(ledger(page)).toContainText(ref);
   await page.goto('/');
   await expect(page.getByRole('listitem').filter({ hasText: 'Twenty' }).first()).toContainText(
