@@ -40,4 +40,17 @@ test('a board of 3,840 pads is imported, opened and checked, with its sheet apar
   expect((await check!.body()).byteLength).toBeLessThan(60_000);
   await ready(page);
   await expect(page.getByRole('heading', { level: 1 })).toContainText('Many pads');
+
+  // Whatever else is opened of it comes without its parts, and has them a moment later.
+  for (const path of [`boards/${boardId}/photos`, `boards/${boardId}/import`]) {
+    const other = await page.goto(`/${path}`);
+    expect((await other!.body()).byteLength, path).toBeLessThan(60_000);
+    await ready(page);
+  }
+  for (const path of [`boards/${boardId}/place`, `sites/${siteIds[0]}/edit`]) {
+    const other = await page.goto(`/${path}`);
+    expect((await other!.body()).byteLength, path).toBeLessThan(120_000);
+    await ready(page);
+    await expect(page.getByRole('textbox', { name: 'Reference' }), path).toBeVisible();
+  }
 });

@@ -27,6 +27,7 @@ import {
   type ImportState,
 } from './state';
 import { useReading } from './useReading';
+import { SitesLater } from '~/islands/large/SitesLater';
 import { fromPage } from '~/ui/fromPage';
 import css from './import.module.css';
 
@@ -269,6 +270,15 @@ export function ImportView({ sheet }: { sheet: ImportSheet }) {
 }
 
 export const ImportIsland = fromPage(ImportView);
+
+/** The same of a large board. */
+export const ImportLater = fromPage(
+  ({ sheet, pads }: { sheet: Omit<ImportSheet, 'sites'>; pads: number }) => (
+    <SitesLater boardId={sheet.board.id} pads={pads}>
+      {(sites) => <ImportView sheet={{ ...sheet, sites }} />}
+    </SitesLater>
+  ),
+);
 
 /** What was dropped while nothing is read of it: while it is being read, after it was stopped, and where it could not be. */
 function StoppedFiles({

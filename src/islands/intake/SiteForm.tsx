@@ -27,6 +27,7 @@ import { PackageFields } from './PackageFields';
 import { nextReference } from './reference';
 import { figureFault, pinCount } from './packageDraft';
 import { blankSite, draftOfSite, padsFor, siteOf, type SiteDraft } from './siteDraft';
+import { SitesLater } from '~/islands/large/SitesLater';
 import { fromPage } from '~/ui/fromPage';
 import css from './intake.module.css';
 
@@ -303,3 +304,10 @@ export function SiteForm({ board, sites, library: kept, side: startSide, site: k
 }
 
 export const SiteIsland = fromPage(SiteForm);
+
+/** The same on a large board. */
+export const SiteLater = fromPage(({ pads, ...props }: Omit<SiteFormProps, 'sites'> & { pads: number }) => (
+  <SitesLater boardId={props.board.id} pads={pads}>
+    {(sites) => <SiteForm {...props} sites={sites} />}
+  </SitesLater>
+));

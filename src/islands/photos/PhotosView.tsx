@@ -1,5 +1,5 @@
 import { useReady } from '~/ui/useReady';
-import { useReducer, useState, type MouseEvent } from 'react';
+import { useMemo, useReducer, useState, type MouseEvent } from 'react';
 import { useDropzone } from 'react-dropzone';
 import { millimetres } from '~/core/quantity/convert';
 import type { BoardSheet } from '~/schema/sheets/boardSheet';
@@ -19,6 +19,7 @@ import { calibrationOf, reduce } from './state';
 import { Picture } from './Picture';
 import { TakeAwayDialog } from './TakeAwayDialog';
 import { styled } from '~/ui/styled';
+import { SitesLater } from '~/islands/large/SitesLater';
 import { fromPage } from '~/ui/fromPage';
 import css from './photos.module.css';
 
@@ -40,6 +41,8 @@ export function PhotosView({ sheet }: { sheet: PhotosSheet }) {
     error: null,
   });
   const [going, setGoing] = useState<PhotoRecord | null>(null);
+  /** What the part is called whose place is looked for, where there are many. */
+  const [wanted, setWanted] = useState('');
   const [side, setSide] = useState<'top' | 'bottom'>('top');
   const ready = useReady();
   const photo = state.photos.find((p) => p.id === state.photoId) ?? null;
@@ -94,7 +97,13 @@ export function PhotosView({ sheet }: { sheet: PhotosSheet }) {
     }
   });
 
-  const places = placesOf(sites, length_mm, width_mm, copperLayers.length);
+  const layers = copperLayers.length;
+  const ofFace = photo !== null && photo.side !== null;
+  const places = useMemo(
+    () => (ofFace ? placesOf(sites, length_mm, width_mm, layers) : []),
+    [ofFace, sites, length_mm, width_mm, layers],
+  );
+  const offered = named(places, wanted);
   const pointed = (event: MouseEvent<HTMLImageElement>): void => {
     if (!photo) return;
     const box = event.currentTarget.getBoundingClientRect();
@@ -208,6 +217,14 @@ export function PhotosView({ sheet }: { sheet: PhotosSheet }) {
             </div>
           </section>
           <section aria-label="Two points" className={css['ties']}>
+            {places.length > MOST_OFFERED && (
+              <TextField
+                label="Part to go by"
+                hint={`The first ${MOST_OFFERED} that begin so are offered below`}
+                value={wanted}
+                onChange={(event) => setWanted(event.target.value)}
+              />
+            )}
             {([0, 1] as const).map((i) => (
               <fieldset key={i}>
                 <legend>Point {i + 1}</legend>
@@ -220,7 +237,7 @@ export function PhotosView({ sheet }: { sheet: PhotosSheet }) {
                   }}
                   options={[
                     { value: '', label: 'a pad or a corner…' },
-                    ...places.map(({ key, label }) => ({ value: key, label })),
+                    ...offered.map(({ key, label }) => ({ value: key, label })),
                   ]}
                 />
                 <div className={css['four']}>
@@ -262,10 +279,38 @@ export function PhotosView({ sheet }: { sheet: PhotosSheet }) {
 
 export const PhotosIsland = fromPage(PhotosView);
 
+/** The same of a large board. */
+export const PhotosLater = fromPage(
+  ({ sheet, pads }: { sheet: Omit<PhotosSheet, 'sites'>; pads: number }) => (
+    <SitesLater boardId={sheet.board.id} pads={pads}>
+      {(sites) => <PhotosView sheet={{ ...sheet, sites }} />}
+    </SitesLater>
+  ),
+);
+
 const FIELD_WORDS = { x_mm: 'x, mm', y_mm: 'y, mm', px: 'right, px', py: 'down, px' } as const;
 
+/** Nobody looks for a place in a longer list. */
+const MOST_OFFERED = 200;
+
+/** Places whose name begins so, corners always; not more than are looked through. */
+const named = (places: readonly Place[], wanted: string): readonly Place[] =>
+  places
+    .filter(
+      ({ label }) =>
+        label.startsWith('corner') || label.toLowerCase().startsWith(wanted.trim().toLowerCase()),
+    )
+    .slice(0, MOST_OFFERED);
+
+interface Place {
+  readonly key: string;
+  readonly label: string;
+  readonly x_mm: string;
+  readonly y_mm: string;
+}
+
 /** Corners and first pins, as places that are easily found in a photo. */
-function placesOf(sites: PhotosSheet['sites'], length_mm: number, width_mm: number, layers: number) {
+function placesOf(sites: PhotosSheet['sites'], length_mm: number, width_mm: number, layers: number): Place[] {
   const at = (key: string, label: string, x_mm: number, y_mm: number) => ({
     key,
     label,
@@ -278,16 +323,12 @@ function placesOf(sites: PhotosSheet['sites'], length_mm: number, width_mm: numb
     at('c3', `corner 0, ${width_mm}`, 0, width_mm),
     at('c4', `corner ${length_mm}, ${width_mm}`, length_mm, width_mm),
   ];
+  const refs = new Map(sites.map(({ id, ref }) => [id, ref]));
   const firsts = placedPadsOf(sites, layers).filter(({ name }) => name === '1' || name === 'A1');
   return [
     ...corners,
     ...firsts.map((pad) =>
-      at(
-        pad.id,
-        `${sites.find((s) => s.id === pad.siteId)!.ref} pin ${pad.name}`,
-        millimetres(pad.x_m),
-        millimetres(pad.y_m),
-      ),
+      at(pad.id, `${refs.get(pad.siteId)!} pin ${pad.name}`, millimetres(pad.x_m), millimetres(pad.y_m)),
     ),
   ];
 }

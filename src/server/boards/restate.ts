@@ -2,7 +2,7 @@ import { clocksOf } from '~/core/record/boardEntries';
 import { waitingOf } from '~/core/record/waiting';
 import type { Db } from '~/server/store/db';
 import { getBoard, keepRules, openBoardIds, rulesOf, setWaiting } from '~/server/store/repositories/boards';
-import type { SiteWithPads } from '~/server/store/repositories/sites';
+import { readSites, type SiteWithPads } from '~/server/store/repositories/sites';
 import { openBoard, type OpenBoard } from './openBoard';
 
 /**
@@ -33,6 +33,7 @@ export async function restateAll(db: Db): Promise<void> {
   if (rulesOf(db) >= RULES) return;
   for (const id of openBoardIds(db)) {
     try {
+      await readSites(db, id);
       db.transaction(() => restate(db, id));
     } catch (error) {
       console.error(`board ${id} cannot be read:`, error);

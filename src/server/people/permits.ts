@@ -50,6 +50,7 @@ export const PERMITS: readonly Permit[] = [
   reading('/api/boards/*/artworks/*'),
   reading('/api/boards/*/entries'),
   reading('/api/boards/*/sheet'),
+  reading('/api/boards/*/sites'),
   reading('/api/sites/*/check-sheet'),
   reading('/api/sites/*/parts'),
   reading('/api/boards/*/photos/*/picture'),
