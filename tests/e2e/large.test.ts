@@ -42,7 +42,7 @@ test('a board of 3,840 pads is imported, opened and checked, with its sheet apar
   await expect(page.getByRole('heading', { level: 1 })).toContainText('Many pads');
 
   // Whatever else is opened of it comes without its parts, and has them a moment later.
-  for (const path of [`boards/${boardId}/photos`, `boards/${boardId}/import`]) {
+  for (const path of ['photos', 'import', 'recap'].map((at) => `boards/${boardId}/${at}`)) {
     const other = await page.goto(`/${path}`);
     expect((await other!.body()).byteLength, path).toBeLessThan(60_000);
     await ready(page);

@@ -13,6 +13,7 @@ import { PickList } from './PickList';
 import { isAgeing, reduce, shownKept, start, toPlanAgain } from './state';
 import { Traveller } from './Traveller';
 import { useRound } from './useRound';
+import { Fetched } from '~/islands/large/Fetched';
 import { fromPage } from '~/ui/fromPage';
 import css from './recap.module.css';
 
@@ -155,6 +156,13 @@ export function RecapView({ sheet }: { sheet: RecapSheet }) {
 }
 
 export const RecapIsland = fromPage(RecapView);
+
+/** The same of a large board. */
+export const RecapLater = ({ boardId, pads }: { readonly boardId: string; readonly pads: number }) => (
+  <Fetched at={`/api/boards/${boardId}/recap-sheet`} pads={pads}>
+    {(sheet) => <RecapView sheet={sheet as RecapSheet} />}
+  </Fetched>
+);
 
 interface StandingProps {
   readonly boardId: string;

@@ -51,6 +51,7 @@ export const PERMITS: readonly Permit[] = [
   reading('/api/boards/*/entries'),
   reading('/api/boards/*/sheet'),
   reading('/api/boards/*/sites'),
+  reading('/api/boards/*/recap-sheet'),
   reading('/api/sites/*/check-sheet'),
   reading('/api/sites/*/parts'),
   reading('/api/boards/*/photos/*/picture'),
