@@ -20,7 +20,18 @@ export interface ConductingSheet {
  * and wider toward the middle. How many there are depends on the count of layers alone, so that a board a hair
  * thicker is not another board. A single copper layer lies on the bottom face.
  */
-export function conductingSheets(board: Board): ConductingSheet[] {
+export function conductingSheets(board: Board): readonly ConductingSheet[] {
+  const known = sheetsKnown.get(board);
+  if (known) return known;
+  const sheets = sheetsIn(board);
+  sheetsKnown.set(board, sheets);
+  return sheets;
+}
+
+/** Draws of one joint are of one board. */
+const sheetsKnown = new WeakMap<Board, readonly ConductingSheet[]>();
+
+function sheetsIn(board: Board): ConductingSheet[] {
   const anchors: { depth_m: number; layer: number | null }[] = board.copper.map((_, index) => ({
     depth_m: layerDepth_m(board, index + 1),
     layer: index + 1,

@@ -60,8 +60,12 @@ export class CompiledStepper implements Stepper {
     return this.kernel.advance(duration_s, tolerance_K, maxStep_s, minStep_s, maxPhasePasses, lanes) === 1;
   }
 
-  at_K(lane: number, node: number): number {
-    return this.numbers[this.temperatureAt + LANES * this.shape.elimination.pivot[node]! + lane]!;
+  temperaturesOf_K(): Float64Array {
+    return this.numbers;
+  }
+
+  placeOf(lane: number, node: number): number {
+    return this.temperatureAt + LANES * this.shape.elimination.pivot[node]! + lane;
   }
 
   resultOf(lane: number): LaneResult {

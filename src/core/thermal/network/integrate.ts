@@ -74,8 +74,10 @@ function run(
   const { duration_s, tolerance_K = SOLVER.tolerance_K, maxStep_s = SOLVER.maxStep_s } = options[0]!;
   const stepper = stepperOf({ tolerance_K, maxStep_s });
   const lanes = options.map(({ tracked }, lane) => {
-    const at_K = (node: number): number => stepper.at_K(lane, node);
-    return { at_K, record: new Recorder(tracked, at_K) };
+    const temperatures_K = stepper.temperaturesOf_K(lane);
+    const at_K = (node: number): number => temperatures_K[stepper.placeOf(lane, node)]!;
+    const places = Int32Array.from(tracked, (node) => stepper.placeOf(lane, node));
+    return { at_K, record: new Recorder(temperatures_K, places) };
   });
   const ended = new Array<Integration | null>(options.length).fill(null);
   const counts = options.map(() => true);
@@ -102,7 +104,7 @@ function run(
       const { time_s, taken_s } = stepper;
       lanes.forEach(({ record, at_K }, lane) => {
         if (!counts[lane]) return;
-        record.add(time_s, at_K);
+        record.add(time_s);
         if (options[lane]!.stopWhen?.(time_s, taken_s, at_K)) end(lane, 'stopped');
       });
     }

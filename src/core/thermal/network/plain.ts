@@ -66,8 +66,12 @@ export class PlainStepper implements Stepper {
     }
   }
 
-  at_K(lane: number, node: number): number {
-    return this.lanes[lane]!.at_K(node);
+  temperaturesOf_K(lane: number): Float64Array {
+    return this.lanes[lane]!.temperature;
+  }
+
+  placeOf(_lane: number, node: number): number {
+    return node;
   }
 
   resultOf(lane: number): LaneResult {
@@ -112,7 +116,7 @@ class Lane {
   private readonly rate1: Float64Array;
   private readonly rate2: Float64Array;
   private readonly stage1: Float64Array;
-  private readonly temperature: Float64Array;
+  readonly temperature: Float64Array;
   private readonly saved: Float64Array;
   private readonly account = { in_J: 0, lost_J: 0 };
   private readonly start_J: number;
@@ -174,10 +178,6 @@ class Lane {
   accept(time_s: number, step_s: number): void {
     this.noteCrossings(time_s, step_s);
     this.acceptStep(step_s);
-  }
-
-  at_K(node: number): number {
-    return this.temperature[node]!;
   }
 
   result(): LaneResult {

@@ -13,7 +13,9 @@ export interface Stepper {
   readonly solves: number;
   /** One more step, short enough for the lanes that count; false where none converges. */
   advance(duration_s: number, counts: readonly boolean[]): boolean;
-  at_K(lane: number, node: number): number;
+  /** Where a lane's temperatures stand after each step, and at which place a node's: neither changes. */
+  temperaturesOf_K(lane: number): Float64Array;
+  placeOf(lane: number, node: number): number;
   resultOf(lane: number): LaneResult;
   /** Gives back what it borrowed; it takes no step after that. */
   release(): void;
