@@ -31,7 +31,7 @@ import { fromPage } from '~/ui/fromPage';
 import css from './air.module.css';
 
 /** Hot air on one site: what the whole board feels, when each pad melts, and what is in the way. */
-export function AirView({ sheet }: { sheet: AirSheet }) {
+function AirView({ sheet }: { sheet: AirSheet }) {
   const request = useMemo(() => phaseRequest(planRequestOf(sheet.input), 'remove', []), [sheet]);
   const first = useMemo(() => start(sheet, request), [sheet, request]);
   const station = sheet.stations.find((s) => s.id === first?.set.setting.toolId);

@@ -35,7 +35,7 @@ import css from './import.module.css';
 const LARGEST_bytes = 60e6;
 
 /** Files to a board's face: what would be made is shown first, and nothing is written until it is accepted. */
-export function ImportView({ sheet }: { sheet: ImportSheet }) {
+function ImportView({ sheet }: { sheet: ImportSheet }) {
   const { board, sites } = sheet;
   const by = useStore($by);
   const [state, dispatch] = useReducer(reduce, sheet.imports, start);

@@ -41,7 +41,7 @@ interface SiteFormProps {
 }
 
 /** Places one part after another: where it is, by click or by figures, what it is, and what copper each pin meets. */
-export function SiteForm({ board, sites, library: kept, side: startSide, site: known }: SiteFormProps) {
+function SiteForm({ board, sites, library: kept, side: startSide, site: known }: SiteFormProps) {
   const { length_mm, width_mm } = board.construction;
   const form = useForm<SiteDraft>({
     defaultValues: known ? draftOfSite(known) : { ...blankSite(length_mm, width_mm), side: startSide },

@@ -21,7 +21,7 @@ import { fromPage } from '~/ui/fromPage';
 import css from './memory.module.css';
 
 /** The contents of a site's part: read twice and kept, compared, carried over into new ones, written and verified. */
-export function MemoryView({ sheet: first }: { readonly sheet: MemorySheet }) {
+function MemoryView({ sheet: first }: { readonly sheet: MemorySheet }) {
   const [sheet, setSheet] = useState(first);
   const [error, setError] = useState<unknown>(null);
   const [compared, setCompared] = useState<ComparedDumps | null>(null);

@@ -27,7 +27,7 @@ const VIEWS: Readonly<Record<View, string>> = {
 };
 
 /** The workshop's own evidence: one view at a time, as its address asks for it. */
-export function OutcomesView({ sheet }: { readonly sheet: OutcomesSheet }) {
+function OutcomesView({ sheet }: { readonly sheet: OutcomesSheet }) {
   const { query, choices, months, jobs, samples, view } = sheet;
   const ready = useReady();
   const bar = useRef<HTMLDivElement>(null);

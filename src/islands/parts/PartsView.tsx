@@ -36,7 +36,7 @@ const isPlace = (at: string | null): at is PartsPlace => at !== null && at in PL
 const PAUSE_ms = 150;
 
 /** What is in the drawers, what may stand for what, and what has to be done before power. */
-export function PartsView({
+function PartsView({
   first,
   typed,
   at,

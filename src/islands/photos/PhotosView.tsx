@@ -26,7 +26,7 @@ import css from './photos.module.css';
 type PhotosSheet = Pick<BoardSheet, 'board' | 'sites' | 'photos'>;
 
 /** Photos of a board: taken in, and laid under its face by two points whose places are known. */
-export function PhotosView({ sheet }: { sheet: PhotosSheet }) {
+function PhotosView({ sheet }: { sheet: PhotosSheet }) {
   const { board, sites } = sheet;
   const { length_mm, width_mm, copperLayers } = board.construction;
   const [state, dispatch] = useReducer(reduce, {

@@ -59,7 +59,7 @@ import { fromPage } from '~/ui/fromPage';
 import css from './plan.module.css';
 
 /** One job on one site: which way, what to set, how long to hold, what it costs, and why. */
-export function PlanView({ sheet, by: drawnFor }: { sheet: PlanSheet; by: string }) {
+function PlanView({ sheet, by: drawnFor }: { sheet: PlanSheet; by: string }) {
   const { site } = sheet;
   const [state, dispatch] = useReducer(reduce, start(sheet.goal, site.pads.at(-1)!.name, sheet.mates));
   const ready = useReady();

@@ -18,7 +18,7 @@ import { fromPage } from '~/ui/fromPage';
 import css from './recap.module.css';
 
 /** A whole board's job: which parts, in which order, what to have ready, what each order costs, and how far it is. */
-export function RecapView({ sheet }: { sheet: RecapSheet }) {
+function RecapView({ sheet }: { sheet: RecapSheet }) {
   const [state, dispatch] = useReducer(reduce, sheet, start);
   const ready = useReady();
   const solver = useRef<JobClient<'recap'> | null>(null);

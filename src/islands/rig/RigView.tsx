@@ -25,7 +25,7 @@ import css from './rig.module.css';
 const KIND_ORDER: readonly ToolSpec['kind'][] = ['iron', 'gun', 'tweezers', 'hot-air', 'preheater'];
 
 /** What the bench has: tools with their ranges, wear and calibration; stock with what is left of it. */
-export function RigView({ sheet }: { sheet: RigSheet }) {
+function RigView({ sheet }: { sheet: RigSheet }) {
   const [state, dispatch] = useReducer(reduce, sheet, start);
   const ready = useReady();
   const by = useStore($by);

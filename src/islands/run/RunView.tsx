@@ -63,7 +63,7 @@ function answeredAt_ms(): number {
 const textOf = (value: number | null): string => (value === null ? '' : String(value));
 
 /** One job, one step at a time: an instruction, a target, a clock; every press is an entry in the record. */
-export function RunView({ sheet }: { sheet: RunSheet }) {
+function RunView({ sheet }: { sheet: RunSheet }) {
   const { job, site, round } = sheet;
   const { steps } = job.plan;
   const [state, dispatch] = useReducer(reduce, {
