@@ -36,8 +36,8 @@ export function GentlerPanel({ recent }: Pick<HeatView, 'recent'>) {
       <p>
         Each of the last month’s jobs, from {day(recent.from_ms)} on
         {recent.of > jobs.length ? ` (the latest ${jobs.length} of ${recent.of})` : ''}, is solved once more:
-        as it was done, and at the gentlest sure setting of the same way on the bench as it was. It takes a
-        second or some a job.
+        as it was done, and at the gentlest sure setting of the same way on the bench as it was. Each takes a
+        second or a few.
       </p>
       <p className={css['reckon']}>
         {status !== 'working' && (
