@@ -12,6 +12,7 @@ const FURTHER = 200;
 export function LedgerList({ lines }: { readonly lines: readonly LedgerLine[] }) {
   const [drawn, setDrawn] = useState(FIRST);
   const end = useRef<HTMLParagraphElement>(null);
+  const list = useRef<HTMLOListElement>(null);
   const older = lines.length - drawn;
   useEffect(() => {
     if (older <= 0) return;
@@ -33,7 +34,7 @@ export function LedgerList({ lines }: { readonly lines: readonly LedgerLine[] })
       {lines.length === 0 ? (
         <p className="quiet">Nothing has been done or found on this board yet.</p>
       ) : (
-        <ol>
+        <ol ref={list} tabIndex={-1}>
           {lines.slice(0, drawn).map((line) => (
             <li key={line.key} data-kind={line.kind} data-struck={line.struck}>
               <time className="digits" dateTime={stamp(line.at_ms)}>
@@ -61,7 +62,14 @@ export function LedgerList({ lines }: { readonly lines: readonly LedgerLine[] })
       )}
       {older > 0 && (
         <p ref={end} className={css['older']}>
-          <Button onClick={() => setDrawn(Infinity)}>Show all {lines.length} lines</Button>
+          <Button
+            onClick={() => {
+              setDrawn(Infinity);
+              list.current!.focus({ preventScroll: true });
+            }}
+          >
+            Show all {lines.length} lines
+          </Button>
         </p>
       )}
     </section>
