@@ -1,4 +1,5 @@
 import { useEffect, useRef, useState } from 'react';
+import { flushSync } from 'react-dom';
 import { Button } from '~/ui/controls/Button';
 import { dayAndTime, stamp } from '~/ui/dates';
 import type { LedgerLine } from './ledgerLine';
@@ -16,15 +17,18 @@ export function LedgerList({ lines }: { readonly lines: readonly LedgerLine[] })
   const older = lines.length - drawn;
   useEffect(() => {
     if (older <= 0) return;
-    const near = new IntersectionObserver(([at]) => at!.isIntersecting && setDrawn((so) => so + FURTHER), {
-      rootMargin: '600px',
-    });
+    const further = ([at]: readonly IntersectionObserverEntry[]): void => {
+      // Under a hand that has come to its button nothing moves away.
+      if (at!.isIntersecting && !end.current?.contains(document.activeElement))
+        setDrawn((so) => so + FURTHER);
+    };
+    const near = new IntersectionObserver(further, { rootMargin: '600px' });
     near.observe(end.current!);
     return () => near.disconnect();
   }, [older]);
-  // On paper, and for the browser's own search, all of it.
+  // On paper all of it, and at once: the page is taken as soon as this is heard.
   useEffect(() => {
-    const all = (): void => setDrawn(Infinity);
+    const all = (): void => flushSync(() => setDrawn(Infinity));
     window.addEventListener('beforeprint', all);
     return () => window.removeEventListener('beforeprint', all);
   }, []);
