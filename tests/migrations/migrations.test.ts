@@ -36,7 +36,7 @@ import { listSupplies, recentMoves } from '~/server/store/repositories/supplies'
 import { channelsTold } from '~/server/store/repositories/instrumentChannels';
 import { logsOfJob } from '~/server/store/repositories/thermalLogs';
 import { allTools } from '~/server/store/repositories/tools';
-import { countOldJobs, recordsByPerson } from '~/server/store/repositories/trackRecord';
+import { countOldJobs, trackRecord } from '~/server/store/repositories/trackRecord';
 import type { Db } from '~/server/store/db';
 import { boardSheet } from '~/server/boards/boardSheet';
 import { MIGRATIONS } from '../support/database';
@@ -111,7 +111,7 @@ const READERS: Readonly<Record<string, (db: Db) => number>> = {
   bench_lessons: (db) => lessonsAbout(db, ['tip iron-slip-on chisel slip-on 1600']).length,
   memory_dumps: ofBoards((db, id) => sitesOf(db, id).flatMap((site) => dumpsOf(db, site.id))),
   memory_entries: ofBoards((db, id) => sitesOf(db, id).flatMap((site) => memoryEntriesOf(db, site.id))),
-  job_facts: (db) => countedJobs(db).filter(({ melts }) => melts.every(({ seen_s }) => seen_s > 0)).length,
+  job_facts: (db) => countedJobs(db).filter(({ held }) => held.melt.off.every((off) => off > 0)).length,
   site_part_readings: ofBoards((db, id) => sitesOf(db, id).flatMap((site) => partReadingsAt(db, site.id))),
   board_clocks: ofBoards(clocksKept),
   step_habits: (db) => listHabits(db).length,
@@ -147,9 +147,9 @@ describe('migrations run forward on an old database', () => {
 
   it('lets jobs of before be counted in a track record', () => {
     const db = migrated(journal.entries[0]!);
-    expect(recordsByPerson(db, 'radial')).toEqual({});
+    expect(trackRecord(db, 'radial', 'MK')).toEqual([]);
     countOldJobs(db);
-    expect(recordsByPerson(db, 'radial')).toMatchObject({ MK: [{ method: 'leg-at-a-time', jobs: 1 }] });
+    expect(trackRecord(db, 'radial', 'MK')).toMatchObject([{ method: 'leg-at-a-time', jobs: 1 }]);
     db.$client.close();
   });
 

@@ -94,7 +94,7 @@ describe('the sample months: charts find what was so, and nothing else', () => {
   });
 
   it('hold their bands with new tips, as the draws that made them say, and not with the worn one', () => {
-    const of = (some: readonly JobFacts[]) => heldBy(some, 'tool').find((g) => g.key === WORN)!;
+    const of = (some: readonly JobFacts[]) => heldBy(some, 'tool', 'melt').find((g) => g.key === WORN)!;
     const since = of(facts.filter((f) => f.closedAt_ms >= begun_ms));
     const before = of(facts.filter((f) => f.closedAt_ms < begun_ms));
     expect(before.coverage.share).toBeGreaterThan(since.coverage.share + 0.15);

@@ -42,6 +42,7 @@ export const pin = (part: Partial<PinAnswer>): PinAnswer => ({
   stopBecause: 'pad budget',
   chanceSolidAtStop: 0.01,
   sure: true,
+  padPeak_C: null,
   padDose: { p10: 0.01, p50: 0.02, p90: 0.05 },
   laminateDose: { p10: 0, p50: 0, p90: 0 },
   ...part,

@@ -24,6 +24,7 @@ export const band = (pad: string, pads: readonly string[], melt_s: number): PinB
   chanceSolidAtStop: 0.02,
   padDose: spread(0.02),
   laminateDose: spread(0.01),
+  padPeak_K: spread(520),
 });
 
 export const air: AirSetting = {

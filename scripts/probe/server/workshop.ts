@@ -53,6 +53,25 @@ export const timed = (shop: Shop, path: string): Promise<number> =>
 export const memoryOf = (shop: Shop): number =>
   Math.round(Number(/VmRSS:\s+(\d+)/.exec(readFileSync(`/proc/${shop.pid}/status`, 'utf8'))![1]) / 1024);
 
+/** Seconds of work that a server's threads have done. */
+const workOf = (shop: Shop): number => {
+  const [utime, stime] = readFileSync(`/proc/${shop.pid}/stat`, 'utf8')
+    .split(') ')[1]!
+    .split(' ')
+    .slice(11, 13);
+  return (Number(utime) + Number(stime)) / 100;
+};
+
+/** Until a server has nothing left to do of itself; given up after a quarter of an hour. */
+export async function settled(shop: Shop): Promise<void> {
+  for (let tries = 0; tries < 300; tries++) {
+    const before = workOf(shop);
+    await new Promise((go) => setTimeout(go, 3000));
+    if (workOf(shop) - before < 0.15) return;
+  }
+  throw new Error('the server did not come to rest');
+}
+
 const [SITES, FINDINGS, JOBS] = [10, 40, 4];
 
 /** Copies of one demo board with its parts, of one closed job with its entries, and findings on all of it. */

@@ -13,6 +13,7 @@ import { boardAbout } from '~/core/thermal/surroundings';
 import type { Nozzle } from '~/core/thermal/surface/jet';
 import type { AirStation, Bench, HandTool } from './bench';
 import type { Goal, Phase } from './goals';
+import type { PaceRecord } from './pace';
 
 /** What a board can do to the person who works on it. */
 export const HAZARDS = ['stored-charge', 'mains', 'eht', 'lithium', 'leaking-electrolyte'] as const;
@@ -125,6 +126,8 @@ export interface PlanRequest extends Bench {
     readonly bake_C: BakeTemperature;
   } | null;
   readonly record: readonly TrackRecord[];
+  /** How long hands have taken here over what they were foretold; left out: nobody knows. */
+  readonly pace?: PaceRecord | undefined;
   /** What earlier jobs have told of this bench's tips and of this board; left out: nothing. */
   readonly learnt?: Learnt | undefined;
   readonly seed: number;

@@ -12,6 +12,8 @@ const FACTORS = {
   by: { says: 'the technician', of: (f: JobFacts) => f.by },
   method: { says: 'the method', of: (f: JobFacts) => f.method },
   alloy: { says: 'the alloy', of: (f: JobFacts) => f.alloy },
+  solder: { says: 'the solder', of: (f: JobFacts) => f.solder },
+  flux: { says: 'the flux', of: (f: JobFacts) => f.flux },
   setting: {
     says: 'the setting',
     // Settings are told apart by tens of degrees: a station is not set finer.
@@ -89,7 +91,7 @@ export function changesAt(
 
 /** By how many times the middle touch melts later than before, beside what was foretold. */
 function slowerSince(before: readonly JobFacts[], since: readonly JobFacts[]): number | null {
-  const [was, is] = [heldOf(before).bias, heldOf(since).bias];
+  const [was, is] = [heldOf(before, 'melt').bias, heldOf(since, 'melt').bias];
   return was === null || is === null ? null : is / was;
 }
 

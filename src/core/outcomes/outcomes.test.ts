@@ -4,16 +4,21 @@ import { changesAt } from './changes';
 import { ageOf, boardKindOf, filtered, grouped } from './dimensions';
 import { harmRates, surelyLess } from './harmRates';
 import { harmsOf } from './harms';
-import { besideBand, heldOf, pointsTo, touchesHeld } from './held';
-import { copperOf, dosesOf, meltsOf, minutesOf, type JobFacts, type MeltSeen } from './jobFacts';
+import { besideBand, heldIn, type Seen } from './foretold';
+import { heldOf, pointsTo } from './held';
+import { copperOf, dosesOf, minutesOf, type JobFacts } from './jobFacts';
 import { monthOf, monthsBetween } from './months';
 import { overTime } from './overTime';
 import { paretos, reworkIn } from './returns';
 import { resultOf } from './results';
+import { touchesSeen } from './touchesSeen';
 import { parkedFor, staysOf } from './visits';
 
 const DAY_ms = 86_400_000;
 const BEGAN_ms = Date.UTC(2026, 0, 5);
+
+const NONE = { early: 0, within: 0, late: 0, off: [] };
+const NOTHING_HELD: JobFacts['held'] = { melt: NONE, dwell: NONE, peak: NONE, minutes: NONE };
 
 let count = 0;
 function job(
@@ -50,21 +55,15 @@ function job(
     foretoldDose: 0.05,
     dose: 0.06,
     peak_C: 260,
-    touches: { early: 0, within: 0, late: 0, ratios: [] },
+    held: NOTHING_HELD,
+    solder: 'Wire 0.8 mm',
+    flux: '',
     ...told,
     closedAt_ms,
     harms: { lifted: 0, torn: 0, bridged: 0, neighbour: 0, part: 0, ...harms },
   };
 }
-const melt = (changed: Partial<MeltSeen>): MeltSeen => ({
-  pad: '1',
-  p10_s: 1,
-  p50_s: 2,
-  p90_s: 3,
-  seen_s: 2,
-  molten: true,
-  ...changed,
-});
+const melt = (seen: number, came = true): Seen => ({ low: 1, expected: 2, high: 3, seen, came });
 
 describe('harms', () => {
   const found = (
@@ -119,18 +118,28 @@ describe('what is counted of one job', () => {
       exposure: { padDose: 0.1, laminateDose: 0, peak_C: 250 },
     });
     const pins = [
-      { pad: '1', pads: ['1', '2'], melt_s: { p10: 1, p50: 2, p90: 3 }, stepIds: new Set(['heat']) },
+      {
+        pad: '1',
+        pads: ['1', '2'],
+        melt_s: { p10: 1, p50: 2, p90: 3 },
+        liftFrom_s: 2.5,
+        stop_s: 6,
+        padPeak_C: { p10: 240, p50: 252, p90: 265 },
+        stepIds: new Set(['heat']),
+      },
     ];
-    const seen = meltsOf(pins, [
-      dwell('1', null, 4),
-      dwell('1', 1.5, 2),
-      dwell('2', 2.2, 3),
-      dwell('9', 1, 2),
+    const {
+      melt: melts,
+      dwell: ended,
+      peak,
+    } = touchesSeen(pins, [dwell('1', null, 4), dwell('1', 1.5, 2), dwell('2', 2.2, 3), dwell('9', 1, 2)]);
+    expect(melts.map(({ seen, came }) => [seen, came])).toEqual([
+      [4, false],
+      [2.2, true],
     ]);
-    expect(seen.map((m) => [m.pad, m.seen_s, m.molten])).toEqual([
-      ['1', 4, false],
-      ['2', 2.2, true],
-    ]);
+    // From the soonest melt to the stop, about the moment from which the pin may be moved.
+    expect(ended[1]).toEqual({ low: 1, expected: 2.5, high: 6, seen: 3, came: true });
+    expect(peak[1]).toEqual({ low: 240, expected: 252, high: 265, seen: 250, came: true });
     expect(dosesOf([dwell('1', 1, 2), dwell('1', 1, 2), dwell('2', 1, 2)])).toEqual({
       dose: 0.2,
       peak_C: 250,
@@ -274,35 +283,56 @@ describe('over time', () => {
 });
 
 describe('foretold and seen', () => {
+  const held = (of: 'melt' | 'peak' | 'minutes', things: readonly Seen[]) =>
+    job({ held: { ...NOTHING_HELD, [of]: heldIn(of, things) } });
+
   it('given up within the band tells nothing; past it, it was later than nine in ten', () => {
-    expect(besideBand(melt({ molten: false, seen_s: 2.5 }))).toBeNull();
-    expect(besideBand(melt({ molten: false, seen_s: 3.5 }))).toBe('late');
-    expect(besideBand(melt({ seen_s: 0.8 }))).toBe('early');
-    expect(besideBand(melt({ seen_s: 2.9 }))).toBe('within');
+    expect(besideBand(melt(2.5, false))).toBeNull();
+    expect(besideBand(melt(3.5, false))).toBe('late');
+    expect(besideBand(melt(0.8))).toBe('early');
+    expect(besideBand(melt(2.9))).toBe('within');
   });
 
   it('a tip that melts everything a third late is told with what it points to', () => {
     const jobs = Array.from({ length: 30 }, (_, i) =>
-      job({
-        touches: touchesHeld(
-          Array.from({ length: 4 }, (_, k) => melt({ seen_s: 2.8 + 0.15 * ((i + k) % 5) })),
-        ),
-      }),
+      held(
+        'melt',
+        Array.from({ length: 4 }, (_, k) => melt(2.8 + 0.15 * ((i + k) % 5))),
+      ),
     );
-    const held = heldOf(jobs);
-    expect(held.bias).toBeGreaterThan(1.3);
-    expect(pointsTo(held)).toContain('later than foretold');
+    const group = heldOf(jobs, 'melt');
+    expect(group.bias).toBeGreaterThan(1.3);
+    expect(pointsTo(group, 'melt')).toContain('later than foretold');
   });
 
   it('bands that hold point to nothing', () => {
     const jobs = Array.from({ length: 30 }, (_, i) =>
-      job({
-        touches: touchesHeld(
-          Array.from({ length: 4 }, (_, k) => melt({ seen_s: 1.1 + 0.09 * ((7 * i + k) % 20) })),
-        ),
-      }),
+      held(
+        'melt',
+        Array.from({ length: 4 }, (_, k) => melt(1.1 + 0.09 * ((7 * i + k) % 20))),
+      ),
     );
-    expect(pointsTo(heldOf(jobs))).toBeNull();
+    expect(pointsTo(heldOf(jobs, 'melt'), 'melt')).toBeNull();
+  });
+
+  it('peaks are off by so many degrees, whatever the temperature is', () => {
+    const jobs = Array.from({ length: 30 }, (_, i) =>
+      held('peak', [{ low: 230, expected: 240, high: 250, seen: 258 + (i % 5), came: true }]),
+    );
+    const group = heldOf(jobs, 'peak');
+    expect(group).toMatchObject({ bias: 20, counted: 30, late: 30 });
+    expect(group.spread).toBeCloseTo(2, 1);
+    expect(pointsTo(group, 'peak')).toContain('hotter than foretold');
+  });
+
+  it('minutes are one of each job, and jobs that take half as long again say so', () => {
+    const jobs = Array.from({ length: 24 }, (_, i) =>
+      held('minutes', [{ low: 20, expected: 26, high: 34, seen: 36 + (i % 6), came: true }]),
+    );
+    const group = heldOf(jobs, 'minutes');
+    expect(group.counted).toBe(24);
+    expect(group.bias).toBeCloseTo(38.5 / 26, 2);
+    expect(pointsTo(group, 'minutes')).toContain('plans reckon with it');
   });
 });
 

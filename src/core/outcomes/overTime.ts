@@ -1,5 +1,6 @@
 import { cusumOfCounts, intervalForMix } from '~/core/statistics/charts/cusum';
 import { pChart, shareOfAll, type PChart } from '~/core/statistics/charts/pChart';
+import { designOf } from '~/core/statistics/design';
 import { brokenRules, type Broken } from '~/core/statistics/charts/runRules';
 import type { Count } from '~/core/statistics/rates';
 import { countOf, jobCount } from './harmRates';
@@ -40,6 +41,8 @@ export interface OverTime {
   readonly harm: HarmId;
   readonly periods: readonly Period[];
   readonly chart: PChart;
+  /** By how many times its counts vary more than chance would have it: pads of one job go wrong together. */
+  readonly design: number;
   readonly broken: readonly Broken[];
   /** The cumulative sum after each job, in order of closing, with the height at which it signals. */
   readonly sums: readonly { readonly jobId: string; readonly at_ms: number; readonly sum: number }[];
@@ -69,27 +72,24 @@ export function overTime(facts: readonly JobFacts[], harm: HarmId): OverTime | n
   const risks = jobs.map(riskOf);
   const usual = usualShare(counts, risks);
   const usuals = risks.map((risk) => Math.min(MOST_USUAL, usual * risk));
+  const design = designOf(
+    counts.map((count, i) => ({ ...count, usual: usuals[i]!, spell: monthOf(jobs[i]!.closedAt_ms) })),
+  );
   const chart = pChart(
     periods.map((p) => p.counted),
     usual,
     centresOf(periods, jobs, counts, usuals, usual),
+    design,
   );
-  const interval = intervalForMix(
-    counts.map(({ of }, i) => ({ of, usual: usuals[i]! })),
-    WORSE,
-    falseAlarmIn(jobs, counts),
-  );
-  const sums =
-    usual > 0
-      ? cusumOfCounts(
-          counts.map((count, i) => ({ ...count, usual: usuals[i]! })),
-          WORSE,
-        )
-      : counts.map(() => ({ sum: 0, since: 0 }));
+  // Pads that go wrong together count for as much less as they do, in the sum and in what chance makes of it.
+  const mix = counts.map(({ bad, of }, i) => ({ bad: bad / design, of: of / design, usual: usuals[i]! }));
+  const interval = intervalForMix(mix, WORSE, falseAlarmIn(jobs, counts) / design);
+  const sums = usual > 0 ? cusumOfCounts(mix, WORSE) : counts.map(() => ({ sum: 0, since: 0 }));
   return {
     harm,
     periods,
     chart,
+    design,
     broken: brokenRules(chart.points.map((p) => p.z)),
     sums: sums.map(({ sum }, i) => ({ jobId: jobs[i]!.jobId, at_ms: jobs[i]!.closedAt_ms, sum })),
     interval,

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { pool } from './pooling';
+import { designOf } from './design';
 import { beliefMean, chanceLess, effective, rateOf, wilson } from './rates';
 
 describe('Wilson’s interval', () => {
@@ -62,6 +63,40 @@ describe('counts that hang together', () => {
         { bad: 1, of: 2 },
       ]),
     ).toEqual({ bad: 2, of: 4 });
+  });
+});
+
+describe('by how many times counts vary more than chance', () => {
+  const of = (bad: number, spell = 'a', usual = 0.05) => ({ bad, of: 20, usual, spell });
+
+  it('is one for joints that go wrong each by itself', () => {
+    let seed = 11;
+    const next = (): number => (seed = (seed * 48_271) % 2_147_483_647) / 2_147_483_647;
+    const groups = Array.from({ length: 4000 }, (_, i) =>
+      of(Array.from({ length: 20 }, next).filter((u) => u < 0.05).length, `${i % 12}`),
+    );
+    expect(designOf(groups)).toBeLessThan(1.06);
+  });
+
+  // A group of m that goes wrong whole or not at all counts as one: 1 + (m − 1) ρ with ρ = 1 (Kish, Survey Sampling, 1965).
+  it('is the size of a group whose joints all go together', () => {
+    const groups = Array.from({ length: 400 }, (_, i) => of(i % 20 === 0 ? 20 : 0));
+    expect(designOf(groups)).toBeCloseTo(20, 0);
+  });
+
+  it('is not raised by a month in which everything went wrong more often', () => {
+    const groups = [
+      ...Array.from({ length: 200 }, (_, i) => of(i % 2, 'before')),
+      ...Array.from({ length: 50 }, (_, i) => of(4 + (i % 2), 'bad')),
+    ];
+    expect(designOf(groups)).toBe(1);
+    // All in one spell it would be.
+    expect(designOf(groups.map((group) => ({ ...group, spell: 'all' })))).toBeGreaterThan(2);
+  });
+
+  it('is not raised by jobs that are known to be hard', () => {
+    const groups = Array.from({ length: 100 }, (_, i) => of(i % 2 ? 10 : 1, 'a', i % 2 ? 0.5 : 0.05));
+    expect(designOf(groups)).toBe(1);
   });
 });
 

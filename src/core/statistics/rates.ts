@@ -1,5 +1,6 @@
 import betaCdf from '@stdlib/stats-base-dists-beta-cdf';
 import betaQuantile from '@stdlib/stats-base-dists-beta-quantile';
+import { designOf } from './design';
 import { normalQuantile } from './normal';
 
 /** So sure are the intervals of every rate: nine times in ten the truth lies inside. */
@@ -38,17 +39,14 @@ export function wilson({ bad, of }: Count, sure = SURE): Rate {
 }
 
 /**
- * Counts of groups that hang together, as pads of one job do, as that many that do not: by how much more they vary between groups
- * than chance would have it (Rao and Scott, Biometrics 48, 1992). Never more than were counted.
+ * Counts of groups that hang together, as pads of one job do, as that many that do not (Rao and Scott, Biometrics 48, 1992).
+ * Never more than were counted.
  */
 export function effective(groups: readonly Count[]): Count {
   const [bad, of] = groups.reduce(([b, n], g) => [b + g.bad, n + g.of], [0, 0]);
   const counted = groups.filter((g) => g.of > 0);
   if (bad === 0 || bad === of || counted.length < 2) return { bad, of };
-  const share = bad / of;
-  const spread = counted.reduce((sum, g) => sum + (g.bad - share * g.of) ** 2, 0);
-  const variance = (counted.length / (counted.length - 1)) * (spread / of ** 2);
-  const design = Math.max(1, variance / ((share * (1 - share)) / of));
+  const design = designOf(counted.map((group) => ({ ...group, usual: bad / of, spell: 'all' })));
   return { bad: bad / design, of: of / design };
 }
 

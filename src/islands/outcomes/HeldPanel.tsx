@@ -1,29 +1,37 @@
 import { useCallback } from 'react';
+import { FORETOLD } from '~/core/outcomes/foretold';
 import { BAND_SHARE } from '~/core/outcomes/held';
 import { jobsAddress } from '~/schema/exchange/outcomes/address';
 import type { OutcomesQuery } from '~/schema/exchange/outcomes/outcomesQuery';
 import type { HeldView } from '~/schema/sheets/outcomesSheet';
 import { Chart, type ChartColours } from '~/ui/chart/Chart';
 import { heldChart } from './charts';
-import { inHundred } from './words';
+import { biasWords, inHundred, spreadWords } from './words';
 import css from './outcomes.module.css';
 
 const ROW_px = 40;
 
-/** How foretold melts held against what was seen, group by group, and what an error points to. */
+/** How what was foretold held against what was seen, group by group, and what an error points to. */
 export function HeldPanel({ view, query }: { readonly view: HeldView; readonly query: OutcomesQuery }) {
   const { groups } = view;
+  const { name, says, of, by } = FORETOLD[query.of];
   const build = useCallback((colours: ChartColours) => heldChart(view, BAND_SHARE, colours), [view]);
   const list = (key: string, band?: 'early' | 'late'): string =>
-    jobsAddress(query, { [query.sort]: key, band });
+    jobsAddress(query, { [query.sort]: key, band, of: band && query.of });
   if (groups.length === 0)
-    return <p className={css['says']}>No touch was foretold and seen in these jobs yet.</p>;
+    return (
+      <p className={css['says']}>
+        Nothing of that was foretold and seen in these jobs yet.
+        {query.of === 'minutes' && ' Plans say how long a job takes since they reckon with everyone’s pace.'}
+      </p>
+    );
   return (
     <section aria-label="Foretold and seen">
-      <h2>Melts seen within their bands</h2>
+      <h2>{name} within their bands</h2>
       <p>
-        A band is from one in ten to nine in ten: eight touches in ten ought to lie within. The first touch of
-        each pin counts; one given up before its band ended tells nothing.
+        {query.of === 'dwell'
+          ? says
+          : `A band is from one in ten to nine in ten: eight in ten ought to lie within. ${says}`}
       </p>
       {groups
         .filter((g) => g.pointsTo)
@@ -33,7 +41,7 @@ export function HeldPanel({ view, query }: { readonly view: HeldView; readonly q
           </p>
         ))}
       <Chart
-        label="Share of touches within their bands; the table beneath has the same figures"
+        label={`${name}: share within their bands; the table beneath has the same figures`}
         height={70 + ROW_px * Math.max(2, groups.length)}
         build={build}
       />
@@ -42,11 +50,11 @@ export function HeldPanel({ view, query }: { readonly view: HeldView; readonly q
           <tr>
             <th scope="col">Group</th>
             <th scope="col">Jobs</th>
-            <th scope="col">Touches</th>
+            {of === 'touch' && <th scope="col">Touches</th>}
             <th scope="col">Within, %</th>
-            <th scope="col">Early</th>
-            <th scope="col">Late</th>
-            <th scope="col">Seen over foretold</th>
+            <th scope="col">Under</th>
+            <th scope="col">Over</th>
+            <th scope="col">{by === 'ratio' ? 'Seen over foretold' : 'Seen less foretold'}</th>
             <th scope="col">Spread</th>
           </tr>
         </thead>
@@ -57,7 +65,7 @@ export function HeldPanel({ view, query }: { readonly view: HeldView; readonly q
               <td>
                 <a href={list(g.key)}>{g.jobs}</a>
               </td>
-              <td>{g.touches}</td>
+              {of === 'touch' && <td>{g.counted}</td>}
               <td>
                 {inHundred(g.coverage.share)} ({inHundred(g.coverage.low)} to {inHundred(g.coverage.high)})
               </td>
@@ -67,8 +75,8 @@ export function HeldPanel({ view, query }: { readonly view: HeldView; readonly q
               <td>
                 <a href={list(g.key, 'late')}>{g.late}</a>
               </td>
-              <td>{g.bias === null ? '–' : `× ${g.bias.toFixed(2)}`}</td>
-              <td>{g.spread === null ? '–' : `× ÷ ${g.spread.toFixed(2)}`}</td>
+              <td>{g.bias === null ? '–' : biasWords(g.bias, by)}</td>
+              <td>{g.spread === null ? '–' : spreadWords(g.spread, by)}</td>
             </tr>
           ))}
         </tbody>

@@ -1,5 +1,6 @@
 import { useRef } from 'react';
 import { DIMENSIONS, type DimensionId } from '~/core/outcomes/dimensions';
+import { FORETOLD, FORETOLD_IDS } from '~/core/outcomes/foretold';
 import { HARMS, HARM_IDS } from '~/core/outcomes/harms';
 import { addressWith, jobsAddress } from '~/schema/exchange/outcomes/address';
 import type { OutcomesQuery, OutcomesView as View } from '~/schema/exchange/outcomes/outcomesQuery';
@@ -59,11 +60,13 @@ function OutcomesView({ sheet }: { readonly sheet: OutcomesSheet }) {
       case 'sort':
         return focus('Sorted by');
       case 'harm':
-        return focus('What went wrong');
+        return focus('What w');
       case 'narrow':
         return focus('Narrow to');
       case 'whole':
-        window.location.assign(addressWith({ view: query.view, sort: query.sort, harm: query.harm }, {}));
+        window.location.assign(
+          addressWith({ view: query.view, sort: query.sort, harm: query.harm, of: query.of }, {}),
+        );
         return true;
       case 'list':
         window.location.assign(list);
@@ -88,6 +91,14 @@ function OutcomesView({ sheet }: { readonly sheet: OutcomesSheet }) {
             value={query.harm}
             onChange={(harm) => go({ harm })}
             options={HARM_IDS.map((value) => ({ value, label: HARMS[value].name }))}
+          />
+        )}
+        {query.view === 'held' && (
+          <SelectField
+            label="What was foretold"
+            value={query.of}
+            onChange={(of) => go({ of })}
+            options={FORETOLD_IDS.map((value) => ({ value, label: FORETOLD[value].name }))}
           />
         )}
         {sorts && (

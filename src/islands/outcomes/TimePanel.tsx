@@ -16,7 +16,7 @@ const MOST_CHANGES = 4;
 
 /** A harm over the months: limits, rules and the cumulative sum; since when it is more, and what changed then. */
 export function TimePanel({ view, query }: { readonly view: TimeView; readonly query: OutcomesQuery }) {
-  const { points, centre, per, signal } = view;
+  const { points, centre, design, per, signal } = view;
   const months = useCallback((colours: ChartColours) => monthsChart(view, colours), [view]);
   const sums = useCallback((colours: ChartColours) => sumsChart(view, colours), [view]);
   const name = HARMS[query.harm].name;
@@ -47,8 +47,8 @@ export function TimePanel({ view, query }: { readonly view: TimeView; readonly q
               </ul>
             ) : (
               <p>
-                Nothing in the record changed with it: look at what is not written down, such as a new batch
-                of flux.
+                Nothing in the record changed with it: look at what is not written down, such as a batch of
+                flux that nobody told of.
               </p>
             )}
           </div>
@@ -91,6 +91,8 @@ export function TimePanel({ view, query }: { readonly view: TimeView; readonly q
         <p className="quiet">
           Centre {inHundred(centre)}, the share of all months but the worst spells. Limits at three sigma
           follow each month’s size; rules of runs as ISO 7870-2 has them.
+          {design > 1.05 &&
+            ` Joints of one job go wrong together: limits are ${Math.sqrt(design).toFixed(1)} times as wide for it, and the sum below counts them for so much less.`}
         </p>
       </section>
       <section aria-label="Cumulative sum">

@@ -159,7 +159,7 @@ export function sumsChart({ sums, interval }: TimeView, colours: ChartColours): 
   };
 }
 
-/** Share of touches within their bands, by group, beside the four fifths that are promised. */
+/** Share of what was foretold within its bands, by group, beside the four fifths that are promised. */
 export function heldChart({ groups }: HeldView, promised: number, colours: ChartColours): Built {
   const shown = [...groups].reverse();
   return {
@@ -190,7 +190,7 @@ export function heldChart({ groups }: HeldView, promised: number, colours: Chart
     ],
     layout: {
       margin: { l: 270, r: 16, t: 8, b: 44 },
-      xaxis: { title: { text: '% of touches within the band' }, range: [0, 102] },
+      xaxis: { title: { text: '% within the band' }, range: [0, 102] },
       yaxis: {
         tickvals: shown.map((_, i) => i),
         ticktext: shown.map((g) => short(g.name)),

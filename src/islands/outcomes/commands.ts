@@ -9,7 +9,7 @@ export const OUTCOMES_COMMANDS: readonly Command<OutcomesCommand>[] = [
   { id: 'held', label: 'Foretold and seen', keys: ['f'], group: 'Outcomes' },
   { id: 'heat', label: 'Heat', keys: ['h'], group: 'Outcomes' },
   { id: 'causes', label: 'Causes and returns', keys: ['c'], group: 'Outcomes' },
-  { id: 'harm', label: 'What went wrong', keys: ['w'], group: 'Outcomes' },
+  { id: 'harm', label: 'What went wrong, or was foretold', keys: ['w'], group: 'Outcomes' },
   { id: 'sort', label: 'Sorted by', keys: ['s'], group: 'Outcomes' },
   { id: 'narrow', label: 'Narrow to a group', keys: ['g'], group: 'Outcomes' },
   { id: 'whole', label: 'All jobs again', keys: ['x'], group: 'Outcomes' },

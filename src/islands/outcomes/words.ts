@@ -25,3 +25,11 @@ export const monthWords = (month: string): string =>
   new Intl.DateTimeFormat('en-GB', { month: 'long', year: 'numeric', timeZone: 'UTC' }).format(
     Date.parse(`${month}-01T00:00Z`),
   );
+
+/** How far off the middle one was: "× 1.30" or "+12 K". */
+export const biasWords = (bias: number, by: 'ratio' | 'difference'): string =>
+  by === 'ratio' ? `× ${bias.toFixed(2)}` : `${bias < 0 ? '−' : '+'}${Math.abs(bias).toFixed(0)} K`;
+
+/** How far most lie about the middle one: "× ÷ 1.50" or "± 8 K". */
+export const spreadWords = (spread: number, by: 'ratio' | 'difference'): string =>
+  by === 'ratio' ? `× ÷ ${spread.toFixed(2)}` : `± ${spread.toFixed(0)} K`;

@@ -15,7 +15,7 @@ import { phasesIn } from '~/schema/exchange/plan/phasesIn';
 import { planRequestOf } from '~/schema/exchange/si/plan';
 import type { ChoiceInput } from '~/schema/exchange/plan/planRequest';
 import type { PlanSheet } from '~/schema/sheets/planSheet';
-import { planInputOf } from '~/schema/exchange/plan/planWishes';
+import { wantedOf } from '~/schema/exchange/plan/planWishes';
 import { ErrorNote } from '~/ui/controls/Notes';
 import { secondsRange } from '~/ui/figures';
 import { useCommands } from '~/ui/keyboard/useCommands';
@@ -71,8 +71,8 @@ function PlanView({ sheet, by: drawnFor }: { sheet: PlanSheet; by: string }) {
 
   const { goal, worth, mates, moisture } = state;
   const input = useMemo(
-    () => planInputOf(sheet, { goal, worth, mates, moisture }, by),
-    [sheet, goal, worth, mates, moisture, by],
+    () => wantedOf(sheet.input, { goal, worth, mates, moisture }),
+    [sheet, goal, worth, mates, moisture],
   );
   const ask = useMemo(
     () => planAskOf(sheet, { goal, worth, mates, moisture }, by),
@@ -301,7 +301,7 @@ function PlanView({ sheet, by: drawnFor }: { sheet: PlanSheet; by: string }) {
         <section className={css['below']} aria-label="Steps and materials">
           <StepsPanel
             steps={state.exploration.answer.steps}
-            total_min={state.exploration.answer.total_min}
+            times={state.exploration.answer.times}
             edits={state.edits}
             why={why}
             editing={editing}

@@ -2,19 +2,20 @@ import { useState } from 'react';
 import { useForm } from 'react-hook-form';
 import { edited, mayHide, type StepEdit } from '~/core/method/steps/edits';
 import { PLAN } from '~/core/method/settings';
-import type { StepAnswer } from '~/schema/exchange/plan/planAnswer';
+import type { FoundAnswer, StepAnswer } from '~/schema/exchange/plan/planAnswer';
 import { addedStep } from '~/schema/exchange/plan/addedStep';
 import { jointInWords } from '~/schema/words/jointWords';
 import { Button, CommandButton } from '~/ui/controls/Button';
 import { SelectField, TextField } from '~/ui/controls/Field';
-import { minutesText, seconds } from '~/ui/figures';
+import { seconds } from '~/ui/figures';
 import { planCommand, type PlanCommand } from './commands';
+import { JobTime } from './JobTime';
 import css from './plan.module.css';
 
 interface StepsPanelProps {
   readonly steps: readonly StepAnswer[];
-  /** From the first press to the last, minutes; null where it is not known. */
-  readonly total_min: number | null;
+  /** What its ways take and how fast hands are; null where it is not known. */
+  readonly times: FoundAnswer['times'];
   readonly edits: readonly StepEdit[];
   readonly why: boolean;
   readonly editing: boolean;
@@ -28,7 +29,7 @@ interface StepsPanelProps {
 /** The job as it will be run: every step, its reason one key away, and the workshop's own changes. */
 export function StepsPanel({
   steps,
-  total_min,
+  times,
   edits,
   why,
   editing,
@@ -48,14 +49,6 @@ export function StepsPanel({
     <div>
       <div className={css['stepsHead']}>
         <h2>Steps</h2>
-        {total_min !== null && (
-          <p
-            className="quiet"
-            title="Hands, heat, soaks, cooling and drying, from the first press to the last"
-          >
-            about {minutesText(total_min)} in all
-          </p>
-        )}
         <CommandButton
           small
           command={planCommand('why')}
@@ -71,6 +64,7 @@ export function StepsPanel({
           run={run}
         />
       </div>
+      {times && <JobTime steps={shown} times={times} />}
       <ol className={css['steps']} data-editing={editing || undefined}>
         {shown.map((step, i) => (
           <li key={step.id} data-kind={step.kind}>

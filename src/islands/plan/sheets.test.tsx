@@ -69,7 +69,7 @@ describe('the steps of a plan', () => {
     render(
       <StepsPanel
         steps={STEPS}
-        total_min={null}
+        times={null}
         edits={[]}
         why={false}
         editing={false}
@@ -92,8 +92,11 @@ describe('the steps of a plan', () => {
   });
 
   it('tell how long all of it takes', () => {
-    shown({ total_min: 96 });
-    expect(screen.getByText('about 1 h 36 min in all')).toBeTruthy();
+    const pace = { ratio: 1, sd: 0, share: 0, own: 0, others: 0 };
+    shown({ times: { hands_s: 60, heat_s: 20, pace } });
+    // A gate of 45 s and a step done by hand of 60 s, the ways' 60 s of hands and 20 s of heat, and a clock of 240 s.
+    expect(screen.getByText(/^About 7\.1 min in all, 7\.1 min to 7\.1 min/)).toBeTruthy();
+    expect(screen.getByText(/no job here was timed yet/)).toBeTruthy();
   });
 
   it('tell what to do at the stop once for heats that say the same', () => {

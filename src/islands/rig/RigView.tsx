@@ -192,6 +192,7 @@ function RigView({ sheet }: { sheet: RigSheet }) {
                 </span>
                 <span>
                   {move.reason} by {move.by}
+                  {move.batch !== null && `, batch ${move.batch}`}
                 </span>
               </li>
             );

@@ -22,6 +22,7 @@ interface SupplyDraft {
   readonly size: string;
   readonly left: string;
   readonly low: string;
+  readonly batch: string;
 }
 
 const NEW_SUPPLY: SupplyDraft = {
@@ -31,6 +32,7 @@ const NEW_SUPPLY: SupplyDraft = {
   size: '0.8',
   left: '',
   low: '0',
+  batch: '',
 };
 
 /** A supply that is new to the rig. */
@@ -59,6 +61,7 @@ export function NewSupplyForm({
           spec: specOf(draft),
           left: number(draft.left),
           low: number(draft.low),
+          batch: draft.batch,
           by,
         }),
       );
@@ -93,6 +96,7 @@ export function NewSupplyForm({
         )}
         <TextField label={`There is, ${unit}`} inputMode="decimal" {...register('left')} />
         <TextField label={`Buy under, ${unit}`} inputMode="decimal" {...register('low')} />
+        <TextField label="Batch, if it is marked" {...register('batch')} />
       </div>
       <ErrorNote error={error} />
       <div className={css['row']}>
@@ -124,9 +128,13 @@ function specOf({ kind, alloy, size }: SupplyDraft): unknown {
 
 const REASON_WORDS = { counted: 'counted', bought: 'bought', used: 'used', thrown: 'thrown away' } as const;
 
+/** What is used or thrown away is of the batch that is there. */
+const tellsBatch = (reason: MoveDraft['reason']): boolean => reason === 'counted' || reason === 'bought';
+
 interface MoveDraft {
   readonly reason: (typeof MOVE_REASONS)[number];
   readonly amount: string;
+  readonly batch: string;
 }
 
 /** What came or went of a supply, or how much was counted: an entry in its ledger. */
@@ -144,7 +152,7 @@ export function MoveForm({
   readonly onShut: () => void;
 }) {
   const { register, handleSubmit, watch, setValue } = useForm<MoveDraft>({
-    defaultValues: { reason: 'counted', amount: '' },
+    defaultValues: { reason: 'counted', amount: '', batch: '' },
   });
   const reason = watch('reason');
   const [error, setError] = useState<unknown>(null);
@@ -171,6 +179,7 @@ export function MoveForm({
                 supplyId: supply.id,
                 reason: draft.reason,
                 amount: number(draft.amount),
+                ...(tellsBatch(draft.reason) && { batch: draft.batch }),
                 by,
               }),
             ),
@@ -189,6 +198,9 @@ export function MoveForm({
         inputMode="decimal"
         {...register('amount')}
       />
+      {tellsBatch(reason) && (
+        <TextField label="Batch in use from now on, if it is another" {...register('batch')} />
+      )}
       <ErrorNote error={error} />
       <div className={css['row']}>
         <Button type="submit" look="primary">

@@ -61,6 +61,7 @@ describe('a supply that is new', () => {
       spec: { kind: 'braid', width_mm: 2.5 },
       left: 1500,
       low: 200,
+      batch: '',
       by: 'MK',
     });
   });
@@ -111,9 +112,16 @@ describe('a move of stock', () => {
     const heard = form();
     fireEvent.click(screen.getByText('bought'));
     type('How much, mm', '1500');
+    type('Batch in use from now on, if it is another', 'B-0417');
     fireEvent.click(screen.getByRole('button', { name: 'Write it' }));
     await waitFor(() => expect(heard.onDone).toHaveBeenCalledWith({ ...BRAID, left: 2400 }));
-    expect(sent()).toEqual({ supplyId: 'braid-2', reason: 'bought', amount: 1500, by: 'MK' });
+    expect(sent()).toEqual({
+      supplyId: 'braid-2',
+      reason: 'bought',
+      amount: 1500,
+      batch: 'B-0417',
+      by: 'MK',
+    });
   });
 
   it('takes a supply out of use at the revision it was read at', async () => {

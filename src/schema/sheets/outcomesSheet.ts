@@ -38,6 +38,8 @@ export interface TimeView {
   readonly is: 'time';
   readonly per: HarmRates['per'];
   readonly centre: number;
+  /** By how many times counts vary more than chance would have it. */
+  readonly design: number;
   readonly points: readonly (PPoint &
     Pick<Period, 'month' | 'jobs'> & { readonly broken: readonly string[] })[];
   readonly sums: readonly { readonly jobId: string; readonly at_ms: number; readonly sum: number }[];

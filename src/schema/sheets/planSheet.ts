@@ -20,8 +20,6 @@ export interface PlanSheet {
   readonly mates: readonly string[];
   readonly input: PlanInput;
   readonly inputsKey: string;
-  /** How methods went on such parts, by initials. */
-  readonly records: Readonly<Record<string, PlanInput['record']>>;
   /** What this workshop always changes about a method's steps. */
   readonly habits: readonly StepHabit[];
 }

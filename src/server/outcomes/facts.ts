@@ -1,6 +1,5 @@
 import { dequal } from 'dequal';
 import { DIMENSION_IDS, DIMENSIONS, type Dimension, type DimensionId } from '~/core/outcomes/dimensions';
-import { touchesHeld } from '~/core/outcomes/held';
 import type { JobFacts } from '~/core/outcomes/jobFacts';
 import type { Db } from '~/server/store/db';
 import { boardsTold } from '~/server/store/repositories/boards';
@@ -87,13 +86,12 @@ function put(read: Read, facts: JobFacts): void {
   for (const [id, met] of read.keys) met.add((DIMENSIONS[id] as Dimension).of(facts));
 }
 
-/** A row with what its board is told to be. Its touches stay as counts: of two hundred thousand nobody looks at one. */
+/** A row with what its board is told to be. */
 const factsIn = (
-  { melts, lifted, torn, bridged, neighbour, part, ...row }: KeptFacts,
+  { lifted, torn, bridged, neighbour, part, pace: _pace, ...row }: KeptFacts,
   told: Told,
 ): JobFacts => ({
   ...row,
   ...told.get(row.boardId)!,
   harms: { lifted, torn, bridged, neighbour, part },
-  touches: touchesHeld(melts),
 });

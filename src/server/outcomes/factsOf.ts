@@ -1,13 +1,18 @@
 import { z } from 'zod';
 import { harmsOf } from '~/core/outcomes/harms';
-import { COPPER_CLASSES, copperOf, dosesOf, meltsOf, minutesOf } from '~/core/outcomes/jobFacts';
+import { paceSeen } from '~/core/method/pace';
+import { heldIn, type ForetoldId, type Seen } from '~/core/outcomes/foretold';
+import { COPPER_CLASSES, copperOf, dosesOf, minutesOf, type JobFacts } from '~/core/outcomes/jobFacts';
+import { bandOf, touchesSeen } from '~/core/outcomes/touchesSeen';
 import { runState } from '~/core/record/runState';
 import { standingFindings } from '~/core/record/standingFindings';
 import { tipInWords } from '~/schema/words/settingWords';
+import type { Spread } from '~/core/statistics/percentile';
 import type { Db } from '~/server/store/db';
 import { findingsOf } from '~/server/store/repositories/findings';
 import type { KeptFacts } from '~/server/store/repositories/jobFacts';
 import type { JobRecord } from '~/schema/records/jobs/job';
+import { batchAt } from '~/server/store/repositories/supplies';
 import { getJob, jobTimesAt } from '~/server/store/repositories/jobs';
 import { countedOf } from '~/server/store/repositories/trackRecord';
 
@@ -27,9 +32,12 @@ export function factsOf(db: Db, jobId: string): KeptFacts | null {
   if (job.status !== 'closed' || job.outcome === null || job.closedAt_ms === null) return null;
   const { plan } = job;
   const { site } = asked.parse(job.request.input);
-  const { dwells } = runState(plan.steps, events);
+  const { dwells, done } = runState(plan.steps, events);
   const { chosen } = plan.phases[0]!;
   const rootCause = events.findLast((e) => e.kind === 'closed')?.rootCause ?? null;
+  const minutes = minutesOf(events);
+  // A job that was left early tells nothing of how long it takes.
+  const times = plan.steps.every(({ id }) => done.has(id)) ? plan.times : null;
   const pins = plan.phases.flatMap((phase) => {
     const stepIds = new Set(
       plan.steps.flatMap((step) => (step.kind === 'heat' && step.phase === phase.phase ? [step.id] : [])),
@@ -54,14 +62,38 @@ export function factsOf(db: Db, jobId: string): KeptFacts | null {
     rootCause,
     acceptedAt_ms: job.acceptedAt_ms,
     closedAt_ms: job.closedAt_ms,
-    minutes: minutesOf(events),
+    minutes,
+    pace: times && paceSeen(60 * minutes, times),
     joints: jointsOf(dwells, plan.phases),
     heats: dwells.length,
     ...harmsOf(job.siteId, foundBy(db, job), rootCause),
     foretoldDose: foretoldOf(plan.phases),
     ...dosesOf(dwells),
-    melts: meltsOf(pins, dwells),
+    solder: supplyOf(db, job, ['wire', 'paste', 'low-melt']),
+    flux: supplyOf(db, job, ['flux']),
+    held: heldOf({
+      ...touchesSeen(pins, dwells),
+      minutes: times ? [{ ...bandOf(inMinutes(times.work_s)), seen: minutes, came: true }] : [],
+    }),
   };
+}
+
+const heldOf = (seen: Readonly<Record<ForetoldId, readonly Seen[]>>): JobFacts['held'] => ({
+  melt: heldIn('melt', seen.melt),
+  dwell: heldIn('dwell', seen.dwell),
+  peak: heldIn('peak', seen.peak),
+  minutes: heldIn('minutes', seen.minutes),
+});
+
+const inMinutes = ({ p10, p50, p90 }: Spread): Spread => ({ p10: p10 / 60, p50: p50 / 60, p90: p90 / 60 });
+
+/** The supply of a kind that most of was to be taken of, with its batch where one was told by then; empty: none. */
+function supplyOf(db: Db, { plan, acceptedAt_ms }: JobRecord, kinds: readonly string[]): string {
+  const lines = plan.consumption.filter(({ kind, supplyId }) => supplyId !== null && kinds.includes(kind));
+  const most = [...lines].sort((a, b) => b.amount - a.amount)[0];
+  if (!most) return '';
+  const batch = batchAt(db, most.supplyId!, acceptedAt_ms);
+  return batch === null ? most.name : `${most.name}, batch ${batch}`;
 }
 
 /**

@@ -3,11 +3,15 @@ import { MIGRATIONS } from '../../../tests/support/database';
 import { newFinding } from '~/schema/records/site/finding';
 import type { WritableEvent } from '~/schema/records/jobs/runEvent';
 import { recordFindings } from '~/server/boards/findings';
+import { ensureRig } from '~/server/rig/firstRig';
+import { planningFor } from '~/server/plans/sitePlanning';
 import { readMonths, writeMonths } from '~/server/demo/months';
 import { appendEvent } from '~/server/jobs/append';
 import { openDatabase, type Db } from '~/server/store/db';
 import { countedJobs, factsKept, keepJobFacts, uncountedJobs } from '~/server/store/repositories/jobFacts';
 import { getJob } from '~/server/store/repositories/jobs';
+import { moveSupply } from '~/server/store/repositories/supplies';
+import { paceRecord } from '~/server/store/repositories/trackRecord';
 import { factsOf } from './factsOf';
 import { countUncounted } from './keep';
 
@@ -18,6 +22,7 @@ let jobId: string;
 /** Some boards of the sample months, with all that was done on them. */
 beforeAll(() => {
   db = openDatabase(':memory:', MIGRATIONS);
+  ensureRig(db, NOW_ms);
   const months = readMonths('samples/months.json.gz');
   const boards = months.boards.slice(0, 4);
   const on = ({ board }: { board: string }): boolean => boards.some(({ id }) => id === board);
@@ -46,6 +51,58 @@ const find = (changed: object) => {
   return recordFindings(db, [finding], NOW_ms + ++press)[0]!;
 };
 const kept = () => factsKept(db, jobId);
+
+describe('how long a job took', () => {
+  it('is held against what was foretold, and gives the pace of its hands', () => {
+    const { job } = getJob(db, jobId);
+    const { pace, minutes, held } = factsOf(db, jobId)!;
+    const { figures_s, heat_s, clocks_s, work_s } = job.plan.times!;
+    expect(pace).toBeCloseTo((60 * minutes - heat_s - clocks_s) / figures_s, 9);
+    expect(held.minutes.off).toEqual([Math.round((1000 * 60 * minutes) / work_s.p50) / 1000]);
+  });
+
+  it('tells nothing where a step of it was not done', () => {
+    const last = getJob(db, jobId).job.plan.steps.at(-1)!;
+    append({ kind: 'resumed' });
+    append({ kind: 'step-back', stepId: last.id });
+    append({ kind: 'closed', outcome: 'fixed', cause: 'Its last look was left out.' });
+    expect(kept()).toMatchObject({ pace: null });
+    expect(kept()!.held.minutes).toMatchObject({ early: 0, within: 0, late: 0 });
+    append({ kind: 'resumed' });
+    append({ kind: 'step-done', stepId: last.id });
+    append({ kind: 'closed', outcome: 'fixed', cause: 'Looked over.' });
+    expect(kept()!.pace).not.toBeNull();
+  });
+
+  it('is what the next plan reckons with: of whoever does it, and of everyone else, by their latest jobs', () => {
+    const log = (whose: (by: string) => boolean): number[] =>
+      countedJobs(db).flatMap(({ by, pace }) => (pace !== null && whose(by) ? [Math.log(pace)] : []));
+    const mean = (values: readonly number[]): number => values.reduce((a, b) => a + b, 0) / values.length;
+    const { by } = getJob(db, jobId).job;
+    const record = paceRecord(db, by);
+    const [own, others] = [log((who) => who === by), log((who) => who !== by)];
+    expect(record.own).toMatchObject({ jobs: own.length, meanLog: expect.closeTo(mean(own), 9) as number });
+    expect(record.others).toMatchObject({
+      jobs: others.length,
+      meanLog: expect.closeTo(mean(others), 9) as number,
+    });
+    const { siteId } = getJob(db, jobId).job;
+    expect(planningFor(db, siteId, { goal: 'replace', by }).input.pace).toEqual(record);
+  });
+});
+
+describe('what a job was done with', () => {
+  it('is named with the batch that was told by then, and with none that was told later', () => {
+    const { job } = getJob(db, jobId);
+    const wire = job.plan.consumption.find(({ kind }) => kind === 'wire')!;
+    const told = (batch: string, at_ms: number) =>
+      moveSupply(db, { supplyId: wire.supplyId!, reason: 'bought', amount: 1000, batch, by: 'MK' }, at_ms);
+    expect(factsOf(db, jobId)!.solder).toBe(wire.name);
+    told('B-0417', job.acceptedAt_ms - 1);
+    told('B-0520', job.acceptedAt_ms + 1);
+    expect(factsOf(db, jobId)!.solder).toBe(`${wire.name}, batch B-0417`);
+  });
+});
 
 describe('what is counted of a job', () => {
   it('goes when the job goes on, and is there again, as it ended, when it is closed', () => {

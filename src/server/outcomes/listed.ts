@@ -10,14 +10,14 @@ import { factsAsked } from './sheet';
 
 /** The jobs that one number counts, the last closed first. */
 export function listed(db: Db, query: OutcomesQuery): JobFacts[] {
-  const { with: harm, outcome, cause, band } = query;
+  const { with: harm, outcome, cause, band, of } = query;
   return factsAsked(db, query)
     .filter(
       (f) =>
         (harm === undefined || f.harms[harm] > 0) &&
         (outcome === undefined || f.outcome === outcome) &&
         (cause === undefined || (f.rootCause ?? 'unsaid') === cause) &&
-        (band === undefined || f.touches[band] > 0),
+        (band === undefined || f.held[of][band] > 0),
     )
     .reverse();
 }

@@ -59,7 +59,7 @@ export function monthReport(db: Db, month: string): MonthReport {
       before: before.length > 0 ? rateIn(before, id) : null,
       since_ms: overTime(until, id)?.signal?.beganWith.closedAt_ms ?? null,
     })),
-    held: heldOf(own),
+    held: heldOf(own, 'melt'),
     causes: paretos(own)[0]!.lines.map(({ cause, jobs }) => ({ name: ROOT_CAUSES[cause], jobs })),
     again: reworkIn(until).flatMap(({ again }) => (again.closedAt_ms >= from_ms ? [jobNamed(again)] : [])),
     harmed: own.filter((f) => harmsOf(f) !== '').map((f) => ({ ...jobNamed(f), harms: harmsOf(f) })),

@@ -41,12 +41,14 @@ export function timeView(
 ): TimeView {
   const over = overTime(facts, harm);
   const { per } = harmTraits(harm);
-  if (!over) return { is: 'time', per, centre: 0, points: [], sums: [], interval: null, signal: null };
-  const { chart, periods, broken, sums, interval, signal } = over;
+  if (!over)
+    return { is: 'time', per, centre: 0, design: 1, points: [], sums: [], interval: null, signal: null };
+  const { chart, design, periods, broken, sums, interval, signal } = over;
   return {
     is: 'time',
     per,
     centre: chart.centre,
+    design,
     points: chart.points.map((point, i) => ({
       ...point,
       month: periods[i]!.month,
@@ -75,12 +77,12 @@ export function timeView(
   };
 }
 
-/** How foretold melts held, by the groups that are asked for. */
-export const heldView = (facts: readonly JobFacts[], { sort }: OutcomesQuery): HeldView => ({
+/** How well what was foretold held, by the groups that are asked for. */
+export const heldView = (facts: readonly JobFacts[], { sort, of }: OutcomesQuery): HeldView => ({
   is: 'held',
-  groups: heldBy(facts, sort).map((group) => ({
+  groups: heldBy(facts, sort, of).map((group) => ({
     ...group,
     name: groupName(sort, group.key),
-    pointsTo: pointsTo(group),
+    pointsTo: pointsTo(group, of),
   })),
 });

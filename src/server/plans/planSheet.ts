@@ -10,7 +10,6 @@ import { planningFor } from './sitePlanning';
 import { getSite } from '~/server/store/repositories/sites';
 import { listHabits } from '~/server/store/repositories/stepHabits';
 import { listTools } from '~/server/store/repositories/tools';
-import { recordsByPerson } from '~/server/store/repositories/trackRecord';
 
 /** Gathers what a plan of one site starts from. A goal that was not asked for, or cannot be gone for, is the next thing to do on the site. */
 export function planSheet(
@@ -44,7 +43,6 @@ export function planSheet(
     mates: mates.filter((ref) => open.sites.some((s) => s.ref === ref && s.id !== siteId)),
     input: { ...input, board: told },
     inputsKey,
-    records: recordsByPerson(db, site.package.family),
     habits: listHabits(db),
   };
 }

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { freshDatabase, withBoard, withCapacitor } from '../../../tests/support/database';
 import { planRequestOf } from '~/schema/exchange/si/plan';
-import { planInputOf } from '~/schema/exchange/plan/planWishes';
+import { wantedOf } from '~/schema/exchange/plan/planWishes';
 import { newSite } from '~/schema/records/site/site';
 import { SIMULATE_EXAMPLE } from '../../../tests/support/requests';
 import type { Db } from '~/server/store/db';
@@ -114,9 +114,8 @@ describe('a plan’s sheet', () => {
     const sheet = planSheet(db, 'site-1', 'remove-keep-part', ['C8', 'C99']);
     expect(sheet.mates).toEqual(['C8']);
     const wishes = { goal: sheet.goal, worth: 'cheap', mates: sheet.mates, moisture: null } as const;
-    expect(planInputOf(sheet, wishes, 'MK')).toEqual(
-      planningFor(db, 'site-1', { ...wishes, by: 'MK' }).input,
-    );
-    expect(planInputOf(sheet, wishes, 'MK').neighbours[0]!.comesToo).toBe(true);
+    const asked = wantedOf(sheet.input, wishes);
+    expect(asked).toEqual(planningFor(db, 'site-1', wishes).input);
+    expect(asked.neighbours[0]!.comesToo).toBe(true);
   });
 });

@@ -23,7 +23,7 @@ import { getSite, type SiteWithPads } from '~/server/store/repositories/sites';
 import { listSupplies } from '~/server/store/repositories/supplies';
 import { listTools } from '~/server/store/repositories/tools';
 import { Unplannable } from '~/server/store/errors';
-import { trackRecord } from '~/server/store/repositories/trackRecord';
+import { paceRecord, trackRecord } from '~/server/store/repositories/trackRecord';
 
 /** Wishes for a plan, and whose record with methods counts. */
 export interface Wanted extends PlanWishes {
@@ -82,14 +82,14 @@ export function planningFor(db: Db, siteId: string, wanted: Wanted, read?: OpenB
   // What jobs teach comes in while others are planned: a plan on the lessons of a minute ago is no stale one.
   const { goal: _goal, supplies: _supplies, learnt: _learnt, ...fromRecord } = input;
   return {
-    input: wantedOf(
-      input,
-      wanted,
-      wanted.by === undefined ? [] : trackRecord(db, site.package.family, wanted.by),
-    ),
+    input: { ...wantedOf(input, wanted), ...recordFor(db, site.package.family, wanted.by) },
     inputsKey: createHash('sha256').update(JSON.stringify(fromRecord)).digest('base64url').slice(0, 32),
   };
 }
+
+/** How ways went on such parts and how long hands took, for whoever is to do it; nothing where nobody is named. */
+const recordFor = (db: Db, family: string, by: string | undefined): Pick<PlanInput, 'record' | 'pace'> =>
+  by === undefined ? { record: [] } : { record: trackRecord(db, family, by), pace: paceRecord(db, by) };
 
 /** A site as a plan takes it, with what was last found at its pads. */
 export const siteInputOf = (

@@ -108,6 +108,7 @@ function drawnOf(run: FieldRun, request: PhaseRequest, from_s: number, limit: St
     last_s: Math.max(...melts.map(([, melt]) => melt)),
     limit,
     padDose: new Map(own.map((pad) => [pad.pad, pad.dose])),
+    padPeak_K: new Map(own.map((pad) => [pad.pad, pad.peak_K])),
     laminateDose: run.board.laminateDose,
   };
 }
@@ -133,6 +134,7 @@ function summarise(pads: readonly string[], seen: readonly Drawn[], longest_s: n
     chanceSolidAtStop: solid,
     padDose: spreadOf(seen.map((d) => d.padDose.get(pad)!)),
     laminateDose,
+    padPeak_K: spreadOf(seen.map((d) => d.padPeak_K.get(pad)!)),
   }));
 }
 

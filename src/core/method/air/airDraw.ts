@@ -6,5 +6,6 @@ export interface Drawn {
   readonly last_s: number;
   readonly limit: Stop | null;
   readonly padDose: ReadonlyMap<string, number>;
+  readonly padPeak_K: ReadonlyMap<string, number>;
   readonly laminateDose: number;
 }

@@ -25,12 +25,15 @@ export interface PinBand extends Stop {
   /** Doses when the iron leaves as instructed: settled after the melt, or at the stop. */
   readonly padDose: Spread;
   readonly laminateDose: Spread;
+  /** The land at its hottest until then. */
+  readonly padPeak_K: Spread;
 }
 
 /** One draw of a touch, held until a little after its melt. */
 export interface DrawnDwell extends Dwell {
   /** Infinite where it never came. */
   readonly melt_s: number;
+  readonly land_K: Float64Array;
 }
 
 /** Some of a touch's draws. */
@@ -74,6 +77,7 @@ function drawnDwell(touch: Touch, draw: Draw): Prepared<DrawnDwell> {
     time_s: run.time_s,
     pad: doseCurve(lives.pad, run.time_s, run.land_K),
     laminate: doseCurve(lives.laminate, run.time_s, run.laminate_K),
+    land_K: run.land_K,
     body_K: run.body_K,
     plastic_K: run.plastic_K,
   }));
@@ -117,8 +121,9 @@ export function bandOf(touch: Touch, dwells: readonly DrawnDwell[], allowance: A
   const holds = dwells
     .flatMap((d, i) => (d.melt_s <= stop.stop_s ? [limits[i]!.stop_s - d.melt_s] : []))
     .sort((a, b) => a - b);
+  const left_s = (d: DrawnDwell): number => Math.min(off_s(d), stop.stop_s);
   const at = (curve: 'pad' | 'laminate') =>
-    spreadOf(dwells.map((d) => extended(d.time_s, d[curve], Math.min(off_s(d), stop.stop_s))));
+    spreadOf(dwells.map((d) => extended(d.time_s, d[curve], left_s(d))));
   return {
     pad: touch.name,
     pads: touch.pads,
@@ -130,11 +135,18 @@ export function bandOf(touch: Touch, dwells: readonly DrawnDwell[], allowance: A
     chanceSolidAtStop: melts.filter((m) => m > stop.stop_s).length / melts.length,
     padDose: at('pad'),
     laminateDose: at('laminate'),
+    padPeak_K: spreadOf(dwells.map((d) => hottestBy(d, left_s(d)))),
   };
 }
 
 /** When the iron leaves a pin whose melt is seen. */
 const off_s = (d: DrawnDwell): number => d.melt_s + PLAN.settle_s + PLAN.reaction_s;
+
+/** The land at its hottest until some time. */
+function hottestBy({ time_s, land_K }: DrawnDwell, at_s: number): number {
+  const after = time_s.findIndex((t) => t > at_s);
+  return Math.max(extended(time_s, land_K, at_s), ...land_K.subarray(0, after < 0 ? land_K.length : after));
+}
 
 /** The time at which a tenth of all draws has met a limit while still held. */
 function stopAmong(dwells: readonly DrawnDwell[], limits: readonly Stop[], longest_s: number): Stop {

@@ -11,6 +11,7 @@ import { padNamesOf } from '~/core/packages/form';
 import type { HalfGiven } from '../halfGiven';
 import type { AirSetting, HandSetting, PhaseRequest } from '../request';
 import { ask, silently, type Working } from './pieces/piece';
+import { paceOf } from '../pace';
 import { minutesFor } from './rank';
 
 /** One half of a job at the setting it was done with, and at the gentlest sure one of the same way; both at nominal values. */
@@ -35,7 +36,8 @@ export function* gentlerHalf({ request, method: id, setting }: HalfGiven): Worki
       : byHand(request, heat, handSettingOf({ setting })),
   );
   const pads = padNamesOf(request.site.part).length;
-  const minutes = (candidate: Candidate): number => minutesFor(method, candidate, pads);
+  const { ratio } = paceOf(request.pace);
+  const minutes = (candidate: Candidate): number => minutesFor(method, candidate, pads, ratio);
   return { ...found, longer_min: found.gentlest ? minutes(found.gentlest) - minutes(found.done) : 0 };
 }
 

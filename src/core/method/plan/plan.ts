@@ -1,3 +1,4 @@
+import { padNamesOf } from '~/core/packages/form';
 import { cautionsFor } from '../cautions';
 import { phasesOf, withoutFit, type Phase } from '../goals';
 import { summed } from '../consumption';
@@ -15,13 +16,13 @@ import { tryMethods, warmed } from './phases/tryMethods';
 import type { Working } from './pieces/piece';
 import { serially } from './pieces/solve';
 import type { Progress } from '../progress';
-import { priceOf, rank, uncompared, withUnproven, type Ranked } from './rank';
+import { paceOf, type WayTimes } from '../pace';
+import { rank, timesOf, uncompared, withUnproven, type Ranked } from './rank';
 import type { PhaseRequest, PlanRequest, Setting } from '../request';
 import { stepsFor } from '../steps/frame';
-import type { Step } from '../steps/step';
 
 /** Names the equations and data a plan was made with; raised whenever either changes its answers. */
-export const MODEL_VERSION = 'plan-17';
+export const MODEL_VERSION = 'plan-18';
 
 interface NotConverged {
   readonly outcome: 'not-converged';
@@ -132,19 +133,19 @@ function whole(request: PlanRequest, phases: readonly [PhasePlan, ...PhasePlan[]
     consumption: summed(phases.flatMap((p) => p.materials.lines)),
     cautions: cautionsFor(request),
     steps,
-    total_s: total_s(phases, steps),
+    ways: waysTimes(phases),
+    pace: paceOf(request.pace),
   };
 }
 
-/** Hands, heat and soaks of every phase as they are ranked by, and the clocks of cooling and drying. */
-function total_s(phases: readonly PhasePlan[], steps: readonly Step[]): number {
-  const worked_min = phases.map((p) => priceOf(p.request, p.method, p.chosen).minutes);
-  // A soak's clock is in its phase's minutes already.
-  const waits_s = steps.map(({ id, wait_s }) => (/(^|-)preheat$/.test(id) ? 0 : (wait_s ?? 0)));
-  return 60 * sum(worked_min) + sum(waits_s);
+/** Hands, heat and soaks of every phase as they are ranked by. */
+function waysTimes(phases: readonly PhasePlan[]): WayTimes {
+  const times = phases.map((p) => timesOf(p.method, p.chosen, padNamesOf(p.request.site.part).length));
+  return {
+    hands_s: times.reduce((sum, t) => sum + t.hands_s, 0),
+    heat_s: times.reduce((sum, t) => sum + t.heat_s, 0),
+  };
 }
-
-const sum = (values: readonly number[]): number => values.reduce((a, b) => a + b, 0);
 
 /** What each pad has spent, and what all phases would spend on it. */
 function budgetsOf({ history }: PlanRequest, phases: readonly PhasePlan[]): PadBudget[] {

@@ -140,7 +140,12 @@ describe('the minutes', () => {
     const soaked = candidate(0.02, 3, {
       setting: settingAt(360, undefined, { kind: 'convective', setpoint_K: 423, soak_s: 120 }),
     });
-    expect(minutesFor(methodOf('gun'), soaked, 2)).toBeCloseTo((once + 2 * perPad + 6 + 120) / 60, 9);
+    expect(minutesFor(methodOf('gun'), soaked, 2, 1)).toBeCloseTo((once + 2 * perPad + 6 + 120) / 60, 9);
+    // Slower hands: heat and soak take no longer.
+    expect(minutesFor(methodOf('gun'), soaked, 2, 1.5)).toBeCloseTo(
+      (1.5 * (once + 2 * perPad) + 6 + 120) / 60,
+      9,
+    );
   });
 });
 

@@ -4,6 +4,7 @@ import { keepsPart } from '../goals';
 import type { Method, Rule } from '../ways/method';
 import { lateCost, nearestMiss, preference, strainSteps } from '../limits/frontier';
 import type { Habit } from '../limits/habits';
+import { paceOf, type WayTimes } from '../pace';
 import type { PhaseRequest } from '../request';
 import { AIR, RANK } from '../settings';
 import { padNamesOf } from '~/core/packages/form';
@@ -89,7 +90,7 @@ export function rank(request: PhaseRequest, list: readonly Tried[]): Ranked[] {
 
 export function priceOf(request: PhaseRequest, method: Method, best: Candidate): Price {
   const pads = padNamesOf(request.site.part).length;
-  const minutes = minutesFor(method, best, pads);
+  const minutes = minutesFor(method, best, pads, paceOf(request.pace).ratio);
   const harm = harmChance(request, method);
   const part = (1 - method.survival) * partWeight(request);
   const habits = RANK.perHabit * (best.against?.length ?? 0);
@@ -127,11 +128,17 @@ const leaning = (
   usual: number,
 ): number => ((counted?.harmed ?? 0) + usual * RANK.priorJobs) / ((counted?.jobs ?? 0) + RANK.priorJobs);
 
-/** From picking the tool up to the last pad done, min. */
-export function minutesFor(method: Method, best: Candidate, pads: number): number {
+/** From picking the tool up to the last pad done: hands by the figures alone, heat and soak. */
+export function timesOf(method: Method, best: Candidate, pads: number): WayTimes {
   const heat_s = best.setting.kind === 'air' ? (best.time_s ?? 0) : touchTime_s(best);
   const soak_s = best.setting.preheat?.soak_s ?? 0;
-  return (method.hands_s.once + method.hands_s.perPad * pads + heat_s + soak_s) / 60;
+  return { hands_s: method.hands_s.once + method.hands_s.perPad * pads, heat_s: heat_s + soak_s };
+}
+
+/** The same in all, min, with hands that take so many times as long as the figures say. */
+export function minutesFor(method: Method, best: Candidate, pads: number, ratio: number): number {
+  const { hands_s, heat_s } = timesOf(method, best, pads);
+  return (ratio * hands_s + heat_s) / 60;
 }
 
 const touchTime_s = (best: Candidate): number => best.pins.reduce((sum, pin) => sum + (pin.off_s ?? 0), 0);
@@ -158,7 +165,7 @@ function reasonsFor(
   const lines = [
     last ?? '',
     ...(t.best.against ?? []).map((habit) => HABIT_WORDS[habit]),
-    `Spends ${percent(price.damage)} of the worst pad’s budget in ${whole(t.best.time_s!)} s ${t.best.setting.kind === 'air' ? 'under air' : 'at most per touch'}; about ${minutesWords(price.minutes)} in all.`,
+    `Spends ${percent(price.damage)} of the worst pad’s budget in ${whole(t.best.time_s!)} s ${t.best.setting.kind === 'air' ? 'under air' : 'at most per touch'}; about ${minutesWords(price.minutes)}, preparing and cleaning aside.`,
     own ? recordWords(own, price.harm) : '',
     keepsPart(request.goal) && request.phase === 'remove'
       ? `The part lives through it in about ${Math.round(100 * t.method.survival)} of 100.`

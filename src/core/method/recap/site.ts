@@ -6,7 +6,7 @@ import { searchWarmToo } from '../hand/handSearch';
 import { methodsFor } from '../ways';
 import type { MethodId } from '../ways/method';
 import type { Working } from '../plan/pieces/piece';
-import { minutesFor, rank, tried, type Tried } from '../plan/rank';
+import { rank, tried, type Tried } from '../plan/rank';
 import { copperWeight, type PhaseRequest, type PlanRequest, type Setting } from '../request';
 import { preference } from '../limits/frontier';
 
@@ -97,7 +97,7 @@ function* bestByHand(request: PhaseRequest): Working<RecapPhase | null> {
   return {
     method: first.method.id,
     setting: best.setting,
-    minutes: minutesFor(first.method, best, padNamesOf(request.site.part).length),
+    minutes: first.price!.minutes,
     damage: best.damage,
     heat_s: best.pins.reduce((sum, pin) => sum + (pin.off_s ?? 0), 0),
   };

@@ -52,6 +52,18 @@ describe('p-chart', () => {
   });
 });
 
+describe('p-chart of joints that go wrong together', () => {
+  it('has limits as much wider as the root of what they vary more, and each point fewer sigmas off', () => {
+    const counts = [
+      { bad: 4, of: 200 },
+      { bad: 12, of: 200 },
+    ];
+    const [alone, together] = [pChart(counts, 0.02), pChart(counts, 0.02, [], 4)];
+    expect(together.points[1]!.high - 0.02).toBeCloseTo(2 * (alone.points[1]!.high - 0.02), 12);
+    expect(together.points[1]!.z).toBeCloseTo(alone.points[1]!.z / 2, 12);
+  });
+});
+
 describe('run rules', () => {
   const flat = Array.from({ length: 20 }, (_, i) => (i % 2 ? 0.4 : -0.4));
   it.each([

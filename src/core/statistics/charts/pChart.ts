@@ -22,19 +22,22 @@ const SIGMAS = 3;
 /**
  * A p-chart: shares over time about their common one, with limits that follow the sample's size (ISO 7870-2; Montgomery,
  * Introduction to Statistical Quality Control, ch. 7). `own` gives each point a centre of its own where what is counted is not
- * the same from one to the next. A period with nothing counted has no point to judge: its z is 0.
+ * the same from one to the next. Where what is counted hangs together, `design` is by how many times its variance is that of
+ * chance alone (Kish, Survey Sampling, 1965): limits widen by its root. A period with nothing counted has no point to
+ * judge: its z is 0.
  */
 export function pChart(
   counts: readonly Count[],
   centre = shareOfAll(counts),
   own: readonly number[] = [],
+  design = 1,
 ): PChart {
-  return { centre, points: counts.map((count, i) => pointOf(count, own[i] ?? centre)) };
+  return { centre, points: counts.map((count, i) => pointOf(count, own[i] ?? centre, design)) };
 }
 
-function pointOf({ bad, of }: Count, centre: number): PPoint {
+function pointOf({ bad, of }: Count, centre: number, design: number): PPoint {
   if (of === 0) return { bad, of, share: NaN, centre, low: 0, high: 1, z: 0 };
-  const sd = Math.sqrt((centre * (1 - centre)) / of);
+  const sd = Math.sqrt((design * centre * (1 - centre)) / of);
   const share = bad / of;
   return {
     bad,

@@ -15,4 +15,8 @@ export function addressWith(query: Partial<OutcomesQuery>, changed: Changed, pat
 
 /** The list of the jobs that a number counts. */
 export const jobsAddress = (query: Partial<OutcomesQuery>, changed: Changed = {}): string =>
-  addressWith(query, { view: undefined, harm: undefined, sort: undefined, ...changed }, '/outcomes/jobs');
+  addressWith(
+    query,
+    { view: undefined, harm: undefined, sort: undefined, of: undefined, ...changed },
+    '/outcomes/jobs',
+  );

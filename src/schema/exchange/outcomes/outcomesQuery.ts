@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { DIMENSION_IDS, type DimensionId, type FactsFilter } from '~/core/outcomes/dimensions';
+import { FORETOLD_IDS } from '~/core/outcomes/foretold';
 import { HARM_IDS } from '~/core/outcomes/harms';
 import { OUTCOMES } from '~/core/record/outcomes';
 import { ROOT_CAUSE_IDS } from '~/core/record/rootCauses';
@@ -19,6 +20,8 @@ export const outcomesQuery = z.object({
   /** What jobs are sorted by. */
   sort: oneOf(DIMENSION_IDS).default(USUAL.sort),
   harm: oneOf(HARM_IDS).default(USUAL.harm),
+  /** What was foretold. */
+  of: oneOf(FORETOLD_IDS).default(USUAL.of),
   from: month.optional(),
   to: month.optional(),
   ...(Object.fromEntries(DIMENSION_IDS.map((id) => [id, group])) as Record<DimensionId, typeof group>),

@@ -85,6 +85,8 @@ const pinAnswer = z.strictObject({
   sure: z.boolean(),
   padDose: spread,
   laminateDose: spread,
+  /** The land at its hottest; null in plans of before. */
+  padPeak_C: spread.nullable().default(null),
 });
 export type PinAnswer = z.infer<typeof pinAnswer>;
 
@@ -238,6 +240,21 @@ export const foundAnswer = z.strictObject({
     .default(null),
   /** All of it, from the first press to the last: hands, heat, soaks, cooling and drying; null in plans of before. */
   total_min: z.number().nullable().default(null),
+  /** What its ways take of hands and heat, and how fast hands are reckoned to be; null in plans of before. */
+  times: z
+    .strictObject({
+      hands_s: z.number(),
+      heat_s: z.number(),
+      pace: z.strictObject({
+        ratio: z.number(),
+        sd: z.number(),
+        share: z.number(),
+        own: z.number(),
+        others: z.number(),
+      }),
+    })
+    .nullable()
+    .default(null),
   /** Pads that it would take past the end of their budget; shares of the whole. */
   overspends: z
     .array(

@@ -1,3 +1,4 @@
+import { jobTimes, spreadOfJob } from '~/core/method/pace';
 import { CAUTIONS, type CautionId } from '~/core/method/cautions';
 import { isSure, type PinBand } from '~/core/method/hand/bands';
 import type { CoolDown } from '~/core/method/air/wayDown';
@@ -49,7 +50,9 @@ export function foundAnswerOf(plan: FoundPlan): FoundAnswer {
       materials.lines.map(stockLineAnswerOf).map(({ supplyId, amount }) => ({ phase, supplyId, amount })),
     ),
     partCycles: plan.partCycles,
-    total_min: Math.round((10 * plan.total_s) / 60) / 10,
+    total_min:
+      Math.round((10 * spreadOfJob(jobTimes(plan.steps, plan.ways, plan.pace), 'whole').p50) / 60) / 10,
+    times: { ...plan.ways, pace: plan.pace },
     overspends: plan.overspends.map((over) => ({ ...over, planned: { ...over.planned } })),
     cautions: cautionsAnswer(plan.cautions),
     steps: plan.steps.map(stepAnswerOf),
@@ -132,6 +135,13 @@ export const pinAnswerOf = (band: PinBand): PinAnswer => ({
   sure: isSure(band),
   padDose: spreadAnswer(band.padDose),
   laminateDose: spreadAnswer(band.laminateDose),
+  padPeak_C: peakAnswer(band.padPeak_K),
+});
+
+const peakAnswer = ({ p10, p50, p90 }: PinBand['padPeak_K']): PinAnswer['padPeak_C'] => ({
+  p10: celsius(p10),
+  p50: celsius(p50),
+  p90: celsius(p90),
 });
 
 const neighbourAnswerOf = (n: NeighbourHeat): PhaseAnswer['neighbours'][number] => ({

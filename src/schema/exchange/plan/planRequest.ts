@@ -24,6 +24,9 @@ export const padName = z.string().regex(/^(default|[A-Za-z0-9]{1,8})$/, {
   error: 'is not a pad; give a pin number or "default"',
 });
 
+/** Over so many jobs, the mean of how long hands took over the figures, as a logarithm. */
+const paceSeen = z.strictObject({ jobs: wholeNumber(0, 100_000), meanLog: quantity('', -3, 3) });
+
 export const siteInput = z.strictObject({
   ...placed,
   package: anyPackage,
@@ -110,6 +113,8 @@ export const planInput = z
       )
       .max(40)
       .default([]),
+    /** How long hands have taken over what they were foretold: the mean logarithm of that ratio over so many jobs. */
+    pace: z.strictObject({ own: paceSeen, others: paceSeen }).optional(),
     /** What earlier jobs have told of these tips and of this board, in standard deviations of what lasts. */
     learnt: z
       .strictObject({

@@ -13,26 +13,11 @@ export interface PlanWishes {
   readonly moisture?: MoistureInput | null | undefined;
 }
 
-/** A request from the record with what is wanted put in, and how methods went for whoever wants it. */
-export const wantedOf = (
-  input: PlanInput,
-  { goal, worth, mates, moisture }: PlanWishes,
-  record: PlanInput['record'],
-): PlanInput => ({
+/** A request from the record with what is wanted put in. */
+export const wantedOf = (input: PlanInput, { goal, worth, mates, moisture }: PlanWishes): PlanInput => ({
   ...input,
   site: moisture ? { ...input.site, moisture } : input.site,
   goal,
   worth: worth ?? 'ordinary',
-  record,
   neighbours: input.neighbours.map((n) => ({ ...n, comesToo: mates?.includes(n.ref) ?? false })),
 });
-
-/** What a sheet's plan is asked from. */
-export const planInputOf = (
-  {
-    input,
-    records,
-  }: { readonly input: PlanInput; readonly records: Readonly<Record<string, PlanInput['record']>> },
-  wishes: PlanWishes,
-  by: string,
-): PlanInput => wantedOf(input, wishes, [...(records[by] ?? [])]);

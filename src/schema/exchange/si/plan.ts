@@ -94,6 +94,7 @@ export function planRequestOf(input: PlanInput): PlanRequest {
         }
       : null,
     record: input.record,
+    pace: input.pace,
     learnt: input.learnt && {
       copper: input.learnt.copper,
       tips: input.learnt.tips.map(({ tip, jobs: _, ...one }) => ({ ...one, tip: anyTipOf(tip) })),

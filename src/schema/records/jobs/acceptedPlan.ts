@@ -1,3 +1,4 @@
+import { jobTimes, spreadOfJob } from '~/core/method/pace';
 import type { FoundAnswer } from '~/schema/exchange/plan/planAnswer';
 import { phasesIn } from '~/schema/exchange/plan/phasesIn';
 import type { PlanInput } from '~/schema/exchange/plan/planRequest';
@@ -17,5 +18,13 @@ export const acceptedPlan = (
     consumption: answer.consumption,
     uses: answer.uses,
     cautions: answer.cautions,
+    times: answer.times && timesOf(answer.times, steps),
     steps,
   });
+
+/** How long the steps, as they are, were foretold to take. */
+function timesOf({ pace, ...ways }: NonNullable<FoundAnswer['times']>, steps: FoundAnswer['steps']) {
+  const times = jobTimes(steps, ways, pace);
+  const { figures_s, heat_s, clocks_s } = times;
+  return { figures_s, heat_s, clocks_s, work_s: spreadOfJob(times, 'work') };
+}

@@ -1,6 +1,7 @@
+import { sql } from 'drizzle-orm';
 import { index, integer, real, sqliteTable, text as textColumn } from 'drizzle-orm/sqlite-core';
 import type { Goal } from '~/core/method/goals';
-import type { CopperClass, MeltSeen } from '~/core/outcomes/jobFacts';
+import type { CopperClass, JobFacts } from '~/core/outcomes/jobFacts';
 import type { Outcome } from '~/core/record/outcomes';
 import type { RootCauseId } from '~/core/record/rootCauses';
 import { boards } from '../board/board.table';
@@ -43,7 +44,18 @@ export const jobFacts = sqliteTable(
     foretoldDose: real('foretold_dose'),
     dose: real('dose'),
     peak_C: real('peak_c'),
-    melts: textColumn('melts', { mode: 'json' }).$type<readonly MeltSeen[]>().notNull(),
+    /** How long hands took over what the figures say; null where that was not told, or not all of it was done. */
+    pace: real('pace'),
+    /** What solder and flux it was done with, each with its batch where one was told. */
+    solder: textColumn('solder').notNull().default(''),
+    flux: textColumn('flux').notNull().default(''),
+    held: textColumn('held', { mode: 'json' }).$type<JobFacts['held']>().notNull(),
   },
-  (table) => [index('job_facts_closed').on(table.closedAt_ms), index('job_facts_board').on(table.boardId)],
+  (table) => [
+    index('job_facts_closed').on(table.closedAt_ms),
+    index('job_facts_board').on(table.boardId),
+    index('job_facts_pace')
+      .on(table.closedAt_ms, table.by, table.pace)
+      .where(sql`pace is not null`),
+  ],
 );

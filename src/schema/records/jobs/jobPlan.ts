@@ -48,6 +48,18 @@ const pin = z.object({
   liftFrom_s: maybe,
   stop_s: z.number(),
   padDose: spread,
+  /** The land at its hottest; plans of before do not say. */
+  padPeak_C: spread.nullable().default(null),
+});
+
+/** How long it was foretold to take; plans of before do not say. */
+const times = z.object({
+  /** Of hands by the figures alone, of heat and soaks, of clocks at which a hand stays. */
+  figures_s: z.number(),
+  heat_s: z.number(),
+  clocks_s: z.number(),
+  /** All of it, at the pace that was reckoned with. */
+  work_s: z.object({ p10: z.number(), p50: z.number(), p90: z.number() }),
 });
 
 const phase = z.object({
@@ -131,6 +143,7 @@ export const jobPlan = z.object({
     )
     .default([]),
   cautions: z.array(z.object({ id: z.string(), text: z.string() })),
+  times: times.nullable().default(null),
   steps: z.array(jobStep).min(1).max(2500),
 });
 export type JobPlan = z.infer<typeof jobPlan>;

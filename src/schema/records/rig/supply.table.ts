@@ -1,3 +1,4 @@
+import { sql } from 'drizzle-orm';
 import { index, integer, real, sqliteTable, text as textColumn } from 'drizzle-orm/sqlite-core';
 import { jobs } from '../jobs/job.table';
 import type { SupplyMove } from './supply';
@@ -22,8 +23,15 @@ export const supplyMoves = sqliteTable(
     change: real('change').notNull(),
     reason: textColumn('reason').$type<SupplyMove['reason']>().notNull(),
     jobId: textColumn('job_id').references(() => jobs.id),
+    /** Of what is used from here on; null: as before. */
+    batch: textColumn('batch'),
     by: textColumn('by').notNull(),
     at_ms: integer('at_ms').notNull(),
   },
-  (table) => [index('supply_moves_of').on(table.supplyId, table.at_ms)],
+  (table) => [
+    index('supply_moves_of').on(table.supplyId, table.at_ms),
+    index('supply_moves_batch')
+      .on(table.supplyId)
+      .where(sql`batch is not null`),
+  ],
 );

@@ -3,6 +3,9 @@ import { initials, oneOf, quantity, recordId, text, whenever_ms } from '~/schema
 import { MOST_LEFT, type SupplyInput } from '~/schema/values/supplyInput';
 import { supplySpec, MOVE_REASONS } from '~/schema/values/supplySpec';
 
+/** As it stands on the label; left out or empty: nobody told. */
+const batch = text(0, 40).optional();
+
 export const newSupply = z.strictObject({
   name: text(1, 80),
   spec: supplySpec,
@@ -10,11 +13,12 @@ export const newSupply = z.strictObject({
   left: quantity('', 0, 1e7),
   /** Under this much it is time to buy. */
   low: quantity('', 0, 1e7).default(0),
+  batch,
   by: initials,
 });
 export type NewSupply = z.infer<typeof newSupply>;
 
-export const supplyRecord = newSupply.omit({ left: true, by: true }).extend({
+export const supplyRecord = newSupply.omit({ left: true, by: true, batch: true }).extend({
   id: recordId,
   retired: z.boolean(),
   revision: z.int().min(1),
@@ -32,6 +36,8 @@ export const newMove = z.strictObject({
   reason: oneOf(MOVE_REASONS),
   /** How much came or went; of `counted`, how much there is. */
   amount: quantity('', 0, 1e7),
+  /** Of what is used from here on. */
+  batch,
   by: initials,
 });
 export type NewMove = z.infer<typeof newMove>;
@@ -44,6 +50,7 @@ export const supplyMove = z.strictObject({
   change: z.number().min(-1e7).max(1e7),
   reason: oneOf(MOVE_REASONS),
   jobId: recordId.nullable(),
+  batch: text(1, 40).nullable().default(null),
   by: initials,
   at_ms: whenever_ms,
 });

@@ -1,4 +1,4 @@
-import { and, asc, eq, sum } from 'drizzle-orm';
+import { and, asc, eq, isNotNull, lte, sum } from 'drizzle-orm';
 import {
   supplyRecord,
   type NewMove,
@@ -44,7 +44,7 @@ export const anySupply = (db: Db): boolean =>
 
 export function addSupply(
   db: Db,
-  { left, by, ...supply }: NewSupply,
+  { left, batch, by, ...supply }: NewSupply,
   now_ms: number,
   id = newId('supply'),
 ): StockedSupply {
@@ -59,6 +59,7 @@ export function addSupply(
           change: left,
           reason: 'counted',
           jobId: null,
+          batch: batch || null,
           by,
           at_ms: now_ms,
         })
@@ -99,6 +100,7 @@ export function moveSupply(db: Db, move: NewMove, now_ms: number, id = newId('mo
         change,
         reason: move.reason,
         jobId: null,
+        batch: move.batch || null,
         by: move.by,
         at_ms: now_ms,
       })
@@ -106,6 +108,18 @@ export function moveSupply(db: Db, move: NewMove, now_ms: number, id = newId('mo
     return { ...supply, left: supply.left + change };
   });
 }
+
+/** The batch of a supply that was in use at some time, as it was told last by then; null where nobody told. */
+export const batchAt = (db: Db, supplyId: string, at_ms: number): string | null =>
+  db
+    .select({ batch: supplyMoves.batch })
+    .from(supplyMoves)
+    .where(
+      and(eq(supplyMoves.supplyId, supplyId), isNotNull(supplyMoves.batch), lte(supplyMoves.at_ms, at_ms)),
+    )
+    .orderBy(lastWrittenFirst(supplyMoves))
+    .limit(1)
+    .get()?.batch ?? null;
 
 /** Books what a job used: no more than there is. Called within the transaction that closes the job. */
 export function bookUse(

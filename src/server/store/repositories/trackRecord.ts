@@ -1,8 +1,10 @@
-import { and, eq, inArray, isNull, sql } from 'drizzle-orm';
+import { and, desc, eq, inArray, isNotNull, isNull, ne, sql, type SQL } from 'drizzle-orm';
+import type { PaceRecord, PaceSeen } from '~/core/method/pace';
 import type { PadStateId } from '~/core/record/padStates';
 import { findings } from '~/schema/records/site/finding.table';
 import { jobOfRow, type JobRecord } from '~/schema/records/jobs/job';
 import { jobs } from '~/schema/records/jobs/job.table';
+import { jobFacts } from '~/schema/records/jobs/jobFacts.table';
 import type { PlanInput } from '~/schema/exchange/plan/planRequest';
 import type { Db } from '../db';
 
@@ -44,13 +46,6 @@ export function trackRecord(db: Db, family: string, by: string): PlanInput['reco
   }));
 }
 
-/** The records of everyone who closed a job on parts of a family, by initials. */
-export function recordsByPerson(db: Db, family: string): Record<string, PlanInput['record']> {
-  const records: Record<string, PlanInput['record']> = {};
-  for (const { by, ...line } of counted(db, family)) (records[by] ??= []).push(line);
-  return records;
-}
-
 type Line = PlanInput['record'][number] & { readonly by: string };
 
 /** One query whatever the age of the workshop: no plan is read for it. */
@@ -70,4 +65,25 @@ function counted(db: Db, family: string): Line[] {
     .where(and(eq(jobs.status, 'closed'), eq(jobs.family, family)))
     .groupBy(jobs.by, jobs.method)
     .all();
+}
+
+/** Hands change, and so does what they work on: the pace is that of the latest jobs. */
+const LATEST = 200;
+
+/** How long hands took over what the figures said, over the latest jobs of one technician and of everyone else. */
+export function paceRecord(db: Db, by: string): PaceRecord {
+  const of = (whose: SQL): PaceSeen => {
+    const latest = db
+      .select({ pace: jobFacts.pace })
+      .from(jobFacts)
+      .where(and(isNotNull(jobFacts.pace), whose))
+      .orderBy(desc(jobFacts.closedAt_ms))
+      .limit(LATEST)
+      .as('latest');
+    return db
+      .select({ jobs: sql<number>`count(*)`, meanLog: sql<number>`ifnull(avg(ln(${latest.pace})), 0)` })
+      .from(latest)
+      .get()!;
+  };
+  return { own: of(eq(jobFacts.by, by)), others: of(ne(jobFacts.by, by)) };
 }

@@ -2,6 +2,7 @@ import type { CautionId } from '../../cautions';
 import type { StockLine } from '../../consumption';
 import type { Overspend } from '../../limits/overspend';
 import type { PartCycles } from '../../limits/partCycles';
+import type { Pace, WayTimes } from '../../pace';
 import type { Step } from '../../steps/step';
 import type { PhasePlan } from './phasePlan';
 
@@ -15,6 +16,7 @@ export interface FoundPlan {
   readonly overspends: readonly Overspend[];
   readonly cautions: readonly CautionId[];
   readonly steps: readonly Step[];
-  /** From the first press to the last: hands, heat, soaks, cooling and drying. */
-  readonly total_s: number;
+  /** What its ways take; with its steps and the pace of hands that is how long it takes. */
+  readonly ways: WayTimes;
+  readonly pace: Pace;
 }
