@@ -4,7 +4,7 @@ import { changesAt } from '~/core/outcomes/changes';
 import { filtered } from '~/core/outcomes/dimensions';
 import { harmRates, surelyLess } from '~/core/outcomes/harmRates';
 import { HARM_IDS } from '~/core/outcomes/harms';
-import { heldBy } from '~/core/outcomes/held';
+import { BAND_SHARE, heldBy } from '~/core/outcomes/held';
 import type { JobFacts } from '~/core/outcomes/jobFacts';
 import { overTime } from '~/core/outcomes/overTime';
 import { seedMonths } from '~/server/demo/months';
@@ -99,5 +99,18 @@ describe('the sample months: charts find what was so, and nothing else', () => {
     const before = of(facts.filter((f) => f.closedAt_ms < begun_ms));
     expect(before.coverage.share).toBeGreaterThan(since.coverage.share + 0.15);
     expect(since.late).toBeGreaterThan(3 * since.early);
+  });
+
+  it('take as long as foretold, but for joints of many pins one by one, which take longer', () => {
+    const groups = heldBy(facts, 'method', 'minutes');
+    expect(groups.reduce((sum, g) => sum + g.counted, 0)).toBe(facts.length);
+    for (const group of groups)
+      if (group.key === 'joint-by-joint') expect(group.late).toBeGreaterThan(group.counted / 3);
+      else expect(group.coverage.high, group.key).toBeGreaterThan(BAND_SHARE);
+  });
+
+  it('have ended within their windows: a hand that sees a melt leaves', () => {
+    for (const group of heldBy(facts, 'method', 'dwell'))
+      expect(group.coverage.share, group.key).toBeGreaterThan(BAND_SHARE);
   });
 });

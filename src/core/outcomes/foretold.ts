@@ -23,7 +23,7 @@ export const FORETOLD = {
     name: 'Hottest land',
     of: 'touch',
     by: 'difference',
-    says: 'As foretold for a hand that leaves when it sees the melt, and as measured or reckoned from what was done.',
+    says: 'As foretold for a hand that leaves when it sees the melt, and as a thermocouple had it: peaks that were only reckoned tell nothing of the tool.',
     late: 'gets hotter than foretold: held on past the melt, touched again while warm, or a tool that reads cold',
     early: 'stays cooler than foretold: heat taken away sooner, or a tool that reads hot',
   },

@@ -43,7 +43,8 @@ export function touchesSeen(
         : [{ low: pin.melt_s.p10, expected: pin.liftFrom_s, high: pin.stop_s, seen: off_s, came: true }],
     ),
     peak: firsts.flatMap(({ pin: { padPeak_C }, dwell: { exposure } }) =>
-      padPeak_C && exposure ? [{ ...bandOf(padPeak_C), seen: exposure.peak_C, came: true }] : [],
+      // What was only reckoned would hold the model against itself.
+      padPeak_C && exposure?.measured ? [{ ...bandOf(padPeak_C), seen: exposure.peak_C, came: true }] : [],
     ),
   };
 }

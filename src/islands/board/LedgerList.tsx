@@ -6,7 +6,7 @@ import type { LedgerLine } from './ledgerLine';
 import css from './board.module.css';
 
 /** So many lines are drawn with the page; older ones as the list is read on. */
-const FIRST = 60;
+const FIRST = 30;
 const FURTHER = 200;
 
 /** What happened to a board, newest first. A board of years has thousands of lines: they are drawn where they are looked for. */

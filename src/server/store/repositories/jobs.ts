@@ -3,7 +3,7 @@ import { and, asc, desc, eq, gt, inArray, isNull, notLike, or, sql } from 'drizz
 import { benchHeats } from '~/schema/records/rig/benchHeats.table';
 import { jobOfRow, type JobRecord } from '~/schema/records/jobs/job';
 import { jobs } from '~/schema/records/jobs/job.table';
-import { runEventOf, runEventRow, type RunEventRow } from '~/schema/records/jobs/runEvent';
+import { runEventBody, runEventOf, type RunEventRow } from '~/schema/records/jobs/runEvent';
 import { runEvents } from '~/schema/records/jobs/runEvent.table';
 import { SAMPLE } from '~/core/outcomes/sample';
 import type { JobTrace } from '~/core/record/occupancy';
@@ -242,18 +242,20 @@ export const dbName = (db: Db): number => {
   return known;
 };
 
-/** Entries of all of them in one statement: a board's jobs have hundreds, and pages wait for them. */
-function withEvents(db: Db, records: readonly JobRecord[]): JobWithEvents[] {
-  const rows = db.$client
+type Entry = readonly [jobId: string, seq: number, at_ms: number, by: string, body: string];
+const entriesOf = ready((db) =>
+  db.$client
     .prepare(
-      `select job_id as jobId, seq, client_id as clientId, at_ms, "by", body from run_events
+      `select job_id, seq, at_ms, "by", body from run_events
        where job_id in (select value from json_each(?)) order by job_id, seq`,
     )
-    .all(JSON.stringify(records.map(({ id }) => id))) as (Omit<RunEventRow, 'body'> & { body: string })[];
+    .raw(),
+);
+
+/** Entries of all of them in one statement, as bare as they come: a board's jobs have hundreds, and pages wait for them. */
+function withEvents(db: Db, records: readonly JobRecord[]): JobWithEvents[] {
   const events = new Map<string, RunEvent[]>(records.map(({ id }) => [id, []]));
-  for (const row of rows)
-    events
-      .get(row.jobId)!
-      .push(runEventOf(runEventRow.parse({ ...row, body: JSON.parse(row.body) as unknown })));
+  for (const [jobId, seq, at_ms, by, body] of entriesOf(db).all(JSON.stringify([...events.keys()])) as Entry[])
+    events.get(jobId)!.push({ ...runEventBody.parse(JSON.parse(body)), seq, at_ms, by });
   return records.map((job) => ({ job, events: events.get(job.id)! }));
 }
