@@ -22,6 +22,8 @@ export const HANDS = {
     'from-memory',
     'Wechsler, The Range of Human Capacities (1952): second best to second poorest of a thousand about two to one',
   ),
+  /** How far one way lies from the figures about it, beside others of the same hands. */
+  ways: property(0.25, '1', [0.1, 0.5], 0.5, 'assumed', 'figures by pad are the least sure: common practice'),
   /** How far one person's jobs differ among each other once their plan is known. */
   jobs: property(0.2, '1', [0.1, 0.4], 0.5, 'assumed', 'common practice of time studies'),
 } as const;

@@ -1,41 +1,52 @@
 import { describe, expect, it } from 'vitest';
 import { HANDS } from './hands';
-import { jobTimes, paceOf, paceSeen, spreadOfJob } from './pace';
+import { jobTimes, paceOf, paceSeen, spreadOfJob, type Pace, type PaceRecord } from './pace';
 
 const none = { jobs: 0, meanLog: 0 };
-const [workshops, people, jobs] = [HANDS.workshops, HANDS.people, HANDS.jobs].map((p) => p.value ** 2) as [
-  number,
-  number,
-  number,
-];
+const [workshops, people, ways, jobs] = [HANDS.workshops, HANDS.people, HANDS.ways, HANDS.jobs].map(
+  (p) => p.value ** 2,
+) as [number, number, number, number];
+const paceFrom = (record: Partial<PaceRecord>): Pace =>
+  paceOf({ own: none, others: none, ways: [], ...record }, 'gun');
 
 describe('the pace of hands', () => {
   it('is that of the figures where nothing was timed, as wide as workshops, people and jobs differ', () => {
-    const pace = paceOf();
+    const pace = paceOf(undefined, 'gun');
     expect(pace).toMatchObject({ ratio: 1, share: 0, own: 0, others: 0 });
-    expect(pace.sd).toBeCloseTo(Math.sqrt(workshops + people + jobs), 12);
+    expect(pace.sd).toBeCloseTo(Math.sqrt(workshops + people + ways + jobs), 12);
   });
 
   // Gelman and others, Bayesian Data Analysis, 3rd ed., section 2.5: precisions of a normal prior and of what was seen add up.
   it('leans on own jobs by the precisions of a normal mean', () => {
-    const { ratio, share } = paceOf({ own: { jobs: 4, meanLog: 0.4 }, others: none });
+    const { ratio, share } = paceFrom({ own: { jobs: 4, meanLog: 0.4 } });
     const before = 1 / (workshops + people);
     const seen = 4 / jobs;
     expect(Math.log(ratio)).toBeCloseTo((0.4 * seen) / (before + seen), 12);
-    expect(share).toBeCloseTo(seen / (before + seen), 12);
+    const left = 1 / (before + seen) + ways;
+    expect(share).toBeCloseTo(1 - left / (workshops + people + ways), 12);
   });
 
   it('takes all of a thousand own jobs, and of others no more than what people differ by', () => {
-    expect(paceOf({ own: { jobs: 1000, meanLog: 0.4 }, others: none }).ratio).toBeCloseTo(Math.exp(0.4), 3);
-    const { ratio, sd } = paceOf({ own: none, others: { jobs: 1000, meanLog: 0.4 } });
+    expect(paceFrom({ own: { jobs: 1000, meanLog: 0.4 } }).ratio).toBeCloseTo(Math.exp(0.4), 3);
+    const { ratio, sd } = paceFrom({ others: { jobs: 1000, meanLog: 0.4 } });
     const weight = workshops / (workshops + people + jobs / 1000);
     expect(Math.log(ratio)).toBeCloseTo(0.4 * weight, 12);
     expect(sd).toBeGreaterThan(Math.sqrt(people + jobs));
   });
 
   it('believes one’s own jobs before those of others', () => {
-    const { ratio } = paceOf({ own: { jobs: 30, meanLog: 0 }, others: { jobs: 300, meanLog: 0.6 } });
+    const { ratio } = paceFrom({ own: { jobs: 30, meanLog: 0 }, others: { jobs: 300, meanLog: 0.6 } });
     expect(Math.log(ratio)).toBeLessThan(0.06);
+  });
+
+  it('is slower in a way that takes longer than others of the same hands, and in no other', () => {
+    const seen = { method: 'joint-by-joint', jobs: 12, meanLog: 0.3 };
+    const record = { own: { jobs: 40, meanLog: 0.1 }, others: none, ways: [seen] };
+    const weight = ways / (ways + jobs / 12);
+    const [slow, other] = [paceOf(record, 'joint-by-joint'), paceOf(record, 'gun')];
+    expect(Math.log(slow.ratio / other.ratio)).toBeCloseTo(0.3 * weight, 12);
+    expect(slow.way).toEqual({ ratio: slow.ratio / other.ratio, jobs: 12 });
+    expect(slow.sd).toBeLessThan(other.sd);
   });
 
   it('is learnt right from jobs as they come: eight in ten lie in their bands', () => {
@@ -48,8 +59,12 @@ describe('the pace of hands', () => {
       const person = Math.sqrt(workshops) * normal() + Math.sqrt(people) * normal();
       const seen = Array.from({ length: i % 6 }, () => person + Math.sqrt(jobs) * normal());
       const meanLog = seen.length > 0 ? seen.reduce((a, b) => a + b, 0) / seen.length : 0;
-      const { hands_s } = jobTimes([], { hands_s: 100, heat_s: 0 }, paceOf({ own: { jobs: seen.length, meanLog }, others: none }));
-      const took_s = 100 * Math.exp(person + Math.sqrt(jobs) * normal());
+      const { hands_s } = jobTimes(
+        [],
+        { hands_s: 100, heat_s: 0 },
+        paceFrom({ own: { jobs: seen.length, meanLog } }),
+      );
+      const took_s = 100 * Math.exp(person + Math.sqrt(ways + jobs) * normal());
       if (took_s > hands_s.p10 && took_s < hands_s.p90) within++;
     }
     expect(within / 2000).toBeGreaterThan(0.77);

@@ -8,10 +8,14 @@ export interface PaceSeen {
   readonly meanLog: number;
 }
 
-/** The same for whoever is to do a job, and for everyone else here. */
+/**
+ * The same for whoever is to do a job, and for everyone else here; and of each way, by all of them, over what their jobs
+ * take on the whole.
+ */
 export interface PaceRecord {
   readonly own: PaceSeen;
   readonly others: PaceSeen;
+  readonly ways: readonly (PaceSeen & { readonly method: string })[];
 }
 
 /** How fast hands are reckoned to be: times foretold by the figures alone, and how far a job may lie from it. */
@@ -24,6 +28,8 @@ export interface Pace {
   readonly share: number;
   readonly own: number;
   readonly others: number;
+  /** How much longer this way takes than the others, which is in the ratio; and from how many jobs that is known. */
+  readonly way: { readonly ratio: number; readonly jobs: number };
 }
 
 interface Held {
@@ -32,35 +38,48 @@ interface Held {
 }
 
 /**
- * What is held of a person's pace after what was seen: the workshop leans on the figures, a person on the workshop, each by
- * what they are known to differ by (normal on the logarithm; Gelman and others, Bayesian Data Analysis, ch. 5).
+ * What is held of a person's pace in one way after what was seen: the workshop leans on the figures, a person on the workshop,
+ * a way on all of them, each by what they are known to differ by (normal on the logarithm; Gelman and others, Bayesian Data
+ * Analysis, ch. 5).
  */
-export function paceOf({ own, others }: PaceRecord = NONE): Pace {
-  const [workshops, people, jobs] = [HANDS.workshops, HANDS.people, HANDS.jobs].map((p) => p.value ** 2) as [
-    number,
-    number,
-    number,
-  ];
+export function paceOf(record: PaceRecord | undefined, method: string): Pace {
+  const { own, others, ways } = record ?? NONE;
   // However many jobs the others did, they may all be of one person.
-  const workshop = after({ mean: 0, variance: workshops }, others, people + jobs / others.jobs);
-  const before = { mean: workshop.mean, variance: workshop.variance + people };
-  const person = after(before, own, jobs / own.jobs);
+  const workshop = after(held('workshops'), others, VARIANCE.people + VARIANCE.jobs / others.jobs);
+  const before = { mean: workshop.mean, variance: workshop.variance + VARIANCE.people };
+  const person = after(before, own, VARIANCE.jobs / own.jobs);
+  const seen = ways.find((one) => one.method === method) ?? NOTHING;
+  const way = after(held('ways'), seen, VARIANCE.jobs / seen.jobs);
+  const variance = person.variance + way.variance;
   return {
-    ratio: Math.exp(person.mean),
-    sd: Math.sqrt(person.variance + jobs),
-    share: 1 - person.variance / (workshops + people),
+    ratio: Math.exp(person.mean + way.mean),
+    sd: Math.sqrt(variance + VARIANCE.jobs),
+    share: 1 - variance / (VARIANCE.workshops + VARIANCE.people + VARIANCE.ways),
     own: own.jobs,
     others: others.jobs,
+    way: { ratio: Math.exp(way.mean), jobs: seen.jobs },
   };
 }
 
-const NONE: PaceRecord = { own: { jobs: 0, meanLog: 0 }, others: { jobs: 0, meanLog: 0 } };
+const NOTHING: PaceSeen = { jobs: 0, meanLog: 0 };
+const NONE: PaceRecord = { own: NOTHING, others: NOTHING, ways: [] };
+
+const VARIANCE = {
+  workshops: HANDS.workshops.value ** 2,
+  people: HANDS.people.value ** 2,
+  ways: HANDS.ways.value ** 2,
+  jobs: HANDS.jobs.value ** 2,
+};
+const held = (of: keyof typeof VARIANCE): Held => ({ mean: 0, variance: VARIANCE[of] });
 
 /** What is held after a mean of so much variance was seen. */
-function after(held: Held, { jobs, meanLog }: PaceSeen, variance: number): Held {
-  if (jobs === 0) return held;
-  const weight = held.variance / (held.variance + variance);
-  return { mean: held.mean + weight * (meanLog - held.mean), variance: (1 - weight) * held.variance };
+function after(before: Held, { jobs, meanLog }: PaceSeen, variance: number): Held {
+  if (jobs === 0) return before;
+  const weight = before.variance / (before.variance + variance);
+  return {
+    mean: before.mean + weight * (meanLog - before.mean),
+    variance: (1 - weight) * before.variance,
+  };
 }
 
 /** What of a step its time is reckoned from. */

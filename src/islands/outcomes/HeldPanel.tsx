@@ -27,7 +27,7 @@ export function HeldPanel({ view, query }: { readonly view: HeldView; readonly q
     );
   return (
     <section aria-label="Foretold and seen">
-      <h2>{name} within their bands</h2>
+      <h2>{name}: seen within the band</h2>
       <p>
         {query.of === 'dwell'
           ? says

@@ -19,12 +19,13 @@ export function JobTime({
   );
 }
 
-/** "Hands take 1.4 times as long here as the figures say: 92 % of it from your 12 jobs and 40 of others." */
-export function paceWords({ ratio, share, own, others }: Pace): string {
+/** "Hands are reckoned to take 1.40 times what the figures say, 92 % of it from your 12 jobs and 40 of others; …". */
+export function paceWords({ ratio, share, own, others, way }: Pace): string {
   const jobs = [
     own > 0 ? `your ${own} job${own === 1 ? '' : 's'}` : '',
     others > 0 ? `${others} of others` : '',
   ].filter((line) => line !== '');
   if (jobs.length === 0) return 'Hands by the figures alone: no job here was timed yet.';
-  return `Hands are reckoned to take ${ratio.toFixed(2)} times what the figures say, ${Math.round(100 * share)} % of it from ${jobs.join(' and ')}.`;
+  const took = way.jobs > 0 ? `; ${way.ratio.toFixed(2)} times for this way, from ${way.jobs} done so` : '';
+  return `Hands are reckoned to take ${ratio.toFixed(2)} times what the figures say, ${Math.round(100 * share)} % of it from ${jobs.join(' and ')}${took}.`;
 }

@@ -92,7 +92,7 @@ describe('the steps of a plan', () => {
   });
 
   it('tell how long all of it takes', () => {
-    const pace = { ratio: 1, sd: 0, share: 0, own: 0, others: 0 };
+    const pace = { ratio: 1, sd: 0, share: 0, own: 0, others: 0, way: { ratio: 1, jobs: 0 } };
     shown({ times: { hands_s: 60, heat_s: 20, pace } });
     // A gate of 45 s and a step done by hand of 60 s, the ways' 60 s of hands and 20 s of heat, and a clock of 240 s.
     expect(screen.getByText(/^About 7\.1 min in all, 7\.1 min to 7\.1 min/)).toBeTruthy();

@@ -36,7 +36,7 @@ export function* gentlerHalf({ request, method: id, setting }: HalfGiven): Worki
       : byHand(request, heat, handSettingOf({ setting })),
   );
   const pads = padNamesOf(request.site.part).length;
-  const { ratio } = paceOf(request.pace);
+  const { ratio } = paceOf(request.pace, id);
   const minutes = (candidate: Candidate): number => minutesFor(method, candidate, pads, ratio);
   return { ...found, longer_min: found.gentlest ? minutes(found.gentlest) - minutes(found.done) : 0 };
 }

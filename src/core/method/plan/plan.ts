@@ -134,7 +134,8 @@ function whole(request: PlanRequest, phases: readonly [PhasePlan, ...PhasePlan[]
     cautions: cautionsFor(request),
     steps,
     ways: waysTimes(phases),
-    pace: paceOf(request.pace),
+    // A job counts as of its first way.
+    pace: paceOf(request.pace, phases[0].method.id),
   };
 }
 

@@ -90,7 +90,7 @@ export function rank(request: PhaseRequest, list: readonly Tried[]): Ranked[] {
 
 export function priceOf(request: PhaseRequest, method: Method, best: Candidate): Price {
   const pads = padNamesOf(request.site.part).length;
-  const minutes = minutesFor(method, best, pads, paceOf(request.pace).ratio);
+  const minutes = minutesFor(method, best, pads, paceOf(request.pace, method.id).ratio);
   const harm = harmChance(request, method);
   const part = (1 - method.survival) * partWeight(request);
   const habits = RANK.perHabit * (best.against?.length ?? 0);

@@ -251,6 +251,7 @@ export const foundAnswer = z.strictObject({
         share: z.number(),
         own: z.number(),
         others: z.number(),
+        way: z.strictObject({ ratio: z.number(), jobs: z.number() }),
       }),
     })
     .nullable()

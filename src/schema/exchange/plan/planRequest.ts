@@ -114,7 +114,13 @@ export const planInput = z
       .max(40)
       .default([]),
     /** How long hands have taken over what they were foretold: the mean logarithm of that ratio over so many jobs. */
-    pace: z.strictObject({ own: paceSeen, others: paceSeen }).optional(),
+    pace: z
+      .strictObject({
+        own: paceSeen,
+        others: paceSeen,
+        ways: z.array(paceSeen.extend({ method: text(1, 40) })).max(60),
+      })
+      .optional(),
     /** What earlier jobs have told of these tips and of this board, in standard deviations of what lasts. */
     learnt: z
       .strictObject({

@@ -55,7 +55,7 @@ export const jobFacts = sqliteTable(
     index('job_facts_closed').on(table.closedAt_ms),
     index('job_facts_board').on(table.boardId),
     index('job_facts_pace')
-      .on(table.closedAt_ms, table.by, table.pace)
+      .on(table.closedAt_ms, table.by, table.method, table.pace)
       .where(sql`pace is not null`),
   ],
 );

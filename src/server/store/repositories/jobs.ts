@@ -255,7 +255,9 @@ const entriesOf = ready((db) =>
 /** Entries of all of them in one statement, as bare as they come: a board's jobs have hundreds, and pages wait for them. */
 function withEvents(db: Db, records: readonly JobRecord[]): JobWithEvents[] {
   const events = new Map<string, RunEvent[]>(records.map(({ id }) => [id, []]));
-  for (const [jobId, seq, at_ms, by, body] of entriesOf(db).all(JSON.stringify([...events.keys()])) as Entry[])
+  for (const [jobId, seq, at_ms, by, body] of entriesOf(db).all(
+    JSON.stringify([...events.keys()]),
+  ) as Entry[])
     events.get(jobId)!.push({ ...runEventBody.parse(JSON.parse(body)), seq, at_ms, by });
   return records.map((job) => ({ job, events: events.get(job.id)! }));
 }

@@ -1,5 +1,5 @@
 import { and, desc, eq, inArray, isNotNull, isNull, ne, sql, type SQL } from 'drizzle-orm';
-import type { PaceRecord, PaceSeen } from '~/core/method/pace';
+import type { PaceSeen } from '~/core/method/pace';
 import type { PadStateId } from '~/core/record/padStates';
 import { findings } from '~/schema/records/site/finding.table';
 import { jobOfRow, type JobRecord } from '~/schema/records/jobs/job';
@@ -70,20 +70,26 @@ function counted(db: Db, family: string): Line[] {
 /** Hands change, and so does what they work on: the pace is that of the latest jobs. */
 const LATEST = 200;
 
-/** How long hands took over what the figures said, over the latest jobs of one technician and of everyone else. */
-export function paceRecord(db: Db, by: string): PaceRecord {
-  const of = (whose: SQL): PaceSeen => {
-    const latest = db
-      .select({ pace: jobFacts.pace })
+/** How long hands took over what the figures said, over the latest jobs of one technician, of everyone else, and of each way. */
+export function paceRecord(db: Db, by: string): NonNullable<PlanInput['pace']> {
+  const latest = (whose?: SQL) =>
+    db
+      .select({ method: jobFacts.method, log: sql<number>`ln(${jobFacts.pace})`.as('log') })
       .from(jobFacts)
       .where(and(isNotNull(jobFacts.pace), whose))
       .orderBy(desc(jobFacts.closedAt_ms))
       .limit(LATEST)
-      .as('latest');
-    return db
-      .select({ jobs: sql<number>`count(*)`, meanLog: sql<number>`ifnull(avg(ln(${latest.pace})), 0)` })
-      .from(latest)
-      .get()!;
-  };
-  return { own: of(eq(jobFacts.by, by)), others: of(ne(jobFacts.by, by)) };
+      .all();
+  const all = latest();
+  const whole = seenIn(all);
+  const ways = [...new Set(all.map(({ method }) => method))].map((method) => {
+    const seen = seenIn(all.filter((job) => job.method === method));
+    return { method, jobs: seen.jobs, meanLog: seen.meanLog - whole.meanLog };
+  });
+  return { own: seenIn(latest(eq(jobFacts.by, by))), others: seenIn(latest(ne(jobFacts.by, by))), ways };
 }
+
+const seenIn = (jobs: readonly { readonly log: number }[]): PaceSeen => ({
+  jobs: jobs.length,
+  meanLog: jobs.length > 0 ? jobs.reduce((sum, { log }) => sum + log, 0) / jobs.length : 0,
+});
