@@ -31,6 +31,7 @@ const program = (options) =>
 await program({
   entryPoints: {
     plan: 'src/server/plans/planner/plan.thread.ts',
+    evidence: 'src/server/outcomes/thread/evidence.thread.ts',
     pieces: 'src/server/plans/planner/piece.thread.ts',
     standins: 'src/server/instruments/standins/main.ts',
   },

@@ -4,6 +4,8 @@ declare namespace App {
   interface Locals {
     db: import('./server/store/db').Db;
     planner: import('./server/plans/planner/planner').Planner;
+    /** The workshop's own evidence. */
+    evidence: import('./server/outcomes/evidenceDesk').EvidenceDesk;
     costs: import('./server/jobs/costs').Costs;
     hub: import('./server/instruments/hub').InstrumentHub;
     draws: import('./server/jobs/draws').Draws;

@@ -75,11 +75,13 @@ async function development(): Promise<App.Locals> {
   const { InstrumentHub } = await import('./server/instruments/hub');
   const { Draws } = await import('./server/jobs/draws');
   const { Lessons } = await import('./server/rig/lessons');
+  const { EvidenceDesk } = await import('./server/outcomes/evidenceDesk');
   const db = openDatabase(file, 'src/server/store/migrations');
   const planner = openPlanner(pathToFileURL(resolve('dist/serve.mjs')));
   return {
     db,
     planner,
+    evidence: new EvidenceDesk(db, null),
     costs: new Costs(db, planner),
     draws: new Draws(db, planner),
     lessons: new Lessons(db, planner),

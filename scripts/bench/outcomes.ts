@@ -1,7 +1,8 @@
 import { OUTCOMES_VIEWS, outcomesQuery } from '~/schema/exchange/outcomes/outcomesQuery';
 import { jobFacts } from '~/schema/records/jobs/jobFacts.table';
 import { seedMonths } from '~/server/demo/months';
-import { outcomesSheet } from '~/server/outcomes/sheet';
+import { EvidenceDesk } from '~/server/outcomes/evidenceDesk';
+import { sheetOf } from '~/server/outcomes/sheet';
 import { openDatabase } from '~/server/store/db';
 import { factsKept, countedJobs, keepJobFacts } from '~/server/store/repositories/jobFacts';
 import { report, timed } from './table';
@@ -38,6 +39,7 @@ export function outcomes(): void {
     }
   });
   const touched = samples[0]!;
+  const desk = new EvidenceDesk(db, null);
   for (const view of OUTCOMES_VIEWS) {
     const query = outcomesQuery.parse({ view, harm: 'bridged', sort: 'tool' });
     report(
@@ -45,13 +47,13 @@ export function outcomes(): void {
       '≤ 300 ms',
       timed(5, () => {
         keepJobFacts(db, touched.jobId, touched);
-        outcomesSheet(db, query, WHO);
+        sheetOf(db, query, WHO);
       }),
     );
     report(
       `Outcomes, ${view}, of 20,000 jobs, nothing changed`,
       '≤ 50 ms',
-      timed(20, () => void outcomesSheet(db, query, WHO)),
+      timed(20, () => void desk.sheet({ query, who: WHO })),
     );
   }
   db.$client.close();

@@ -21,6 +21,7 @@ import { startStandIns } from '~/server/instruments/startStandIns';
 import { channelsTold } from '~/server/store/repositories/instrumentChannels';
 import { Draws } from '~/server/jobs/draws';
 import { Lessons } from '~/server/rig/lessons';
+import { openEvidence, type EvidenceDesk } from '~/server/outcomes/evidenceDesk';
 import { openPlanner } from '~/server/plans/planner/open';
 import type { Planner } from '~/server/plans/planner/planner';
 import { rehearse } from '~/server/plans/planner/rehearsal';
@@ -47,6 +48,7 @@ type PageHandler = (
 interface Locals {
   readonly db: Db;
   readonly planner: Planner;
+  readonly evidence: EvidenceDesk;
   readonly costs: Costs;
   readonly draws: Draws;
   readonly lessons: Lessons;
@@ -97,6 +99,7 @@ export async function serve(bundle: string): Promise<void> {
     handler: PageHandler;
   };
   const planner = openPlanner(bundle);
+  const evidence = openEvidence(bundle, db);
   const nightly = new Nightly(options.file, options.backups, copyByCommand(resolve(built, 'cli.mjs')));
   const costs = new Costs(db, planner);
   const draws = new Draws(db, planner);
@@ -105,7 +108,7 @@ export async function serve(bundle: string): Promise<void> {
   hub.know(channelsTold(db));
   const door = options.signIn ? new Door(db) : null;
   answer = listener(
-    { db, planner, costs, draws, lessons, hub, nightly, door, person: null },
+    { db, planner, evidence, costs, draws, lessons, hub, nightly, door, person: null },
     handler,
     options.names,
     built,
@@ -118,6 +121,7 @@ export async function serve(bundle: string): Promise<void> {
     endStandIns();
     hub.end();
     planner.end();
+    evidence.end();
     server.close(() => {
       closeDatabase(db);
       process.exit(0);
@@ -136,6 +140,7 @@ export async function serve(bundle: string): Promise<void> {
   rehearse(planner, db);
   void restateAll(db)
     .then(() => countUncounted(db))
+    .then(() => evidence.rehearse())
     .then(() => costs.makeUp())
     .then(() => lessons.makeUp(draws));
   endNightly = nightly.start();

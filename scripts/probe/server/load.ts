@@ -20,7 +20,7 @@ export interface Loaded {
   readonly memory_MB: readonly number[];
 }
 
-const ALONE = 40;
+const ALONE = 200;
 const CLIENTS = 20;
 const MINUTE_ms = 60_000;
 

@@ -1,5 +1,5 @@
 import { percentile } from '~/core/statistics/percentile';
-import { effective, wilson, type Rate } from '~/core/statistics/rates';
+import { effective, wilson, type Count, type Rate } from '~/core/statistics/rates';
 import { grouped, type DimensionId } from './dimensions';
 import { FORETOLD, type ForetoldId } from './foretold';
 import type { JobFacts } from './jobFacts';
@@ -29,20 +29,30 @@ export const heldBy = (facts: readonly JobFacts[], dimension: DimensionId, of: F
     .filter(({ counted }) => counted > 0);
 
 export function heldOf(facts: readonly JobFacts[], of: ForetoldId): Omit<GroupHeld, 'key'> {
-  const off = Float64Array.from(facts.flatMap((f) => f.held[of].off)).sort();
-  const jobs = facts
-    .map(({ held: { [of]: own } }) => ({ bad: own.within, of: own.early + own.within + own.late }))
-    .filter((count) => count.of > 0);
-  const sum = (side: 'early' | 'late'): number => facts.reduce((all, f) => all + f.held[of][side], 0);
+  const jobs: Count[] = [];
+  const sum = { early: 0, within: 0, late: 0, off: 0 };
+  for (const { held } of facts) {
+    const { early, within, late, off } = held[of];
+    if (early + within + late === 0) continue;
+    jobs.push({ bad: within, of: early + within + late });
+    sum.early += early;
+    sum.within += within;
+    sum.late += late;
+    sum.off += off.length;
+  }
+  const off = new Float64Array(sum.off);
+  let at = 0;
+  for (const { held } of facts) for (const value of held[of].off) off[at++] = value;
+  off.sort();
   return {
     jobs: jobs.length,
-    counted: jobs.reduce((all, count) => all + count.of, 0),
+    counted: sum.early + sum.within + sum.late,
     bias: off.length >= LEAST_CAME ? percentile(off, 0.5) : null,
     spread: off.length >= LEAST_CAME ? halfWidth(off, FORETOLD[of].by) : null,
     // Touches of one job share its tip and its board.
     coverage: wilson(effective(jobs)),
-    early: sum('early'),
-    late: sum('late'),
+    early: sum.early,
+    late: sum.late,
   };
 }
 const LEAST_CAME = 5;

@@ -23,6 +23,20 @@ export function monthOf(at_ms: number): string {
   return `${year}-${String(month).padStart(2, '0')}`;
 }
 
+/** The months of moments one after another: worked out anew only where one is over. */
+export function monthsOf(times_ms: readonly number[]): string[] {
+  let [from_ms, to_ms, month] = [Infinity, -Infinity, ''];
+  return times_ms.map((at_ms) => {
+    if (at_ms < from_ms || at_ms >= to_ms) {
+      month = monthOf(at_ms);
+      // Within the day: what is sure to be of the same month.
+      from_ms = Math.floor(at_ms / DAY_ms) * DAY_ms;
+      to_ms = from_ms + DAY_ms;
+    }
+    return month;
+  });
+}
+
 /** Every month from one to another, none left out. */
 export function monthsBetween(from: string, to: string): string[] {
   const months = [from];

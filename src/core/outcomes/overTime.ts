@@ -3,9 +3,9 @@ import { pChart, shareOfAll, type PChart } from '~/core/statistics/charts/pChart
 import { designOf } from '~/core/statistics/design';
 import { brokenRules, type Broken } from '~/core/statistics/charts/runRules';
 import type { Count } from '~/core/statistics/rates';
-import { countOf, jobCount } from './harmRates';
+import { jobCount } from './harmRates';
 import { middle } from './results';
-import { monthOf, monthsBetween } from './months';
+import { monthsBetween, monthsOf } from './months';
 import { risksOf } from './risks';
 import type { HarmId } from './harms';
 import type { JobFacts } from './jobFacts';
@@ -54,31 +54,17 @@ export interface OverTime {
 export function overTime(facts: readonly JobFacts[], harm: HarmId): OverTime | null {
   if (facts.length === 0) return null;
   const jobs = [...facts].sort((a, b) => a.closedAt_ms - b.closedAt_ms);
-  const byMonth = new Map<string, JobFacts[]>();
-  for (const job of jobs) {
-    const month = monthOf(job.closedAt_ms);
-    const own = byMonth.get(month);
-    if (own) own.push(job);
-    else byMonth.set(month, [job]);
-  }
-  const periods = monthsBetween(monthOf(jobs[0]!.closedAt_ms), monthOf(jobs.at(-1)!.closedAt_ms)).map(
-    (month): Period => {
-      const own = byMonth.get(month) ?? [];
-      return { month, jobs: own.length, counted: countOf(own, harm) };
-    },
-  );
-  const riskOf = risksOf(jobs, harm);
+  const months = monthsOf(jobs.map((job) => job.closedAt_ms));
   const counts = jobs.map((job) => jobCount(job, harm));
-  const risks = jobs.map(riskOf);
+  const periods = periodsOf(months, counts);
+  const risks = risksOf(jobs, counts);
   const usual = usualShare(counts, risks);
   const usuals = risks.map((risk) => Math.min(MOST_USUAL, usual * risk));
-  const design = designOf(
-    counts.map((count, i) => ({ ...count, usual: usuals[i]!, spell: monthOf(jobs[i]!.closedAt_ms) })),
-  );
+  const design = designOf(counts.map((count, i) => ({ ...count, usual: usuals[i]!, spell: months[i]! })));
   const chart = pChart(
     periods.map((p) => p.counted),
     usual,
-    centresOf(periods, jobs, counts, usuals, usual),
+    centresOf(periods, months, counts, usuals, usual),
     design,
   );
   // Pads that go wrong together count for as much less as they do, in the sum and in what chance makes of it.
@@ -97,6 +83,22 @@ export function overTime(facts: readonly JobFacts[], harm: HarmId): OverTime | n
   };
 }
 
+/** What was counted in each month from the first to the last. */
+function periodsOf(months: readonly string[], counts: readonly Count[]): Period[] {
+  const sums = new Map<string, { jobs: number; bad: number; of: number }>();
+  months.forEach((month, i) => {
+    const sum = sums.get(month) ?? { jobs: 0, bad: 0, of: 0 };
+    sums.set(month, sum);
+    sum.jobs++;
+    sum.bad += counts[i]!.bad;
+    sum.of += counts[i]!.of;
+  });
+  return monthsBetween(months[0]!, months.at(-1)!).map((month) => {
+    const { jobs, ...counted } = sums.get(month) ?? { jobs: 0, bad: 0, of: 0 };
+    return { month, jobs, counted };
+  });
+}
+
 /** Joints, or jobs, in which one false alarm is lived with. */
 function falseAlarmIn(jobs: readonly JobFacts[], counts: readonly Count[]): number {
   const years = Math.max(LEAST_years, (jobs.at(-1)!.closedAt_ms - jobs[0]!.closedAt_ms) / YEAR_ms);
@@ -106,16 +108,17 @@ function falseAlarmIn(jobs: readonly JobFacts[], counts: readonly Count[]): numb
 /** What was usual for the work of each month: some have more of what seldom goes well. */
 function centresOf(
   periods: readonly Period[],
-  jobs: readonly JobFacts[],
+  months: readonly string[],
   counts: readonly Count[],
   usuals: readonly number[],
   usual: number,
 ): number[] {
   const sums = new Map<string, { expected: number; of: number }>();
-  jobs.forEach((job, i) => {
-    const month = monthOf(job.closedAt_ms);
+  months.forEach((month, i) => {
     const sum = sums.get(month) ?? { expected: 0, of: 0 };
-    sums.set(month, { expected: sum.expected + usuals[i]! * counts[i]!.of, of: sum.of + counts[i]!.of });
+    sums.set(month, sum);
+    sum.expected += usuals[i]! * counts[i]!.of;
+    sum.of += counts[i]!.of;
   });
   return periods.map(({ month }) => {
     const sum = sums.get(month);

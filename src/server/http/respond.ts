@@ -88,10 +88,10 @@ interface MadeFile {
 
 /** Wraps an endpoint that answers with a file, to be kept under its name. */
 export const fileAnswer =
-  (make: (context: APIContext) => MadeFile): APIRoute =>
-  (context) => {
+  (make: (context: APIContext) => MadeFile | Promise<MadeFile>): APIRoute =>
+  async (context) => {
     try {
-      const { type, name, body } = make(context);
+      const { type, name, body } = await make(context);
       return new Response(body, {
         headers: {
           'content-type': type,

@@ -11,7 +11,7 @@ import { newBoard } from '~/schema/records/board/board';
 import { asked, onlookerOf } from './asked';
 import { allFacts } from './facts';
 import { listedCsv } from './listed';
-import { outcomesSheet } from './sheet';
+import { sheetOf } from './sheet';
 
 const lead = onlookerOf({ initials: 'HL', role: 'lead' }, '');
 const technician = onlookerOf({ initials: 'MK', role: 'technician' }, 'RT');
@@ -41,7 +41,7 @@ describe('what an address asks for', () => {
 describe('who did what', () => {
   it('is told to a lead: sorted by people, narrowed to one, named in the table', () => {
     expect(asked(url('?sort=by&by=AO'), lead)).toMatchObject({ sort: 'by', by: 'AO' });
-    const sheet = outcomesSheet(db, asked(url(''), lead), lead);
+    const sheet = sheetOf(db, asked(url(''), lead), lead);
     expect(sheet.choices.by!.length).toBeGreaterThan(1);
     expect(listedCsv(db, asked(url('?by=AO'), lead), lead.tellsWho)).toContain(',AO,');
   });
@@ -49,14 +49,14 @@ describe('who did what', () => {
   it('is told to nobody else but of their own: whatever the address says', () => {
     expect(asked(url('?sort=by&by=AO'), technician)).toMatchObject({ sort: 'method', by: undefined });
     expect(asked(url('?by=MK'), technician).by).toBe('MK');
-    const sheet = outcomesSheet(db, asked(url(''), technician), technician);
+    const sheet = sheetOf(db, asked(url(''), technician), technician);
     expect(sheet.choices.by!.map(({ key }) => key)).toEqual(['MK']);
     expect(listedCsv(db, asked(url(''), technician), technician.tellsWho)).not.toMatch(/,(AO|RT|HL|MK),/);
   });
 
   it('is no change that is named to them', () => {
     const query = asked(url('?view=time&harm=bridged'), technician);
-    const { view } = outcomesSheet(db, query, technician);
+    const { view } = sheetOf(db, query, technician);
     expect(view.is === 'time' && view.signal!.changes.map(({ factor }) => factor)).not.toContain('by');
   });
 });

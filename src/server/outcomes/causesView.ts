@@ -10,7 +10,7 @@ import { partInWords } from '~/schema/words/partWords';
 import { openBoard } from '~/server/boards/openBoard';
 import type { Db } from '~/server/store/db';
 import { stayingEntries } from '~/server/store/repositories/boardEntries';
-import { listBoards } from '~/server/store/repositories/boards';
+import { boardsNamed } from '~/server/store/repositories/boards';
 import { getPart, partsFitted } from '~/server/store/repositories/stockParts';
 import { jobNamed } from './jobNamed';
 
@@ -20,7 +20,7 @@ const MOST = 40;
 
 /** What faults came from, what came back, how long boards stay and wait, which batches fail, and what is promised. */
 export function causesView(db: Db, facts: readonly JobFacts[]): CausesView {
-  const boards = listBoards(db);
+  const boards = boardsNamed(db);
   const entries = stayingEntries(db);
   const stays = boards.flatMap((b) => staysOf(b.createdAt_ms, entries.get(b.id) ?? []));
   return {

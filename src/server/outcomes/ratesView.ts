@@ -5,6 +5,7 @@ import { heldBy, pointsTo } from '~/core/outcomes/held';
 import type { JobFacts } from '~/core/outcomes/jobFacts';
 import { overTime } from '~/core/outcomes/overTime';
 import { resultsBy } from '~/core/outcomes/results';
+import { thinned } from '~/core/statistics/charts/thinned';
 import { RUN_RULES } from '~/core/statistics/charts/runRules';
 import type { OutcomesQuery } from '~/schema/exchange/outcomes/outcomesQuery';
 import type { HeldView, RatesView, TimeView } from '~/schema/sheets/outcomesSheet';
@@ -33,6 +34,9 @@ export function ratesView(facts: readonly JobFacts[], { harm, sort }: OutcomesQu
   };
 }
 
+/** A line of more points than these is no finer on a screen. */
+const MOST_POINTS = 1500;
+
 /** A harm over the months and job by job, and what changed when it became more. */
 export function timeView(
   facts: readonly JobFacts[],
@@ -57,7 +61,7 @@ export function timeView(
         at === i ? [RUN_RULES.find((r) => r.id === rule)!.says] : [],
       ),
     })),
-    sums,
+    sums: thinned(sums, MOST_POINTS, ({ sum }) => sum),
     interval: Number.isFinite(interval) ? interval : null,
     signal: signal && {
       beganWith: jobNamed(signal.beganWith),

@@ -1,4 +1,3 @@
-import { LRUCache } from 'lru-cache';
 import { filtered, type DimensionId } from '~/core/outcomes/dimensions';
 import { monthOf, monthsBetween } from '~/core/outcomes/months';
 import type { JobFacts } from '~/core/outcomes/jobFacts';
@@ -7,7 +6,6 @@ import { filterOf, type OutcomesQuery } from '~/schema/exchange/outcomes/outcome
 import type { OutcomesSheet } from '~/schema/sheets/outcomesSheet';
 import type { Db } from '~/server/store/db';
 import { causesView } from './causesView';
-import { evidenceStamp } from '~/server/store/repositories/jobFacts';
 import type { Onlooker } from './asked';
 import { allFacts, groupKeys } from './facts';
 import { heatView } from './heatView';
@@ -20,23 +18,8 @@ export const factsAsked = (db: Db, query: OutcomesQuery): JobFacts[] => narrowed
 const narrowed = (all: readonly JobFacts[], query: OutcomesQuery): JobFacts[] =>
   filtered(query.samples === 'no' ? all.filter((f) => !isSample(f.jobId)) : all, filterOf(query));
 
-/** So many views are kept as they were made, until something that they count changes. */
-const MOST_KEPT = 60;
-const KEPT = new WeakMap<Db, LRUCache<string, OutcomesSheet>>();
-
-/** One view of the workshop's own evidence; made anew only where something changed since. */
-export function outcomesSheet(db: Db, query: OutcomesQuery, who: Onlooker): OutcomesSheet {
-  const kept = KEPT.get(db) ?? new LRUCache<string, OutcomesSheet>({ max: MOST_KEPT });
-  KEPT.set(db, kept);
-  const key = `${evidenceStamp(db)} ${JSON.stringify([query, who])}`;
-  const known = kept.get(key);
-  if (known) return known;
-  const made = sheetOf(db, query, who);
-  kept.set(key, made);
-  return made;
-}
-
-function sheetOf(db: Db, query: OutcomesQuery, who: Onlooker): OutcomesSheet {
+/** One view of the workshop's own evidence. */
+export function sheetOf(db: Db, query: OutcomesQuery, who: Onlooker): OutcomesSheet {
   const all = allFacts(db);
   const facts = narrowed(all, query);
   return {

@@ -32,6 +32,14 @@ export function openDatabase(file: string, migrationsFolder: string): Db {
   }
 }
 
+/** Opens a database that is open already, to read from a thread of its own. */
+export function openToRead(file: string): Db {
+  const client = new Database(file, { readonly: true });
+  client.pragma('busy_timeout = 5000');
+  rememberStatements(client);
+  return drizzle(client, { schema });
+}
+
 /**
  * Transactions that take the write lock when they begin: one that read first and then could not write would fail where it
  * only had to wait.

@@ -1,3 +1,4 @@
+import { thinned } from './thinned';
 import { describe, expect, it } from 'vitest';
 import { uniformStream } from '../random';
 import { averageRunLength, intervalFor } from '../../../../tests/support/runLength';
@@ -61,6 +62,24 @@ describe('p-chart of joints that go wrong together', () => {
     const [alone, together] = [pChart(counts, 0.02), pChart(counts, 0.02, [], 4)];
     expect(together.points[1]!.high - 0.02).toBeCloseTo(2 * (alone.points[1]!.high - 0.02), 12);
     expect(together.points[1]!.z).toBeCloseTo(alone.points[1]!.z / 2, 12);
+  });
+});
+
+describe('a line thinned for a chart', () => {
+  const line = Array.from({ length: 20_000 }, (_, i) => ({ i, y: Math.abs((i * 7919) % 997) }));
+
+  it('is itself where it is short, and no longer than asked where it is not', () => {
+    expect(thinned(line.slice(0, 10), 1500, ({ y }) => y)).toEqual(line.slice(0, 10));
+    const kept = thinned(line, 1500, ({ y }) => y);
+    expect(kept.length).toBeLessThanOrEqual(1500);
+    expect(kept.map(({ i }) => i)).toEqual([...kept.map(({ i }) => i)].sort((a, b) => a - b));
+  });
+
+  it('keeps its ends, and every peak that stands out', () => {
+    const peaked = line.map((p) => (p.i === 12_345 ? { ...p, y: 5000 } : p));
+    const kept = thinned(peaked, 1500, ({ y }) => y);
+    expect([kept[0], kept.at(-1)]).toEqual([peaked[0], peaked.at(-1)]);
+    expect(kept.some(({ y }) => y === 5000)).toBe(true);
   });
 });
 

@@ -20,6 +20,10 @@ export function listBoards(db: Db, limit = 100_000): BoardRecord[] {
     .map((row) => boardRecord.parse(row));
 }
 
+/** Every board by its name, and since when it is here. */
+export const boardsNamed = (db: Db): Pick<BoardRecord, 'id' | 'name' | 'createdAt_ms'>[] =>
+  db.select({ id: boards.id, name: boards.name, createdAt_ms: boards.createdAt_ms }).from(boards).all();
+
 /** What a line of the bench is drawn from. */
 export type BenchLine = Pick<
   BoardRecord,

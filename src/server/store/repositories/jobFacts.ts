@@ -35,6 +35,12 @@ export function takeChanged(db: Db): readonly string[] {
   return ids;
 }
 
+/** Tells a connection of what another one counted anew. */
+export function noteChanged(db: Db, jobIds: readonly string[]): void {
+  const { unread } = changesOf(db);
+  for (const id of jobIds) unread.add(id);
+}
+
 /** Another whenever something changed that views of the evidence are made of: counts, boards, their entries, parts fitted. */
 export function evidenceStamp(db: Db): string {
   const last = (table: SQLiteTable): SQL => sql`(select ifnull(max(rowid), 0) from ${table})`;

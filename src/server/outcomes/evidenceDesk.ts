@@ -1,0 +1,94 @@
+import { LRUCache } from 'lru-cache';
+import { OUTCOMES_VIEWS, outcomesQuery } from '~/schema/exchange/outcomes/outcomesQuery';
+import type { OutcomesSheet } from '~/schema/sheets/outcomesSheet';
+import { startThread, type Thread } from '~/server/plans/planner/thread';
+import type { Db } from '~/server/store/db';
+import { evidenceStamp, takeChanged } from '~/server/store/repositories/jobFacts';
+import { answered, type Answer, type Ask, type EvidenceKind } from './evidence';
+import type { FromEvidence, ToEvidence } from './thread/answering';
+
+type EvidenceThread = Thread<ToEvidence, FromEvidence>;
+interface Waiting {
+  readonly answer: (answer: Answer) => void;
+  readonly fail: (error: Error) => void;
+}
+
+/** So many views are kept as they were made, until something that they count changes. */
+const MOST_KEPT = 60;
+
+const NOBODY = { own: '', tellsWho: false };
+
+/**
+ * Where pages ask for the workshop's evidence. It is counted on a thread with a connection of its own, as twenty thousand jobs take
+ * longer than a page may wait; where there is none, here.
+ */
+export class EvidenceDesk {
+  private readonly kept = new LRUCache<string, OutcomesSheet>({ max: MOST_KEPT });
+  private readonly waiting = new Map<number, Waiting>();
+  private asked = 0;
+
+  constructor(
+    private readonly db: Db,
+    private thread: EvidenceThread | null,
+  ) {
+    if (!thread) return;
+    thread.onmessage = ({ data }) => this.take(data);
+    thread.onerror = ({ message }) => this.alone(message);
+  }
+
+  /** One view; made anew only where something changed since. */
+  async sheet(ask: Omit<Ask<'sheet'>, 'is'>): Promise<OutcomesSheet> {
+    const key = `${evidenceStamp(this.db)} ${JSON.stringify(ask)}`;
+    const known = this.kept.get(key);
+    if (known) return known;
+    const made = await this.ask({ is: 'sheet', ...ask });
+    this.kept.set(key, made);
+    return made;
+  }
+
+  async ask<Kind extends EvidenceKind>(ask: Ask<Kind>): Promise<Answer<Kind>> {
+    const { thread } = this;
+    if (!thread) return answered(this.db, ask as Ask) as Answer<Kind>;
+    const id = ++this.asked;
+    return new Promise<Answer>((answer, fail) => {
+      this.waiting.set(id, { answer, fail });
+      // What was counted anew since goes along: another connection does not hear of it.
+      thread.postMessage({ id, ask: ask as Ask, changed: takeChanged(this.db) });
+    }) as Promise<Answer<Kind>>;
+  }
+
+  /** Reads everything that was counted, and goes through each view once: whoever asks first need not wait for either. */
+  async rehearse(): Promise<void> {
+    if (!this.thread) return;
+    await this.ask({ is: 'read' });
+    for (const view of OUTCOMES_VIEWS)
+      await this.ask({ is: 'sheet', query: outcomesQuery.parse({ view }), who: NOBODY });
+  }
+
+  end(): void {
+    this.thread?.terminate();
+    this.thread = null;
+  }
+
+  private take({ id, ...told }: FromEvidence): void {
+    const one = this.waiting.get(id);
+    this.waiting.delete(id);
+    if ('answer' in told) one?.answer(told.answer);
+    else one?.fail(new Error(told.failed));
+  }
+
+  /** A thread that broke off is not asked again; who waits for it is told, and the next is answered here. */
+  private alone(message: string): void {
+    console.error(`ithermon: the thread of Outcomes broke off: ${message}`);
+    this.thread = null;
+    for (const { fail } of this.waiting.values()) fail(new Error(message));
+    this.waiting.clear();
+  }
+}
+
+/** The desk of a server whose bundle stands beside that of its thread. */
+export function openEvidence(bundle: string | URL, db: Db): EvidenceDesk {
+  const thread: EvidenceThread = startThread(new URL('./evidence.mjs', bundle));
+  thread.postMessage({ open: db.$client.name });
+  return new EvidenceDesk(db, thread);
+}

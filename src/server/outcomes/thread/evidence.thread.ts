@@ -1,0 +1,5 @@
+import { giveWay, threadPort } from '~/server/plans/planner/thread';
+import { answering } from './answering';
+
+giveWay();
+answering(threadPort());
