@@ -1,4 +1,4 @@
-import lnGamma from '@stdlib/math-base-special-gammaln';
+import { lnBeta } from './lnBeta';
 import type { Belief, Count } from './rates';
 
 /** How strongly groups are drawn to what is usual for all of them: as that many counted. */
@@ -40,5 +40,3 @@ export function pool(counts: readonly Count[]): Pooled {
 /** Log of the chance of a count under a Beta of shares, but for what does not depend on it. */
 const lnLikely = ({ bad, of }: Count, a: number, b: number): number =>
   lnBeta(a + bad, b + of - bad) - lnBeta(a, b);
-
-const lnBeta = (a: number, b: number): number => lnGamma(a) + lnGamma(b) - lnGamma(a + b);

@@ -11,7 +11,7 @@ import { newBoard } from '~/schema/records/board/board';
 import { asked, onlookerOf } from './asked';
 import { allFacts } from './facts';
 import { listedCsv } from './listed';
-import { sheetOf } from './sheet';
+import { seenBy, sheetOf } from './sheet';
 
 const lead = onlookerOf({ initials: 'HL', role: 'lead' }, '');
 const technician = onlookerOf({ initials: 'MK', role: 'technician' }, 'RT');
@@ -49,7 +49,7 @@ describe('who did what', () => {
   it('is told to nobody else but of their own: whatever the address says', () => {
     expect(asked(url('?sort=by&by=AO'), technician)).toMatchObject({ sort: 'method', by: undefined });
     expect(asked(url('?by=MK'), technician).by).toBe('MK');
-    const sheet = sheetOf(db, asked(url(''), technician), technician);
+    const sheet = seenBy(sheetOf(db, asked(url(''), technician), technician), technician);
     expect(sheet.choices.by!.map(({ key }) => key)).toEqual(['MK']);
     expect(listedCsv(db, asked(url(''), technician), technician.tellsWho)).not.toMatch(/,(AO|RT|HL|MK),/);
   });

@@ -10,7 +10,7 @@ import { sheetOf } from './sheet';
 
 /** What may be asked of the workshop's own evidence, and what is answered. */
 export interface Evidence {
-  readonly sheet: [asked: { readonly query: OutcomesQuery; readonly who: Onlooker }, OutcomesSheet];
+  readonly sheet: [asked: { readonly query: OutcomesQuery } & Pick<Onlooker, 'tellsWho'>, OutcomesSheet];
   /** So many jobs of a number's list, and how many it has. */
   readonly jobs: [
     asked: { readonly query: OutcomesQuery; readonly most: number },
@@ -32,7 +32,7 @@ export type Answer<Kind extends EvidenceKind = EvidenceKind> = Evidence[Kind][1]
 export function answered(db: Db, ask: Ask): Answer {
   switch (ask.is) {
     case 'sheet':
-      return sheetOf(db, ask.query, ask.who);
+      return sheetOf(db, ask.query, ask);
     case 'jobs': {
       const jobs = listed(db, ask.query);
       return { of: jobs.length, jobs: jobs.slice(0, ask.most) };

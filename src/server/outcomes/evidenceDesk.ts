@@ -1,10 +1,12 @@
 import { LRUCache } from 'lru-cache';
-import { OUTCOMES_VIEWS, outcomesQuery } from '~/schema/exchange/outcomes/outcomesQuery';
+import { OUTCOMES_VIEWS, outcomesQuery, type OutcomesQuery } from '~/schema/exchange/outcomes/outcomesQuery';
 import type { OutcomesSheet } from '~/schema/sheets/outcomesSheet';
 import { startThread, type Thread } from '~/server/plans/planner/thread';
 import type { Db } from '~/server/store/db';
 import { evidenceStamp, takeChanged } from '~/server/store/repositories/jobFacts';
+import type { Onlooker } from './asked';
 import { answered, type Answer, type Ask, type EvidenceKind } from './evidence';
+import { seenBy } from './sheet';
 import type { FromEvidence, ToEvidence } from './thread/answering';
 
 type EvidenceThread = Thread<ToEvidence, FromEvidence>;
@@ -36,14 +38,20 @@ export class EvidenceDesk {
     thread.onerror = ({ message }) => this.alone(message);
   }
 
-  /** One view; made anew only where something changed since. */
-  async sheet(ask: Omit<Ask<'sheet'>, 'is'>): Promise<OutcomesSheet> {
-    const key = `${evidenceStamp(this.db)} ${JSON.stringify(ask)}`;
+  /** One view as one onlooker may have it; made anew only where something changed since. */
+  async sheet({
+    query,
+    who,
+  }: {
+    readonly query: OutcomesQuery;
+    readonly who: Onlooker;
+  }): Promise<OutcomesSheet> {
+    const { tellsWho } = who;
+    const key = `${evidenceStamp(this.db)} ${JSON.stringify([query, tellsWho])}`;
     const known = this.kept.get(key);
-    if (known) return known;
-    const made = await this.ask({ is: 'sheet', ...ask });
-    this.kept.set(key, made);
-    return made;
+    const sheet = known ?? (await this.ask({ is: 'sheet', query, tellsWho }));
+    if (!known) this.kept.set(key, sheet);
+    return seenBy(sheet, who);
   }
 
   async ask<Kind extends EvidenceKind>(ask: Ask<Kind>): Promise<Answer<Kind>> {
@@ -57,12 +65,12 @@ export class EvidenceDesk {
     }) as Promise<Answer<Kind>>;
   }
 
-  /** Reads everything that was counted, and goes through each view once: whoever asks first need not wait for either. */
+  /** Reads everything that was counted, and makes each view as it is usually asked for: whoever comes first need not wait. */
   async rehearse(): Promise<void> {
     if (!this.thread) return;
     await this.ask({ is: 'read' });
     for (const view of OUTCOMES_VIEWS)
-      await this.ask({ is: 'sheet', query: outcomesQuery.parse({ view }), who: NOBODY });
+      await this.sheet({ query: outcomesQuery.parse({ view }), who: NOBODY });
   }
 
   end(): void {

@@ -41,7 +41,7 @@ const MOST_POINTS = 1500;
 export function timeView(
   facts: readonly JobFacts[],
   { harm }: OutcomesQuery,
-  { tellsWho }: Onlooker,
+  { tellsWho }: Pick<Onlooker, 'tellsWho'>,
 ): TimeView {
   const over = overTime(facts, harm);
   const { per } = harmTraits(harm);

@@ -18,18 +18,18 @@ export const factsAsked = (db: Db, query: OutcomesQuery): JobFacts[] => narrowed
 const narrowed = (all: readonly JobFacts[], query: OutcomesQuery): JobFacts[] =>
   filtered(query.samples === 'no' ? all.filter((f) => !isSample(f.jobId)) : all, filterOf(query));
 
-/** One view of the workshop's own evidence. */
-export function sheetOf(db: Db, query: OutcomesQuery, who: Onlooker): OutcomesSheet {
+/** One view of the workshop's own evidence, for those who are told who did what or for those who are not. */
+export function sheetOf(db: Db, query: OutcomesQuery, tells: Pick<Onlooker, 'tellsWho'>): OutcomesSheet {
   const all = allFacts(db);
   const facts = narrowed(all, query);
   return {
     query,
     jobs: facts.length,
     samples: facts.filter((f) => isSample(f.jobId)).length,
-    choices: choicesOf(db, who),
+    choices: choicesOf(db),
     months:
       all.length > 0 ? monthsBetween(monthOf(all[0]!.closedAt_ms), monthOf(all.at(-1)!.closedAt_ms)) : [],
-    view: viewOf(db, query, facts, who),
+    view: viewOf(db, query, facts, tells),
   };
 }
 
@@ -37,13 +37,13 @@ function viewOf(
   db: Db,
   query: OutcomesQuery,
   facts: readonly JobFacts[],
-  who: Onlooker,
+  tells: Pick<Onlooker, 'tellsWho'>,
 ): OutcomesSheet['view'] {
   switch (query.view) {
     case 'rates':
       return ratesView(facts, query);
     case 'time':
-      return timeView(facts, query, who);
+      return timeView(facts, query, tells);
     case 'held':
       return heldView(facts, query);
     case 'heat':
@@ -53,16 +53,22 @@ function viewOf(
   }
 }
 
+/** The same as one onlooker may have it: of people everyone is told of themselves, and a lead of all. */
+export function seenBy(sheet: OutcomesSheet, { own, tellsWho }: Onlooker): OutcomesSheet {
+  const { by } = sheet.choices;
+  if (tellsWho || !by) return sheet;
+  return { ...sheet, choices: { ...sheet.choices, by: by.filter(({ key }) => key === own) } };
+}
+
 /** More groups than this are found by the search of the bench, not in a list. */
 const MOST_CHOICES = 60;
 
-/** What jobs can be narrowed to: dimensions with more than one group; of people oneself, and all of them for a lead alone. */
-function choicesOf(db: Db, { own, tellsWho }: Onlooker): OutcomesSheet['choices'] {
+/** What jobs can be narrowed to: dimensions with more than one group. */
+function choicesOf(db: Db): OutcomesSheet['choices'] {
   const choices: Partial<Record<DimensionId, { key: string; name: string }[]>> = {};
   for (const [id, keys] of groupKeys(db)) {
     if (keys.size < 2 || keys.size > MOST_CHOICES) continue;
     choices[id] = [...keys]
-      .filter((key) => id !== 'by' || tellsWho || key === own)
       .map((key) => ({ key, name: groupName(id, key) }))
       .sort((a, b) => a.name.localeCompare(b.name));
   }
