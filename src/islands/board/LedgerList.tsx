@@ -1,37 +1,17 @@
-import { useEffect, useRef, useState } from 'react';
-import { flushSync } from 'react-dom';
+import { useRef } from 'react';
 import { Button } from '~/ui/controls/Button';
 import { dayAndTime, stamp } from '~/ui/dates';
+import { useDrawn } from '~/ui/list/useDrawn';
 import type { LedgerLine } from './ledgerLine';
 import css from './board.module.css';
 
 /** So many lines are drawn with the page; older ones as the list is read on. */
-const FIRST = 30;
-const FURTHER = 200;
+const PAGES = { first: 30, further: 200 };
 
 /** What happened to a board, newest first. A board of years has thousands of lines: they are drawn where they are looked for. */
 export function LedgerList({ lines }: { readonly lines: readonly LedgerLine[] }) {
-  const [drawn, setDrawn] = useState(FIRST);
-  const end = useRef<HTMLParagraphElement>(null);
+  const { drawn, end, all } = useDrawn(lines.length, PAGES);
   const list = useRef<HTMLOListElement>(null);
-  const older = lines.length - drawn;
-  useEffect(() => {
-    if (older <= 0) return;
-    const further = ([at]: readonly IntersectionObserverEntry[]): void => {
-      // Under a hand that has come to its button nothing moves away.
-      if (at!.isIntersecting && !end.current?.contains(document.activeElement))
-        setDrawn((so) => so + FURTHER);
-    };
-    const near = new IntersectionObserver(further, { rootMargin: '600px' });
-    near.observe(end.current!);
-    return () => near.disconnect();
-  }, [older]);
-  // On paper all of it, and at once: the page is taken as soon as this is heard.
-  useEffect(() => {
-    const all = (): void => flushSync(() => setDrawn(Infinity));
-    window.addEventListener('beforeprint', all);
-    return () => window.removeEventListener('beforeprint', all);
-  }, []);
   return (
     <section aria-label="Ledger" className={css['ledger']}>
       <h2>Ledger</h2>
@@ -64,11 +44,11 @@ export function LedgerList({ lines }: { readonly lines: readonly LedgerLine[] })
           ))}
         </ol>
       )}
-      {older > 0 && (
+      {lines.length > drawn && (
         <p ref={end} className={css['older']}>
           <Button
             onClick={() => {
-              setDrawn(Infinity);
+              all();
               list.current!.focus({ preventScroll: true });
             }}
           >

@@ -1,20 +1,21 @@
-import { memo, useCallback, useEffect, useMemo, useRef, type Dispatch } from 'react';
-import { useVirtualizer } from '@tanstack/react-virtual';
+import { memo, useMemo, type Dispatch } from 'react';
 import { padNamesOf } from '~/core/packages/form';
 import { partOf } from '~/schema/exchange/si/part';
 import { packageInWords } from '~/schema/words/words';
 import { SelectField } from '~/ui/controls/Field';
+import { VirtualRows } from '~/ui/list/VirtualRows';
 import type { ImportPreview } from '~/workers/protocol';
 import { asChosen, type ImportAction, type ImportState } from './state';
 import css from './import.module.css';
 
 type Planned = ImportPreview['sites'][number];
 
-/** A row's usual height, px; each is measured once it is drawn. */
+/** A row's usual height, px. */
 const ROW_px = 57;
-const usualHeight = (): number => ROW_px;
+const FIRST = 12;
+const refOf = ({ site }: Planned): string => site.ref;
 
-/** Parts that would be placed; of ten thousand only those in view are drawn. */
+/** Parts that would be placed. */
 export function PartList({
   sites,
   families,
@@ -25,49 +26,30 @@ export function PartList({
   readonly sites: readonly Planned[];
   readonly dispatch: Dispatch<ImportAction>;
 }) {
-  const frame = useRef<HTMLDivElement>(null);
-  // The same function while the parts are the same: with another one every row would be measured anew, at every key.
-  const keyOf = useCallback((index: number) => sites[index]!.site.ref, [sites]);
-  const rows = useVirtualizer({
-    count: sites.length,
-    getScrollElement: () => frame.current,
-    estimateSize: usualHeight,
-    overscan: 8,
-    getItemKey: keyOf,
-  });
   const places = useMemo(() => new Map(sites.map(({ site }, index) => [site.ref, index])), [sites]);
-  useEffect(() => {
-    const index = chosen === null ? undefined : places.get(chosen);
-    if (index !== undefined) rows.scrollToIndex(index);
-  }, [chosen, places, rows]);
   return (
-    <div ref={frame} className={css['partFrame']} tabIndex={0} aria-label="Parts it would place">
-      <ol style={{ height: rows.getTotalSize() }}>
-        {rows.getVirtualItems().map(({ index, start, key }) => {
-          const planned = sites[index]!;
-          const { ref } = planned.site;
-          return (
-            <li
-              key={key}
-              ref={rows.measureElement}
-              data-index={index}
-              aria-setsize={sites.length}
-              aria-posinset={index + 1}
-              className={ref === chosen ? css['chosen'] : undefined}
-              style={{ transform: `translateY(${start}px)` }}
-            >
-              <PartRow
-                planned={planned}
-                family={families.get(ref)}
-                struck={struck.has(ref)}
-                open={ref === chosen}
-                dispatch={dispatch}
-              />
-            </li>
-          );
-        })}
-      </ol>
-    </div>
+    <VirtualRows
+      label="Parts it would place"
+      rows={sites}
+      keyOf={refOf}
+      row_px={ROW_px}
+      first={FIRST}
+      chosen={chosen === null ? null : (places.get(chosen) ?? null)}
+      className={css['partFrame']}
+    >
+      {(planned) => {
+        const { ref } = planned.site;
+        return (
+          <PartRow
+            planned={planned}
+            family={families.get(ref)}
+            struck={struck.has(ref)}
+            open={ref === chosen}
+            dispatch={dispatch}
+          />
+        );
+      }}
+    </VirtualRows>
   );
 }
 

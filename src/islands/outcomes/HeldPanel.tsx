@@ -15,7 +15,10 @@ const ROW_px = 40;
 export function HeldPanel({ view, query }: { readonly view: HeldView; readonly query: OutcomesQuery }) {
   const { groups } = view;
   const { name, says, of, by } = FORETOLD[query.of];
-  const build = useCallback((colours: ChartColours) => heldChart(view, BAND_SHARE, colours), [view]);
+  const build = useCallback(
+    (colours: ChartColours) => heldChart(view, query.of === 'dwell' ? null : BAND_SHARE, colours),
+    [view, query.of],
+  );
   const list = (key: string, band?: 'early' | 'late'): string =>
     jobsAddress(query, { [query.sort]: key, band, of: band && query.of });
   if (groups.length === 0)

@@ -159,9 +159,10 @@ export function sumsChart({ sums, interval }: TimeView, colours: ChartColours): 
   };
 }
 
-/** Share of what was foretold within its bands, by group, beside the four fifths that are promised. */
-export function heldChart({ groups }: HeldView, promised: number, colours: ChartColours): Built {
+/** Share of what was foretold within its bands, by group, beside the four fifths that a band promises; a window promises no share. */
+export function heldChart({ groups }: HeldView, promised: number | null, colours: ChartColours): Built {
   const shown = [...groups].reverse();
+  const isShort = (g: (typeof shown)[number]): boolean => promised !== null && g.coverage.high < promised;
   return {
     data: [
       {
@@ -181,8 +182,8 @@ export function heldChart({ groups }: HeldView, promised: number, colours: Chart
         },
         marker: {
           size: 12,
-          color: shown.map((g) => (g.coverage.high < promised ? colours.stop : colours.ink)),
-          symbol: shown.map((g) => (g.coverage.high < promised ? 'diamond' : 'circle')),
+          color: shown.map((g) => (isShort(g) ? colours.stop : colours.ink)),
+          symbol: shown.map((g) => (isShort(g) ? 'diamond' : 'circle')),
         },
         text: shown.map((g) => g.name),
         hovertemplate: '%{text}<br>%{x:.0f} %<extra></extra>',
@@ -196,7 +197,7 @@ export function heldChart({ groups }: HeldView, promised: number, colours: Chart
         ticktext: shown.map((g) => short(g.name)),
         range: [-0.6, shown.length - 0.4],
       },
-      shapes: [mark('x', 100 * promised, colours.soft, 'dot')],
+      shapes: promised === null ? [] : [mark('x', 100 * promised, colours.soft, 'dot')],
       showlegend: false,
     },
   };

@@ -26,6 +26,9 @@ export function paceWords({ ratio, share, own, others, way }: Pace): string {
     others > 0 ? `${others} of others` : '',
   ].filter((line) => line !== '');
   if (jobs.length === 0) return 'Hands by the figures alone: no job here was timed yet.';
-  const took = way.jobs > 0 ? `; this way takes ${way.ratio.toFixed(2)} times as long as others do, by ${way.jobs} done so` : '';
+  const took =
+    way.jobs > 0
+      ? `; this way takes ${way.ratio.toFixed(2)} times as long as others do, by ${way.jobs} done so`
+      : '';
   return `Hands are reckoned to take ${ratio.toFixed(2)} times what the figures say, ${Math.round(100 * share)} % of it from ${jobs.join(' and ')}${took}.`;
 }

@@ -1,11 +1,12 @@
 import { useReady } from '~/ui/useReady';
-import { useEffect, useReducer, useRef } from 'react';
+import { useEffect, useMemo, useReducer, useRef } from 'react';
 import type { RecapSheet } from '~/schema/sheets/recapSheet';
 import { Button, ButtonLink, CommandButton, KeyCap } from '~/ui/controls/Button';
 import { ErrorNote } from '~/ui/controls/Notes';
 import { day } from '~/ui/dates';
 import { minutesText } from '~/ui/figures';
 import { useCommands } from '~/ui/keyboard/useCommands';
+import { VirtualRows } from '~/ui/list/VirtualRows';
 import { JobClient } from '~/workers/jobClient';
 import { RECAP_COMMANDS, recapCommand, type RecapCommand } from './commands';
 import { Orders } from './Orders';
@@ -16,6 +17,11 @@ import { useRound } from './useRound';
 import { Fetched } from '~/islands/large/Fetched';
 import { fromPage } from '~/ui/fromPage';
 import css from './recap.module.css';
+
+/** A row of the choice, px, and so many of them with the page itself. */
+const ROW_px = 41;
+const FIRST = 20;
+const idOf = ({ id }: { readonly id: string }): string => id;
 
 /** A whole board's job: which parts, in which order, what to have ready, what each order costs, and how far it is. */
 function RecapView({ sheet }: { sheet: RecapSheet }) {
@@ -80,6 +86,7 @@ function RecapView({ sheet }: { sheet: RecapSheet }) {
   };
   useCommands('recap', RECAP_COMMANDS, run);
 
+  const taken = useMemo(() => new Set(chosen), [chosen]);
   const round = shownKept(state, kept)?.round ?? null;
   if (sheet.sites.length === 0) {
     return <p data-ready={ready || undefined}>This board has no sites yet: place or import them first.</p>;
@@ -101,27 +108,30 @@ function RecapView({ sheet }: { sheet: RecapSheet }) {
             </Button>
           ))}
         </div>
-        <ul className={css['sites']}>
-          {sheet.sites.map((site) => (
-            <li key={site.id}>
-              <label>
-                <input
-                  type="checkbox"
-                  checked={chosen.includes(site.id)}
-                  onChange={(event) =>
-                    dispatch({
-                      type: 'choose',
-                      ids: event.target.checked
-                        ? [...chosen, site.id]
-                        : chosen.filter((id) => id !== site.id),
-                    })
-                  }
-                />
-                <strong>{site.ref}</strong> <span className="quiet">{site.value}</span>
-              </label>
-            </li>
-          ))}
-        </ul>
+        <VirtualRows
+          label="Parts to choose from"
+          rows={sheet.sites}
+          keyOf={idOf}
+          row_px={ROW_px}
+          first={FIRST}
+          className={css['sites']}
+        >
+          {({ id, ref, value }) => (
+            <label>
+              <input
+                type="checkbox"
+                checked={taken.has(id)}
+                onChange={({ target }) =>
+                  dispatch({
+                    type: 'choose',
+                    ids: target.checked ? [...chosen, id] : chosen.filter((other) => other !== id),
+                  })
+                }
+              />
+              <strong>{ref}</strong> <span className="quiet">{value}</span>
+            </label>
+          )}
+        </VirtualRows>
       </section>
       <div className={css['plan']}>
         {chosen.length === 0 && <p>Choose the parts, and both orders are computed.</p>}

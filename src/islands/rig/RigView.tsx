@@ -8,9 +8,10 @@ import type { ToolSpec } from '~/schema/values/toolSpec';
 import { endsInWords, specInWords, stateInWords } from '~/schema/words/toolWords';
 import type { StockedSupply } from '~/schema/records/rig/supply';
 import { SUPPLY_UNITS } from '~/schema/values/supplySpec';
-import { CommandButton } from '~/ui/controls/Button';
+import { Button, CommandButton } from '~/ui/controls/Button';
 import { Caution, ErrorNote } from '~/ui/controls/Notes';
 import { amountWords } from '~/ui/figures';
+import { useDrawn } from '~/ui/list/useDrawn';
 import { useCommands } from '~/ui/keyboard/useCommands';
 import { $by } from '~/ui/preferences';
 import { RIG_COMMANDS, rigCommand, type RigCommand } from './commands';
@@ -23,6 +24,9 @@ import { fromPage } from '~/ui/fromPage';
 import css from './rig.module.css';
 
 const KIND_ORDER: readonly ToolSpec['kind'][] = ['iron', 'gun', 'tweezers', 'hot-air', 'preheater'];
+
+/** So many supplies are drawn with the page, further ones as the list is read. */
+const STOCK = { first: 40, further: 100 };
 
 /** What the bench has: tools with their ranges, wear and calibration; stock with what is left of it. */
 function RigView({ sheet }: { sheet: RigSheet }) {
@@ -45,6 +49,7 @@ function RigView({ sheet }: { sheet: RigSheet }) {
     }
   };
   useCommands('rig', RIG_COMMANDS, run);
+  const stock = useDrawn(state.supplies.length, STOCK);
   const low = runningLow(state.supplies);
   const inUse = state.tools.filter((t) => !t.retired);
   const retired = state.tools.filter((t) => t.retired);
@@ -143,7 +148,7 @@ function RigView({ sheet }: { sheet: RigSheet }) {
           <p>No stock yet: plans will say what they need, not whether it is there.</p>
         )}
         <ul className={css['stock']}>
-          {state.supplies.map((supply) => (
+          {state.supplies.slice(0, stock.drawn).map((supply) => (
             <li key={supply.id}>
               <button
                 type="button"
@@ -176,6 +181,11 @@ function RigView({ sheet }: { sheet: RigSheet }) {
             </li>
           ))}
         </ul>
+        {state.supplies.length > stock.drawn && (
+          <p ref={stock.end}>
+            <Button onClick={stock.all}>Show all {state.supplies.length} supplies</Button>
+          </p>
+        )}
         <h3>Stock changes</h3>
         {state.moves.length === 0 && <p className="quiet">Nothing has moved yet.</p>}
         <ol className={css['moves']}>
