@@ -21,7 +21,7 @@ if (process.argv[2] === 'band') {
   await plans();
   imports();
   parts();
-  outcomes();
+  await outcomes();
   await served();
   print();
 }

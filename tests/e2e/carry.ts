@@ -54,3 +54,10 @@ export const openBoardPage = async (page: Page, boardId: string): Promise<void> 
 };
 export const work = (page: Page) => page.getByRole('region', { name: 'Open work' });
 export const ledger = (page: Page) => page.getByRole('region', { name: 'Ledger' });
+
+/** The ledger with all of its lines: a long one draws the rest as it is read, or by its button. */
+export async function wholeLedger(page: Page) {
+  const all = ledger(page).getByRole('button', { name: /^Show all/ });
+  if ((await all.count()) > 0) await all.press('Enter');
+  return ledger(page);
+}

@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test';
-import { carry, closeAs, ledger, openBoardPage, planned, step, work } from './carry';
+import { carry, closeAs, ledger, openBoardPage, planned, step, work, wholeLedger } from './carry';
 import {
   accepted,
   expect,
@@ -76,6 +76,7 @@ test('two capacitors replaced, a land lifted, re-bonded and verified, the board 
   await page.getByRole('radio', { name: 'fixed', exact: true }).check();
   await page.getByRole('button', { name: 'Hand the board back' }).click();
   await expect(page.getByText(/^Closed .*: fixed/)).toBeVisible();
+  await wholeLedger(page);
   for (const line of ['Handed back: fixed', 'Tested, worked every time', 'Pin 2: lifted', 'Pin 2: repaired'])
     await expect(ledger(page)).toContainText(line);
   await expect(ledger(page)).toContainText('Take the part out');
@@ -142,7 +143,7 @@ test('a memory off, kept overnight, refitted: the board knows where it lies and 
   await closeAs(page, 'fixed');
   await openBoardPage(page, boardId);
   await expect(page.getByRole('button', { name: /^U1\b.*top side, fitted/ })).toBeVisible();
-  await expect(ledger(page)).toContainText('Take the part out, lies in tray 3');
+  await expect(await wholeLedger(page)).toContainText('Take the part out, lies in tray 3');
 });
 
 test('a part scrapped halfway: the board is parked for it, and goes on as it stood when it came', async ({

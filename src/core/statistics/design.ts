@@ -1,7 +1,7 @@
-import type { Count } from './rates';
-
 /** What was counted of one job, or of whatever else hangs together, with the share that was usual for it. */
-export interface Expected extends Count {
+export interface Expected {
+  readonly bad: number;
+  readonly of: number;
   readonly usual: number;
   /** Groups of one spell share whatever was better or worse just then. */
   readonly spell: string;

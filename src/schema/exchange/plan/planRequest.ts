@@ -118,7 +118,10 @@ export const planInput = z
       .strictObject({
         own: paceSeen,
         others: paceSeen,
-        ways: z.array(paceSeen.extend({ method: text(1, 40) })).max(60),
+        ways: z
+          .array(paceSeen.extend({ method: text(1, 40) }))
+          .max(60)
+          .default([]),
       })
       .optional(),
     /** What earlier jobs have told of these tips and of this board, in standard deviations of what lasts. */
