@@ -20,7 +20,7 @@ export function JobTime({
 }
 
 /** "Hands are reckoned to take 1.40 times what the figures say, 92 % of it from your 12 jobs and 40 of others; …". */
-export function paceWords({ ratio, share, own, others, way }: Pace): string {
+function paceWords({ ratio, share, own, others, way }: Pace): string {
   const jobs = [
     own > 0 ? `your ${own} job${own === 1 ? '' : 's'}` : '',
     others > 0 ? `${others} of others` : '',

@@ -92,11 +92,11 @@ describe('the desk where Outcomes are asked for', () => {
       terminate: () => undefined,
     };
     const alone = new EvidenceDesk(db, broken);
-    const waiting = alone.ask({ is: 'read' });
+    const waiting = alone.ask({ is: 'read', all: true });
     broken.onerror!({ message: 'out of memory' });
     await expect(waiting).rejects.toThrow('out of memory');
     expect(said).toHaveBeenCalledWith(expect.stringContaining('out of memory'));
-    expect(await alone.ask({ is: 'read' })).toBe(countedJobs(db).length);
+    expect(await alone.ask({ is: 'read', all: true })).toBe(countedJobs(db).length);
     said.mockRestore();
   });
 });

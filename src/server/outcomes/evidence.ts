@@ -9,7 +9,7 @@ import { lastMonth, monthReport, type MonthReport } from './month';
 import { sheetOf } from './sheet';
 
 /** What may be asked of the workshop's own evidence, and what is answered. */
-export interface Evidence {
+interface Evidence {
   readonly sheet: [asked: { readonly query: OutcomesQuery } & Pick<Onlooker, 'tellsWho'>, OutcomesSheet];
   /** So many jobs of a number's list, and how many it has. */
   readonly jobs: [
@@ -20,7 +20,7 @@ export interface Evidence {
   /** A month's report; null: the last one in which a job was closed, and null again where none ever was. */
   readonly month: [asked: { readonly month: string | null }, MonthReport | null];
   /** Everything that was counted read, so that whoever asks next need not wait for it. */
-  readonly read: [asked: Readonly<Record<never, never>>, number];
+  readonly read: [asked: { readonly all: true }, number];
 }
 export type EvidenceKind = keyof Evidence;
 export type Ask<Kind extends EvidenceKind = EvidenceKind> = {

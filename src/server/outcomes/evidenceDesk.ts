@@ -56,19 +56,19 @@ export class EvidenceDesk {
 
   async ask<Kind extends EvidenceKind>(ask: Ask<Kind>): Promise<Answer<Kind>> {
     const { thread } = this;
-    if (!thread) return answered(this.db, ask as Ask) as Answer<Kind>;
+    if (!thread) return answered(this.db, ask as Ask);
     const id = ++this.asked;
     return new Promise<Answer>((answer, fail) => {
       this.waiting.set(id, { answer, fail });
       // What was counted anew since goes along: another connection does not hear of it.
       thread.postMessage({ id, ask: ask as Ask, changed: takeChanged(this.db) });
-    }) as Promise<Answer<Kind>>;
+    });
   }
 
   /** Reads everything that was counted, and makes each view as it is usually asked for: whoever comes first need not wait. */
   async rehearse(): Promise<void> {
     if (!this.thread) return;
-    await this.ask({ is: 'read' });
+    await this.ask({ is: 'read', all: true });
     for (const view of OUTCOMES_VIEWS)
       await this.sheet({ query: outcomesQuery.parse({ view }), who: NOBODY });
   }
