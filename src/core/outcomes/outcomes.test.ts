@@ -275,6 +275,31 @@ describe('over time', () => {
     expect(first).toMatchObject({ factor: 'tip', key: 'Vacuum desoldering gun, bore 0.8 mm', isNew: true });
   });
 
+  it('a new batch of solder that bridges is named by its batch', () => {
+    const jobs = Array.from({ length: 10 }, (_, of) =>
+      month(of, 25, (i) => {
+        const fresh = of >= 6 && i % 3 !== 0;
+        return {
+          solder: fresh ? 'Wire 0.8 mm, batch B-0520' : 'Wire 0.8 mm, batch B-0417',
+          harms: { bridged: fresh ? (i % 2 === 1 ? 1 : 0) : i === 7 ? 1 : 0 },
+        };
+      }),
+    ).flat();
+    const { signal } = overTime(jobs, 'bridged')!;
+    const [first] = changesAt(jobs, 'bridged', signal!);
+    expect(first).toMatchObject({ factor: 'solder', key: 'Wire 0.8 mm, batch B-0520', isNew: true });
+  });
+
+  it('three bridges of one job are no change: they went wrong together, and say so much less', () => {
+    const jobs = Array.from({ length: 10 }, (_, of) =>
+      month(of, 25, (i) => ({ joints: 40, harms: { bridged: i === 7 ? 6 : 0 } })),
+    ).flat();
+    const { design, signal, chart } = overTime(jobs, 'bridged')!;
+    expect(design).toBeGreaterThan(4);
+    expect(signal).toBeNull();
+    expect(Math.max(...chart.points.map((p) => p.z))).toBeLessThan(1);
+  });
+
   it('has every month, and judges none in which nothing was done', () => {
     const { periods, chart } = overTime(
       [job({ closedAt_ms: Date.UTC(2026, 0, 9) }), job({ closedAt_ms: Date.UTC(2026, 3, 9) })],
