@@ -8,8 +8,9 @@ import { interleave } from './server/interleave';
 import { kills } from './server/kills';
 import { load } from './server/load';
 import { Shop } from './server/shop';
+import { underAir } from './server/underAir';
 
-/** Probes of the built server from outside, long: `npm run probe [fuzz|kills|interleave|clock|load|hour] [count]`. */
+/** Probes of the built server from outside, long: `npm run probe [fuzz|kills|interleave|clock|air|load|hour] [count]`. */
 
 const folder = mkdtempSync(join(tmpdir(), 'ithermon-probe-'));
 const [only, count] = process.argv.slice(2);
@@ -44,6 +45,7 @@ try {
     onShop('interleave', ['--empty'], (shop) => interleave(shop, n, 1)),
   );
   await probed('clock', 60, (n) => clockBack(folder, n));
+  await probed('air', 2000, (n) => onShop('air', ['--empty'], (shop) => underAir(shop, n)));
   await probed('load', 5000, (n) => load(folder, n));
   await probed('hour', 60, (n) => hour(folder, n));
 } finally {

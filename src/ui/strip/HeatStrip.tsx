@@ -30,9 +30,7 @@ export function HeatStrip({
   if (exposures.length === 0) return <p className={css['none']}>no heat recorded</p>;
   const spent = exposures.reduce((sum, e) => sum + (e.beside ? 0 : e.dose), 0);
   const scale = Math.max(1, spent);
-  const starts = exposures.map((_, i) =>
-    exposures.slice(0, i).reduce((sum, e) => sum + widthOf(e, scale), 0),
-  );
+  const starts = startsOf(exposures, scale);
   return (
     <figure className={css['strip']}>
       <svg
@@ -66,6 +64,16 @@ export function HeatStrip({
       </figcaption>
     </figure>
   );
+}
+
+/** Where each begins, one after another. */
+function startsOf(exposures: readonly Exposure[], scale: number): number[] {
+  let end = 0;
+  return exposures.map((exposure) => {
+    const start = end;
+    end += widthOf(exposure, scale);
+    return start;
+  });
 }
 
 /** Never so thin that an exposure disappears. */
