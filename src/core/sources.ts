@@ -23,6 +23,7 @@ import { ALLOYS } from '~/core/materials/alloys';
 import { CELL } from '~/core/materials/cells';
 import { DRYING } from '~/core/materials/drying';
 import { BRAID, FLOOD, FLUX, PASTE, COVER, SOLVENT, WIRE } from '~/core/materials/consumables';
+import { HANDS } from '~/core/method/hands';
 import { RECAP } from '~/core/method/recap/data';
 import { GUN, SWEEP, TIGHT_HOLE } from '~/core/method/ways/data';
 import { COPPER } from '~/core/materials/copper';
@@ -95,6 +96,7 @@ export function registeredData(): Subject[] {
     ['Tight holes', TIGHT_HOLE],
     ['Swept tips', SWEEP],
     ['Whole-board jobs', RECAP],
+    ['How long hands take', HANDS],
     ['Through-hole families', FAMILY_TRAITS],
     ['Surface families', SURFACE_TRAITS],
     ['Solder on pads', PASTE],

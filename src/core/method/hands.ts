@@ -15,12 +15,12 @@ export const HANDS = {
   workshops: property(0.35, '1', [0.2, 0.6], 0.4, 'assumed', 'as wide as the steps’ own bands together'),
   /** How far people of one workshop differ. */
   people: property(
-    0.18,
+    0.12,
     '1',
-    [0.1, 0.3],
+    [0.08, 0.3],
     0.4,
     'from-memory',
-    'Wechsler, The Range of Human Capacities (1952): second best to second poorest of a thousand about two to one',
+    'Wechsler, The Range of Human Capacities (1952): second best to second poorest of a thousand about two to one, which is 5.8 standard deviations of a normal',
   ),
   /** How far one way lies from the figures about it, beside others of the same hands. */
   ways: property(0.25, '1', [0.1, 0.5], 0.5, 'assumed', 'figures by pad are the least sure: common practice'),

@@ -156,15 +156,19 @@ export const spreadOfJob = (
   return { p10: hands_s.p10 + rest_s, p50: hands_s.p50 + rest_s, p90: hands_s.p90 + rest_s };
 };
 
-/** How long hands took over what the figures say, from a job's work; null where its clocks and heat were cut short. */
+/**
+ * How long hands took over what the figures say, from a job's work; null where its clocks and heat were cut short, or hands were
+ * mostly at something else.
+ */
 export function paceSeen(
   worked_s: number,
   { figures_s, heat_s, clocks_s }: Pick<JobTimes, 'figures_s' | 'heat_s' | 'clocks_s'>,
 ): number | null {
   const hands_s = worked_s - heat_s - clocks_s;
-  return figures_s > 0 && hands_s > LEAST * figures_s ? hands_s / figures_s : null;
+  const ratio = hands_s / figures_s;
+  return ratio > LEAST && ratio < MOST ? ratio : null;
 }
-/** Hands that took less than this share of the figures did not do the steps. */
-const LEAST = 0.1;
+/** Hands that took less than this share of the figures did not do the steps, and those that took so many times more did not only those. */
+const [LEAST, MOST] = [0.1, 10];
 
 const sum = (values: readonly number[]): number => values.reduce((a, b) => a + b, 0);

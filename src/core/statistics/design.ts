@@ -13,11 +13,15 @@ export interface Expected {
  * pads that hang together. Never under 1.
  */
 export function designOf(groups: readonly Expected[]): number {
-  const spells = new Map<string, { bad: number; expected: number; many: number }>();
+  const spells = new Map<string, { bad: number; of: number; expected: number; many: number }>();
   for (const { bad, of, usual, spell } of groups) {
     if (of === 0) continue;
-    const sum = spells.get(spell) ?? { bad: 0, expected: 0, many: 0 };
-    spells.set(spell, { bad: sum.bad + bad, expected: sum.expected + of * usual, many: sum.many + 1 });
+    const sum = spells.get(spell) ?? { bad: 0, of: 0, expected: 0, many: 0 };
+    spells.set(spell, sum);
+    sum.bad += bad;
+    sum.of += of;
+    sum.expected += of * usual;
+    sum.many++;
   }
   let [spread, chance] = [0, 0];
   for (const { bad, of, usual, spell } of groups) {
@@ -25,9 +29,9 @@ export function designOf(groups: readonly Expected[]): number {
     // One group alone in its spell, or a spell in which nothing went wrong, tells nothing.
     if (of === 0 || !all || all.many < 2 || all.bad === 0 || all.expected === 0) continue;
     const share = Math.min(MOST_SHARE, (usual * all.bad) / all.expected);
-    const groupsFree = 1 - 1 / all.many;
-    spread += (bad - share * of) ** 2 / groupsFree;
-    chance += share * (1 - share) * of;
+    // The spell's own share took one group's freedom from the one, and one result's from the other.
+    spread += (bad - share * of) ** 2 / (1 - 1 / all.many);
+    chance += (share * (1 - share) * of) / (1 - 1 / all.of);
   }
   return chance > 0 ? Math.max(1, spread / chance) : 1;
 }

@@ -39,7 +39,7 @@ describe('Wilson’s interval', () => {
 describe('counts that hang together', () => {
   it('count as they are where they do not', () => {
     const groups = Array.from({ length: 200 }, (_, i) => ({ bad: i % 10 === 0 ? 1 : 0, of: 1 }));
-    expect(effective(groups).of).toBeCloseTo(199, 6);
+    expect(effective(groups).of).toBeCloseTo(200, 6);
   });
 
   it('count as their groups where each group is of one kind', () => {
@@ -76,6 +76,11 @@ describe('by how many times counts vary more than chance', () => {
       of(Array.from({ length: 20 }, next).filter((u) => u < 0.05).length, `${i % 12}`),
     );
     expect(designOf(groups)).toBeLessThan(1.06);
+  });
+
+  it('is one for single results, however few there are', () => {
+    const groups = [0, 1, 0, 0, 1].map((bad) => ({ bad, of: 1, usual: 0.1, spell: 'a' }));
+    expect(designOf(groups)).toBeCloseTo(1, 12);
   });
 
   // A group of m that goes wrong whole or not at all counts as one: 1 + (m − 1) ρ with ρ = 1 (Kish, Survey Sampling, 1965).

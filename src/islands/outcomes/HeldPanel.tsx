@@ -25,7 +25,7 @@ export function HeldPanel({ view, query }: { readonly view: HeldView; readonly q
     return (
       <p className={css['says']}>
         Nothing of that was foretold and seen in these jobs yet.
-        {query.of === 'minutes' && ' Plans say how long a job takes since they reckon with everyone’s pace.'}
+        {query.of === 'minutes' && ' Plans of before did not say how long a job takes.'}
       </p>
     );
   return (

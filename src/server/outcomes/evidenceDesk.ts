@@ -75,7 +75,7 @@ export class EvidenceDesk {
 
   end(): void {
     this.thread?.terminate();
-    this.thread = null;
+    this.leave('the server stops');
   }
 
   private take({ id, ...told }: FromEvidence): void {
@@ -88,8 +88,12 @@ export class EvidenceDesk {
   /** A thread that broke off is not asked again; who waits for it is told, and the next is answered here. */
   private alone(message: string): void {
     console.error(`ithermon: the thread of Outcomes broke off: ${message}`);
+    this.leave(message);
+  }
+
+  private leave(why: string): void {
     this.thread = null;
-    for (const { fail } of this.waiting.values()) fail(new Error(message));
+    for (const { fail } of this.waiting.values()) fail(new Error(why));
     this.waiting.clear();
   }
 }

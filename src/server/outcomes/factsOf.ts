@@ -87,10 +87,13 @@ const heldOf = (seen: Readonly<Record<ForetoldId, readonly Seen[]>>): JobFacts['
 
 const inMinutes = ({ p10, p50, p90 }: Spread): Spread => ({ p10: p10 / 60, p50: p50 / 60, p90: p90 / 60 });
 
-/** The supply of a kind that most of was to be taken of, with its batch where one was told by then; empty: none. */
+/** The supply that most was to be taken of, of the first of some kinds that was; with its batch where one was told by then; empty: none. */
 function supplyOf(db: Db, { plan, acceptedAt_ms }: JobRecord, kinds: readonly string[]): string {
-  const lines = plan.consumption.filter(({ kind, supplyId }) => supplyId !== null && kinds.includes(kind));
-  const most = [...lines].sort((a, b) => b.amount - a.amount)[0];
+  // Lengths and weights are not held against each other.
+  const most = kinds
+    .map((of) => plan.consumption.filter(({ kind, supplyId }) => kind === of && supplyId !== null))
+    .find((lines) => lines.length > 0)
+    ?.reduce((a, b) => (b.amount > a.amount ? b : a));
   if (!most) return '';
   const batch = batchAt(db, most.supplyId!, acceptedAt_ms);
   return batch === null ? most.name : `${most.name}, batch ${batch}`;

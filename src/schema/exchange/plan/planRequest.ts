@@ -25,7 +25,7 @@ export const padName = z.string().regex(/^(default|[A-Za-z0-9]{1,8})$/, {
 });
 
 /** Over so many jobs, the mean of how long hands took over the figures, as a logarithm. */
-const paceSeen = z.strictObject({ jobs: wholeNumber(0, 100_000), meanLog: quantity('', -3, 3) });
+const paceSeen = z.strictObject({ jobs: wholeNumber(0, 100_000), meanLog: quantity('', -5, 5) });
 
 export const siteInput = z.strictObject({
   ...placed,
