@@ -6,7 +6,7 @@ import { simulateField, type FieldOptions } from '~/core/thermal/field/run';
 import { compiledMemory } from '~/core/thermal/field/compiledLoops';
 import { plainMemory } from '~/core/thermal/field/plainLoops';
 import { preparedJoint, simulateJoint } from '~/core/thermal/joint/simulate';
-import { integratePlainly, integrateTogether } from '~/core/thermal/network/integrate';
+import { integrateAll, integratePlainly } from '~/core/thermal/network/integrate';
 import { field, HEAVY_FOUR, insulated, jetOver, square, stage, surfacePart } from '../../tests/support/field';
 import { inPhase, planRequest, reliefOn, scenario, settingAt, trackOn } from '../../tests/support/samples';
 import { drain, report, timed } from './table';
@@ -71,10 +71,13 @@ export function boardRuns(): void {
 /** Compiled kernels beside the plain code that they are held to, in one run: old to new. */
 export function kernels(): void {
   const { network, options } = preparedJoint(scenario(360, trackOn(4)), { duration_s: 10 });
-  const asked = { network, options };
-  const plainly = (): unknown => integratePlainly([asked, asked]);
-  const fast = (): unknown => integrateTogether(asked, asked);
-  ratio('two joints of 10 s, plain code : side by side in lanes', 60, plainly, fast);
+  const asked = Array.from({ length: 8 }, () => () => ({ network, options }));
+  ratio(
+    'eight joints of 10 s, plain code : side by side in lanes',
+    20,
+    () => integratePlainly(asked),
+    () => integrateAll(asked),
+  );
   const board = (memoryFor: FieldOptions['memoryFor']): unknown =>
     simulateField(HOT_AIR, { pitch_m: 1e-3, memoryFor });
   ratio(

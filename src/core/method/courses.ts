@@ -5,13 +5,13 @@ import { fieldDraws } from '~/core/thermal/field/bands';
 import { runField, type FieldRun } from '~/core/thermal/field/run';
 import { valueAt } from '~/core/thermal/history';
 import { jointDraws } from '~/core/thermal/joint/draws';
-import { alone } from '~/core/thermal/network/prepared';
+import { sideBySide } from '~/core/thermal/network/prepared';
 import { airFrom_s, airScenario } from './air/airScenario';
 import { longestAir_s } from './air/airJudge';
 import type { Course, PlacesAhead } from './ahead';
 import { bodyCounts } from './goals';
 import type { HandHeat } from './hand/handTrial';
-import type { Touch, TouchRun } from './hand/touch';
+import type { Touch } from './hand/touch';
 import type { AirSetting, HandSetting, PhaseRequest } from './request';
 import { PLAN } from './settings';
 import { methodOf } from './ways';
@@ -61,11 +61,15 @@ function* byHand(
 }
 
 function* ofTouch(touch: Touch, seed: number): Generator<null, PlacesAhead> {
-  const runs: TouchRun[] = [];
-  for (const { factors } of jointDraws(touch, DRAWS.hand, seed)) {
-    runs.push(alone(touch.prepare({ duration_s: touch.longest_s, factors, tolerance_K: PLAN.tolerance_K })));
-    yield null;
-  }
+  const asked = { duration_s: touch.longest_s, tolerance_K: PLAN.tolerance_K };
+  const draws = jointDraws(touch, DRAWS.hand, seed);
+  const runs = yield* sideBySide(
+    draws.map(
+      ({ factors }) =>
+        () =>
+          touch.prepare({ ...asked, factors }),
+    ),
+  );
   const from = (of: 'land_K' | 'body_K'): Course =>
     courseOf(
       runs.map((run) => (at_s: number) => valueAt(run.time_s, run[of], at_s)),

@@ -1,5 +1,5 @@
 import { jointDraws, type Draw } from '~/core/thermal/joint/draws';
-import { alone, readAs, together, type Prepared } from '~/core/thermal/network/prepared';
+import { readAs, sideBySide, type Prepared } from '~/core/thermal/network/prepared';
 import { doseCurve } from '~/core/thermal/history';
 import { percentile, spreadOf, type Spread } from '~/core/statistics/percentile';
 import type { HandSetting, PhaseRequest } from '../request';
@@ -42,21 +42,13 @@ export interface DrawnTouch {
   readonly dwells: readonly DrawnDwell[];
 }
 
-/** Runs draws of a touch, those from one up to another of all of them, two and two. Null is a pause after each pair. */
-export function* drawDwells(
+/** Runs draws of a touch, those from one up to another of all of them, side by side. Null is a pause after each. */
+export function drawDwells(
   touch: Touch,
   of: { readonly draws: number; readonly seed: number; readonly from?: number; readonly to?: number },
 ): Generator<null, DrawnDwell[]> {
-  const dwells: DrawnDwell[] = [];
   const drawn = jointDraws(touch, of.draws, of.seed, of.from, of.to);
-  for (let i = 0; i < drawn.length; i += 2) {
-    const [one, other] = [drawn[i]!, drawn[i + 1]];
-    const first = drawnDwell(touch, one);
-    if (other) dwells.push(...together(first, drawnDwell(touch, other)));
-    else dwells.push(alone(first));
-    yield null;
-  }
-  return dwells;
+  return sideBySide(drawn.map((draw) => () => drawnDwell(touch, draw)));
 }
 
 function drawnDwell(touch: Touch, draw: Draw): Prepared<DrawnDwell> {

@@ -5,7 +5,7 @@ import type { HandSetting, PhaseRequest } from '../request';
 import { isTurned } from '../limits/frontier';
 import { against, type TipRange } from '../limits/habits';
 import { PLAN } from '../settings';
-import { allowanceFor, forecastBoth, forecastTouch, type PinForecast } from '../limits/forecast';
+import { allowanceFor, forecastTouches, type PinForecast } from '../limits/forecast';
 import type { Touch } from './touch';
 
 /** What a method does with a tool in the hand: with which tools, and which touches a setting comes to. */
@@ -28,32 +28,23 @@ export function tryOut(
   setting: HandSetting,
   known: ReadonlyMap<string, PinForecast> = new Map(),
 ): Candidate {
-  const runs = new Map<string, PinForecast>();
   const touches = heat.touchesOf(request, setting);
   const hardest = touches.at(-1)!;
-  const forecastOf = (touch: Touch): PinForecast =>
-    known.get(touch.name) ??
-    runs.get(touch.likeness) ??
-    forecastTouch(touch, allowanceFor(request, touch.pads));
-  let worst: PinForecast | null = null;
-  if (!known.has(hardest.name)) {
-    const [nominal, badly] = forecastBoth(
-      hardest,
-      allowanceFor(request, hardest.pads),
-      pessimisticOf(hardest),
-    );
-    runs.set(hardest.likeness, nominal);
-    worst = badly;
-  }
+  const asked = (touch: Touch) => ({ touch, allowance: allowanceFor(request, touch.pads) });
+  const unlike = new Map(
+    touches.filter(({ name }) => !known.has(name)).map((touch) => [touch.likeness, touch]),
+  );
+  const atBad = known.has(hardest.name) ? [] : [{ ...asked(hardest), factors: pessimisticOf(hardest) }];
+  const runs = forecastTouches([...[...unlike.values()].map(asked), ...atBad]);
+  const byLikeness = new Map([...unlike.keys()].map((likeness, i) => [likeness, runs[i]!]));
   const pins = touches.map((touch) => {
-    const forecast = forecastOf(touch);
-    runs.set(touch.likeness, forecast);
+    const forecast = known.get(touch.name) ?? byLikeness.get(touch.likeness)!;
     return { ...forecast, pad: touch.name, pads: touch.pads };
   });
   return {
     ...gathered(setting, pins, hardest.liquidus_K),
     against: against(request, setting, heat.tipFor?.(request) ?? null),
-    ...(worst ? { atWorst: atWorst(worst, hardest) } : {}),
+    ...(atBad.length ? { atWorst: atWorst(runs.at(-1)!, hardest) } : {}),
   };
 }
 

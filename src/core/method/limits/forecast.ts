@@ -9,7 +9,7 @@ import { bodyCounts } from '../goals';
 import type { PhaseRequest } from '../request';
 import { PLAN } from '../settings';
 import { stopOf, type Allowance, type Stop } from './stop';
-import { alone, readAs, together, type Prepared } from '~/core/thermal/network/prepared';
+import { alone, allSideBySide, readAs, type Prepared } from '~/core/thermal/network/prepared';
 import type { Touch, TouchRun } from '../hand/touch';
 
 /** One touch at nominal values. */
@@ -77,19 +77,22 @@ const softening_K = (family: FamilyId): number => FAMILY_TRAITS[family].softens?
 /** What one dwell may take of a life of which so much is spent. */
 const shareOf = (spent: number): number => Math.max(PLAN.leastShare, PLAN.dwellShare * (1 - spent));
 
-/** Runs one touch until the iron would leave it, and reads its melt, its doses and its stop. */
+/** A touch that is asked about; without factors it is as it most likely is. */
+export interface AskedTouch {
+  readonly touch: Touch;
+  readonly allowance: Allowance;
+  readonly factors?: Factors | undefined;
+}
+
+/** Runs touches until the iron would leave them, and reads their melts, their doses and their stops. */
+export const forecastTouches = (asked: readonly AskedTouch[]): PinForecast[] =>
+  allSideBySide(asked.map((one) => () => forecast(one)));
+
+/** One touch as it most likely is. */
 export const forecastTouch = (touch: Touch, allowance: Allowance): PinForecast =>
-  alone(forecast(touch, allowance));
+  alone(forecast({ touch, allowance }));
 
-/** The same at nominal values and with other factors, side by side. */
-export const forecastBoth = (
-  touch: Touch,
-  allowance: Allowance,
-  factors: Factors,
-): [nominal: PinForecast, other: PinForecast] =>
-  together(forecast(touch, allowance), forecast(touch, allowance, factors));
-
-function forecast(touch: Touch, allowance: Allowance, factors?: Factors): Prepared<PinForecast> {
+function forecast({ touch, allowance, factors }: AskedTouch): Prepared<PinForecast> {
   let molten_s = Infinity;
   const prepared = touch.prepare({
     duration_s: touch.longest_s + PLAN.past_s,

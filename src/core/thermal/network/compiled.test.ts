@@ -12,7 +12,14 @@ import { landTouch } from '~/core/method/hand/landTouch';
 import { preparedJoint } from '../joint/simulate';
 import type { JointScenario } from '../joint/scenario';
 import { NOMINAL } from '../joint/scenario';
-import { integrate, integratePlainly, integrateTogether, type Asked, type Integration } from './integrate';
+import {
+  integrate,
+  integrateAll,
+  integrateEach,
+  integratePlainly,
+  type Asked,
+  type Integration,
+} from './integrate';
 
 /** The compiled kernel against the plain code, which is its reference: the same steps to the same figures. */
 
@@ -50,39 +57,53 @@ function apart(a: Integration, b: Integration): number {
 describe('the compiled network', () => {
   it.each(CASES)('takes the steps of the plain one: %s', (_, { network, options }) => {
     const fast = integrate(network, options);
-    const [plain] = integratePlainly([{ network, options }]);
+    const [plain] = integratePlainly([() => ({ network, options })]);
     expect([fast.steps, fast.solves, fast.outcome]).toEqual([plain!.steps, plain!.solves, plain!.outcome]);
     expect(fast.time_s).toHaveLength(plain!.time_s.length);
     expect(apart(fast, plain!)).toBeLessThan(1e-10);
     expect(fast.energy.relativeResidual).toBeLessThan(1e-9);
   });
 
-  it('runs two side by side as the plain code does, neither touching the other', () => {
-    const pair = [joint(scenario(360, trackOn(4)), 0.6), joint(scenario(360, trackOn(4)), 2)] as const;
-    const fast = integrateTogether(...pair);
-    const plain = integratePlainly(pair);
-    fast.forEach((run, lane) => expect(apart(run, plain[lane]!)).toBeLessThan(1e-10));
-    const alone = integrate(pair[0].network, pair[0].options);
+  it.each([2, 3, 9])('runs %i side by side as each runs alone, whatever is beside it', (count) => {
+    const asked = Array.from({ length: count }, (_, i) =>
+      joint(scenario(360, trackOn(4)), 0.4 + 0.3 * ((5 * i) % count)),
+    );
+    const fast = integrateAll(asked.map((one) => () => one));
+    const plain = integratePlainly(asked.map((one) => () => one));
+    fast.forEach((run, i) => {
+      expect(run.steps).toBe(plain[i]!.steps);
+      expect(apart(run, plain[i]!)).toBeLessThan(1e-10);
+      const { network, options } = asked[i]!;
+      expect(apart(run, integrate(network, options))).toBe(0);
+    });
     const melt = (run: Integration): number => Math.max(...run.liquidus_s);
-    expect(melt(fast[0]) / melt(alone)).toBeCloseTo(1, 1);
-    expect(melt(fast[1])).toBeGreaterThan(melt(fast[0]));
+    expect(new Set(fast.map(melt)).size).toBe(count);
   });
 
   it('ends each lane where its own question is answered', () => {
-    const asked = (contact: number): Asked => {
+    const asked = (contact: number) => (): Asked => {
       const { network, options } = joint(scenario(360, trackOn(4)), contact);
       return { network, options: { ...options, stopWhen: (time_s) => time_s > contact } };
     };
-    const [short, long] = integrateTogether(asked(0.5), asked(2));
+    const [short, long] = integrateAll([asked(0.5), asked(2)]) as [Integration, Integration];
     expect(short.outcome).toBe('stopped');
     expect(short.time_s.at(-1)!).toBeLessThan(1);
     expect(long.time_s.at(-1)!).toBeGreaterThan(2);
   });
 
-  it('runs networks of unlike shape one after the other', () => {
-    const [one, other] = [joint(scenario(360, trackOn(4))), CASES[4]![1]];
-    const [a, b] = integrateTogether(one, other);
-    expect(apart(a, integrate(one.network, one.options))).toBe(0);
-    expect(apart(b, integrate(other.network, other.options))).toBe(0);
+  it('runs networks of unlike shape one after the other, each as it runs alone', () => {
+    const asked = [joint(scenario(360, trackOn(4))), CASES[4]![1], joint(scenario(340, trackOn(4)))];
+    integrateAll(asked.map((one) => () => one)).forEach((run, i) => {
+      expect(apart(run, integrate(asked[i]!.network, asked[i]!.options))).toBe(0);
+    });
+  });
+
+  it('lets another begin while one is on its way, as threads do with several plans', () => {
+    const asked = [0.5, 1, 2].map((contact) => () => joint(scenario(360, trackOn(4)), contact));
+    const first = integrateEach(asked);
+    const begun = first.next().value!;
+    const beside = integrateAll(asked);
+    expect(apart(begun.run, beside[begun.index]!)).toBe(0);
+    for (const { index, run } of first) expect(apart(run, beside[index]!)).toBe(0);
   });
 });

@@ -1,63 +1,67 @@
-import { NETWORK } from '../compiled/bytes';
-import { instanceOf } from '../compiled/instance';
-import { ARRAYS, isAlike, lay, LANES, type Kernel } from './laying';
+import { ARRAYS, borrowedBench, returnBench, type Bench } from './kernel';
+import { isAlike, layShape } from './laying';
+import { layLane } from './layingLane';
 import type { ThermalNetwork } from './network';
 import { SOLVER } from './settings';
 import { shapeOf, type Shape } from './shape';
-import type { LaneResult, Stepper, StepLimits } from './stepper';
+import type { LaneResult, Stepper, StepLimits, Try } from './stepper';
 
-let kernel: Kernel | null = null;
-/** A stepper has the kernel to itself until it is released. */
-let taken = false;
-
-/** Two networks of one shape in the lanes of the compiled kernel. One alone lies in both. */
+/** Networks of one shape in the lanes of the compiled kernel: two, or four where there are as many to run. */
 export class CompiledStepper implements Stepper {
-  private readonly kernel: Kernel;
+  readonly lanes: number;
+  private readonly bench: Bench;
   private readonly shape: Shape;
   private readonly numbers: Float64Array;
   private readonly temperatureAt: number;
+  private readonly networks: (ThermalNetwork | null)[];
+  private tries = 0;
 
-  constructor(
-    private readonly networks: readonly [ThermalNetwork, ThermalNetwork],
-    private readonly limits: StepLimits,
-  ) {
-    if (taken) throw new Error('the kernel runs one pair at a time');
-    const [first, second] = networks;
-    const shape = shapeOf(first);
-    this.shape = shape;
-    kernel ??= instanceOf(NETWORK) as unknown as Kernel;
-    this.kernel = kernel;
-    const { numbers, temperatureAt } = lay(kernel, shape, [first, second]);
-    this.numbers = numbers;
-    this.temperatureAt = temperatureAt;
-    kernel.begin(Math.min(SOLVER.firstStep_s, limits.maxStep_s));
-    taken = true;
+  /** For networks of the shape of this one. */
+  constructor(first: ThermalNetwork, count: number) {
+    const bench = borrowedBench(count > 2 ? 'wide' : 'narrow');
+    this.bench = bench;
+    this.lanes = bench.lanes;
+    this.shape = shapeOf(first);
+    layShape(bench, this.shape, first);
+    this.numbers = new Float64Array(bench.kernel.memory.buffer);
+    this.temperatureAt = bench.kernel.addressOf(ARRAYS.temperature) >> 3;
+    this.networks = Array.from({ length: bench.lanes }, () => null);
   }
 
-  /** Whether two networks can lie side by side. */
-  static readonly alike = (a: ThermalNetwork, b: ThermalNetwork): boolean => a === b || isAlike(a, b);
-
-  get time_s(): number {
-    return this.kernel.timeNow();
+  fits(network: ThermalNetwork): boolean {
+    return isAlike(this.shape, shapeOf(network));
   }
 
-  get taken_s(): number {
-    return this.kernel.stepTaken();
+  begin(lane: number, network: ThermalNetwork, { tolerance_K, maxStep_s, duration_s }: StepLimits): void {
+    layLane(this.bench, this.numbers, shapeOf(network), network, lane);
+    this.networks[lane] = network;
+    const first_s = Math.min(SOLVER.firstStep_s, maxStep_s);
+    this.bench.kernel.begin(lane, first_s, maxStep_s, tolerance_K, duration_s);
   }
 
-  get steps(): number {
-    return this.kernel.stepsTaken();
+  advance(): void {
+    this.tries = this.bench.kernel.advance(SOLVER.minStep_s, SOLVER.maxPhasePasses);
   }
 
-  get solves(): number {
-    return this.kernel.solved();
+  lastTry(lane: number): Try {
+    if (this.tries & (1 << lane)) return 'took';
+    return this.tries & (1 << (lane + FAILED)) ? 'failed' : 'again';
   }
 
-  advance(duration_s: number, counts: readonly boolean[]): boolean {
-    const { tolerance_K, maxStep_s } = this.limits;
-    const lanes = counts.reduce((bits, counting, lane) => bits | (counting ? 1 << lane : 0), 0);
-    const { minStep_s, maxPhasePasses } = SOLVER;
-    return this.kernel.advance(duration_s, tolerance_K, maxStep_s, minStep_s, maxPhasePasses, lanes) === 1;
+  time_s(lane: number): number {
+    return this.bench.kernel.timeOf(lane);
+  }
+
+  taken_s(lane: number): number {
+    return this.bench.kernel.stepOf(lane);
+  }
+
+  steps(lane: number): number {
+    return this.bench.kernel.stepsOf(lane);
+  }
+
+  solves(lane: number): number {
+    return this.bench.kernel.solvesOf(lane);
   }
 
   temperaturesOf_K(): Float64Array {
@@ -65,14 +69,16 @@ export class CompiledStepper implements Stepper {
   }
 
   placeOf(lane: number, node: number): number {
-    return this.temperatureAt + LANES * this.shape.elimination.pivot[node]! + lane;
+    return this.temperatureAt + this.lanes * this.shape.elimination.pivot[node]! + lane;
   }
 
   resultOf(lane: number): LaneResult {
     const { melting, size } = this.networks[lane]!;
     const read = (array: number, count: number): Float64Array => {
-      const from = this.kernel.addressOf(array) >> 3;
-      return Float64Array.from({ length: count }, (_, i) => this.numbers[from + LANES * i + lane]!);
+      const found = new Float64Array(count);
+      let at = (this.bench.kernel.addressOf(array) >> 3) + lane;
+      for (let i = 0; i < count; i++, at += this.lanes) found[i] = this.numbers[at]!;
+      return found;
     };
     const [in_J, lost_J, start_J] = read(ARRAYS.account, 3) as unknown as [number, number, number];
     return {
@@ -84,7 +90,16 @@ export class CompiledStepper implements Stepper {
     };
   }
 
+  end(lane: number): void {
+    this.networks[lane] = null;
+    this.bench.kernel.end(lane);
+  }
+
   release(): void {
-    taken = false;
+    this.networks.forEach((_, lane) => this.end(lane));
+    returnBench(this.bench);
   }
 }
+
+/** First bit of the lanes that would not converge. */
+const FAILED = 8;

@@ -39,79 +39,113 @@ export interface Asked {
   readonly options: IntegrationOptions;
 }
 
+/** What came of one of many, by its place among them. */
+export interface Ended {
+  readonly index: number;
+  readonly run: Integration;
+}
+
 /** Integrates a thermal network from its initial temperatures. */
-export function integrate(network: ThermalNetwork, options: IntegrationOptions): Integration {
-  return run((limits) => new CompiledStepper([network, network], limits), [options])[0]!;
+export const integrate = (network: ThermalNetwork, options: IntegrationOptions): Integration =>
+  integrateAll([() => ({ network, options })])[0]!;
+
+/** Many, side by side: in the order asked for. */
+export function integrateAll(asked: readonly (() => Asked)[]): Integration[] {
+  const runs = new Array<Integration>(asked.length);
+  for (const { index, run } of integrateEach(asked)) runs[index] = run;
+  return runs;
 }
 
 /**
- * Two networks side by side, for little more than one costs. They take the same steps, short enough for both; duration and
- * limits are those of the first. Where they differ in shape they go one after the other.
+ * Many, side by side in the lanes of the compiled kernel; each as it ends. A run's figures are the same whatever runs beside
+ * it: lanes have clocks of their own, and one that ends makes room for the next. What differs in shape waits for its turn.
  */
-export function integrateTogether(first: Asked, second: Asked): [Integration, Integration] {
-  const pair = [first.network, second.network] as const;
-  if (!CompiledStepper.alike(...pair))
-    return [integrate(first.network, first.options), integrate(second.network, second.options)];
-  const options = [first.options, second.options];
-  return run((limits) => new CompiledStepper(pair, limits), options) as [Integration, Integration];
+export const integrateEach = (asked: readonly (() => Asked)[]): Generator<Ended, void> =>
+  stepped(asked, (network) => new CompiledStepper(network, asked.length));
+
+/** The same in plain code. */
+export const integratePlainly = (asked: readonly (() => Asked)[]): Integration[] => {
+  const runs = new Array<Integration>(asked.length);
+  for (const { index, run } of stepped(asked, () => new PlainStepper(asked.length))) runs[index] = run;
+  return runs;
+};
+
+function* stepped(
+  asked: readonly (() => Asked)[],
+  stepperFor: (first: ThermalNetwork) => Stepper,
+): Generator<Ended, void> {
+  let index = 0;
+  let waiting = asked[0]?.();
+  while (waiting) {
+    const stepper = stepperFor(waiting.network);
+    const lanes: (Lane | null)[] = Array.from({ length: stepper.lanes }, () => null);
+    try {
+      for (;;) {
+        for (let lane = 0; lane < lanes.length; lane++) {
+          if (lanes[lane] || !waiting || !stepper.fits(waiting.network)) continue;
+          lanes[lane] = new Lane(stepper, lane, index, waiting);
+          waiting = asked[++index]?.();
+        }
+        if (!lanes.some(Boolean)) break;
+        stepper.advance();
+        for (let lane = 0; lane < lanes.length; lane++) {
+          const run = lanes[lane]?.ended();
+          if (!run) continue;
+          yield { index: lanes[lane]!.index, run };
+          lanes[lane] = null;
+          stepper.end(lane);
+        }
+      }
+    } finally {
+      stepper.release();
+    }
+  }
 }
 
-/** The same in plain code, for any number of networks that step together. */
-export const integratePlainly = (asked: readonly Asked[]): Integration[] =>
-  run(
-    (limits) =>
-      new PlainStepper(
-        asked.map((a) => a.network),
-        limits,
-      ),
-    asked.map((a) => a.options),
-  );
+/** One network on its way, and what is recorded of it. */
+class Lane {
+  private readonly record: Recorder;
+  private readonly at_K: (node: number) => number;
 
-function run(
-  stepperOf: (limits: StepLimits) => Stepper,
-  options: readonly IntegrationOptions[],
-): Integration[] {
-  const { duration_s, tolerance_K = SOLVER.tolerance_K, maxStep_s = SOLVER.maxStep_s } = options[0]!;
-  const stepper = stepperOf({ tolerance_K, maxStep_s });
-  const lanes = options.map(({ tracked }, lane) => {
+  constructor(
+    private readonly stepper: Stepper,
+    private readonly lane: number,
+    readonly index: number,
+    private readonly asked: Asked,
+  ) {
+    const { network, options } = asked;
+    const { duration_s, tolerance_K = SOLVER.tolerance_K, maxStep_s = SOLVER.maxStep_s } = options;
+    stepper.begin(lane, network, { duration_s, tolerance_K, maxStep_s });
     const temperatures_K = stepper.temperaturesOf_K(lane);
-    const at_K = (node: number): number => temperatures_K[stepper.placeOf(lane, node)]!;
-    const places = Int32Array.from(tracked, (node) => stepper.placeOf(lane, node));
-    return { at_K, record: new Recorder(temperatures_K, places) };
-  });
-  const ended = new Array<Integration | null>(options.length).fill(null);
-  const counts = options.map(() => true);
-  const end = (lane: number, outcome: Integration['outcome']): void => {
-    const { steps, solves } = stepper;
-    counts[lane] = false;
-    ended[lane] = {
-      outcome,
-      ...lanes[lane]!.record.done(),
-      ...accountOf(stepper.resultOf(lane)),
-      steps,
-      solves,
-    };
-  };
-  try {
-    while (counts.includes(true)) {
-      const over = stepper.time_s >= duration_s * (1 - 1e-12);
-      if (over || stepper.steps >= SOLVER.maxSteps || !stepper.advance(duration_s, counts)) {
-        counts.forEach((counting, lane) => {
-          if (counting) end(lane, over ? 'done' : 'not-converged');
-        });
-        break;
-      }
-      const { time_s, taken_s } = stepper;
-      lanes.forEach(({ record, at_K }, lane) => {
-        if (!counts[lane]) return;
-        record.add(time_s);
-        if (options[lane]!.stopWhen?.(time_s, taken_s, at_K)) end(lane, 'stopped');
-      });
-    }
-  } finally {
-    stepper.release();
+    this.at_K = (node) => temperatures_K[stepper.placeOf(lane, node)]!;
+    const places = Int32Array.from(options.tracked, (node) => stepper.placeOf(lane, node));
+    this.record = new Recorder(temperatures_K, places);
   }
-  return ended.map((one) => one!);
+
+  /** After a try: what came of the run, where it is over. */
+  ended(): Integration | null {
+    const { stepper, lane, record, asked } = this;
+    const { duration_s, stopWhen } = asked.options;
+    const last = stepper.lastTry(lane);
+    if (last === 'again') return null;
+    if (last === 'failed') return this.as('not-converged');
+    const time_s = stepper.time_s(lane);
+    record.add(time_s);
+    if (stopWhen?.(time_s, stepper.taken_s(lane), this.at_K)) return this.as('stopped');
+    if (time_s >= duration_s * (1 - 1e-12)) return this.as('done');
+    return stepper.steps(lane) >= SOLVER.maxSteps ? this.as('not-converged') : null;
+  }
+
+  private as(outcome: Integration['outcome']): Integration {
+    const { stepper, lane, record } = this;
+    return {
+      outcome,
+      ...record.done(),
+      ...accountOf(stepper.resultOf(lane)),
+      steps: stepper.steps(lane),
+      solves: stepper.solves(lane),
+    };
+  }
 }
 
 function accountOf({ solidus_s, liquidus_s, in_J, stored_J, lost_J }: LaneResult) {

@@ -1,249 +1,123 @@
 import type { Elimination } from './elimination';
-import { enthalpyCurve } from './enthalpy';
+import { ARRAYS, type Bench, type Kernel } from './kernel';
 import type { ThermalNetwork } from './network';
-import { SOLVER } from './settings';
-import { shapeOf, type Shape } from './shape';
+import type { Shape } from './shape';
 
-/** Exports of kernels/network.ts. */
-export interface Kernel {
-  readonly memory: WebAssembly.Memory;
-  layOut(
-    nodes: number,
-    head: number,
-    entries: number,
-    updates: number,
-    variableEdges: number,
-    lumps: number,
-    heated: number,
-    wets: number,
-    aired: number,
-  ): void;
-  addressOf(array: number): number;
-  begin(firstStep: number): void;
-  /** 1 where a step was taken, 0 where none converges. */
-  advance(
-    duration: number,
-    tolerance: number,
-    maxStep: number,
-    minStep: number,
-    maxPasses: number,
-    lanes: number,
-  ): number;
-  timeNow(): number;
-  stepTaken(): number;
-  stepsTaken(): number;
-  solved(): number;
-}
+/* What of a kernel's memory is whole numbers: the elimination, and what each link and lump belongs to. */
 
-/** Arrays of the kernel, by the number that `addressOf` knows them by. */
-export const ARRAYS = {
-  columnAt: 0,
-  row: 1,
-  updateAt: 2,
-  update: 3,
-  edge: 4,
-  meltNode: 5,
-  heaterNode: 6,
-  waitsFor: 7,
-  ambientNode: 8,
-  fixedValues: 9,
-  fixedConduction: 10,
-  edgeSolid: 11,
-  edgeLiquid: 12,
-  slope: 13,
-  temperature: 14,
-  source: 15,
-  curve: 16,
-  wetting: 17,
-  heater: 18,
-  ambient: 19,
-  solidusAt: 20,
-  liquidusAt: 21,
-  account: 22,
-  columnOf: 23,
-  enthalpy: 24,
-} as const;
+/** Bytes of one number of each lane. */
+export const eachOf = (lanes: number): number => 8 * lanes;
 
-export const LANES = 2;
-/** A pivot or a place as bytes: two numbers of eight. */
-const PAIR = 4;
-/** Bytes of one update. */
-const TRIPLE = 12;
-
-const asIs = (value: number): number => value;
-
-/** The column of each entry, as bytes of its pivot. */
-function columnsOf({ size, columnAt, row }: Elimination): Int32Array {
-  const columns = new Int32Array(row.length);
-  for (let p = 0; p < size; p++) columns.fill(p << PAIR, columnAt[p], columnAt[p + 1]);
-  return columns;
-}
-
-/** Each update of a column as the place it falls on, its scaled entry, and its other entry by its place in the column. */
-function triplesOf({ size, columnAt, update }: Elimination): Int32Array {
-  const triples = new Int32Array(3 * update.length);
-  let u = 0;
-  for (let p = 0; p < size; p++) {
-    const [first, end] = [columnAt[p]!, columnAt[p + 1]!];
-    for (let a = end - 1; a >= first; a--) {
-      for (let b = first; b <= a; b++, u++) {
-        triples[3 * u] = update[u]! << PAIR;
-        triples[3 * u + 1] = (size + a) << PAIR;
-        triples[3 * u + 2] = (b - first) << PAIR;
-      }
-    }
-  }
-  return triples;
-}
-
-/** What lies in the kernel now: a shape met again is not laid again. */
-let laid: { readonly elimination: Elimination; readonly counts: string } | null = null;
-
-/** The kernel's numbers, and where its temperatures begin among them. */
-export interface Laid {
-  readonly numbers: Float64Array;
-  readonly temperatureAt: number;
-}
-
-/** Lays two networks of one shape into the kernel. */
-export function lay(kernel: Kernel, shape: Shape, networks: readonly [ThermalNetwork, ThermalNetwork]): Laid {
-  layPlaces(kernel, shape, networks[0]);
-  const numbers = new Float64Array(kernel.memory.buffer);
-  networks.forEach((network, lane) => layLane(kernel, numbers, shape, network, lane));
-  return { numbers, temperatureAt: kernel.addressOf(ARRAYS.temperature) >> 3 };
-}
-
-/** Everything that is a whole number: the elimination, and what each link and lump belongs to. */
-function layPlaces(kernel: Kernel, shape: Shape, network: ThermalNetwork): void {
+/** Lays a shape into a kernel, and where each list of the network points. */
+export function layShape(bench: Bench, shape: Shape, network: ThermalNetwork): void {
+  if (bench.laid !== null && isAlike(bench.laid, shape)) return;
+  const { kernel } = bench;
+  const each = eachOf(bench.lanes);
   const { elimination, variableEdges, edgeMelt, edgeWetting, waitsFor } = shape;
   const { edges, melting, heaters, wettings, ambient } = network;
-  const { size, split, row, update, columnAt, updateAt, pivot, edgeAt } = elimination;
-  const counts = [variableEdges, melting, heaters, wettings, ambient].map(({ length }) => length) as [
-    number,
-    number,
-    number,
-    number,
-    number,
-  ];
-  const known = laid?.elimination === elimination && laid.counts === counts.join(' ');
-  if (!known) kernel.layOut(size, split, row.length, update.length, ...counts);
-  const whole = new Int32Array(kernel.memory.buffer);
-  const put = (array: number, of: ArrayLike<number>, to: (value: number) => number): void => {
-    const from = kernel.addressOf(array) >> 2;
-    for (let i = 0; i < of.length; i++) whole[from + i] = to(of[i]!);
-  };
-  if (!known) {
-    put(ARRAYS.columnAt, columnAt, (entry) => (size + entry) << PAIR);
-    put(ARRAYS.row, row, (p) => p << PAIR);
-    put(ARRAYS.columnOf, columnsOf(elimination), asIs);
-    put(ARRAYS.updateAt, updateAt, (at) => at * TRIPLE);
-    put(ARRAYS.update, triplesOf(elimination), asIs);
-    laid = { elimination, counts: counts.join(' ') };
-  }
-  const nodesOf = (list: readonly { readonly node: number }[]) =>
-    list.map(({ node }) => pivot[node]! << PAIR);
+  const { size, split, row, columnAt, pivot, edgeAt } = elimination;
+  const twins = twinsOf(elimination);
+  const updates = updatesOf(elimination, twins);
+  kernel.layOut(
+    size,
+    split,
+    row.length,
+    updates.head.length,
+    updates.tail.length,
+    variableEdges.length,
+    melting.length,
+    heaters.length,
+    wettings.length,
+    ambient.length,
+  );
+  const temperature = kernel.addressOf(ARRAYS.temperature);
+  const factor = kernel.addressOf(ARRAYS.factor);
+  const put = wordsOf(kernel);
+  put(ARRAYS.columnAt, columnAt, (entry) => (size + entry) * each);
+  put(ARRAYS.twin, twins, Number);
+  put(ARRAYS.row, row, (p) => temperature + p * each);
+  put(ARRAYS.columnOf, columnsOf(elimination), (p) => temperature + p * each);
+  put(ARRAYS.updateHead, updates.head, (place) => factor + place * each);
+  put(ARRAYS.updateTail, updates.tail, (place) => factor + place * each);
   put(
     ARRAYS.edge,
     variableEdges.flatMap((e) => [
-      pivot[edges[e]!.from]! << PAIR,
-      pivot[edges[e]!.to]! << PAIR,
-      edgeAt[e]! << PAIR,
+      pivot[edges[e]!.from]! * each,
+      pivot[edges[e]!.to]! * each,
+      edgeAt[e]! * each,
       edgeMelt[2 * e]!,
       edgeMelt[2 * e + 1]!,
       edgeWetting[e]!,
     ]),
-    asIs,
+    Number,
   );
-  put(ARRAYS.meltNode, nodesOf(melting), asIs);
-  put(ARRAYS.heaterNode, nodesOf(heaters), asIs);
-  put(ARRAYS.ambientNode, nodesOf(ambient), asIs);
-  put(ARRAYS.waitsFor, waitsFor, asIs);
+  const at = ({ node }: { readonly node: number }): number => pivot[node]! * each;
+  put(ARRAYS.meltNode, melting.map(at), Number);
+  put(ARRAYS.heaterNode, heaters.map(at), Number);
+  put(ARRAYS.ambientNode, ambient.map(at), Number);
+  put(ARRAYS.waitsFor, waitsFor, Number);
+  bench.laid = shape;
 }
 
-/** One network's numbers. */
-function layLane(
-  kernel: Kernel,
-  numbers: Float64Array,
-  { elimination, variableEdges }: Shape,
-  network: ThermalNetwork,
-  lane: number,
-): void {
-  const { pivot, edgeAt, row } = elimination;
-  const { size, edges, ambient, melting, heaters, wettings, capacity_J_K, initial_K } = network;
-  const array = (id: number) => {
-    const from = (kernel.addressOf(id) >> 3) + lane;
-    return {
-      clear: (count: number): void => {
-        for (let i = 0; i < count; i++) numbers[from + LANES * i] = 0;
-      },
-      set: (i: number, value: number): void => void (numbers[from + LANES * i] = value),
-      add: (i: number, value: number): void => void (numbers[from + LANES * i]! += value),
-    };
+function wordsOf(kernel: Kernel) {
+  const words = new Int32Array(kernel.memory.buffer);
+  return <T>(array: number, of: ArrayLike<T>, to: (value: T) => number): void => {
+    const from = kernel.addressOf(array) >> 2;
+    for (let i = 0; i < of.length; i++) words[from + i] = to(of[i]!);
   };
-  const [values, conduction, source] = [
-    array(ARRAYS.fixedValues),
-    array(ARRAYS.fixedConduction),
-    array(ARRAYS.source),
-  ];
-  values.clear(size + row.length);
-  conduction.clear(size);
-  source.clear(size);
-  const variable = new Uint8Array(edges.length);
-  for (const e of variableEdges) variable[e] = 1;
-  edges.forEach(({ from, to, solid_W_K }, e) => {
-    if (variable[e]) return;
-    values.add(edgeAt[e]!, -solid_W_K);
-    conduction.add(pivot[from]!, solid_W_K);
-    conduction.add(pivot[to]!, solid_W_K);
-  });
-  const air = array(ARRAYS.ambient);
-  ambient.forEach(({ node, conductance_W_K, temperature_K }, i) => {
-    conduction.add(pivot[node]!, conductance_W_K);
-    source.add(pivot[node]!, conductance_W_K * temperature_K);
-    air.set(2 * i, conductance_W_K);
-    air.set(2 * i + 1, temperature_K);
-  });
-  const [solid, liquid] = [array(ARRAYS.edgeSolid), array(ARRAYS.edgeLiquid)];
-  variableEdges.forEach((e, i) => {
-    solid.set(i, edges[e]!.solid_W_K);
-    liquid.set(i, edges[e]!.liquid_W_K);
-  });
-  const [slope, temperature] = [array(ARRAYS.slope), array(ARRAYS.temperature)];
-  for (let node = 0; node < size; node++) {
-    slope.set(pivot[node]!, capacity_J_K[node]!);
-    temperature.set(pivot[node]!, initial_K[node]!);
-  }
-  const curves = array(ARRAYS.curve);
-  melting.forEach((lump, i) => {
-    const c = enthalpyCurve(lump, SOLVER.eutecticSmear_K);
-    const all = [c.solidus_K, c.liquidus_K, c.solidus_J, c.liquidus_J, ...c.slope, ...c.offset];
-    all.forEach((value, k) => curves.set(all.length * i + k, value));
-  });
-  const wet = array(ARRAYS.wetting);
-  wettings.forEach(({ dryShare, over_s }, i) => {
-    wet.set(2 * i, dryShare);
-    wet.set(2 * i + 1, over_s);
-  });
-  const heat = array(ARRAYS.heater);
-  heaters.forEach(({ setpoint_K, gain_W_K, limit_W }, i) => {
-    heat.set(3 * i, setpoint_K);
-    heat.set(3 * i + 1, gain_W_K);
-    heat.set(3 * i + 2, limit_W);
-  });
 }
 
-/** Whether two networks have the same links, lumps and heaters, whatever their numbers. */
-export function isAlike(a: ThermalNetwork, b: ThermalNetwork): boolean {
-  const [one, other] = [shapeOf(a), shapeOf(b)];
-  const nodes = ({ ambient, heaters, melting }: ThermalNetwork): number[] =>
-    [...ambient, ...heaters, ...melting].map(({ node }) => node);
+/** The column of each entry, by its pivot. */
+function columnsOf({ size, columnAt, row }: Elimination): Int32Array {
+  const columns = new Int32Array(row.length);
+  for (let p = 0; p < size; p++) columns.fill(p, columnAt[p], columnAt[p + 1]);
+  return columns;
+}
+
+/** Where a column and the next have their entries in the same rows, both in the head or both in the tail. */
+function twinsOf({ size, split, columnAt, row }: Elimination): boolean[] {
+  const twins = new Array<boolean>(size).fill(false);
+  for (let p = 0; p + 1 < size; p++) {
+    if (p + 1 === split) continue;
+    const [start, end, last] = [columnAt[p]!, columnAt[p + 1]!, columnAt[p + 2]!];
+    // Rows are in order: as many but for the next pivot itself are the same ones.
+    if (row[start] !== p + 1 || end - start !== last - end + 1) continue;
+    twins[p] = true;
+    p++;
+  }
+  return twins;
+}
+
+/**
+ * The places that columns take from, in the order of the kernel: by entry, its place with each entry from it on. Of twins
+ * those of the second, which are both's; what the first takes from the second needs no place.
+ */
+function updatesOf(elimination: Elimination, twins: readonly boolean[]): { head: number[]; tail: number[] } {
+  const { size, split, columnAt, updateAt, update } = elimination;
+  const [head, tail]: [number[], number[]] = [[], []];
+  for (let p = 0; p < size; p++) {
+    const own = twins[p] ? ++p : p;
+    const count = columnAt[own + 1]! - columnAt[own]!;
+    // Listed by entry from the last to the first, with each entry up to it.
+    const before = (entry: number): number => (count * (count + 1) - (entry + 1) * (entry + 2)) / 2;
+    const into = own < split ? head : tail;
+    for (let b = 0; b < count; b++) {
+      for (let a = b; a < count; a++) into.push(update[updateAt[own]! + before(a) + b]!);
+    }
+  }
+  return { head, tail };
+}
+
+/** Whether two shapes have the same links, lumps and heaters, whatever their numbers. */
+export function isAlike(a: Shape, b: Shape): boolean {
   return (
-    one.elimination === other.elimination &&
-    same(one.variableEdges, other.variableEdges) &&
-    same(one.edgeMelt, other.edgeMelt) &&
-    same(one.edgeWetting, other.edgeWetting) &&
-    same(one.waitsFor, other.waitsFor) &&
-    same(nodes(a), nodes(b))
+    a === b ||
+    (a.elimination === b.elimination &&
+      same(a.variableEdges, b.variableEdges) &&
+      same(a.edgeMelt, b.edgeMelt) &&
+      same(a.edgeWetting, b.edgeWetting) &&
+      same(a.waitsFor, b.waitsFor) &&
+      same(a.listed, b.listed))
   );
 }
 

@@ -11,7 +11,7 @@ import type { HeaterNode, ThermalNetwork } from './network';
 import { SOLVER } from './settings';
 import { shapeOf, type Shape } from './shape';
 import { StageMatrix } from './stageMatrix';
-import type { LaneResult, Stepper, StepLimits } from './stepper';
+import type { LaneResult, Stepper, StepLimits, Try } from './stepper';
 
 /** Alexander's two-stage, stiffly accurate, L-stable SDIRK (SIAM J. Numer. Anal. 14, 1977). */
 const GAMMA = 1 - Math.SQRT1_2;
@@ -24,50 +24,47 @@ type HeaterState = 'off' | 'band' | 'full';
  * corrected until it holds, so the energy balance closes to rounding.
  */
 export class PlainStepper implements Stepper {
-  time_s = 0;
-  taken_s = 0;
-  steps = 0;
-  private step_s: number;
-  private readonly lanes: readonly Lane[];
+  private readonly under: (Lane | null)[];
 
-  constructor(
-    networks: readonly ThermalNetwork[],
-    private readonly limits: StepLimits,
-  ) {
-    this.step_s = Math.min(SOLVER.firstStep_s, limits.maxStep_s);
-    this.lanes = networks.map((network) => new Lane(network));
+  constructor(readonly lanes: number) {
+    this.under = Array.from({ length: lanes }, () => null);
   }
 
-  get solves(): number {
-    return this.lanes[0]!.solves;
+  /** Its lanes share nothing, so any network may lie beside any other. */
+  fits(): boolean {
+    return true;
   }
 
-  advance(duration_s: number, counts: readonly boolean[]): boolean {
-    const { tolerance_K, maxStep_s } = this.limits;
-    for (;;) {
-      const taken_s = Math.min(this.step_s, duration_s - this.time_s);
-      let error_K = 0;
-      this.lanes.forEach((lane, i) => {
-        const own_K = lane.tryStep(taken_s);
-        if (counts[i] && !(own_K <= error_K)) error_K = own_K;
-      });
-      if (error_K > 2 * tolerance_K && taken_s > SOLVER.minStep_s) {
-        for (const lane of this.lanes) lane.takeBack();
-        this.step_s = taken_s * shrink(error_K / (2 * tolerance_K));
-        continue;
-      }
-      if (!Number.isFinite(error_K)) return false;
-      for (const lane of this.lanes) lane.accept(this.time_s, taken_s);
-      this.time_s += taken_s;
-      this.taken_s = taken_s;
-      this.steps++;
-      if (error_K < tolerance_K / 3) this.step_s = Math.min(2 * this.step_s, maxStep_s);
-      return true;
-    }
+  begin(lane: number, network: ThermalNetwork, limits: StepLimits): void {
+    this.under[lane] = new Lane(network, limits);
+  }
+
+  advance(): void {
+    for (const lane of this.under) lane?.advance();
+  }
+
+  lastTry(lane: number): Try {
+    return this.under[lane]!.lastTry;
+  }
+
+  time_s(lane: number): number {
+    return this.under[lane]!.time_s;
+  }
+
+  taken_s(lane: number): number {
+    return this.under[lane]!.taken_s;
+  }
+
+  steps(lane: number): number {
+    return this.under[lane]!.steps;
+  }
+
+  solves(lane: number): number {
+    return this.under[lane]!.solves;
   }
 
   temperaturesOf_K(lane: number): Float64Array {
-    return this.lanes[lane]!.temperature;
+    return this.under[lane]!.temperature;
   }
 
   placeOf(_lane: number, node: number): number {
@@ -75,11 +72,16 @@ export class PlainStepper implements Stepper {
   }
 
   resultOf(lane: number): LaneResult {
-    return this.lanes[lane]!.result();
+    return this.under[lane]!.result();
+  }
+
+  end(lane: number): void {
+    this.under[lane]?.release();
+    this.under[lane] = null;
   }
 
   release(): void {
-    for (const lane of this.lanes) lane.release();
+    this.under.forEach((_, lane) => this.end(lane));
   }
 }
 
@@ -92,6 +94,11 @@ function shrink(over: number): number {
 
 /** One network on its way. */
 class Lane {
+  time_s = 0;
+  taken_s = 0;
+  steps = 0;
+  lastTry: Try = 'again';
+  private step_s: number;
   private readonly size: number;
   private readonly matrix: StageMatrix;
   private readonly curves: readonly EnthalpyCurve[];
@@ -117,7 +124,6 @@ class Lane {
   private readonly rate2: Float64Array;
   private readonly stage1: Float64Array;
   readonly temperature: Float64Array;
-  private readonly saved: Float64Array;
   private readonly account = { in_J: 0, lost_J: 0 };
   private readonly start_J: number;
   private readonly solidus_s: Float64Array;
@@ -126,8 +132,10 @@ class Lane {
 
   constructor(
     private readonly network: ThermalNetwork,
+    private readonly limits: StepLimits,
     shape: Shape = shapeOf(network),
   ) {
+    this.step_s = Math.min(SOLVER.firstStep_s, limits.maxStep_s);
     const { size, melting, heaters } = network;
     const zeros = () => new Float64Array(size);
     this.size = size;
@@ -156,28 +164,33 @@ class Lane {
     }
     this.applyPhases();
     this.evaluateEnthalpy(this.temperature, this.enthalpy);
-    this.saved = Float64Array.from(this.temperature);
     this.start_J = this.enthalpy.reduce((sum, h) => sum + h, 0);
     this.solidus_s = new Float64Array(melting.length).fill(NaN);
     this.liquidus_s = new Float64Array(melting.length).fill(NaN);
     this.matrix.follow(this.share, this.wetted);
   }
 
-  /** A step that is not accepted yet; its error estimate in K, infinite if it cycled. */
-  tryStep(step_s: number): number {
-    this.saved.set(this.temperature);
-    this.foresee(step_s);
-    return this.step(step_s);
-  }
-
-  takeBack(): void {
-    this.temperature.set(this.saved);
-    this.rate2.fill(0);
-  }
-
-  accept(time_s: number, step_s: number): void {
-    this.noteCrossings(time_s, step_s);
-    this.acceptStep(step_s);
+  /** Tries one step, as long as the last ones allow. */
+  advance(): void {
+    const { tolerance_K, maxStep_s, duration_s } = this.limits;
+    const taken_s = Math.min(this.step_s, duration_s - this.time_s);
+    this.taken_s = taken_s;
+    this.foresee(taken_s);
+    const error_K = this.step(taken_s);
+    if (error_K > 2 * tolerance_K && taken_s > SOLVER.minStep_s) {
+      this.rate2.fill(0);
+      this.step_s = taken_s * shrink(error_K / (2 * tolerance_K));
+      this.lastTry = 'again';
+    } else if (!Number.isFinite(error_K)) {
+      this.lastTry = 'failed';
+    } else {
+      this.noteCrossings(this.time_s, taken_s);
+      this.acceptStep(taken_s);
+      this.time_s += taken_s;
+      this.steps++;
+      if (error_K < tolerance_K / 3) this.step_s = Math.min(2 * this.step_s, maxStep_s);
+      this.lastTry = 'took';
+    }
   }
 
   result(): LaneResult {

@@ -1,4 +1,4 @@
-import { integrate, integrateTogether, type Asked, type Integration } from './integrate';
+import { integrate, integrateEach, type Asked, type Integration } from './integrate';
 
 /** A network with what is asked of it, and how its run is read. */
 export interface Prepared<Run> extends Asked {
@@ -8,10 +8,29 @@ export interface Prepared<Run> extends Asked {
 export const alone = <Run>({ network, options, read }: Prepared<Run>): Run =>
   read(integrate(network, options));
 
-/** Two at once, for little more than one costs. */
-export function together<Run>(first: Prepared<Run>, second: Prepared<Run>): [Run, Run] {
-  const [one, other] = integrateTogether(first, second);
-  return [first.read(one), second.read(other)];
+/** Many side by side, for half of what they cost alone; null is a pause after each. Answers are in the order asked for. */
+export function* sideBySide<Run>(prepare: readonly (() => Prepared<Run>)[]): Generator<null, Run[]> {
+  const reads = new Array<Prepared<Run>['read']>(prepare.length);
+  const asked = prepare.map((one, index) => () => {
+    const prepared = one();
+    reads[index] = prepared.read;
+    return prepared;
+  });
+  const runs = new Array<Run>(prepare.length);
+  for (const { index, run } of integrateEach(asked)) {
+    runs[index] = reads[index]!(run);
+    yield null;
+  }
+  return runs;
+}
+
+/** The same at one go. */
+export function allSideBySide<Run>(prepare: readonly (() => Prepared<Run>)[]): Run[] {
+  const runs = sideBySide(prepare);
+  for (;;) {
+    const { done, value } = runs.next();
+    if (done) return value;
+  }
 }
 
 /** What is prepared, read once more into something else. */

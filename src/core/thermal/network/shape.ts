@@ -14,6 +14,8 @@ export interface Shape {
   readonly edgeWetting: Int32Array;
   /** Place among the melting nodes of what each wetting waits for, −1 where it begins at once. */
   readonly waitsFor: Int32Array;
+  /** How many nodes face the air and are heated, then all of them and those that melt, in the network's order. */
+  readonly listed: Int32Array;
 }
 
 export function shapeOf(network: ThermalNetwork): Shape {
@@ -26,7 +28,7 @@ export function shapeOf(network: ThermalNetwork): Shape {
 
 const shapes = new WeakMap<ThermalNetwork, Shape>();
 
-function shapeIn({ size, edges, melting, heaters, wettings }: ThermalNetwork): Shape {
+function shapeIn({ size, edges, melting, heaters, wettings, ambient }: ThermalNetwork): Shape {
   const meltOf = new Int32Array(size).fill(-1);
   melting.forEach((lump, index) => (meltOf[lump.node] = index));
   const edgeMelt = new Int32Array(2 * edges.length);
@@ -53,6 +55,11 @@ function shapeIn({ size, edges, melting, heaters, wettings }: ThermalNetwork): S
     variableEdges,
     edgeMelt,
     edgeWetting,
+    listed: Int32Array.of(
+      ambient.length,
+      heaters.length,
+      ...[...ambient, ...heaters, ...melting].map(({ node }) => node),
+    ),
     waitsFor: Int32Array.from(wettings, ({ waitsFor }) => (waitsFor === null ? -1 : meltOf[waitsFor]!)),
   };
 }

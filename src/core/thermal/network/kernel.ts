@@ -1,0 +1,83 @@
+import { NETWORK, NETWORK_WIDE } from '../compiled/bytes';
+import { instanceOf } from '../compiled/instance';
+import type { Shape } from './shape';
+
+/** Exports of kernels/network.ts. */
+export interface Kernel {
+  readonly memory: WebAssembly.Memory;
+  layOut(
+    nodes: number,
+    head: number,
+    entries: number,
+    headUpdates: number,
+    tailUpdates: number,
+    variableEdges: number,
+    lumps: number,
+    heated: number,
+    wets: number,
+    aired: number,
+  ): void;
+  addressOf(array: number): number;
+  lanes(): number;
+  begin(lane: number, firstStep: number, maxStep: number, tolerance: number, duration: number): void;
+  end(lane: number): void;
+  /** Lanes that took a step, bit by bit, and from bit 8 on those that would not converge. */
+  advance(minStep: number, maxPasses: number): number;
+  timeOf(lane: number): number;
+  stepOf(lane: number): number;
+  stepsOf(lane: number): number;
+  solvesOf(lane: number): number;
+}
+
+/** Arrays of the kernel, by the number that `addressOf` knows them by. */
+export const ARRAYS = {
+  columnAt: 0,
+  twin: 1,
+  row: 2,
+  columnOf: 3,
+  updateHead: 4,
+  updateTail: 5,
+  edge: 6,
+  meltNode: 7,
+  heaterNode: 8,
+  waitsFor: 9,
+  ambientNode: 10,
+  fixedValues: 11,
+  fixedConduction: 12,
+  edgeSolid: 13,
+  edgeLiquid: 14,
+  slope: 15,
+  temperature: 16,
+  source: 17,
+  curve: 18,
+  wetting: 19,
+  heater: 20,
+  ambient: 21,
+  solidusAt: 22,
+  liquidusAt: 23,
+  account: 24,
+  factor: 25,
+  enthalpy: 26,
+} as const;
+
+/** A kernel of its own memory, and the shape that lies in it: one that is met again is not laid again. */
+export interface Bench {
+  readonly kernel: Kernel;
+  readonly lanes: number;
+  laid: Shape | null;
+}
+
+/** Benches that nobody uses now, by width. */
+const idle = { narrow: [] as Bench[], wide: [] as Bench[] };
+
+/** Two lanes, or four: who has runs for four pays half as much for each. */
+export function borrowedBench(width: keyof typeof idle): Bench {
+  const known = idle[width].pop();
+  if (known) return known;
+  const kernel = instanceOf(width === 'wide' ? NETWORK_WIDE : NETWORK) as unknown as Kernel;
+  return { kernel, lanes: kernel.lanes(), laid: null };
+}
+
+export function returnBench(bench: Bench): void {
+  idle[bench.lanes > 2 ? 'wide' : 'narrow'].push(bench);
+}
