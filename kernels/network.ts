@@ -6,6 +6,7 @@ import { substituteBack, substituteForth } from './network/elimination';
 import {
   duration,
   error,
+  firstStep,
   kept,
   longest,
   perStage,
@@ -28,6 +29,7 @@ import {
   base,
   enthalpy,
   factor,
+  flow,
   head,
   heater,
   heaterNode,
@@ -47,13 +49,14 @@ import {
   temperature,
 } from './network/layout';
 import {
-  acceptMelting,
+  acceptWetting,
   beginMelting,
   correctGuess,
   foresee,
   guessPhases,
   heaterLoad,
   noteCrossings,
+  reach,
 } from './network/melting';
 import { forget, prepare } from './network/stage';
 
@@ -70,12 +73,13 @@ export function lanes(): i32 {
 }
 
 /** Begins a lane at the temperatures that were laid. */
-export function begin(lane: i32, firstStep: f64, maxStep: f64, allowed: f64, until: f64): void {
+export function begin(lane: i32, first: f64, most: f64, allowed: f64, until: f64): void {
   const l = inLane(lane);
   forget(lane);
   store<f64>(time + l, 0);
-  store<f64>(step + l, firstStep);
-  store<f64>(longest + l, maxStep);
+  store<f64>(step + l, first);
+  store<f64>(firstStep + l, first);
+  store<f64>(longest + l, most);
   store<f64>(tolerance + l, allowed);
   store<f64>(duration + l, until);
   store<i32>(steps + ((<usize>lane) << 2), 0);
@@ -84,7 +88,7 @@ export function begin(lane: i32, firstStep: f64, maxStep: f64, allowed: f64, unt
     const o = EACH * <usize>i + l;
     store<f64>(perSlope + o, 1 / load<f64>(slope + o));
     store<f64>(offset + o, 0);
-    store<f64>(rate2 + o, 0);
+    store<f64>(flow + o, 0);
   }
   beginMelting(lane);
   let stored: f64 = 0;
@@ -124,11 +128,12 @@ export function solvesOf(lane: i32): i32 {
  * Tries one step in every lane that is on its way. Bit by bit those that took it; 256 times over, those that would not
  * converge. The rest tries again with a shorter one.
  */
-export function advance(minStep: f64, maxPasses: i32): i32 {
+export function advance(minStep: f64, maxPasses: i32, pastPhase: f64): i32 {
   for (let lane = 0; lane < LANES; lane++) {
     const l = inLane(lane);
     if (!(live & (1 << lane))) continue;
-    const length = min(load<f64>(step + l), load<f64>(duration + l) - load<f64>(time + l));
+    const left = load<f64>(duration + l) - load<f64>(time + l);
+    const length = min(min(load<f64>(step + l), reach(lane, pastPhase)), left);
     store<f64>(taken + l, length);
     store<f64>(stage + l, GAMMA * length);
     store<f64>(perStage + l, 1 / (GAMMA * length));
@@ -147,14 +152,13 @@ export function advance(minStep: f64, maxPasses: i32): i32 {
     const allowed = load<f64>(tolerance + l);
     const length = load<f64>(taken + l);
     if (off > 2 * allowed && length > minStep) {
-      takeBack(lane);
       store<f64>(step + l, length * shrink(off / (2 * allowed)));
     } else if (!isFinite(off)) {
       failed |= bit;
     } else {
       took |= bit;
       store<u64>(kept + l, u64.MAX_VALUE);
-      if (off < allowed / 3) store<f64>(step + l, min(2 * load<f64>(step + l), load<f64>(longest + l)));
+      store<f64>(step + l, min(growth(off / allowed) * load<f64>(step + l), load<f64>(longest + l)));
     }
   }
   if (took) accept(took);
@@ -168,15 +172,15 @@ function shrink(over: f64): f64 {
   return by;
 }
 
-function takeBack(lane: i32): void {
-  let o = rate2 + inLane(lane);
-  for (let i = 0; i < size; i++, o += EACH) store<f64>(o, 0);
+/** Far from its tolerance a step is doubled twice: of second order, its error then grows sixteenfold. */
+function growth(part: f64): f64 {
+  return part < 1.0 / 24 ? 4 : part < 1.0 / 3 ? 2 : 1;
 }
 
 /** Takes a step into `temperature` and `next`, its error estimates into `error`; the lanes whose guesses came to hold. */
 function tryStep(maxPasses: i32): i32 {
   const all = EACH * <usize>size;
-  guessPhases(live, enthalpy, rate2);
+  guessPhases(live, enthalpy, flow);
   let settled = solveStage(enthalpy, maxPasses);
   const t = temperature;
   const h = enthalpy;
@@ -300,9 +304,14 @@ function accept(took: i32): void {
     const all = EACH * <usize>size;
     const h = enthalpy;
     const then = next;
-    for (let o = v; o < all; o += EACH) put(h + o, v128.bitselect(at(then + o), at(h + o), keep));
+    const takes = flow;
+    const rate = rate2;
+    for (let o = v; o < all; o += EACH) {
+      put(h + o, v128.bitselect(at(then + o), at(h + o), keep));
+      put(takes + o, v128.bitselect(at(rate + o), at(takes + o), keep));
+    }
   }
-  acceptMelting();
+  acceptWetting();
   for (let lane = 0; lane < LANES; lane++) {
     if (!(took & (1 << lane))) continue;
     const l = inLane(lane);

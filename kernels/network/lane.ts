@@ -17,6 +17,8 @@ export const headStage: usize = FIRST + 6 * ROOM;
 export const duration: usize = FIRST + 7 * ROOM;
 export const tolerance: usize = FIRST + 8 * ROOM;
 export const longest: usize = FIRST + 9 * ROOM;
+/** Where steps begin: those taken are its doubles. */
+export const firstStep: usize = FIRST + 17 * ROOM;
 /** Error of the step at hand, K. */
 export const error: usize = FIRST + 10 * ROOM;
 /** All bits where the step at hand is accepted. */
@@ -29,4 +31,4 @@ export const solves: usize = FIRST + 14 * ROOM;
 export const slotCount: usize = FIRST + 15 * ROOM;
 export const nextSlot: usize = FIRST + 16 * ROOM;
 /** Where a shape's arrays begin. */
-export const FREE: usize = FIRST + 17 * ROOM;
+export const FREE: usize = FIRST + 18 * ROOM;

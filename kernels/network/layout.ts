@@ -60,13 +60,14 @@ export let next: usize = 0;
 export let base: usize = 0;
 export let rate1: usize = 0;
 export let rate2: usize = 0;
+/** Heat that each node took up at the end of the last step, W. */
+export let flow: usize = 0;
 export let stage1: usize = 0;
 export let temperature: usize = 0;
 export let source: usize = 0;
 /** Of each lump: solidus and liquidus, K, then J; slopes of the three phases; their offsets. */
 export let curve: usize = 0;
-export let share: usize = 0;
-export let shareRate: usize = 0;
+/** Liquid share of each lump as it is taken to be within a step. */
 export let halfway: usize = 0;
 export let wetted: usize = 0;
 export let wettedHalfway: usize = 0;
@@ -148,13 +149,12 @@ export function layOut(
   base = room(nodeBytes);
   rate1 = room(nodeBytes);
   rate2 = room(nodeBytes);
+  flow = room(nodeBytes);
   stage1 = room(nodeBytes);
   temperature = room(nodeBytes);
   source = room(nodeBytes);
   curve = room(10 * EACH * melts);
   stays = room(4 * EACH * melts);
-  share = room(EACH * melts);
-  shareRate = room(EACH * melts);
   halfway = room(EACH * melts);
   wetted = room(EACH * wettings);
   wettedHalfway = room(EACH * wettings);

@@ -1,9 +1,10 @@
-import { kept, perStage, stage, taken, time, underWay } from './lane';
+import { firstStep, kept, longest, stage, taken, time, underWay } from './lane';
 import { add, at, EACH, inLane, LANES, mul, pair, put, sub } from './lanes';
 import {
   control,
   curve,
   enthalpy,
+  flow,
   halfway,
   heater,
   heaterNode,
@@ -15,8 +16,6 @@ import {
   offset,
   perSlope,
   phase,
-  share,
-  shareRate,
   slope,
   solidusAt,
   stays,
@@ -73,8 +72,6 @@ export function beginMelting(lane: i32): void {
   const l = inLane(lane);
   for (let i = 0; i < melts; i++) {
     const o = EACH * <usize>i + l;
-    store<f64>(share + o, 0);
-    store<f64>(shareRate + o, 0);
     store<f64>(halfway + o, 0);
     store<f64>(solidusAt + o, NaN);
     store<f64>(liquidusAt + o, NaN);
@@ -182,17 +179,23 @@ export function heaterLoad(index: i32, lane: i32): f64 {
 let moved: bool = true;
 
 /**
- * Conductances within a step are held as they will be halfway through it, if the melt goes on as it last did: held as
- * they were at its start, what a melt opens would open a step too late.
+ * Conductances within a step are held as they will be in its middle, if heat goes on flowing as it does: held as they were at
+ * its start, what a melt opens would open a step too late.
  */
 export function foresee(): void {
   for (let v: usize = 0; v < EACH; v += 16) {
-    const half = mul(pair(0.5), at(taken + v));
+    const length = at(taken + v);
+    const half = mul(pair(0.5), length);
     const counts = at(underWay + v);
     for (let i = 0; i < melts; i++) {
-      const o = EACH * <usize>i + v;
-      const then = add(at(share + o), mul(half, at(shareRate + o)));
-      note(halfway + o, f64x2.min(pair(1), f64x2.max(pair(0), then)), counts);
+      const c = curve + CURVE * <usize>i + v;
+      const node = <usize>load<i32>(meltNode + ((<usize>i) << 2)) + v;
+      const h = at(enthalpy + node);
+      const solidus = at(c + 2 * EACH);
+      const span = sub(at(c + 3 * EACH), solidus);
+      const now = shareOf(h, solidus, span);
+      const then = shareOf(add(h, mul(length, at(flow + node))), solidus, span);
+      note(halfway + EACH * <usize>i + v, mul(pair(0.5), add(now, then)), counts);
     }
     for (let w = 0; w < wettings; w++) {
       note(wettedHalfway + EACH * <usize>w + v, wettedAfter(w, v, half), counts);
@@ -201,6 +204,37 @@ export function foresee(): void {
   if (!moved) return;
   follow(halfway, wettedHalfway);
   moved = false;
+}
+
+/** Liquid share of lumps with so much heat. */
+function shareOf(h: v128, solidus: v128, span: v128): v128 {
+  return f64x2.min(pair(1), f64x2.max(pair(0), f64x2.div(sub(h, solidus), span)));
+}
+
+/**
+ * How far a lane's next step may go: a lump that begins or ends melting bends the run, so none is tried that goes far past
+ * the next one, to the length met that is nearest to `past` times the way there as heat flows now.
+ */
+export function reach(lane: i32, past: f64): f64 {
+  const l = inLane(lane);
+  let least: f64 = Infinity;
+  for (let i = 0; i < melts; i++) {
+    const lump = curve + CURVE * <usize>i + l;
+    const node = <usize>load<i32>(meltNode + ((<usize>i) << 2)) + l;
+    const h = load<f64>(enthalpy + node);
+    const w = load<f64>(flow + node);
+    const solidus = curveOf(lump, 2);
+    const liquidus = curveOf(lump, 3);
+    const aim = w > 0 ? (h < solidus ? solidus : liquidus) : h > liquidus ? liquidus : solidus;
+    const way = (aim - h) / w;
+    if (way > 0) least = min(least, way);
+  }
+  const aim = past * least;
+  const most = load<f64>(longest + l);
+  if (!(aim < most)) return Infinity;
+  let length = min(load<f64>(firstStep + l), most);
+  while (length * Math.SQRT2 < aim) length *= 2;
+  return length;
 }
 
 function note(place: usize, value: v128, counts: v128): void {
@@ -217,26 +251,14 @@ function wettedAfter(index: i32, v: usize, length: v128): v128 {
   return f64x2.min(pair(1), add(at(wetted + EACH * <usize>index + v), more));
 }
 
-/** What melted and what was wetted in the lanes whose step is kept. */
-export function acceptMelting(): void {
+/** What was wetted in the lanes whose step is kept. */
+export function acceptWetting(): void {
   for (let v: usize = 0; v < EACH; v += 16) {
     const length = at(taken + v);
     const keep = at(kept + v);
     for (let w = 0; w < wettings; w++) {
       const o = wetted + EACH * <usize>w + v;
       put(o, v128.bitselect(wettedAfter(w, v, length), at(o), keep));
-    }
-    for (let i = 0; i < melts; i++) {
-      const o = EACH * <usize>i + v;
-      const c = curve + CURVE * <usize>i + v;
-      const node = <usize>load<i32>(meltNode + ((<usize>i) << 2)) + v;
-      const solidus = at(c);
-      const raw = f64x2.div(sub(at(temperature + node), solidus), sub(at(c + EACH), solidus));
-      const now = f64x2.min(pair(1), f64x2.max(pair(0), raw));
-      const was = at(share + o);
-      const rate = f64x2.div(sub(now, was), length);
-      put(shareRate + o, v128.bitselect(rate, at(shareRate + o), keep));
-      put(share + o, v128.bitselect(now, was, keep));
     }
   }
 }

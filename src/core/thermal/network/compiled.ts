@@ -40,7 +40,8 @@ export class CompiledStepper implements Stepper {
   }
 
   advance(): void {
-    this.tries = this.bench.kernel.advance(SOLVER.minStep_s, SOLVER.maxPhasePasses);
+    const { minStep_s, maxPhasePasses, pastPhase } = SOLVER;
+    this.tries = this.bench.kernel.advance(minStep_s, maxPhasePasses, pastPhase);
   }
 
   lastTry(lane: number): Try {

@@ -54,3 +54,8 @@ export function liquidShare(curve: EnthalpyCurve, temperature_K: number): number
   const share = (temperature_K - curve.solidus_K) / (curve.liquidus_K - curve.solidus_K);
   return Math.min(1, Math.max(0, share));
 }
+
+/** The same, from the enthalpy. */
+export function liquidShareOfHeat({ solidus_J, liquidus_J }: EnthalpyCurve, enthalpy_J: number): number {
+  return Math.min(1, Math.max(0, (enthalpy_J - solidus_J) / (liquidus_J - solidus_J)));
+}

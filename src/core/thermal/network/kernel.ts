@@ -22,7 +22,7 @@ export interface Kernel {
   begin(lane: number, firstStep: number, maxStep: number, tolerance: number, duration: number): void;
   end(lane: number): void;
   /** Lanes that took a step, bit by bit, and from bit 8 on those that would not converge. */
-  advance(minStep: number, maxPasses: number): number;
+  advance(minStep: number, maxPasses: number, pastPhase: number): number;
   timeOf(lane: number): number;
   stepOf(lane: number): number;
   stepsOf(lane: number): number;

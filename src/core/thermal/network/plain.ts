@@ -1,7 +1,7 @@
 import {
   MUSHY,
   enthalpyCurve,
-  liquidShare,
+  liquidShareOfHeat,
   meltAt,
   meltOfHeat,
   type EnthalpyCurve,
@@ -92,6 +92,17 @@ function shrink(over: number): number {
   return by;
 }
 
+/** Far from its tolerance a step is doubled twice: of second order, its error then grows sixteenfold. */
+const growth = (share: number): number => (share < 1 / 24 ? 4 : share < 1 / 3 ? 2 : 1);
+
+/** Of the lengths that steps take, doubles of the first, the nearest; beyond the longest none is. */
+function lengthNear_s(aim_s: number, longest_s: number): number {
+  if (!(aim_s < longest_s)) return Infinity;
+  let length_s = Math.min(SOLVER.firstStep_s, longest_s);
+  while (length_s * Math.SQRT2 < aim_s) length_s *= 2;
+  return length_s;
+}
+
 /** One network on its way. */
 class Lane {
   time_s = 0;
@@ -102,9 +113,7 @@ class Lane {
   private readonly size: number;
   private readonly matrix: StageMatrix;
   private readonly curves: readonly EnthalpyCurve[];
-  /** Liquid share of each melting node, how fast it last moved, and where it is taken to be within a step. */
-  private readonly share: Float64Array;
-  private readonly shareRate_1_s: Float64Array;
+  /** Liquid share of each melting node as it is taken to be within a step. */
   private readonly halfway: Float64Array;
   /** What each wetting lets through of its links, and where it is taken to be within a step. */
   private readonly wetted: Float64Array;
@@ -122,6 +131,8 @@ class Lane {
   private readonly base: Float64Array;
   private readonly rate1: Float64Array;
   private readonly rate2: Float64Array;
+  /** Heat that each node took up at the end of the last step, W. */
+  private readonly flow_W: Float64Array;
   private readonly stage1: Float64Array;
   readonly temperature: Float64Array;
   private readonly account = { in_J: 0, lost_J: 0 };
@@ -141,8 +152,6 @@ class Lane {
     this.size = size;
     this.matrix = new StageMatrix(network, shape);
     this.curves = melting.map((lump) => enthalpyCurve(lump, SOLVER.eutecticSmear_K));
-    this.share = new Float64Array(melting.length);
-    this.shareRate_1_s = new Float64Array(melting.length);
     this.halfway = new Float64Array(melting.length);
     this.wetted = Float64Array.from(network.wettings, ({ dryShare }) => dryShare);
     this.wettedHalfway = Float64Array.from(this.wetted);
@@ -157,6 +166,7 @@ class Lane {
     this.base = zeros();
     this.rate1 = zeros();
     this.rate2 = zeros();
+    this.flow_W = zeros();
     this.stage1 = zeros();
     this.temperature = Float64Array.from(network.initial_K);
     for (const link of network.ambient) {
@@ -167,18 +177,17 @@ class Lane {
     this.start_J = this.enthalpy.reduce((sum, h) => sum + h, 0);
     this.solidus_s = new Float64Array(melting.length).fill(NaN);
     this.liquidus_s = new Float64Array(melting.length).fill(NaN);
-    this.matrix.follow(this.share, this.wetted);
+    this.matrix.follow(this.halfway, this.wetted);
   }
 
-  /** Tries one step, as long as the last ones allow. */
+  /** Tries one step, as long as the last ones and the next melting allow. */
   advance(): void {
     const { tolerance_K, maxStep_s, duration_s } = this.limits;
-    const taken_s = Math.min(this.step_s, duration_s - this.time_s);
+    const taken_s = Math.min(this.step_s, this.reach_s(), duration_s - this.time_s);
     this.taken_s = taken_s;
     this.foresee(taken_s);
     const error_K = this.step(taken_s);
     if (error_K > 2 * tolerance_K && taken_s > SOLVER.minStep_s) {
-      this.rate2.fill(0);
       this.step_s = taken_s * shrink(error_K / (2 * tolerance_K));
       this.lastTry = 'again';
     } else if (!Number.isFinite(error_K)) {
@@ -188,9 +197,26 @@ class Lane {
       this.acceptStep(taken_s);
       this.time_s += taken_s;
       this.steps++;
-      if (error_K < tolerance_K / 3) this.step_s = Math.min(2 * this.step_s, maxStep_s);
+      this.step_s = Math.min(growth(error_K / tolerance_K) * this.step_s, maxStep_s);
       this.lastTry = 'took';
     }
+  }
+
+  /**
+   * A lump that begins or ends melting bends the run, so no step is tried that goes far past the next one: to the length
+   * met that is nearest to `pastPhase` times the way there, as heat flows now.
+   */
+  private reach_s(): number {
+    let least_s = Infinity;
+    this.network.melting.forEach(({ node }, i) => {
+      const { solidus_J, liquidus_J } = this.curves[i]!;
+      const [h, flow_W] = [this.enthalpy[node]!, this.flow_W[node]!];
+      const next_J =
+        flow_W > 0 ? (h < solidus_J ? solidus_J : liquidus_J) : h > liquidus_J ? liquidus_J : solidus_J;
+      const way_s = (next_J - h) / flow_W;
+      if (way_s > 0) least_s = Math.min(least_s, way_s);
+    });
+    return lengthNear_s(SOLVER.pastPhase * least_s, this.limits.maxStep_s);
   }
 
   result(): LaneResult {
@@ -213,7 +239,7 @@ class Lane {
     const rest_s = (1 - GAMMA) * step_s;
     const { size, rate1, rate2, base, enthalpy, slope, perSlope, offset, temperature } = this;
     base.set(enthalpy);
-    this.guessPhases(stage_s, rate2);
+    this.guessPhases(stage_s, this.flow_W);
     if (!this.solveStage(stage_s)) return Infinity;
     this.stage1.set(temperature);
     for (let i = 0; i < size; i++) {
@@ -345,26 +371,24 @@ class Lane {
         (first_s * (stage1[node]! - temperature_K) + second_s * (temperature[node]! - temperature_K));
     }
     this.evaluateEnthalpy(this.temperature, this.enthalpy);
-    const { melting } = this.network;
+    this.flow_W.set(this.rate2);
     for (let w = 0; w < this.wetted.length; w++) this.wetted[w] = this.wettedAfter(w, step_s);
-    for (let i = 0; i < melting.length; i++) {
-      const share = liquidShare(this.curves[i]!, temperature[melting[i]!.node]!);
-      this.shareRate_1_s[i] = (share - this.share[i]!) / step_s;
-      this.share[i] = share;
-    }
   }
 
   /**
-   * Conductances follow the melt and the wetting; within a step they are held as they will be halfway through it, if the melt goes on
-   * as it last did: held as they were at its start, what a melt opens would open a step too late.
+   * Conductances follow the melt and the wetting; within a step they are held as they will be in its middle, if heat goes on
+   * flowing as it does: held as they were at its start, what a melt opens would open a step too late.
    */
   private foresee(step_s: number): void {
     let moved = false;
-    for (let i = 0; i < this.share.length; i++) {
-      const share = Math.min(1, Math.max(0, this.share[i]! + 0.5 * step_s * this.shareRate_1_s[i]!));
+    this.network.melting.forEach(({ node }, i) => {
+      const h = this.enthalpy[node]!;
+      const curve = this.curves[i]!;
+      const then = liquidShareOfHeat(curve, h + step_s * this.flow_W[node]!);
+      const share = (liquidShareOfHeat(curve, h) + then) / 2;
       moved ||= share !== this.halfway[i];
       this.halfway[i] = share;
-    }
+    });
     for (let w = 0; w < this.wetted.length; w++) {
       const wetted = this.wettedAfter(w, 0.5 * step_s);
       moved ||= wetted !== this.wettedHalfway[w];
