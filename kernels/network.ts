@@ -20,7 +20,7 @@ import {
   tolerance,
   underWay,
 } from './network/lane';
-import { add, at, EACH, inLane, LANES, mul, pair, put, sub } from './network/lanes';
+import { add, at, EACH, inLane, LANES, mul, pair, put, sub, wordOf } from './network/lanes';
 import {
   account,
   ambient,
@@ -68,10 +68,6 @@ const GAMMA: f64 = 1.0 - Math.SQRT1_2;
 /** Lanes on their way, bit by bit. */
 let live: i32 = 0;
 
-export function lanes(): i32 {
-  return LANES;
-}
-
 /** Begins a lane at the temperatures that were laid. */
 export function begin(lane: i32, first: f64, most: f64, allowed: f64, until: f64): void {
   const l = inLane(lane);
@@ -82,8 +78,8 @@ export function begin(lane: i32, first: f64, most: f64, allowed: f64, until: f64
   store<f64>(longest + l, most);
   store<f64>(tolerance + l, allowed);
   store<f64>(duration + l, until);
-  store<i32>(steps + ((<usize>lane) << 2), 0);
-  store<i32>(solves + ((<usize>lane) << 2), 0);
+  store<i32>(steps + wordOf(lane), 0);
+  store<i32>(solves + wordOf(lane), 0);
   for (let i = 0; i < size; i++) {
     const o = EACH * <usize>i + l;
     store<f64>(perSlope + o, 1 / load<f64>(slope + o));
@@ -118,10 +114,10 @@ export function stepOf(lane: i32): f64 {
   return load<f64>(taken + inLane(lane));
 }
 export function stepsOf(lane: i32): i32 {
-  return load<i32>(steps + ((<usize>lane) << 2));
+  return load<i32>(steps + wordOf(lane));
 }
 export function solvesOf(lane: i32): i32 {
-  return load<i32>(solves + ((<usize>lane) << 2));
+  return load<i32>(solves + wordOf(lane));
 }
 
 /**
@@ -186,35 +182,30 @@ function tryStep(maxPasses: i32): i32 {
   const h = enthalpy;
   const b = base;
   const first = rate1;
-  for (let v: usize = 0; v < EACH; v += 16) {
-    const over = at(perStage + v);
-    const left = at(rest + v);
-    for (let o = v; o < all; o += EACH) {
-      const now = at(t + o);
-      const held = at(h + o);
-      const rate = mul(sub(add(at(offset + o), mul(at(slope + o), now)), held), over);
-      put(stage1 + o, now);
-      put(first + o, rate);
-      put(b + o, add(held, mul(left, rate)));
-    }
+  const over = at(perStage);
+  const left = at(rest);
+  for (let o: usize = 0; o < all; o += EACH) {
+    const now = at(t + o);
+    const held = at(h + o);
+    const rate = mul(sub(add(at(offset + o), mul(at(slope + o), now)), held), over);
+    put(stage1 + o, now);
+    put(first + o, rate);
+    put(b + o, add(held, mul(left, rate)));
   }
+
   guessPhases(live, base, rate1);
   settled &= solveStage(base, maxPasses);
   const second = rate2;
   const then = next;
-  for (let v: usize = 0; v < EACH; v += 16) {
-    const over = at(perStage + v);
-    const left = at(rest + v);
-    let worst = pair(0);
-    for (let o = v; o < all; o += EACH) {
-      const held = add(at(offset + o), mul(at(slope + o), at(t + o)));
-      const rate = mul(sub(held, at(b + o)), over);
-      put(then + o, held);
-      put(second + o, rate);
-      worst = f64x2.max(worst, mul(f64x2.abs(mul(left, sub(at(first + o), rate))), at(perSlope + o)));
-    }
-    put(error + v, worst);
+  let worst = pair(0);
+  for (let o: usize = 0; o < all; o += EACH) {
+    const held = add(at(offset + o), mul(at(slope + o), at(t + o)));
+    const rate = mul(sub(held, at(b + o)), over);
+    put(then + o, held);
+    put(second + o, rate);
+    worst = f64x2.max(worst, mul(f64x2.abs(mul(left, sub(at(first + o), rate))), at(perSlope + o)));
   }
+  put(error, worst);
   return settled;
 }
 
@@ -229,7 +220,7 @@ function solveStage(from: usize, maxPasses: i32): i32 {
     substituteBack(factor, inverse, split, size);
     for (let lane = 0; lane < LANES; lane++) {
       if (!(open & (1 << lane))) continue;
-      const count = solves + ((<usize>lane) << 2);
+      const count = solves + wordOf(lane);
       store<i32>(count, load<i32>(count) + 1);
     }
     open = correctGuess(open);
@@ -243,17 +234,15 @@ function eliminateHead(from: usize): void {
   const t = temperature;
   const q = source;
   const first = EACH * <usize>split;
+  const over = at(perStage);
   // Nothing of the head melts: it has no offset.
-  for (let v: usize = 0; v < EACH; v += 16) {
-    const over = at(perStage + v);
-    for (let o = v; o < first; o += EACH) put(t + o, add(mul(at(from + o), over), at(q + o)));
-  }
+  for (let o: usize = 0; o < first; o += EACH) put(t + o, add(mul(at(from + o), over), at(q + o)));
   const all = EACH * <usize>size;
   const none = pair(0);
-  for (let o = first; o < all; o += 16) put(t + o, none);
+  for (let o = first; o < all; o += EACH) put(t + o, none);
   substituteForth(head, 0, split);
   const into = loadFromHead;
-  for (let o = first; o < all; o += 16) put(into + o, at(t + o));
+  for (let o = first; o < all; o += EACH) put(into + o, at(t + o));
 }
 
 function layTailLoad(from: usize): void {
@@ -261,12 +250,11 @@ function layTailLoad(from: usize): void {
   const q = source;
   const more = loadFromHead;
   const all = EACH * <usize>size;
-  for (let v: usize = 0; v < EACH; v += 16) {
-    const over = at(perStage + v);
-    for (let o = EACH * <usize>split + v; o < all; o += EACH) {
-      put(t + o, add(add(mul(sub(at(from + o), at(offset + o)), over), at(q + o)), at(more + o)));
-    }
+  const over = at(perStage);
+  for (let o = EACH * <usize>split; o < all; o += EACH) {
+    put(t + o, add(add(mul(sub(at(from + o), at(offset + o)), over), at(q + o)), at(more + o)));
   }
+
   // Heaters are of the tail.
   for (let i = 0; i < heaters; i++) {
     const node = t + <usize>load<i32>(heaterNode + ((<usize>i) << 2));
@@ -280,42 +268,41 @@ function layTailLoad(from: usize): void {
 /** What was given and lost, what melted, and the heat held, in the lanes that keep their step. */
 function accept(took: i32): void {
   noteCrossings(took);
-  for (let v: usize = 0; v < EACH; v += 16) {
-    const keep = at(kept + v);
-    const first = at(rest + v);
-    const second = mul(pair(GAMMA), at(taken + v));
-    let given = pair(0);
-    for (let i = 0; i < heaters; i++) {
-      const node = <usize>load<i32>(heaterNode + ((<usize>i) << 2)) + v;
-      const h = heater + 3 * EACH * <usize>i + v;
-      const before = mul(first, powerAt(h, at(stage1 + node)));
-      given = add(given, add(before, mul(second, powerAt(h, at(temperature + node)))));
-    }
-    let lost = pair(0);
-    for (let i = 0; i < ambients; i++) {
-      const node = <usize>load<i32>(ambientNode + ((<usize>i) << 2)) + v;
-      const a = ambient + 2 * EACH * <usize>i + v;
-      const air = at(a + EACH);
-      const excess = mul(first, sub(at(stage1 + node), air));
-      lost = add(lost, mul(at(a), add(excess, mul(second, sub(at(temperature + node), air)))));
-    }
-    put(account + v, add(at(account + v), v128.and(given, keep)));
-    put(account + EACH + v, add(at(account + EACH + v), v128.and(lost, keep)));
-    const all = EACH * <usize>size;
-    const h = enthalpy;
-    const then = next;
-    const takes = flow;
-    const rate = rate2;
-    for (let o = v; o < all; o += EACH) {
-      put(h + o, v128.bitselect(at(then + o), at(h + o), keep));
-      put(takes + o, v128.bitselect(at(rate + o), at(takes + o), keep));
-    }
+  const keep = at(kept);
+  const first = at(rest);
+  const second = mul(pair(GAMMA), at(taken));
+  let given = pair(0);
+  for (let i = 0; i < heaters; i++) {
+    const node = <usize>load<i32>(heaterNode + ((<usize>i) << 2));
+    const h = heater + 3 * EACH * <usize>i;
+    const before = mul(first, powerAt(h, at(stage1 + node)));
+    given = add(given, add(before, mul(second, powerAt(h, at(temperature + node)))));
   }
+  let lost = pair(0);
+  for (let i = 0; i < ambients; i++) {
+    const node = <usize>load<i32>(ambientNode + ((<usize>i) << 2));
+    const a = ambient + 2 * EACH * <usize>i;
+    const air = at(a + EACH);
+    const excess = mul(first, sub(at(stage1 + node), air));
+    lost = add(lost, mul(at(a), add(excess, mul(second, sub(at(temperature + node), air)))));
+  }
+  put(account, add(at(account), v128.and(given, keep)));
+  put(account + EACH, add(at(account + EACH), v128.and(lost, keep)));
+  const all = EACH * <usize>size;
+  const h = enthalpy;
+  const then = next;
+  const takes = flow;
+  const rate = rate2;
+  for (let o: usize = 0; o < all; o += EACH) {
+    put(h + o, v128.bitselect(at(then + o), at(h + o), keep));
+    put(takes + o, v128.bitselect(at(rate + o), at(takes + o), keep));
+  }
+
   acceptWetting();
   for (let lane = 0; lane < LANES; lane++) {
     if (!(took & (1 << lane))) continue;
     const l = inLane(lane);
-    const count = steps + ((<usize>lane) << 2);
+    const count = steps + wordOf(lane);
     store<f64>(time + l, load<f64>(time + l) + load<f64>(taken + l));
     store<i32>(count, load<i32>(count) + 1);
   }

@@ -4,12 +4,7 @@ import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 
-/** Each with the file it comes from and the constants it is built with. */
-const KERNELS = [
-  { name: 'NETWORK', from: 'network', use: 'WIDE=0' },
-  { name: 'NETWORK_WIDE', from: 'network', use: 'WIDE=1' },
-  { name: 'FIELD', from: 'field', use: 'WIDE=0' },
-];
+const KERNELS = ['network', 'field'];
 const INTO = 'src/core/thermal/compiled/bytes.ts';
 // Its compiler is run, not imported: its types would change what the rest of the project's arrays are.
 const COMPILER = 'node_modules/assemblyscript/bin/asc.js';
@@ -21,12 +16,12 @@ export function compiledKernels() {
   const parts = [
     '/** Kernels as WebAssembly in base64, made from kernels/ by `npm run kernels`: not written by hand. */',
   ];
-  for (const { name, from, use } of KERNELS) {
+  for (const name of KERNELS) {
     const file = join(folder, `${name}.wasm`);
-    const args = [COMPILER, `kernels/${from}.ts`, ...OPTIONS, '--use', use, '-o', file];
+    const args = [COMPILER, `kernels/${name}.ts`, ...OPTIONS, '-o', file];
     const { status, stderr } = spawnSync(process.execPath, args, { encoding: 'utf8' });
-    if (status !== 0) throw new Error(`kernels/${from}.ts: ${stderr}`);
-    parts.push(`export const ${name} =\n  '${readFileSync(file).toString('base64')}';`);
+    if (status !== 0) throw new Error(`kernels/${name}.ts: ${stderr}`);
+    parts.push(`export const ${name.toUpperCase()} =\n  '${readFileSync(file).toString('base64')}';`);
   }
   rmSync(folder, { recursive: true });
   return `${parts.join('\n')}\n`;

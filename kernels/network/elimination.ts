@@ -1,4 +1,4 @@
-import { at, EACH, MORE, mul, pair, put, sub } from './lanes';
+import { at, EACH, mul, pair, put, sub } from './lanes';
 import {
   column,
   columnAt,
@@ -38,18 +38,10 @@ export function eliminateColumns(from: i32, to: i32, updates: usize): void {
     if (!load<i32>(w)) {
       for (let e = entry, u = first; e < end; e += EACH, u += EACH) {
         const x = at(u);
-        if (WIDE) {
-          const y = v128.load(u, MORE);
-          for (let r = e; r < end; r += EACH, t += 4) {
-            const place = <usize>load<i32>(t);
-            put(place, sub(at(place), mul(at(r), x)));
-            v128.store(place, sub(v128.load(place, MORE), mul(v128.load(r, MORE), y)), MORE);
-          }
-        } else {
-          for (let r = e; r < end; r += EACH, t += 4) {
-            const place = <usize>load<i32>(t);
-            put(place, sub(at(place), mul(at(r), x)));
-          }
+
+        for (let r = e; r < end; r += EACH, t += 4) {
+          const place = <usize>load<i32>(t);
+          put(place, sub(at(place), mul(at(r), x)));
         }
       }
       entry = end;
@@ -66,33 +58,17 @@ export function eliminateColumns(from: i32, to: i32, updates: usize): void {
     const x = at(first);
     put(d, sub(at(d), mul(at(entry), x)));
     for (let r = entry + EACH, e = end; r < end; r += EACH, e += EACH) put(e, sub(at(e), mul(at(r), x)));
-    if (WIDE) {
-      const y = v128.load(first, MORE);
-      v128.store(d, sub(v128.load(d, MORE), mul(v128.load(entry, MORE), y)), MORE);
-      for (let r = entry + EACH, e = end; r < end; r += EACH, e += EACH) {
-        v128.store(e, sub(v128.load(e, MORE), mul(v128.load(r, MORE), y)), MORE);
-      }
-    }
+
     scale(end, last, d, i, second, one);
     let u = first + EACH;
     let v = second;
     for (let a = entry + EACH, b = end; b < last; a += EACH, b += EACH, u += EACH, v += EACH) {
       const x0 = at(u);
       const x1 = at(v);
-      if (WIDE) {
-        const y0 = v128.load(u, MORE);
-        const y1 = v128.load(v, MORE);
-        for (let r = a, s = b; s < last; r += EACH, s += EACH, t += 4) {
-          const place = <usize>load<i32>(t);
-          put(place, sub(sub(at(place), mul(at(r), x0)), mul(at(s), x1)));
-          const more = sub(v128.load(place, MORE), mul(v128.load(r, MORE), y0));
-          v128.store(place, sub(more, mul(v128.load(s, MORE), y1)), MORE);
-        }
-      } else {
-        for (let r = a, s = b; s < last; r += EACH, s += EACH, t += 4) {
-          const place = <usize>load<i32>(t);
-          put(place, sub(sub(at(place), mul(at(r), x0)), mul(at(s), x1)));
-        }
+
+      for (let r = a, s = b; s < last; r += EACH, s += EACH, t += 4) {
+        const place = <usize>load<i32>(t);
+        put(place, sub(sub(at(place), mul(at(r), x0)), mul(at(s), x1)));
       }
     }
     entry = last;
@@ -108,23 +84,11 @@ function scale(from: usize, to: usize, diagonal: usize, inverted: usize, kept: u
   const over = f64x2.div(one, at(diagonal));
   put(inverted, over);
   let k = kept;
-  if (WIDE) {
-    const more = f64x2.div(one, v128.load(diagonal, MORE));
-    v128.store(inverted, more, MORE);
-    for (let e = from; e < to; e += EACH, k += EACH) {
-      const x = at(e);
-      const y = v128.load(e, MORE);
-      put(k, x);
-      put(e, mul(x, over));
-      v128.store(k, y, MORE);
-      v128.store(e, mul(y, more), MORE);
-    }
-  } else {
-    for (let e = from; e < to; e += EACH, k += EACH) {
-      const x = at(e);
-      put(k, x);
-      put(e, mul(x, over));
-    }
+
+  for (let e = from; e < to; e += EACH, k += EACH) {
+    const x = at(e);
+    put(k, x);
+    put(e, mul(x, over));
   }
 }
 
@@ -145,9 +109,6 @@ export function substituteForth(f: usize, from: i32, to: i32): void {
 
 function take(entry: usize, x: usize, from: usize): void {
   put(x, sub(at(x), mul(at(entry), at(from))));
-  if (WIDE) {
-    v128.store(x, sub(v128.load(x, MORE), mul(v128.load(entry, MORE), v128.load(from, MORE))), MORE);
-  }
 }
 
 /** Column by column from the last; `inverted` has the inverse diagonals. */
@@ -164,16 +125,13 @@ export function substituteBack(f: usize, inverted: usize, from: i32, to: i32): v
     c -= 4;
     const begin = f + <usize>load<i32>(c);
     let value = mul(at(x), at(i));
-    let more = value;
-    if (WIDE) more = mul(v128.load(x, MORE), v128.load(i, MORE));
+
     while (a > begin) {
       a -= EACH;
       r -= 4;
       const y = <usize>load<i32>(r);
       value = sub(value, mul(at(a), at(y)));
-      if (WIDE) more = sub(more, mul(v128.load(a, MORE), v128.load(y, MORE)));
     }
     put(x, value);
-    if (WIDE) v128.store(x, more, MORE);
   }
 }

@@ -1,5 +1,5 @@
 import { firstStep, kept, longest, stage, taken, time, underWay } from './lane';
-import { add, at, EACH, inLane, LANES, mul, pair, put, sub } from './lanes';
+import { add, at, EACH, inLane, LANES, mul, pair, put, sub, wordOf } from './lanes';
 import {
   control,
   curve,
@@ -98,12 +98,8 @@ export function guessPhases(lanes: i32, from: usize, rate: usize): void {
     const first = curve + CURVE * <usize>i;
     const phases = phase + 4 * <usize>(LANES * i);
     const bounds = stays + STAYS * <usize>i;
-    let asks = false;
-    for (let v: usize = 0; v < EACH; v += 16) {
-      const h = add(at(from + at0 + v), mul(at(stage + v), at(rate + at0 + v)));
-      if (leaves(h, bounds + 2 * EACH + v, at(underWay + v))) asks = true;
-    }
-    if (!asks) continue;
+    const then = add(at(from + at0), mul(at(stage), at(rate + at0)));
+    if (!leaves(then, bounds + 2 * EACH, at(underWay))) continue;
     for (let lane = 0; lane < LANES; lane++) {
       if (!(lanes & (1 << lane))) continue;
       const l = inLane(lane);
@@ -111,7 +107,7 @@ export function guessPhases(lanes: i32, from: usize, rate: usize): void {
       const lump = first + l;
       const h = load<f64>(from + node) + load<f64>(stage + l) * load<f64>(rate + node);
       const guess = h <= curveOf(lump, 2) ? SOLID : h < curveOf(lump, 3) ? MUSHY : LIQUID;
-      const p = phases + ((<usize>lane) << 2);
+      const p = phases + wordOf(lane);
       if (load<i32>(p) == guess) continue;
       store<i32>(p, guess);
       setPhase(lump, node, bounds + l, guess);
@@ -129,18 +125,14 @@ export function correctGuess(lanes: i32): i32 {
     const first = curve + CURVE * <usize>i;
     const phases = phase + 4 * <usize>(LANES * i);
     const bounds = stays + STAYS * <usize>i;
-    let asks = false;
-    for (let v: usize = 0; v < EACH; v += 16) {
-      if (leaves(at(temperature + at0 + v), bounds + v, at(underWay + v))) asks = true;
-    }
-    if (!asks) continue;
+    if (!leaves(at(temperature + at0), bounds, at(underWay))) continue;
     for (let lane = 0; lane < LANES; lane++) {
       if (!(lanes & (1 << lane))) continue;
       const l = inLane(lane);
       const node = at0 + l;
       const lump = first + l;
       const found = meltAt(lump, load<f64>(temperature + node));
-      const p = phases + ((<usize>lane) << 2);
+      const p = phases + wordOf(lane);
       const was = load<i32>(p);
       if (found == was) continue;
       // Never over the melting range in one correction: it is where Newton would cycle.
@@ -183,24 +175,23 @@ let moved: bool = true;
  * its start, what a melt opens would open a step too late.
  */
 export function foresee(): void {
-  for (let v: usize = 0; v < EACH; v += 16) {
-    const length = at(taken + v);
-    const half = mul(pair(0.5), length);
-    const counts = at(underWay + v);
-    for (let i = 0; i < melts; i++) {
-      const c = curve + CURVE * <usize>i + v;
-      const node = <usize>load<i32>(meltNode + ((<usize>i) << 2)) + v;
-      const h = at(enthalpy + node);
-      const solidus = at(c + 2 * EACH);
-      const span = sub(at(c + 3 * EACH), solidus);
-      const now = shareOf(h, solidus, span);
-      const then = shareOf(add(h, mul(length, at(flow + node))), solidus, span);
-      note(halfway + EACH * <usize>i + v, mul(pair(0.5), add(now, then)), counts);
-    }
-    for (let w = 0; w < wettings; w++) {
-      note(wettedHalfway + EACH * <usize>w + v, wettedAfter(w, v, half), counts);
-    }
+  const length = at(taken);
+  const half = mul(pair(0.5), length);
+  const counts = at(underWay);
+  for (let i = 0; i < melts; i++) {
+    const c = curve + CURVE * <usize>i;
+    const node = <usize>load<i32>(meltNode + ((<usize>i) << 2));
+    const h = at(enthalpy + node);
+    const solidus = at(c + 2 * EACH);
+    const span = sub(at(c + 3 * EACH), solidus);
+    const now = shareOf(h, solidus, span);
+    const then = shareOf(add(h, mul(length, at(flow + node))), solidus, span);
+    note(halfway + EACH * <usize>i, mul(pair(0.5), add(now, then)), counts);
   }
+  for (let w = 0; w < wettings; w++) {
+    note(wettedHalfway + EACH * <usize>w, wettedAfter(w, half), counts);
+  }
+
   if (!moved) return;
   follow(halfway, wettedHalfway);
   moved = false;
@@ -243,23 +234,21 @@ function note(place: usize, value: v128, counts: v128): void {
 }
 
 /** What a wetting will let through after a time, with the melt it waits for as `foresee` takes it to be. */
-function wettedAfter(index: i32, v: usize, length: v128): v128 {
-  const w = wetting + 2 * EACH * <usize>index + v;
+function wettedAfter(index: i32, length: v128): v128 {
+  const w = wetting + 2 * EACH * <usize>index;
   const lump = load<i32>(waitsFor + ((<usize>index) << 2));
-  const melt = lump < 0 ? pair(1) : at(halfway + EACH * <usize>lump + v);
+  const melt = lump < 0 ? pair(1) : at(halfway + EACH * <usize>lump);
   const more = f64x2.div(mul(mul(sub(pair(1), at(w)), melt), length), at(w + EACH));
-  return f64x2.min(pair(1), add(at(wetted + EACH * <usize>index + v), more));
+  return f64x2.min(pair(1), add(at(wetted + EACH * <usize>index), more));
 }
 
 /** What was wetted in the lanes whose step is kept. */
 export function acceptWetting(): void {
-  for (let v: usize = 0; v < EACH; v += 16) {
-    const length = at(taken + v);
-    const keep = at(kept + v);
-    for (let w = 0; w < wettings; w++) {
-      const o = wetted + EACH * <usize>w + v;
-      put(o, v128.bitselect(wettedAfter(w, v, length), at(o), keep));
-    }
+  const length = at(taken);
+  const keep = at(kept);
+  for (let w = 0; w < wettings; w++) {
+    const o = wetted + EACH * <usize>w;
+    put(o, v128.bitselect(wettedAfter(w, length), at(o), keep));
   }
 }
 

@@ -52,26 +52,26 @@ export function follow(melt: usize, open: usize): void {
   const half = pair(0.5);
   const links = edge;
   const count = edges;
-  for (let v: usize = 0; v < EACH; v += 16) {
-    const lumps = melt + v;
-    let solids = edgeSolid + v;
-    let liquids = edgeLiquid + v;
-    let into = edgeNow + v;
-    for (let i = 0; i < count; i++, solids += EACH, liquids += EACH, into += EACH) {
-      const e = links + LINK * <usize>i;
-      const a = load<i32>(e, 12);
-      const b = load<i32>(e, 16);
-      const w = load<i32>(e, 20);
-      let molten = pair(0);
-      if (a >= 0 && b >= 0) molten = mul(add(at(lumps + EACH * <usize>a), at(lumps + EACH * <usize>b)), half);
-      else if (a >= 0) molten = at(lumps + EACH * <usize>a);
-      else if (b >= 0) molten = at(lumps + EACH * <usize>b);
-      const solid = at(solids);
-      let g = add(solid, mul(molten, sub(at(liquids), solid)));
-      if (w >= 0) g = mul(g, at(open + v + EACH * <usize>w));
-      put(into, g);
-    }
+
+  const lumps = melt;
+  let solids = edgeSolid;
+  let liquids = edgeLiquid;
+  let into = edgeNow;
+  for (let i = 0; i < count; i++, solids += EACH, liquids += EACH, into += EACH) {
+    const e = links + LINK * <usize>i;
+    const a = load<i32>(e, 12);
+    const b = load<i32>(e, 16);
+    const w = load<i32>(e, 20);
+    let molten = pair(0);
+    if (a >= 0 && b >= 0) molten = mul(add(at(lumps + EACH * <usize>a), at(lumps + EACH * <usize>b)), half);
+    else if (a >= 0) molten = at(lumps + EACH * <usize>a);
+    else if (b >= 0) molten = at(lumps + EACH * <usize>b);
+    const solid = at(solids);
+    let g = add(solid, mul(molten, sub(at(liquids), solid)));
+    if (w >= 0) g = mul(g, at(open + EACH * <usize>w));
+    put(into, g);
   }
+
   stale = true;
 }
 
@@ -102,25 +102,25 @@ function layTail(): void {
   const end = EACH * <usize>size;
   const entries = <usize>load<i32>(columnAt + ((<usize>split) << 2));
   const last = EACH * <usize>places;
-  for (let v: usize = 0; v < EACH; v += 16) {
-    const over = at(perStage + v);
-    for (let o = first + v; o < end; o += EACH) {
-      const own = add(at(fixedConduction + o), mul(at(slope + o), over));
-      put(into + o, add(own, at(heads + o)));
-    }
-    for (let o = entries + v; o < last; o += EACH) put(into + o, add(at(fixed + o), at(heads + o)));
-    let now = edgeNow + v;
-    for (let i = 0; i < count; i++, now += EACH) {
-      const e = links + LINK * <usize>i;
-      const g = at(now);
-      const place = into + v + <usize>load<i32>(e, 8);
-      const from = into + v + <usize>load<i32>(e);
-      const to = into + v + <usize>load<i32>(e, 4);
-      put(place, sub(at(place), g));
-      put(from, add(at(from), g));
-      put(to, add(at(to), g));
-    }
+
+  const over = at(perStage);
+  for (let o = first; o < end; o += EACH) {
+    const own = add(at(fixedConduction + o), mul(at(slope + o), over));
+    put(into + o, add(own, at(heads + o)));
   }
+  for (let o = entries; o < last; o += EACH) put(into + o, add(at(fixed + o), at(heads + o)));
+  let now = edgeNow;
+  for (let i = 0; i < count; i++, now += EACH) {
+    const e = links + LINK * <usize>i;
+    const g = at(now);
+    const place = into + <usize>load<i32>(e, 8);
+    const from = into + <usize>load<i32>(e);
+    const to = into + <usize>load<i32>(e, 4);
+    put(place, sub(at(place), g));
+    put(from, add(at(from), g));
+    put(to, add(at(to), g));
+  }
+
   for (let i = 0; i < heaters; i++) {
     const node = into + <usize>load<i32>(heaterNode + ((<usize>i) << 2));
     const gain = heater + EACH * <usize>(3 * i + 1);
@@ -158,31 +158,25 @@ function knownSlot(lane: i32, length: f64): usize {
   return 0;
 }
 
-/** Heads of one network for a length of stage and its doubles, which come next: one in each lane. */
+/** Heads of one network for a length of stage and for its double, which comes next: one in each lane. */
 function makeHeads(lane: i32, length: f64): void {
-  const own = inLane(lane);
   const into = factor;
   const first = EACH * <usize>split;
   const diagonals = EACH * <usize>size;
   const entries = <usize>load<i32>(columnAt + ((<usize>split) << 2));
-  const end = EACH * <usize>places;
-  const fixed = fixedValues + own;
+  const conducts = fixedConduction + inLane(lane);
+  const holds = slope + inLane(lane);
+  const fixed = fixedValues + inLane(lane);
+  const over = f64x2.replace_lane(pair(1 / length), 1, 1 / (2 * length));
+  for (let o: usize = 0; o < first; o += EACH) {
+    put(into + o, add(pair(load<f64>(conducts + o)), mul(pair(load<f64>(holds + o)), over)));
+  }
   memory.fill(into + first, 0, diagonals - first);
-  memory.fill(into + entries, 0, end - entries);
-  for (let v: usize = 0; v < EACH; v += 16) {
-    const k = <i32>(v >> 3);
-    const over = f64x2.replace_lane(pair(1 / (length * <f64>(1 << k))), 1, 1 / (length * <f64>(2 << k)));
-    for (let o: usize = 0; o < first; o += EACH) {
-      const conducts = pair(load<f64>(fixedConduction + own + o));
-      put(into + v + o, add(conducts, mul(pair(load<f64>(slope + own + o)), over)));
-    }
-    for (let o = diagonals; o < entries; o += EACH) put(into + v + o, pair(load<f64>(fixed + o)));
-  }
+  for (let o = diagonals; o < entries; o += EACH) put(into + o, pair(load<f64>(fixed + o)));
+  memory.fill(into + entries, 0, EACH * <usize>places - entries);
   eliminateColumns(0, split, updateHead);
-  for (let k = 0; k < LANES; k++) {
-    const other = length * <f64>(1 << k);
-    if (knownSlot(lane, other) == 0) keepHead(lane, other, k);
-  }
+  keepHead(lane, length, 0);
+  if (knownSlot(lane, 2 * length) == 0) keepHead(lane, 2 * length, 1);
 }
 
 function keepHead(lane: i32, length: f64, from: i32): void {
@@ -192,11 +186,11 @@ function keepHead(lane: i32, length: f64, from: i32): void {
   store<i32>(slotCount + word, min(load<i32>(slotCount + word) + 1, SLOTS));
   const i = <usize>(lane * SLOTS + index);
   store<f64>(slotKeys + (i << 3), length);
-  const slot = slots + 8 * <usize>places * i;
-  const inverses = inverse + inLane(from);
-  const entries = factor + inLane(from);
-  const heads = <usize>split;
-  const all = <usize>places;
-  for (let n: usize = 0; n < heads; n++) store<f64>(slot + (n << 3), load<f64>(inverses + EACH * n));
-  for (let n = heads; n < all; n++) store<f64>(slot + (n << 3), load<f64>(entries + EACH * n));
+  let into = slots + 8 * <usize>places * i;
+  let o = inverse + inLane(from);
+  const inverses = o + EACH * <usize>split;
+  for (; o < inverses; o += EACH, into += 8) store<f64>(into, load<f64>(o));
+  o = factor + EACH * <usize>split + inLane(from);
+  const end = factor + EACH * <usize>places;
+  for (; o < end; o += EACH, into += 8) store<f64>(into, load<f64>(o));
 }

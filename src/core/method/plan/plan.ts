@@ -22,7 +22,7 @@ import type { PhaseRequest, PlanRequest, Setting } from '../request';
 import { stepsFor } from '../steps/frame';
 
 /** Names the equations and data a plan was made with; raised whenever either changes its answers. */
-export const MODEL_VERSION = 'plan-18';
+export const MODEL_VERSION = 'plan-19';
 
 interface NotConverged {
   readonly outcome: 'not-converged';

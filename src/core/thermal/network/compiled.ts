@@ -1,4 +1,4 @@
-import { ARRAYS, borrowedBench, returnBench, type Bench } from './kernel';
+import { ARRAYS, borrowedBench, LANES, returnBench, type Bench } from './kernel';
 import { isAlike, layShape } from './laying';
 import { layLane } from './layingLane';
 import type { ThermalNetwork } from './network';
@@ -6,26 +6,24 @@ import { SOLVER } from './settings';
 import { shapeOf, type Shape } from './shape';
 import type { LaneResult, Stepper, StepLimits, Try } from './stepper';
 
-/** Networks of one shape in the lanes of the compiled kernel: two, or four where there are as many to run. */
+/** Networks of one shape in the lanes of the compiled kernel. */
 export class CompiledStepper implements Stepper {
-  readonly lanes: number;
+  readonly lanes = LANES;
   private readonly bench: Bench;
   private readonly shape: Shape;
   private readonly numbers: Float64Array;
   private readonly temperatureAt: number;
-  private readonly networks: (ThermalNetwork | null)[];
+  private readonly networks = new Array<ThermalNetwork | null>(LANES).fill(null);
   private tries = 0;
 
   /** For networks of the shape of this one. */
-  constructor(first: ThermalNetwork, count: number) {
-    const bench = borrowedBench(count > 2 ? 'wide' : 'narrow');
+  constructor(first: ThermalNetwork) {
+    const bench = borrowedBench();
     this.bench = bench;
-    this.lanes = bench.lanes;
     this.shape = shapeOf(first);
     layShape(bench, this.shape, first);
     this.numbers = new Float64Array(bench.kernel.memory.buffer);
     this.temperatureAt = bench.kernel.addressOf(ARRAYS.temperature) >> 3;
-    this.networks = Array.from({ length: bench.lanes }, () => null);
   }
 
   fits(network: ThermalNetwork): boolean {
@@ -70,7 +68,7 @@ export class CompiledStepper implements Stepper {
   }
 
   placeOf(lane: number, node: number): number {
-    return this.temperatureAt + this.lanes * this.shape.elimination.pivot[node]! + lane;
+    return this.temperatureAt + LANES * this.shape.elimination.pivot[node]! + lane;
   }
 
   resultOf(lane: number): LaneResult {
@@ -78,7 +76,7 @@ export class CompiledStepper implements Stepper {
     const read = (array: number, count: number): Float64Array => {
       const found = new Float64Array(count);
       let at = (this.bench.kernel.addressOf(array) >> 3) + lane;
-      for (let i = 0; i < count; i++, at += this.lanes) found[i] = this.numbers[at]!;
+      for (let i = 0; i < count; i++, at += LANES) found[i] = this.numbers[at]!;
       return found;
     };
     const [in_J, lost_J, start_J] = read(ARRAYS.account, 3) as unknown as [number, number, number];

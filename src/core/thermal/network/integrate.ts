@@ -61,7 +61,7 @@ export function integrateAll(asked: readonly (() => Asked)[]): Integration[] {
  * it: lanes have clocks of their own, and one that ends makes room for the next. What differs in shape waits for its turn.
  */
 export const integrateEach = (asked: readonly (() => Asked)[]): Generator<Ended, void> =>
-  stepped(asked, (network) => new CompiledStepper(network, asked.length));
+  stepped(asked, (network) => new CompiledStepper(network));
 
 /** The same in plain code. */
 export const integratePlainly = (asked: readonly (() => Asked)[]): Integration[] => {

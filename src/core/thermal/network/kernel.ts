@@ -1,4 +1,4 @@
-import { NETWORK, NETWORK_WIDE } from '../compiled/bytes';
+import { NETWORK } from '../compiled/bytes';
 import { instanceOf } from '../compiled/instance';
 import type { Shape } from './shape';
 
@@ -18,7 +18,6 @@ export interface Kernel {
     aired: number,
   ): void;
   addressOf(array: number): number;
-  lanes(): number;
   begin(lane: number, firstStep: number, maxStep: number, tolerance: number, duration: number): void;
   end(lane: number): void;
   /** Lanes that took a step, bit by bit, and from bit 8 on those that would not converge. */
@@ -60,24 +59,21 @@ export const ARRAYS = {
   enthalpy: 26,
 } as const;
 
+/** Networks that step at once. */
+export const LANES = 2;
+
 /** A kernel of its own memory, and the shape that lies in it: one that is met again is not laid again. */
 export interface Bench {
   readonly kernel: Kernel;
-  readonly lanes: number;
   laid: Shape | null;
 }
 
-/** Benches that nobody uses now, by width. */
-const idle = { narrow: [] as Bench[], wide: [] as Bench[] };
+/** Benches that nobody uses now. */
+const idle: Bench[] = [];
 
-/** Two lanes, or four: who has runs for four pays half as much for each. */
-export function borrowedBench(width: keyof typeof idle): Bench {
-  const known = idle[width].pop();
-  if (known) return known;
-  const kernel = instanceOf(width === 'wide' ? NETWORK_WIDE : NETWORK) as unknown as Kernel;
-  return { kernel, lanes: kernel.lanes(), laid: null };
-}
+export const borrowedBench = (): Bench =>
+  idle.pop() ?? { kernel: instanceOf(NETWORK) as unknown as Kernel, laid: null };
 
 export function returnBench(bench: Bench): void {
-  idle[bench.lanes > 2 ? 'wide' : 'narrow'].push(bench);
+  idle.push(bench);
 }

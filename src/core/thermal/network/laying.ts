@@ -1,18 +1,17 @@
 import type { Elimination } from './elimination';
-import { ARRAYS, type Bench, type Kernel } from './kernel';
+import { ARRAYS, LANES, type Bench, type Kernel } from './kernel';
 import type { ThermalNetwork } from './network';
 import type { Shape } from './shape';
 
 /* What of a kernel's memory is whole numbers: the elimination, and what each link and lump belongs to. */
 
-/** Bytes of one number of each lane. */
-export const eachOf = (lanes: number): number => 8 * lanes;
+/** Bytes of one number of every lane. */
+const EACH = 8 * LANES;
 
 /** Lays a shape into a kernel, and where each list of the network points. */
 export function layShape(bench: Bench, shape: Shape, network: ThermalNetwork): void {
   if (bench.laid !== null && isAlike(bench.laid, shape)) return;
   const { kernel } = bench;
-  const each = eachOf(bench.lanes);
   const { elimination, variableEdges, edgeMelt, edgeWetting, waitsFor } = shape;
   const { edges, melting, heaters, wettings, ambient } = network;
   const { size, split, row, columnAt, pivot, edgeAt } = elimination;
@@ -33,25 +32,25 @@ export function layShape(bench: Bench, shape: Shape, network: ThermalNetwork): v
   const temperature = kernel.addressOf(ARRAYS.temperature);
   const factor = kernel.addressOf(ARRAYS.factor);
   const put = wordsOf(kernel);
-  put(ARRAYS.columnAt, columnAt, (entry) => (size + entry) * each);
+  put(ARRAYS.columnAt, columnAt, (entry) => (size + entry) * EACH);
   put(ARRAYS.twin, twins, Number);
-  put(ARRAYS.row, row, (p) => temperature + p * each);
-  put(ARRAYS.columnOf, columnsOf(elimination), (p) => temperature + p * each);
-  put(ARRAYS.updateHead, updates.head, (place) => factor + place * each);
-  put(ARRAYS.updateTail, updates.tail, (place) => factor + place * each);
+  put(ARRAYS.row, row, (p) => temperature + p * EACH);
+  put(ARRAYS.columnOf, columnsOf(elimination), (p) => temperature + p * EACH);
+  put(ARRAYS.updateHead, updates.head, (place) => factor + place * EACH);
+  put(ARRAYS.updateTail, updates.tail, (place) => factor + place * EACH);
   put(
     ARRAYS.edge,
     variableEdges.flatMap((e) => [
-      pivot[edges[e]!.from]! * each,
-      pivot[edges[e]!.to]! * each,
-      edgeAt[e]! * each,
+      pivot[edges[e]!.from]! * EACH,
+      pivot[edges[e]!.to]! * EACH,
+      edgeAt[e]! * EACH,
       edgeMelt[2 * e]!,
       edgeMelt[2 * e + 1]!,
       edgeWetting[e]!,
     ]),
     Number,
   );
-  const at = ({ node }: { readonly node: number }): number => pivot[node]! * each;
+  const at = ({ node }: { readonly node: number }): number => pivot[node]! * EACH;
   put(ARRAYS.meltNode, melting.map(at), Number);
   put(ARRAYS.heaterNode, heaters.map(at), Number);
   put(ARRAYS.ambientNode, ambient.map(at), Number);

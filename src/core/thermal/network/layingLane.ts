@@ -1,12 +1,12 @@
 import { enthalpyCurve } from './enthalpy';
-import { ARRAYS, type Bench } from './kernel';
+import { ARRAYS, LANES, type Bench } from './kernel';
 import type { ThermalNetwork } from './network';
 import { SOLVER } from './settings';
 import type { Shape } from './shape';
 
 /** Lays one network's numbers into its lane of a kernel that holds its shape. */
 export function layLane(
-  { kernel, lanes }: Bench,
+  { kernel }: Bench,
   numbers: Float64Array,
   { elimination, variableEdges }: Shape,
   network: ThermalNetwork,
@@ -18,10 +18,10 @@ export function layLane(
     const from = (kernel.addressOf(id) >> 3) + lane;
     return {
       clear: (count: number): void => {
-        for (let i = 0; i < count; i++) numbers[from + lanes * i] = 0;
+        for (let i = 0; i < count; i++) numbers[from + LANES * i] = 0;
       },
-      set: (i: number, value: number): void => void (numbers[from + lanes * i] = value),
-      add: (i: number, value: number): void => void (numbers[from + lanes * i]! += value),
+      set: (i: number, value: number): void => void (numbers[from + LANES * i] = value),
+      add: (i: number, value: number): void => void (numbers[from + LANES * i]! += value),
     };
   };
   const [values, conduction, source] = [
