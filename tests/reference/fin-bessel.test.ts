@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { COPPER } from '~/core/materials/copper';
 import { LAMINATES } from '~/core/materials/laminates';
 import { NOMINAL } from '~/core/thermal/joint/scenario';
-import { RingBuilder, ringArea_m2, holeMesh } from '~/core/thermal/joint/rings';
+import { RingBuilder, holeMesh } from '~/core/thermal/joint/rings';
 import { integrate } from '~/core/thermal/network/integrate';
 import { NetworkBuilder } from '~/core/thermal/network/network';
 import { planeOn, scenario } from '../support/samples';
@@ -38,7 +38,13 @@ describe('fin theory: central heat into an infinite convecting sheet (K0, K1)', 
     NOMINAL,
   );
   const hot = net.node(1e-3, 300);
-  const links = mesh.sheets.map((_, sheet) => ({ node: hot, sheet, solid_W_K: 1e3, liquid_W_K: 1e3 }));
+  const links = mesh.sheets.map((_, sheet) => ({
+    node: hot,
+    sheet,
+    sector: null,
+    solid_W_K: 1e3,
+    liquid_W_K: 1e3,
+  }));
   const field = builder.close(links);
   // A strong tie to a fixed 400 K stands for the heated centre.
   net.toAir(hot, 1e4, 400);
@@ -62,7 +68,7 @@ describe('fin theory: central heat into an infinite convecting sheet (K0, K1)', 
   it('carries the heat that K1/K0 says, within 3 %', () => {
     const r0 = field.radius_m[0]!;
     const lost_W = field.node.reduce(
-      (sum, _, ring) => sum + 2 * film_W_m2K * ringArea_m2(mesh, ring) * end(ring),
+      (sum, _, ring) => sum + 2 * film_W_m2K * mesh.area_m2[ring]! * end(ring),
       0,
     );
     const wanted_W =

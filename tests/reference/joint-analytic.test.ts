@@ -47,7 +47,7 @@ describe('a pin that gives steady power to a plane: line source in a sheet', () 
   const rings = new RingBuilder(net, { board, connections }, around, mesh, NOMINAL);
   const source = net.node(1e-6, 300);
   const field = rings.close(
-    mesh.sheets.map((_, sheet) => ({ node: source, sheet, solid_W_K: 1, liquid_W_K: 1 })),
+    mesh.sheets.map((_, sheet) => ({ node: source, sheet, sector: null, solid_W_K: 1, liquid_W_K: 1 })),
   );
   // A heater far under its setting gives its limit and nothing else.
   net.heater({ node: source, setpoint_K: 1e6, gain_W_K: 1, limit_W: POWER_W });

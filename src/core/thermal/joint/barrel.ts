@@ -6,7 +6,7 @@ import { leadPath } from '~/core/packages/leadPath';
 import { bodyCapacity_J_K, bodySurface_m2 } from '~/core/packages/throughHole';
 import { filletRise_m, filletRound_m, filletTopShare, filletVolume_m3 } from '~/core/solder/volumes';
 import type { NetworkBuilder } from '../network/network';
-import { ringArea_m2, type LandLink, type RingMesh } from './rings';
+import type { LandLink, RingMesh } from './rings';
 import { isPlated, meltingOf, type Factors, type JointScenario } from './scenario';
 import { JOINT } from './settings';
 
@@ -98,12 +98,12 @@ export function addBarrel(
   const toLead_m = (height_m: number, rim_m: number): number =>
     (2 * Math.PI * height_m) / Math.log((lead_m + rim_m) / (2 * lead_m));
   const onLand = (solder: readonly number[], sheet: number, path_m: number): void => {
-    const spread_m = ringArea_m2(mesh, 0) / path_m / solder.length;
+    const spread_m = mesh.area_m2[0]! / path_m / solder.length;
     solder.forEach((node, sector) =>
       landLinks.push({
         node,
         sheet,
-        ...(solder.length > 1 ? { sector } : {}),
+        sector: solder.length > 1 ? sector : null,
         solid_W_K: kSolid * spread_m,
         liquid_W_K: kLiquid * spread_m,
       }),
@@ -118,7 +118,7 @@ export function addBarrel(
     const volume_m3 = fillet_m3 + (scenario.iron.freshSolder ? WIRE.addedToJoint.value : 0);
     const solder = lumps(volume_m3, sectors);
     // A bead stands higher than a fillet: from its middle the land is farther away.
-    const path_m = Math.max(rise_m, volume_m3 / ringArea_m2(mesh, 0)) / 3;
+    const path_m = Math.max(rise_m, volume_m3 / mesh.area_m2[0]!) / 3;
     onLand(solder, 0, path_m);
     solderLinks(solder, [lead], toLead_m(rise_m, land_m));
     solderRound(solder, filletRound_m(lead_m, land_m));
@@ -163,7 +163,7 @@ export function addBarrel(
     const wall = Array.from({ length: parts }, () =>
       net.node((wallArea * thick_m * COPPER.volumetricHeat.value) / parts, board_K),
     );
-    landLinks.push(...wallLinks(mesh, wall, k, dz));
+    linkWall(landLinks, mesh, wall, k, dz);
     links(above.wall, wall, (COPPER.conductivity.value * wallArea) / dz);
     const slice = lumps(solderArea * thick_m, parts);
     for (const node of slice) solder.push({ node, where: `slice ${k + 1}` });
@@ -241,19 +241,22 @@ function eachWithEach(
 }
 
 /** A wall slice's links to the sheets about its depth; a sheet between two slices is shared by nearness. */
-function wallLinks(mesh: RingMesh, wall: readonly number[], slice: number, dz: number): LandLink[] {
-  return mesh.sheets.flatMap((sheet, j) => {
-    const share = 1 - Math.abs(slice - sheet.near_m / dz);
-    if (share <= 1e-9) return [];
-    const link_W_K = (mesh.barrel_W_K[j]! * share) / wall.length;
-    return wall.map((node, sector) => ({
-      node,
-      sheet: j,
-      ...(wall.length > 1 ? { sector } : {}),
-      solid_W_K: link_W_K,
-      liquid_W_K: link_W_K,
-    }));
-  });
+function linkWall(
+  into: LandLink[],
+  mesh: RingMesh,
+  wall: readonly number[],
+  slice: number,
+  dz: number,
+): void {
+  for (let sheet = 0; sheet < mesh.sheets.length; sheet++) {
+    const share = 1 - Math.abs(slice - mesh.sheets[sheet]!.near_m / dz);
+    if (share <= 1e-9) continue;
+    const link_W_K = (mesh.barrel_W_K[sheet]! * share) / wall.length;
+    wall.forEach((node, s) => {
+      const sector = wall.length > 1 ? s : null;
+      into.push({ node, sheet, sector, solid_W_K: link_W_K, liquid_W_K: link_W_K });
+    });
+  }
 }
 
 /** Conduction through the air of a bare hole to the nearest sheet. */
@@ -268,5 +271,5 @@ function leakThroughGap(
   const distances = mesh.sheets.map((sheet) => Math.abs(sheet.near_m - depth_m));
   const link_W_K = (2 * Math.PI * thick_m * JOINT.airConductivity_W_mK) / Math.log(hole_m / lead_m);
   const sheet = distances.indexOf(Math.min(...distances));
-  return { node: lead, sheet, solid_W_K: link_W_K, liquid_W_K: link_W_K };
+  return { node: lead, sheet, sector: null, solid_W_K: link_W_K, liquid_W_K: link_W_K };
 }

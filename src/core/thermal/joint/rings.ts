@@ -1,8 +1,7 @@
 import { COPPER } from '~/core/materials/copper';
 import { LAMINATES } from '~/core/materials/laminates';
 import type { NetworkBuilder } from '../network/network';
-import { equivalentRadius_m } from '../stackup';
-import { conductingSheets } from './boardSheets';
+import { ringGeometry, type RingGeometry, type RingRadii } from './ringGeometry';
 import { isPlated, type Factors, type JointBoard, type JointScenario } from './scenario';
 import { JOINT } from './settings';
 import { sheetProfile, type PlacedSheet, type SheetProfile } from './sheetProfile';
@@ -35,20 +34,15 @@ export interface Surroundings {
 export interface LandLink {
   readonly node: number;
   readonly sheet: number;
-  /** The sector it belongs to; left out, it goes all round. */
-  readonly sector?: number;
+  /** The sector it belongs to; null goes all round. */
+  readonly sector: number | null;
   readonly solid_W_K: number;
   readonly liquid_W_K: number;
 }
 
-/** Radii, sheets and conductions of the board about one joint, before any node exists. */
-export interface RingMesh {
-  readonly sheets: readonly PlacedSheet[];
-  readonly bounds_m: readonly number[];
-  readonly radius_m: readonly number[];
+/** Geometry and conductions of the board about one joint, before any node exists. */
+export interface RingMesh extends RingGeometry {
   readonly profiles: readonly SheetProfile[];
-  readonly barrelRadius_m: number;
-  readonly landRadius_m: number;
   /** Barrel to ring 0, by sheet, W/K. */
   readonly barrel_W_K: readonly number[];
 }
@@ -63,36 +57,18 @@ export function holeMesh(scenario: JointScenario, ironOnTop: boolean, factors: F
 
 export function ringMesh(
   scenario: JointBoard,
-  { barrelRadius_m, landRadius_m }: { barrelRadius_m: number; landRadius_m: number },
+  radii: RingRadii,
   ironOnTop: boolean,
   factors: Factors,
   rings: number = JOINT.rings,
 ): RingMesh {
-  const { board } = scenario;
-  const edge_m = Math.max(equivalentRadius_m(board), landRadius_m * 3);
-
-  const placed: PlacedSheet[] = conductingSheets(board).map((sheet) => ({
-    ...sheet,
-    near_m: ironOnTop ? sheet.depth_m : board.thickness_m - sheet.depth_m,
-  }));
-  if (!ironOnTop) placed.reverse();
-
-  const first_m = landRadius_m * JOINT.firstRing;
-  const growth = (edge_m / first_m) ** (1 / (rings - 1));
-  const bounds_m = [barrelRadius_m, landRadius_m];
-  for (let i = 0; i < rings; i++) bounds_m.push(first_m * growth ** i);
-  const radius_m = bounds_m.slice(1).map((outer, i) => Math.sqrt(outer * bounds_m[i]!));
-  const profiles = placed.map((sheet) =>
-    sheetProfile(scenario, sheet, factors, { landRadius_m, barrelRadius_m }),
-  );
+  const geometry = ringGeometry(scenario.board, radii, ironOnTop, rings);
+  const profiles = geometry.sheets.map((sheet) => sheetProfile(scenario, sheet, factors, radii));
+  const middle_m = geometry.radius_m[0]!;
   return {
-    sheets: placed,
-    bounds_m,
-    radius_m,
+    ...geometry,
     profiles,
-    barrelRadius_m,
-    landRadius_m,
-    barrel_W_K: profiles.map((profile) => 1 / profile.resistance_K_W(barrelRadius_m, radius_m[0]!)),
+    barrel_W_K: profiles.map((profile) => 1 / profile.resistance_K_W(radii.barrelRadius_m, middle_m)),
   };
 }
 
@@ -120,29 +96,6 @@ export function ringSpot(rings: RingField, distance_m: number, face: 'near' | 'f
 /** History between two nodes. */
 export function mix(a: Float64Array, b: Float64Array, weightOfB: number): Float64Array {
   return a.map((value, i) => value + weightOfB * (b[i]! - value));
-}
-
-export const ringArea_m2 = (mesh: RingMesh, ring: number): number =>
-  Math.PI * (mesh.bounds_m[ring + 1]! ** 2 - mesh.bounds_m[ring]! ** 2);
-
-/** Sheets that stand as one node in a ring, and the depth that speaks for them. */
-interface Lump {
-  readonly sheets: readonly number[];
-  readonly near_m: number;
-}
-
-/** Every sheet alone near the joint, with the nearest copper layer farther out, all of them as one far off. */
-function lumpsOf({ sheets, radius_m }: RingMesh, ring: number): Lump[] {
-  const all = sheets.map((_, j) => j);
-  if (ring === 0 || radius_m[ring]! <= JOINT.gradedWithin_m)
-    return all.map((j) => ({ sheets: [j], near_m: sheets[j]!.near_m }));
-  if (radius_m[ring]! > JOINT.wholeFrom_m) return [{ sheets: all, near_m: 0 }];
-  const coarse = [...new Set(sheets.map((sheet) => sheet.coarse))];
-  return coarse.map((anchor) => {
-    const mine = all.filter((j) => sheets[j]!.coarse === anchor);
-    const speaks = mine.find((j) => sheets[j]!.anchored);
-    return { sheets: mine, near_m: sheets[speaks!]!.near_m };
-  });
 }
 
 interface Fin {
@@ -206,7 +159,7 @@ export class RingBuilder {
       this.linkLand(this.finNode[1]![f]!, fin.sheet, this.alongTrack(fin, span_m));
     });
     for (const { node, sheet, sector, solid_W_K, liquid_W_K } of barrel) {
-      if (sector !== undefined && sheet === 0) this.net.link(node, land[sector]!, solid_W_K, liquid_W_K);
+      if (sector !== null && sheet === 0) this.net.link(node, land[sector]!, solid_W_K, liquid_W_K);
       else this.linkLand(node, sheet, solid_W_K, liquid_W_K);
     }
     return { sheets: this.mesh.sheets, node: this.node, land, radius_m: this.mesh.radius_m };
@@ -219,27 +172,26 @@ export class RingBuilder {
 
   private addRing(ring: number, sectors = 1): void {
     const { net, mesh, around } = this;
-    const area_m2 = ringArea_m2(mesh, ring);
-    const heat_J_K = mesh.sheets.map((sheet, j) => {
-      const profile = mesh.profiles[j]!;
-      const copper_m = ring === 0 ? profile.landCopper_m : profile.fieldCopper_m(mesh.radius_m[ring]!);
-      return area_m2 * (this.heat_J_m3K * sheet.laminate_m + COPPER.volumetricHeat.value * copper_m);
-    });
-    const lumps = lumpsOf(mesh, ring);
-    const at = mesh.sheets.map(() => -1);
-    const near = Array.from({ length: sectors }, () => -1);
-    lumps.forEach((lump, k) => {
-      const capacity_J_K = lump.sheets.reduce((sum, j) => sum + heat_J_K[j]!, 0);
-      const parts = k === 0 ? near : [-1];
-      parts.forEach((_, sector) => {
-        const here = net.node(capacity_J_K / parts.length, around.board_K);
-        parts[sector] = here;
-        if (k === 0) return;
-        const above = k === 1 ? near : [at[lumps[k - 1]!.sheets[0]!]!];
-        const through_W_K = (area_m2 * this.through_W_mK) / (lump.near_m - lumps[k - 1]!.near_m);
-        for (const node of above) net.link(node, here, through_W_K / above.length);
-      });
-      for (const j of lump.sheets) at[j] = parts[0]!;
+    const area_m2 = mesh.area_m2[ring]!;
+    const at = new Array<number>(mesh.sheets.length).fill(-1);
+    const near: number[] = [];
+    let last = -1;
+    let last_m = 0;
+    mesh.lumps[ring]!.forEach(({ sheets, near_m }, k) => {
+      let capacity_J_K = 0;
+      for (const j of sheets) capacity_J_K += area_m2 * this.heat_J_m2K(ring, j);
+      if (k === 0) {
+        for (let s = 0; s < sectors; s++) near.push(net.node(capacity_J_K / sectors, around.board_K));
+        last = near[0]!;
+      } else {
+        const here = net.node(capacity_J_K, around.board_K);
+        const through_W_K = (area_m2 * this.through_W_mK) / (near_m - last_m);
+        if (k === 1) for (const node of near) net.link(node, here, through_W_K / sectors);
+        else net.link(last, here, through_W_K);
+        last = here;
+      }
+      last_m = near_m;
+      for (const j of sheets) at[j] = last;
     });
     this.node[ring] = at;
     const outer = this.node[ring + 1];
@@ -259,6 +211,12 @@ export class RingBuilder {
     net.toAir(at.at(-1)!, area_m2 * farFilm.film_W_m2K, farFilm.air_K);
   }
 
+  private heat_J_m2K(ring: number, sheet: number): number {
+    const profile = this.mesh.profiles[sheet]!;
+    const copper_m = ring === 0 ? profile.landCopper_m : profile.fieldCopper_m(this.mesh.radius_m[ring]!);
+    return this.heat_J_m3K * this.mesh.sheets[sheet]!.laminate_m + COPPER.volumetricHeat.value * copper_m;
+  }
+
   /** Along each sheet to the next ring; sheets that share both their nodes share the link. */
   private linkOutward(
     ring: number,
@@ -267,15 +225,17 @@ export class RingBuilder {
     outer: readonly number[],
   ): void {
     const { net, mesh } = this;
+    const [from_m, to_m] = [mesh.radius_m[ring]!, mesh.radius_m[ring + 1]!];
+    const last = at.length - 1;
     let sum_W_K = 0;
-    mesh.sheets.forEach((_, j) => {
-      const radii = [mesh.radius_m[ring]!, mesh.radius_m[ring + 1]!] as const;
-      sum_W_K += 1 / mesh.profiles[j]!.resistance_K_W(...radii);
-      if (at[j + 1] === at[j] && outer[j + 1] === outer[j]) return;
-      const inner = at[j] === near[0] ? near : [at[j]!];
-      for (const node of inner) net.link(outer[j]!, node, sum_W_K / inner.length);
+    for (let j = 0; j <= last; j++) {
+      sum_W_K += 1 / mesh.profiles[j]!.resistance_K_W(from_m, to_m);
+      if (j < last && at[j + 1] === at[j] && outer[j + 1] === outer[j]) continue;
+      if (at[j] === near[0]) {
+        for (const node of near) net.link(outer[j]!, node, sum_W_K / near.length);
+      } else net.link(outer[j]!, at[j]!, sum_W_K);
       sum_W_K = 0;
-    });
+    }
   }
 
   private addFins(ring: number): void {

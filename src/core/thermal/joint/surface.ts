@@ -13,7 +13,7 @@ import { NetworkBuilder } from '../network/network';
 import { soaked, type Preheat } from '../preheat';
 import type { Board } from '../stackup';
 import { addGuest, type Guest } from './guests';
-import { mix, ringArea_m2, ringMesh, ringSpot, RingBuilder, type RingSpot } from './rings';
+import { mix, ringMesh, ringSpot, RingBuilder, type RingSpot } from './rings';
 import { meltingOf, NOMINAL, type Connection, type Factors, type Iron } from './scenario';
 import { surroundingsOf } from './simulate';
 import { addTip, contact_W_K, touch } from './tip';
@@ -141,7 +141,7 @@ export function preparedSurface(
     );
     // Half of the solder's mean height lies between its middle and what it wets.
     const height_m = volume_m3 / (pad.width_m * pad.height_m);
-    const wet = (2 * ringArea_m2(mesh, 0)) / height_m;
+    const wet = (2 * mesh.area_m2[0]!) / height_m;
     const both = (a: number, b: number, shape_m: number) =>
       many.link(a, b, alloy.conductivitySolid.value * shape_m, alloy.conductivityLiquid.value * shape_m);
     both(solder, foot, wet);
@@ -150,6 +150,7 @@ export function preparedSurface(
       {
         node: solder,
         sheet: 0,
+        sector: null,
         solid_W_K: alloy.conductivitySolid.value * wet,
         liquid_W_K: alloy.conductivityLiquid.value * wet,
       },

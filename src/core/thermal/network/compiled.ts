@@ -1,5 +1,5 @@
 import { ARRAYS, borrowedBench, LANES, returnBench, type Bench } from './kernel';
-import { isAlike, layShape } from './laying';
+import { layShape } from './laying';
 import { layLane } from './layingLane';
 import type { ThermalNetwork } from './network';
 import { SOLVER } from './settings';
@@ -27,7 +27,7 @@ export class CompiledStepper implements Stepper {
   }
 
   fits(network: ThermalNetwork): boolean {
-    return isAlike(this.shape, shapeOf(network));
+    return shapeOf(network) === this.shape;
   }
 
   begin(lane: number, network: ThermalNetwork, { tolerance_K, maxStep_s, duration_s }: StepLimits): void {

@@ -112,27 +112,3 @@ function placesOf(
     edgeAt: Int32Array.from(edges, ({ from, to }) => place(pivot[from]!, pivot[to]!)),
   };
 }
-
-/** Shapes met lately: draws of one joint, and the joints of one plan, differ in numbers only. */
-const recent: { links: Links; elimination: Elimination }[] = [];
-const KEPT = 8;
-
-/** As `eliminationOf`, remembered for the last few shapes. */
-export function recalledElimination(links: Links): Elimination {
-  const at = recent.findIndex((known) => sameLinks(known.links, links));
-  const found = at < 0 ? { links, elimination: eliminationOf(links) } : recent[at]!;
-  if (at !== 0) {
-    if (at > 0) recent.splice(at, 1);
-    recent.unshift(found);
-    recent.length = Math.min(recent.length, KEPT);
-  }
-  return found.elimination;
-}
-
-function sameLinks(a: Links, b: Links): boolean {
-  if (a.size !== b.size || a.split !== b.split || a.edges.length !== b.edges.length) return false;
-  for (let i = 0; i < a.edges.length; i++) {
-    if (a.edges[i]!.from !== b.edges[i]!.from || a.edges[i]!.to !== b.edges[i]!.to) return false;
-  }
-  return true;
-}

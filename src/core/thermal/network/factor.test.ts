@@ -1,6 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { eliminationOf, recalledElimination } from './elimination';
+import { eliminationOf } from './elimination';
+import { NetworkBuilder } from './network';
+import { shapeOf } from './shape';
 import { Factor } from './factor';
 
 type Link = readonly [number, number, number];
@@ -125,11 +127,26 @@ describe('elimination', () => {
     expect(found.pivot[0]).toBeGreaterThanOrEqual(8);
     expect(found.row).toHaveLength(9);
   });
+});
 
-  it('is remembered by shape and told apart by split', () => {
-    const links = linksOf(3, 1, [[0, 1, 1], [1, 2, 1]]); // prettier-ignore
-    const again = linksOf(3, 1, [[0, 1, 7], [1, 2, 9]]); // prettier-ignore
-    expect(recalledElimination(again)).toBe(recalledElimination(links));
-    expect(recalledElimination({ ...links, split: 2 })).not.toBe(recalledElimination(links));
+describe('the shape of a network', () => {
+  const pair = (link_W_K: number, melted_W_K = link_W_K, heated = 1) => {
+    const net = new NetworkBuilder();
+    const nodes = [net.node(1, 300), net.node(2, 300), net.node(1, 300)] as const;
+    net.link(nodes[0], nodes[1], link_W_K);
+    net.link(nodes[1], nodes[2], link_W_K, melted_W_K);
+    net.heater({ node: nodes[heated]!, setpoint_K: 400, gain_W_K: 1, limit_W: 10 });
+    return net.done();
+  };
+
+  it('is one for all that differ in numbers alone', () => {
+    expect(shapeOf(pair(3))).toBe(shapeOf(pair(1)));
+  });
+
+  it('is another where a link may change, or another node is heated', () => {
+    const plain = shapeOf(pair(1));
+    expect(shapeOf(pair(1, 2))).not.toBe(plain);
+    expect(shapeOf(pair(1, 1, 2))).not.toBe(plain);
+    expect(shapeOf(pair(1))).toBe(plain);
   });
 });

@@ -10,7 +10,7 @@ const EACH = 8 * LANES;
 
 /** Lays a shape into a kernel, and where each list of the network points. */
 export function layShape(bench: Bench, shape: Shape, network: ThermalNetwork): void {
-  if (bench.laid !== null && isAlike(bench.laid, shape)) return;
+  if (bench.laid === shape) return;
   const { kernel } = bench;
   const { elimination, variableEdges, edgeMelt, edgeWetting, waitsFor } = shape;
   const { edges, melting, heaters, wettings, ambient } = network;
@@ -105,23 +105,4 @@ function updatesOf(elimination: Elimination, twins: readonly boolean[]): { head:
     }
   }
   return { head, tail };
-}
-
-/** Whether two shapes have the same links, lumps and heaters, whatever their numbers. */
-export function isAlike(a: Shape, b: Shape): boolean {
-  return (
-    a === b ||
-    (a.elimination === b.elimination &&
-      same(a.variableEdges, b.variableEdges) &&
-      same(a.edgeMelt, b.edgeMelt) &&
-      same(a.edgeWetting, b.edgeWetting) &&
-      same(a.waitsFor, b.waitsFor) &&
-      same(a.listed, b.listed))
-  );
-}
-
-function same(a: ArrayLike<number>, b: ArrayLike<number>): boolean {
-  if (a.length !== b.length) return false;
-  for (let i = 0; i < a.length; i++) if (a[i] !== b[i]) return false;
-  return true;
 }

@@ -8,70 +8,90 @@ import type { Shape } from './shape';
 export function layLane(
   { kernel }: Bench,
   numbers: Float64Array,
-  { elimination, variableEdges }: Shape,
+  shape: Shape,
   network: ThermalNetwork,
   lane: number,
 ): void {
+  const firstOf = (array: number): number => (kernel.addressOf(array) >> 3) + lane;
+  layLinks(numbers, firstOf, shape, network);
+  layLumps(numbers, firstOf, shape, network);
+}
+
+/** Where an array's numbers of the lane begin; they lie `LANES` apart. */
+type FirstOf = (array: number) => number;
+
+/** What never changes goes into the matrix, links that do stand beside it. */
+function layLinks(
+  numbers: Float64Array,
+  firstOf: FirstOf,
+  { elimination, variableEdges }: Shape,
+  { size, edges, ambient }: ThermalNetwork,
+): void {
   const { pivot, edgeAt, row } = elimination;
-  const { size, edges, ambient, melting, heaters, wettings, capacity_J_K, initial_K } = network;
-  const array = (id: number) => {
-    const from = (kernel.addressOf(id) >> 3) + lane;
-    return {
-      clear: (count: number): void => {
-        for (let i = 0; i < count; i++) numbers[from + LANES * i] = 0;
-      },
-      set: (i: number, value: number): void => void (numbers[from + LANES * i] = value),
-      add: (i: number, value: number): void => void (numbers[from + LANES * i]! += value),
-    };
-  };
-  const [values, conduction, source] = [
-    array(ARRAYS.fixedValues),
-    array(ARRAYS.fixedConduction),
-    array(ARRAYS.source),
-  ];
-  values.clear(size + row.length);
-  conduction.clear(size);
-  source.clear(size);
-  const variable = new Uint8Array(edges.length);
-  for (const e of variableEdges) variable[e] = 1;
-  edges.forEach(({ from, to, solid_W_K }, e) => {
-    if (variable[e]) return;
-    values.add(edgeAt[e]!, -solid_W_K);
-    conduction.add(pivot[from]!, solid_W_K);
-    conduction.add(pivot[to]!, solid_W_K);
-  });
-  const air = array(ARRAYS.ambient);
-  ambient.forEach(({ node, conductance_W_K, temperature_K }, i) => {
-    conduction.add(pivot[node]!, conductance_W_K);
-    source.add(pivot[node]!, conductance_W_K * temperature_K);
-    air.set(2 * i, conductance_W_K);
-    air.set(2 * i + 1, temperature_K);
-  });
-  const [solid, liquid] = [array(ARRAYS.edgeSolid), array(ARRAYS.edgeLiquid)];
-  variableEdges.forEach((e, i) => {
-    solid.set(i, edges[e]!.solid_W_K);
-    liquid.set(i, edges[e]!.liquid_W_K);
-  });
-  const [slope, temperature] = [array(ARRAYS.slope), array(ARRAYS.temperature)];
-  for (let node = 0; node < size; node++) {
-    slope.set(pivot[node]!, capacity_J_K[node]!);
-    temperature.set(pivot[node]!, initial_K[node]!);
+  const values = firstOf(ARRAYS.fixedValues);
+  const conduction = firstOf(ARRAYS.fixedConduction);
+  const source = firstOf(ARRAYS.source);
+  for (let i = 0; i < size + row.length; i++) numbers[values + LANES * i] = 0;
+  for (let i = 0; i < size; i++) numbers[conduction + LANES * i] = numbers[source + LANES * i] = 0;
+  const solid = firstOf(ARRAYS.edgeSolid);
+  const liquid = firstOf(ARRAYS.edgeLiquid);
+  let next = 0;
+  for (let e = 0; e < edges.length; e++) {
+    const { from, to, solid_W_K, liquid_W_K } = edges[e]!;
+    if (next < variableEdges.length && variableEdges[next] === e) {
+      numbers[solid + LANES * next] = solid_W_K;
+      numbers[liquid + LANES * next++] = liquid_W_K;
+      continue;
+    }
+    numbers[values + LANES * edgeAt[e]!]! -= solid_W_K;
+    numbers[conduction + LANES * pivot[from]!]! += solid_W_K;
+    numbers[conduction + LANES * pivot[to]!]! += solid_W_K;
   }
-  const curves = array(ARRAYS.curve);
-  melting.forEach((lump, i) => {
-    const c = enthalpyCurve(lump, SOLVER.eutecticSmear_K);
-    const all = [c.solidus_K, c.liquidus_K, c.solidus_J, c.liquidus_J, ...c.slope, ...c.offset];
-    all.forEach((value, k) => curves.set(all.length * i + k, value));
-  });
-  const wet = array(ARRAYS.wetting);
-  wettings.forEach(({ dryShare, over_s }, i) => {
-    wet.set(2 * i, dryShare);
-    wet.set(2 * i + 1, over_s);
-  });
-  const heat = array(ARRAYS.heater);
-  heaters.forEach(({ setpoint_K, gain_W_K, limit_W }, i) => {
-    heat.set(3 * i, setpoint_K);
-    heat.set(3 * i + 1, gain_W_K);
-    heat.set(3 * i + 2, limit_W);
-  });
+  const air = firstOf(ARRAYS.ambient);
+  for (let i = 0; i < ambient.length; i++) {
+    const { node, conductance_W_K, temperature_K } = ambient[i]!;
+    numbers[conduction + LANES * pivot[node]!]! += conductance_W_K;
+    numbers[source + LANES * pivot[node]!]! += conductance_W_K * temperature_K;
+    numbers[air + LANES * 2 * i] = conductance_W_K;
+    numbers[air + LANES * (2 * i + 1)] = temperature_K;
+  }
+}
+
+function layLumps(
+  numbers: Float64Array,
+  firstOf: FirstOf,
+  { elimination: { pivot } }: Shape,
+  { size, melting, heaters, wettings, capacity_J_K, initial_K }: ThermalNetwork,
+): void {
+  const slope = firstOf(ARRAYS.slope);
+  const temperature = firstOf(ARRAYS.temperature);
+  for (let node = 0; node < size; node++) {
+    numbers[slope + LANES * pivot[node]!] = capacity_J_K[node]!;
+    numbers[temperature + LANES * pivot[node]!] = initial_K[node]!;
+  }
+  let at = firstOf(ARRAYS.curve);
+  const put = (value: number): void => {
+    numbers[at] = value;
+    at += LANES;
+  };
+  for (const lump of melting) {
+    const curve = enthalpyCurve(lump, SOLVER.eutecticSmear_K);
+    put(curve.solidus_K);
+    put(curve.liquidus_K);
+    put(curve.solidus_J);
+    put(curve.liquidus_J);
+    curve.slope.forEach(put);
+    curve.offset.forEach(put);
+  }
+  at = firstOf(ARRAYS.wetting);
+  for (const { dryShare, over_s } of wettings) {
+    put(dryShare);
+    put(over_s);
+  }
+  at = firstOf(ARRAYS.heater);
+  for (const { setpoint_K, gain_W_K, limit_W } of heaters) {
+    put(setpoint_K);
+    put(gain_W_K);
+    put(limit_W);
+  }
 }

@@ -1,5 +1,5 @@
-import { recalledElimination, type Elimination } from './elimination';
-import type { ThermalNetwork } from './network';
+import { eliminationOf, type Elimination } from './elimination';
+import type { Edge, ThermalNetwork } from './network';
 
 /** What of a network can change while it runs, and the elimination that keeps all of it in the tail. */
 export interface Shape {
@@ -14,21 +14,50 @@ export interface Shape {
   readonly edgeWetting: Int32Array;
   /** Place among the melting nodes of what each wetting waits for, −1 where it begins at once. */
   readonly waitsFor: Int32Array;
-  /** How many nodes face the air and are heated, then all of them and those that melt, in the network's order. */
-  readonly listed: Int32Array;
 }
 
+/** Networks that differ in numbers alone share one shape: draws of one joint, and like joints of a plan. */
 export function shapeOf(network: ThermalNetwork): Shape {
   const known = shapes.get(network);
   if (known) return known;
-  const shape = shapeIn(network);
-  shapes.set(network, shape);
-  return shape;
+  const at = recent.findIndex((one) => sameStructure(one.network, network));
+  const found = at < 0 ? { network, shape: shapeIn(network) } : recent[at]!;
+  if (at !== 0) {
+    if (at > 0) recent.splice(at, 1);
+    recent.unshift(found);
+    recent.length = Math.min(recent.length, KEPT);
+  }
+  shapes.set(network, found.shape);
+  return found.shape;
 }
 
 const shapes = new WeakMap<ThermalNetwork, Shape>();
+/** Shapes met lately, each with a network of it. */
+const recent: { readonly network: ThermalNetwork; readonly shape: Shape }[] = [];
+const KEPT = 8;
 
-function shapeIn({ size, edges, melting, heaters, wettings, ambient }: ThermalNetwork): Shape {
+function sameStructure(a: ThermalNetwork, b: ThermalNetwork): boolean {
+  return (
+    a.size === b.size &&
+    every(a.edges, b.edges, (x, y) => x.from === y.from && x.to === y.to && isFixed(x) === isFixed(y)) &&
+    every(a.ambient, b.ambient, atOneNode) &&
+    every(a.heaters, b.heaters, atOneNode) &&
+    every(a.melting, b.melting, atOneNode) &&
+    every(a.wettings, b.wettings, (x, y) => x.waitsFor === y.waitsFor && every(x.edges, y.edges, Object.is))
+  );
+}
+
+function every<T>(a: readonly T[], b: readonly T[], alike: (x: T, y: T) => boolean): boolean {
+  if (a.length !== b.length) return false;
+  for (let i = 0; i < a.length; i++) if (!alike(a[i]!, b[i]!)) return false;
+  return true;
+}
+
+const isFixed = (edge: Edge): boolean => edge.solid_W_K === edge.liquid_W_K;
+
+const atOneNode = (x: { readonly node: number }, y: { readonly node: number }): boolean => x.node === y.node;
+
+function shapeIn({ size, edges, melting, heaters, wettings }: ThermalNetwork): Shape {
   const meltOf = new Int32Array(size).fill(-1);
   melting.forEach((lump, index) => (meltOf[lump.node] = index));
   const edgeMelt = new Int32Array(2 * edges.length);
@@ -45,21 +74,16 @@ function shapeIn({ size, edges, melting, heaters, wettings, ambient }: ThermalNe
   for (const { node } of heaters) firstVariable = Math.min(firstVariable, node);
   for (const { node } of melting) firstVariable = Math.min(firstVariable, node);
   edges.forEach((edge, i) => {
-    if (edge.solid_W_K === edge.liquid_W_K && edgeWetting[i]! < 0) return;
+    if (isFixed(edge) && edgeWetting[i]! < 0) return;
     variableEdges.push(i);
     firstVariable = Math.min(firstVariable, edge.from, edge.to);
   });
   return {
-    elimination: recalledElimination({ size, edges, split: firstVariable }),
+    elimination: eliminationOf({ size, edges, split: firstVariable }),
     firstVariable,
     variableEdges,
     edgeMelt,
     edgeWetting,
-    listed: Int32Array.of(
-      ambient.length,
-      heaters.length,
-      ...[...ambient, ...heaters, ...melting].map(({ node }) => node),
-    ),
     waitsFor: Int32Array.from(wettings, ({ waitsFor }) => (waitsFor === null ? -1 : meltOf[waitsFor]!)),
   };
 }
