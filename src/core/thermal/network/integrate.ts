@@ -118,7 +118,8 @@ class Lane {
     stepper.begin(lane, network, { duration_s, tolerance_K, maxStep_s });
     const temperatures_K = stepper.temperaturesOf_K(lane);
     this.at_K = (node) => temperatures_K[stepper.placeOf(lane, node)]!;
-    const places = Int32Array.from(options.tracked, (node) => stepper.placeOf(lane, node));
+    const places = new Int32Array(options.tracked.length);
+    for (let i = 0; i < places.length; i++) places[i] = stepper.placeOf(lane, options.tracked[i]!);
     this.record = new Recorder(temperatures_K, places);
   }
 

@@ -105,15 +105,18 @@ export class NetworkBuilder {
   }
 
   done(): ThermalNetwork {
-    const bad = (value: number): boolean => !(Number.isFinite(value) && value > 0);
-    const capacity = this.capacities.findIndex(bad);
-    if (capacity >= 0) throw new Error(`node ${capacity} has capacity ${this.capacities[capacity]}`);
-    const edge = this.edges.find((e) => bad(e.solid_W_K) || bad(e.liquid_W_K));
-    if (edge) throw new Error(`link ${edge.from}–${edge.to} conducts ${edge.solid_W_K} W/K`);
+    for (let node = 0; node < this.capacities.length; node++) {
+      const capacity_J_K = this.capacities[node]!;
+      if (!isPositive(capacity_J_K)) throw new Error(`node ${node} has capacity ${capacity_J_K}`);
+    }
+    for (const { from, to, solid_W_K, liquid_W_K } of this.edges) {
+      if (isPositive(solid_W_K) && isPositive(liquid_W_K)) continue;
+      throw new Error(`link ${from}–${to} conducts ${solid_W_K} W/K`);
+    }
     return {
       size: this.capacities.length,
-      capacity_J_K: Float64Array.from(this.capacities),
-      initial_K: Float64Array.from(this.initial),
+      capacity_J_K: new Float64Array(this.capacities),
+      initial_K: new Float64Array(this.initial),
       edges: this.edges,
       ambient: this.ambient,
       melting: this.melting,
@@ -122,6 +125,8 @@ export class NetworkBuilder {
     };
   }
 }
+
+const isPositive = (value: number): boolean => value > 0 && value < Infinity;
 
 /** Alike lumps side by side carry and hold as many times what one of them does. */
 class Repeated extends NetworkBuilder {
