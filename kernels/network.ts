@@ -182,13 +182,16 @@ function tryStep(maxPasses: i32): i32 {
   const h = enthalpy;
   const b = base;
   const first = rate1;
+  const straight = slope;
+  const lifted = offset;
+  const noted = stage1;
   const over = at(perStage);
   const left = at(rest);
   for (let o: usize = 0; o < all; o += EACH) {
     const now = at(t + o);
     const held = at(h + o);
-    const rate = mul(sub(add(at(offset + o), mul(at(slope + o), now)), held), over);
-    put(stage1 + o, now);
+    const rate = mul(sub(add(at(lifted + o), mul(at(straight + o), now)), held), over);
+    put(noted + o, now);
     put(first + o, rate);
     put(b + o, add(held, mul(left, rate)));
   }
@@ -197,15 +200,20 @@ function tryStep(maxPasses: i32): i32 {
   settled &= solveStage(base, maxPasses);
   const second = rate2;
   const then = next;
+  const inverted = perSlope;
   let worst = pair(0);
+  let all_K = pair(0);
   for (let o: usize = 0; o < all; o += EACH) {
-    const held = add(at(offset + o), mul(at(slope + o), at(t + o)));
+    const held = add(at(lifted + o), mul(at(straight + o), at(t + o)));
     const rate = mul(sub(held, at(b + o)), over);
     put(then + o, held);
     put(second + o, rate);
-    worst = f64x2.max(worst, mul(f64x2.abs(mul(left, sub(at(first + o), rate))), at(perSlope + o)));
+    const off = mul(f64x2.abs(mul(left, sub(at(first + o), rate))), at(inverted + o));
+    worst = f64x2.pmax(worst, off);
+    all_K = add(all_K, off);
   }
-  put(error, worst);
+  // What is not a number is never the larger one, but it is of the sum.
+  put(error, add(worst, mul(all_K, pair(0))));
   return settled;
 }
 
@@ -226,8 +234,13 @@ function solveStage(from: usize, maxPasses: i32): i32 {
     open = correctGuess(open);
     if (!open) break;
   }
-  substituteBack(head, head, 0, split);
+  substituteBack(headFactor(), head, 0, split);
   return live & ~open;
+}
+
+/** The head's entries lie after its own inverses, where a factor has them after all diagonals. */
+function headFactor(): usize {
+  return head - EACH * <usize>(size - split);
 }
 
 function eliminateHead(from: usize): void {
@@ -240,7 +253,7 @@ function eliminateHead(from: usize): void {
   const all = EACH * <usize>size;
   const none = pair(0);
   for (let o = first; o < all; o += EACH) put(t + o, none);
-  substituteForth(head, 0, split);
+  substituteForth(headFactor(), 0, split);
   const into = loadFromHead;
   for (let o = first; o < all; o += EACH) put(into + o, at(t + o));
 }
@@ -249,10 +262,11 @@ function layTailLoad(from: usize): void {
   const t = temperature;
   const q = source;
   const more = loadFromHead;
+  const lifted = offset;
   const all = EACH * <usize>size;
   const over = at(perStage);
   for (let o = EACH * <usize>split; o < all; o += EACH) {
-    put(t + o, add(add(mul(sub(at(from + o), at(offset + o)), over), at(q + o)), at(more + o)));
+    put(t + o, add(add(mul(sub(at(from + o), at(lifted + o)), over), at(q + o)), at(more + o)));
   }
 
   // Heaters are of the tail.
@@ -309,5 +323,5 @@ function accept(took: i32): void {
 }
 
 function powerAt(h: usize, t: v128): v128 {
-  return f64x2.min(at(h + 2 * EACH), f64x2.max(pair(0), mul(at(h + EACH), sub(at(h), t))));
+  return f64x2.pmin(at(h + 2 * EACH), f64x2.pmax(pair(0), mul(at(h + EACH), sub(at(h), t))));
 }

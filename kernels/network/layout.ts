@@ -19,6 +19,10 @@ export let melts: i32 = 0;
 export let heaters: i32 = 0;
 export let wettings: i32 = 0;
 export let ambients: i32 = 0;
+/** Entries of the head, places of the tail that it reaches, numbers that a head is kept as. */
+export let headEntries: i32 = 0;
+export let reaches: i32 = 0;
+export let headNumbers: i32 = 0;
 
 /** Bytes of each column's first entry among the places, by its pivot. */
 export let columnAt: usize = 0;
@@ -30,6 +34,8 @@ export let columnOf: usize = 0;
 /** Addresses of the places that columns take from, of the head's and then of the tail's. */
 export let updateHead: usize = 0;
 export let updateTail: usize = 0;
+/** Bytes of the tail's places that the head adds to. */
+export let reached: usize = 0;
 /** One column before it is scaled, and its twin. */
 export let column: usize = 0;
 export let columnTwin: usize = 0;
@@ -78,7 +84,7 @@ export let heater: usize = 0;
 /** Of each link to the air: conductance, temperature. */
 export let ambient: usize = 0;
 export let loadFromHead: usize = 0;
-/** The heads for the lengths of stage at hand: inverse diagonals, entries, what they add to the places of the tail. */
+/** The heads for the lengths of stage at hand: inverse diagonals, entries, what they add to the places of the tail they reach. */
 export let head: usize = 0;
 export let inverse: usize = 0;
 export let factor: usize = 0;
@@ -86,7 +92,7 @@ export let solidusAt: usize = 0;
 export let liquidusAt: usize = 0;
 /** Heat given and lost, J; heat stored as it began. */
 export let account: usize = 0;
-/** Each lane's heads by length of stage, as single numbers by place. */
+/** Each lane's heads by length of stage, as single numbers. */
 export let slots: usize = 0;
 export let slotKeys: usize = 0;
 
@@ -104,6 +110,8 @@ export function layOut(
   entries: i32,
   headUpdates: i32,
   tailUpdates: i32,
+  entriesOfHead: i32,
+  placesReached: i32,
   variableEdges: i32,
   lumps: i32,
   heated: i32,
@@ -118,6 +126,9 @@ export function layOut(
   heaters = heated;
   wettings = wets;
   ambients = aired;
+  headEntries = entriesOfHead;
+  reaches = placesReached;
+  headNumbers = split + headEntries + reaches;
   top = FREE;
   const nodeBytes = EACH * size;
   const placeBytes = EACH * places;
@@ -127,6 +138,7 @@ export function layOut(
   columnOf = room(4 * entries);
   updateHead = room(4 * headUpdates);
   updateTail = room(4 * tailUpdates);
+  reached = room(4 * reaches);
   column = room(nodeBytes);
   columnTwin = room(nodeBytes);
   edge = room(LINK * edges);
@@ -162,14 +174,14 @@ export function layOut(
   heater = room(3 * EACH * heaters);
   ambient = room(2 * EACH * ambients);
   loadFromHead = room(nodeBytes);
-  head = room(placeBytes);
+  head = room(EACH * headNumbers);
   inverse = room(nodeBytes);
   factor = room(placeBytes);
   solidusAt = room(EACH * melts);
   liquidusAt = room(EACH * melts);
   account = room(3 * EACH);
   slotKeys = room(8 * SLOTS * LANES);
-  slots = room(8 * places * SLOTS * LANES);
+  slots = room(8 * headNumbers * SLOTS * LANES);
   const missing = <i32>((top + 0xffff) >>> 16) - memory.size();
   if (missing > 0) memory.grow(missing);
 }
@@ -228,6 +240,8 @@ export function addressOf(array: i32): usize {
       return account;
     case 25:
       return factor;
+    case 26:
+      return reached;
     default:
       return enthalpy;
   }

@@ -199,7 +199,7 @@ export function foresee(): void {
 
 /** Liquid share of lumps with so much heat. */
 function shareOf(h: v128, solidus: v128, span: v128): v128 {
-  return f64x2.min(pair(1), f64x2.max(pair(0), f64x2.div(sub(h, solidus), span)));
+  return f64x2.pmin(pair(1), f64x2.pmax(pair(0), f64x2.div(sub(h, solidus), span)));
 }
 
 /**
@@ -239,7 +239,7 @@ function wettedAfter(index: i32, length: v128): v128 {
   const lump = load<i32>(waitsFor + ((<usize>index) << 2));
   const melt = lump < 0 ? pair(1) : at(halfway + EACH * <usize>lump);
   const more = f64x2.div(mul(mul(sub(pair(1), at(w)), melt), length), at(w + EACH));
-  return f64x2.min(pair(1), add(at(wetted + EACH * <usize>index), more));
+  return f64x2.pmin(pair(1), add(at(wetted + EACH * <usize>index), more));
 }
 
 /** What was wetted in the lanes whose step is kept. */

@@ -13,12 +13,16 @@ import {
   fixedConduction,
   fixedValues,
   head,
+  headEntries,
+  headNumbers,
   heater,
   heaterNode,
   heaters,
   inverse,
   LINK,
   places,
+  reached,
+  reaches,
   size,
   slope,
   slotKeys,
@@ -94,8 +98,6 @@ export function prepare(lanes: i32): void {
 /** The tail's matrix: what is fixed of it, what the head adds, capacities, links as they are now, heaters in their band. */
 function layTail(): void {
   const into = factor;
-  const heads = head;
-  const fixed = fixedValues;
   const links = edge;
   const count = edges;
   const first = EACH * <usize>split;
@@ -104,11 +106,18 @@ function layTail(): void {
   const last = EACH * <usize>places;
 
   const over = at(perStage);
+  const conducts = fixedConduction;
+  const holds = slope;
   for (let o = first; o < end; o += EACH) {
-    const own = add(at(fixedConduction + o), mul(at(slope + o), over));
-    put(into + o, add(own, at(heads + o)));
+    put(into + o, add(at(conducts + o), mul(at(holds + o), over)));
   }
-  for (let o = entries; o < last; o += EACH) put(into + o, add(at(fixed + o), at(heads + o)));
+  memory.copy(into + entries, fixedValues + entries, last - entries);
+  let more = head + EACH * <usize>(split + headEntries);
+  const stop = reached + ((<usize>reaches) << 2);
+  for (let p = reached; p < stop; p += 4, more += EACH) {
+    const place = into + <usize>load<i32>(p);
+    put(place, add(at(place), at(more)));
+  }
   let now = edgeNow;
   for (let i = 0; i < count; i++, now += EACH) {
     const e = links + LINK * <usize>i;
@@ -137,7 +146,7 @@ function layTail(): void {
 function bringHead(lane: i32, length: f64): void {
   let from = slotOf(lane, length);
   let into = head + inLane(lane);
-  const end = from + 8 * <usize>places;
+  const end = from + 8 * <usize>headNumbers;
   for (; from < end; from += 8, into += EACH) store<f64>(into, load<f64>(from));
 }
 
@@ -153,7 +162,7 @@ function slotOf(lane: i32, length: f64): usize {
 function knownSlot(lane: i32, length: f64): usize {
   const count = load<i32>(slotCount + wordOf(lane));
   for (let i = lane * SLOTS; i < lane * SLOTS + count; i++) {
-    if (load<f64>(slotKeys + ((<usize>i) << 3)) == length) return slots + 8 * <usize>places * <usize>i;
+    if (load<f64>(slotKeys + ((<usize>i) << 3)) == length) return slots + 8 * <usize>headNumbers * <usize>i;
   }
   return 0;
 }
@@ -186,11 +195,15 @@ function keepHead(lane: i32, length: f64, from: i32): void {
   store<i32>(slotCount + word, min(load<i32>(slotCount + word) + 1, SLOTS));
   const i = <usize>(lane * SLOTS + index);
   store<f64>(slotKeys + (i << 3), length);
-  let into = slots + 8 * <usize>places * i;
+  let into = slots + 8 * <usize>headNumbers * i;
   let o = inverse + inLane(from);
   const inverses = o + EACH * <usize>split;
   for (; o < inverses; o += EACH, into += 8) store<f64>(into, load<f64>(o));
-  o = factor + EACH * <usize>split + inLane(from);
-  const end = factor + EACH * <usize>places;
-  for (; o < end; o += EACH, into += 8) store<f64>(into, load<f64>(o));
+  o = factor + EACH * <usize>size + inLane(from);
+  const entries = o + EACH * <usize>headEntries;
+  for (; o < entries; o += EACH, into += 8) store<f64>(into, load<f64>(o));
+  const stop = reached + ((<usize>reaches) << 2);
+  for (let p = reached; p < stop; p += 4, into += 8) {
+    store<f64>(into, load<f64>(factor + inLane(from) + <usize>load<i32>(p)));
+  }
 }

@@ -61,7 +61,9 @@ function resistance_K_W(landRadius_m: number, shell_m: number): number {
   net.toAir(land, HELD_W_K, DISC_K);
 
   const run = integrate(net.done(), { duration_s: 1e7, maxStep_s: 1e6, tracked: [land, ...shell] });
-  const [land_K, ...shells_K] = run.tracked_K.map((row) => row.at(-1)!);
+  const [land_K, ...shells_K] = Array.from({ length: run.recorded.tracked }, (_, i) =>
+    run.recorded.last_K(i),
+  );
   const flow_W = shells_K.reduce((sum, t) => sum + HELD_W_K * (t - COLD_K), 0);
   return (land_K! - COLD_K) / flow_W;
 }

@@ -55,7 +55,7 @@ describe('fin theory: central heat into an infinite convecting sheet (K0, K1)', 
     2 * COPPER.conductivity.value * copper_m +
     LAMINATES['fr4-standard'].conductivityInPlane.value * board.thickness_m;
   const m = Math.sqrt((2 * film_W_m2K) / conduction_W_K);
-  const end = (ring: number): number => run.tracked_K[ring * mesh.sheets.length]!.at(-1)! - 300;
+  const end = (ring: number): number => run.recorded.history_K(ring * mesh.sheets.length).at(-1)! - 300;
 
   it('follows K0 along the radius to 2 % of the centre (13 log-spaced rings)', () => {
     const r0 = field.radius_m[0]!;

@@ -61,7 +61,10 @@ describe('a pin that gives steady power to a plane: line source in a sheet', () 
         const outer = field.radius_m.findIndex((r) => r >= away_m);
         const [a, b] = [field.radius_m[outer - 1]!, field.radius_m[outer]!];
         const share = Math.log(away_m / a) / Math.log(b / a);
-        const [inner_K, outer_K] = [run.tracked_K[outer - 1]!.at(-1)!, run.tracked_K[outer]!.at(-1)!];
+        const [inner_K, outer_K] = [
+          run.recorded.history_K(outer - 1).at(-1)!,
+          run.recorded.history_K(outer).at(-1)!,
+        ];
         const rise_K = inner_K + share * (outer_K - inner_K) - 300;
         const wanted_K =
           (POWER_W / (4 * Math.PI * sheet_W_K)) * e1((away_m ** 2 * heat_J_m2K) / (4 * sheet_W_K * time_s));
@@ -101,6 +104,6 @@ describe('what a tip’s face falls by when it gives steady power', () => {
     const face_K = body_K - down_W_K * (body_K - ambient_K) * taper_K_W;
     const fall_K = iron.setpoint_K - face_K;
     expect(fall_K).toBeGreaterThan(10);
-    expect(Math.abs((iron.setpoint_K - run.tracked_K[0]!.at(-1)!) / fall_K - 1)).toBeLessThan(0.002);
+    expect(Math.abs((iron.setpoint_K - run.recorded.history_K(0).at(-1)!) / fall_K - 1)).toBeLessThan(0.002);
   });
 });

@@ -13,7 +13,7 @@ describe('lumped cooling (Incropera ch. 5)', () => {
     net.toAir(lump, 0.5, 300);
     const run = integrate(net.done(), { duration_s: 12, tracked: [lump], maxStep_s: 0.1 });
     run.time_s.forEach((time_s, i) => {
-      expect(Math.abs(run.tracked_K[0]![i]! - (300 + 100 * Math.exp(-time_s / 4)))).toBeLessThan(0.1);
+      expect(Math.abs(run.recorded.history_K(0)[i]! - (300 + 100 * Math.exp(-time_s / 4)))).toBeLessThan(0.1);
     });
   });
 
@@ -39,7 +39,7 @@ describe('lumped cooling (Incropera ch. 5)', () => {
         maxStep_s: step_s,
         tolerance_K: Infinity,
       });
-      return Math.abs(run.tracked_K[0]!.at(-1)! - (300 + 100 * Math.exp(-1.6)));
+      return Math.abs(run.recorded.history_K(0).at(-1)! - (300 + 100 * Math.exp(-1.6)));
     };
     const order = Math.log2(error(1e-3) / error(0.5e-3));
     expect(order).toBeGreaterThan(1.8);

@@ -78,7 +78,7 @@ describe('joint network against an independent ODE integrator (ODEX)', () => {
       const wanted = byOdex(network, duration_s);
       const nodes = Array.from({ length: network.size }, (_, i) => i);
       const run = integrate(network, { duration_s, tracked: nodes, tolerance_K: 0.2 });
-      const worst = Math.max(...nodes.map((i) => Math.abs(run.tracked_K[i]!.at(-1)! - wanted[i]!)));
+      const worst = Math.max(...nodes.map((i) => Math.abs(run.recorded.history_K(i).at(-1)! - wanted[i]!)));
       expect(worst).toBeLessThan(1);
     });
   }

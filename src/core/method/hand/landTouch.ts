@@ -10,7 +10,6 @@ import { guestOf, LEAST_GUEST_DISTANCE_m } from '~/core/thermal/joint/guests';
 import { knownOf } from '~/core/learning/lasting';
 import { nominalOf } from '~/core/thermal/joint/draws';
 import { meltingOf } from '~/core/thermal/joint/scenario';
-import { lowest } from '~/core/thermal/joint/simulate';
 import { readAs } from '~/core/thermal/network/prepared';
 import {
   preparedSurface,
@@ -188,3 +187,12 @@ function peaksNear(
 
 /** What a neighbour is taken for where only its place is known. */
 export const COMMON_CHIP: SurfacePackage = surfacePackage({ family: 'chip', code: '0603' });
+
+/** The coldest of several histories at each time. */
+function lowest(rows: readonly Float64Array[]): Float64Array {
+  const least = Float64Array.from(rows[0]!);
+  for (const row of rows) {
+    for (let i = 0; i < least.length; i++) if (row[i]! < least[i]!) least[i] = row[i]!;
+  }
+  return least;
+}

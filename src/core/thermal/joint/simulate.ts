@@ -1,4 +1,5 @@
 import type { EnergyAccount, Integration } from '../network/integrate';
+import type { Recorded } from '../network/recorder';
 import { alone, type Prepared } from '../network/prepared';
 import { NetworkBuilder, type ThermalNetwork } from '../network/network';
 import { SOLVER } from '../network/settings';
@@ -179,20 +180,17 @@ function jointRunOf(
   probes: readonly RingSpot[],
   margin_K: number,
 ): JointRun {
-  const [tip_K, land_K, farLand_K, body_K] = run.tracked_K as [
-    Float64Array,
-    Float64Array,
-    Float64Array,
-    Float64Array,
-  ];
-  const landRows = run.tracked_K.slice(4, 4 + rings.sheets.length);
-  const solderRows = run.tracked_K.slice(4 + landRows.length, 4 + landRows.length + solder.length);
-  const guestRows = run.tracked_K.slice(4 + landRows.length + solder.length).slice(0, place.guests.length);
-  const probeRows = run.tracked_K.slice(4 + landRows.length + solder.length + guestRows.length);
+  const { recorded } = run;
+  // In the order they are tracked in.
+  const landAt = 4;
+  const solderAt = landAt + rings.sheets.length;
+  const guestAt = solderAt + solder.length;
+  const probeAt = guestAt + place.guests.length;
+  const sleeveAt = probeAt + 2 * probes.length;
   const melts = Array.from(run.liquidus_s);
   const never = melts.findIndex(Number.isNaN);
   const last = melts.reduce((best, time, i) => (time > melts[best]! ? i : best), 0);
-  const coldestSolder_K = lowest(solderRows);
+  const coldestSolder_K = recorded.coldest_K(solderAt, solder.length);
   const fullMelt_s =
     margin_K > 0
       ? firstReached_s(run.time_s, coldestSolder_K, liquidus_K + margin_K)
@@ -202,48 +200,47 @@ function jointRunOf(
   return {
     outcome: run.outcome,
     time_s: run.time_s,
-    tip_K,
-    land_K,
-    farLand_K,
-    body_K,
-    plastic_K: place.sleeve === null ? null : run.tracked_K.at(-1)!,
-    laminate_K: throughThickness(landRows, rings),
+    tip_K: recorded.history_K(0),
+    land_K: recorded.history_K(1),
+    farLand_K: recorded.history_K(2),
+    body_K: recorded.history_K(3),
+    plastic_K: place.sleeve === null ? null : recorded.history_K(sleeveAt),
+    laminate_K: recorded.mean_K(landAt, laminateShares(rings)),
     coldestSolder_K,
-    solder: solder.map(({ where }, i) => ({ where, history_K: solderRows[i]! })),
-    guests_K: guestRows,
-    probes_K: probes.map(({ weight }, p) => mix(probeRows[2 * p]!, probeRows[2 * p + 1]!, weight)),
+    solder: solder.map(({ where }, i) => ({
+      where,
+      get history_K() {
+        return recorded.history_K(solderAt + i);
+      },
+    })),
+    guests_K: place.guests.map((_, i) => recorded.history_K(guestAt + i)),
+    probes_K: probes.map(({ weight }, i) =>
+      mix(recorded.history_K(probeAt + 2 * i), recorded.history_K(probeAt + 2 * i + 1), weight),
+    ),
     solidus_s: firstOf(run.solidus_s),
     liquidus_s: firstOf(run.liquidus_s),
     fullMelt_s,
-    lastToMelt: solder[fullMelt_s === null ? coldestAtEnd(solderRows) : last]!.where,
+    lastToMelt: solder[fullMelt_s === null ? coldestAtEnd(recorded, solderAt, solder.length) : last]!.where,
     energy: run.energy,
     steps: run.steps,
   };
 }
 
-const coldestAtEnd = (rows: readonly Float64Array[]): number =>
-  rows.reduce((best, row, i) => (row.at(-1)! < rows[best]!.at(-1)! ? i : best), 0);
+function coldestAtEnd(recorded: Recorded, from: number, count: number): number {
+  let coldest = 0;
+  for (let i = 1; i < count; i++) {
+    if (recorded.last_K(from + i) < recorded.last_K(from + coldest)) coldest = i;
+  }
+  return coldest;
+}
 
 function firstOf(times: Float64Array): number | null {
   const reached = times.filter((t) => !Number.isNaN(t));
   return reached.length ? Math.min(...reached) : null;
 }
 
-/** The coldest of several histories at each time. */
-export function lowest(rows: readonly Float64Array[]): Float64Array {
-  const least = Float64Array.from(rows[0]!);
-  for (const row of rows) {
-    for (let i = 0; i < least.length; i++) if (row[i]! < least[i]!) least[i] = row[i]!;
-  }
-  return least;
-}
-
-function throughThickness(rows: readonly Float64Array[], rings: RingField): Float64Array {
-  const total_m = rings.sheets.reduce((sum, sheet) => sum + sheet.laminate_m, 0);
-  const mean = new Float64Array(rows[0]!.length);
-  rows.forEach((row, j) => {
-    const share = rings.sheets[j]!.laminate_m / total_m;
-    for (let i = 0; i < mean.length; i++) mean[i]! += share * row[i]!;
-  });
-  return mean;
+/** Of the laminate inside the land, by sheet: its mean through the thickness. */
+function laminateShares({ sheets }: RingField): number[] {
+  const total_m = sheets.reduce((sum, sheet) => sum + sheet.laminate_m, 0);
+  return sheets.map((sheet) => sheet.laminate_m / total_m);
 }

@@ -6,6 +6,7 @@ import { WIRE } from '~/core/materials/consumables';
 import { formOf, type PadForm } from '~/core/packages/form';
 import type { SurfacePackage } from '~/core/packages/surface';
 import type { MeltingRange } from '~/core/solder/mixture';
+import type { Recorded } from '../network/recorder';
 import { SOLVER } from '../network/settings';
 import type { EnergyAccount, Integration } from '../network/integrate';
 import { alone, type Prepared } from '../network/prepared';
@@ -215,8 +216,8 @@ export function preparedSurface(
     read: (run) => ({
       outcome: run.outcome,
       time_s: run.time_s,
-      tip_K: run.tracked_K[0]!,
-      body_K: run.tracked_K[1]!,
+      tip_K: run.recorded.history_K(0),
+      body_K: run.recorded.history_K(1),
       bodyLimit_K: form.body.limit_K,
       pads: placed.map(({ pad, like, heated }, i) => ({
         pad: pad.pad,
@@ -224,12 +225,12 @@ export function preparedSurface(
         heated,
         solidus_s: melted(run.solidus_s, i),
         liquidus_s: melted(run.liquidus_s, i),
-        solder_K: run.tracked_K[2 + 3 * i]!,
-        land_K: run.tracked_K[3 + 3 * i]!,
-        farFace_K: run.tracked_K[4 + 3 * i]!,
+        solder_K: run.recorded.history_K(2 + 3 * i),
+        land_K: run.recorded.history_K(3 + 3 * i),
+        farFace_K: run.recorded.history_K(4 + 3 * i),
         area_m2: pad.width_m * pad.height_m,
       })),
-      guests: guestRows(guests, run.tracked_K.slice(2 + 3 * placed.length), board_K),
+      guests: guestRows(guests, run.recorded, 2 + 3 * placed.length, board_K),
       energy: run.energy,
     }),
   };
@@ -269,15 +270,16 @@ function followedPads(
  */
 function guestRows(
   guests: readonly { readonly nearest: number; readonly spots: readonly RingSpot[] }[],
-  rows: readonly Float64Array[],
+  recorded: Recorded,
+  from: number,
   board_K: number,
 ): SurfaceRun['guests'] {
-  let next = 0;
+  let next = from;
   return guests.map(({ nearest, spots }) => {
-    const body_K = Float64Array.from(rows[next++]!);
+    const body_K = recorded.history_K(next++);
     const joint_K = new Float64Array(body_K.length).fill(board_K);
     spots.forEach(({ weight }, i) => {
-      const here_K = mix(rows[next++]!, rows[next++]!, weight);
+      const here_K = mix(recorded.history_K(next++), recorded.history_K(next++), weight);
       for (let t = 0; t < joint_K.length; t++) {
         const excess_K = here_K[t]! - board_K;
         joint_K[t]! += excess_K;

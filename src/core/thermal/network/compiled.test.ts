@@ -41,7 +41,12 @@ const CASES: readonly (readonly [string, Asked])[] = [
 function apart(a: Integration, b: Integration): number {
   const share = (x: number, y: number): number =>
     Object.is(x, y) || x === y ? 0 : Math.abs(x - y) / Math.max(Math.abs(x), Math.abs(y));
-  const rows = (run: Integration) => [run.time_s, run.solidus_s, run.liquidus_s, ...run.tracked_K];
+  const rows = ({ time_s, solidus_s, liquidus_s, recorded }: Integration) => [
+    time_s,
+    solidus_s,
+    liquidus_s,
+    ...Array.from({ length: recorded.tracked }, (_, i) => recorded.history_K(i)),
+  ];
   const { in_J, stored_J, lost_J } = a.energy;
   const sums = [
     share(in_J, b.energy.in_J),

@@ -50,8 +50,8 @@ describe('integrate', () => {
     net.heater({ node: heater, setpoint_K: 400, gain_W_K: 5, limit_W: 10 });
     const run = integrate(net.done(), { duration_s: 60, tracked: [heater] });
     const at5 = run.time_s.findIndex((t) => t >= 5);
-    expect(run.tracked_K[0]![at5]!).toBeLessThan(300 + 10 * run.time_s[at5]! + 0.1);
-    expect(run.tracked_K[0]!.at(-1)!).toBeCloseTo(400 - 1 / 5, 1);
+    expect(run.recorded.history_K(0)[at5]!).toBeLessThan(300 + 10 * run.time_s[at5]! + 0.1);
+    expect(run.recorded.history_K(0).at(-1)!).toBeCloseTo(400 - 1 / 5, 1);
   });
 
   it('stops when told to, and says so', () => {

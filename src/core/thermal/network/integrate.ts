@@ -1,15 +1,15 @@
 import { CompiledStepper } from './compiled';
 import type { ThermalNetwork } from './network';
 import { PlainStepper } from './plain';
-import { Recorder } from './recorder';
+import { Recorder, type Recorded } from './recorder';
 import { SOLVER } from './settings';
 import type { LaneResult, Stepper, StepLimits } from './stepper';
 
 export interface Integration {
   readonly outcome: 'done' | 'stopped' | 'not-converged';
   readonly time_s: Float64Array;
-  /** One row per tracked node, in the order asked for. */
-  readonly tracked_K: readonly Float64Array[];
+  /** Of the nodes that were tracked, in the order asked for. */
+  readonly recorded: Recorded;
   /** First crossing by each melting node, NaN where it never came. */
   readonly solidus_s: Float64Array;
   readonly liquidus_s: Float64Array;
@@ -138,10 +138,12 @@ class Lane {
   }
 
   private as(outcome: Integration['outcome']): Integration {
-    const { stepper, lane, record } = this;
+    const { stepper, lane } = this;
+    const recorded = this.record.done();
     return {
       outcome,
-      ...record.done(),
+      time_s: recorded.time_s,
+      recorded,
       ...accountOf(stepper.resultOf(lane)),
       steps: stepper.steps(lane),
       solves: stepper.solves(lane),

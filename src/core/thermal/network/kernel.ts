@@ -11,6 +11,8 @@ export interface Kernel {
     entries: number,
     headUpdates: number,
     tailUpdates: number,
+    headEntries: number,
+    reached: number,
     variableEdges: number,
     lumps: number,
     heated: number,
@@ -56,7 +58,8 @@ export const ARRAYS = {
   liquidusAt: 23,
   account: 24,
   factor: 25,
-  enthalpy: 26,
+  reached: 26,
+  enthalpy: 27,
 } as const;
 
 /** Networks that step at once. */

@@ -17,12 +17,15 @@ export function layShape(bench: Bench, shape: Shape, network: ThermalNetwork): v
   const { size, split, row, columnAt, pivot, edgeAt } = elimination;
   const twins = twinsOf(elimination);
   const updates = updatesOf(elimination, twins);
+  const reached = reachedBy(updates.head, elimination);
   kernel.layOut(
     size,
     split,
     row.length,
     updates.head.length,
     updates.tail.length,
+    columnAt[split]!,
+    reached.length,
     variableEdges.length,
     melting.length,
     heaters.length,
@@ -38,6 +41,7 @@ export function layShape(bench: Bench, shape: Shape, network: ThermalNetwork): v
   put(ARRAYS.columnOf, columnsOf(elimination), (p) => temperature + p * EACH);
   put(ARRAYS.updateHead, updates.head, (place) => factor + place * EACH);
   put(ARRAYS.updateTail, updates.tail, (place) => factor + place * EACH);
+  put(ARRAYS.reached, reached, (place) => place * EACH);
   put(
     ARRAYS.edge,
     variableEdges.flatMap((e) => [
@@ -105,4 +109,11 @@ function updatesOf(elimination: Elimination, twins: readonly boolean[]): { head:
     }
   }
   return { head, tail };
+}
+
+/** Places of the tail that the head takes from, each once. */
+function reachedBy(head: readonly number[], { size, split, columnAt }: Elimination): number[] {
+  const isTail = (place: number): boolean =>
+    place < size ? place >= split : place >= size + columnAt[split]!;
+  return [...new Set(head.filter(isTail))];
 }

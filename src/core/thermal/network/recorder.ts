@@ -33,24 +33,71 @@ export class Recorder {
     for (let i = 0; i < tracked.length; i++) this.values[at++] = temperatures_K[tracked[i]!]!;
   }
 
-  /**
-   * One row per tracked node, in the order asked for. All lie in one buffer, as dozens of their own would cost more than
-   * the run's steps: what is kept for long, or sent to another thread, is copied.
-   */
-  done(): { time_s: Float64Array; tracked_K: Float64Array[] } {
+  done(): Recorded {
     const { values, width, steps } = this;
-    const rows = new Float64Array(width * steps);
-    for (let column = 0, to = 0; column < width; column++) {
-      for (let step = 0, at = column; step < steps; step++, at += width) rows[to++] = values[at]!;
-    }
     if (spare.length < KEPT) spare.push(values);
     this.values = EMPTY;
-    const [time_s, ...tracked_K] = Array.from({ length: width }, (_, column) =>
-      rows.subarray(column * steps, (column + 1) * steps),
-    );
-    return { time_s: time_s!, tracked_K };
+    return new Recorded(values.slice(0, width * steps), width, steps);
   }
 }
 
 /** Nothing is recorded past the end. */
 const EMPTY = new Float64Array(0);
+
+/** What was recorded of a run: tracked temperatures by their place in the list, K, at each of its times. */
+export class Recorded {
+  constructor(
+    private readonly values: Float64Array,
+    private readonly width: number,
+    private readonly steps: number,
+  ) {}
+
+  /** How many are tracked. */
+  get tracked(): number {
+    return this.width - 1;
+  }
+
+  get time_s(): Float64Array {
+    return this.column(0);
+  }
+
+  history_K(tracked: number): Float64Array {
+    return this.column(tracked + 1);
+  }
+
+  /** At the last of its times. */
+  last_K(tracked: number): number {
+    return this.values[(this.steps - 1) * this.width + tracked + 1]!;
+  }
+
+  /** The coldest of several that follow each other in the list, at each time. */
+  coldest_K(from: number, count: number): Float64Array {
+    const { values, width, steps } = this;
+    const least = new Float64Array(steps);
+    for (let step = 0, first = from + 1; step < steps; step++, first += width) {
+      let coldest_K = values[first]!;
+      for (let at = first + 1; at < first + count; at++) coldest_K = Math.min(coldest_K, values[at]!);
+      least[step] = coldest_K;
+    }
+    return least;
+  }
+
+  /** The mean of several that follow each other in the list, by their shares. */
+  mean_K(from: number, shares: readonly number[]): Float64Array {
+    const { values, width, steps } = this;
+    const mean = new Float64Array(steps);
+    for (let step = 0, first = from + 1; step < steps; step++, first += width) {
+      let sum_K = 0;
+      for (let i = 0; i < shares.length; i++) sum_K += shares[i]! * values[first + i]!;
+      mean[step] = sum_K;
+    }
+    return mean;
+  }
+
+  private column(at: number): Float64Array {
+    const { values, width, steps } = this;
+    const column = new Float64Array(steps);
+    for (let step = 0, from = at; step < steps; step++, from += width) column[step] = values[from]!;
+    return column;
+  }
+}
