@@ -14,9 +14,9 @@ export type JetArrays = Omit<JetOnFace, 'nozzle_W_m2K'>;
  * the axis, so that all of it together is never more than it brought.
  */
 export class AirAlong {
-  private readonly dilution: Float64Array;
-  /** Columns from the axis outward, and where each ring of them ends. */
+  /** Columns from the axis outward, what mixing leaves of the air there, and where each ring of them ends. */
   private readonly order: Int32Array;
+  private readonly dilution: Float64Array;
   private readonly ringEnds: Int32Array;
   private readonly left: Float64Array;
 
@@ -35,7 +35,7 @@ export class AirAlong {
   ) {
     const { columns } = mesh;
     const { base_W_m2K, mouth } = arrays;
-    this.dilution = new Float64Array(columns);
+    const dilution = new Float64Array(columns);
     this.left = new Float64Array(columns);
     const ring = new Int32Array(columns);
     for (let c = 0; c < columns; c++) {
@@ -45,7 +45,7 @@ export class AirAlong {
       );
       base_W_m2K[c] = place.film_W_m2K * of.scale;
       mouth[c] = place.mouth;
-      this.dilution[c] = place.left;
+      dilution[c] = place.left;
       ring[c] = Math.round(place.distance * RINGS_PER_WIDTH);
     }
     // Sorted by counting: rings are many, and columns many more.
@@ -56,6 +56,8 @@ export class AirAlong {
     this.order = new Int32Array(starts.at(-1)!);
     const next = Int32Array.from(starts);
     for (let c = 0; c < columns; c++) if (mesh.inside[c]) this.order[next[ring[c]!]!++] = c;
+    this.dilution = new Float64Array(this.order.length);
+    for (let i = 0; i < this.order.length; i++) this.dilution[i] = dilution[this.order[i]!]!;
   }
 
   /** By column: film to a face at ambient, W/m²K, before shields and bodies are taken off. */
@@ -93,21 +95,19 @@ export class AirAlong {
     const excess_K = this.of.excess_K || LEAST_EXCESS_K;
     const carried_W = this.jet.carried_W_K * excess_K;
     const { taken_W_K, against_W } = this.arrays;
+    const { order, dilution, left } = this;
     let kept = 1;
     let from = 0;
     for (const end of this.ringEnds) {
       let taken = 0;
       let back = 0;
       for (let i = from; i < end; i++) {
-        const c = this.order[i]!;
-        taken += taken_W_K[c]! * this.dilution[c]! * excess_K;
+        const c = order[i]!;
+        taken += taken_W_K[c]! * dilution[i]!;
         back += against_W[c]!;
       }
-      kept = (kept + back / carried_W) / (1 + taken / carried_W);
-      for (let i = from; i < end; i++) {
-        const c = this.order[i]!;
-        this.left[c] = this.dilution[c]! * kept;
-      }
+      kept = (kept + back / carried_W) / (1 + (taken * excess_K) / carried_W);
+      for (let i = from; i < end; i++) left[order[i]!] = dilution[i]! * kept;
       from = end;
     }
     return this.left;

@@ -190,10 +190,14 @@ export class SolderColumns {
   }
 }
 
-/** Factors a small symmetric positive definite matrix in place: its lower triangle, m × m, from `first` on. */
+/**
+ * Factors a small symmetric positive definite matrix in place: its lower triangle, m × m, from `first` on. On its diagonal
+ * stand the inverses of the pivots.
+ */
 function factorDense(a: Float64Array, first: number, m: number): void {
   for (let j = 0; j < m; j++) {
     const inverse = 1 / a[first + j * m + j]!;
+    a[first + j * m + j] = inverse;
     for (let i = j + 1; i < m; i++) {
       const factor = a[first + i * m + j]! * inverse;
       if (factor === 0) continue;
@@ -206,12 +210,12 @@ function factorDense(a: Float64Array, first: number, m: number): void {
 /** Solves with such a factor; `b` is overwritten. */
 function substituteDense(a: Float64Array, first: number, b: Float64Array, m: number): void {
   for (let j = 0; j < m; j++) {
-    const through = b[j]! / a[first + j * m + j]!;
+    const through = b[j]! * a[first + j * m + j]!;
     for (let i = j + 1; i < m; i++) b[i] = b[i]! - a[first + i * m + j]! * through;
   }
   for (let i = m - 1; i >= 0; i--) {
     let sum = b[i]!;
     for (let k = i + 1; k < m; k++) sum -= a[first + k * m + i]! * b[k]!;
-    b[i] = sum / a[first + i * m + i]!;
+    b[i] = sum * a[first + i * m + i]!;
   }
 }

@@ -1,4 +1,4 @@
-import { MUSHY, meltAt } from '../network/enthalpy';
+import { LIQUID, MUSHY, SOLID, meltAt } from '../network/enthalpy';
 import type { Spot } from './attachments';
 
 /** Enthalpy, temperature and phase of every solder spot. */
@@ -10,9 +10,11 @@ export class SolderState {
   /** Three to a spot, by phase: its enthalpy is a straight line on each. */
   private readonly slopes: Float64Array;
   private readonly offsets: Float64Array;
+  private readonly solidus_K: Float64Array;
+  private readonly liquidus_K: Float64Array;
 
   constructor(
-    readonly spots: readonly Spot[],
+    spots: readonly Spot[],
     start_K: number,
     private readonly melts: boolean,
   ) {
@@ -25,6 +27,8 @@ export class SolderState {
       this.slopes.set(curve.slope, 3 * s);
       this.offsets.set(curve.offset, 3 * s);
     });
+    this.solidus_K = Float64Array.from(spots, ({ curve }) => curve.solidus_K);
+    this.liquidus_K = Float64Array.from(spots, ({ curve }) => curve.liquidus_K);
     this.enthalpy_J = Float64Array.from(spots, (_, s) => this.heatAt(s, start_K));
   }
 
@@ -41,9 +45,11 @@ export class SolderState {
   /** Moves the phase to a temperature; true if it changed. Never over the melting range in one go. */
   correct(s: number, temperature_K: number): boolean {
     if (!this.melts) return false;
-    const phase = meltAt(this.spots[s]!.curve, temperature_K);
-    if (phase === this.melt[s]) return false;
-    this.melt[s] = Math.abs(phase - this.melt[s]!) === 2 ? MUSHY : phase;
+    const was = this.melt[s]!;
+    const phase =
+      temperature_K <= this.solidus_K[s]! ? SOLID : temperature_K < this.liquidus_K[s]! ? MUSHY : LIQUID;
+    if (phase === was) return false;
+    this.melt[s] = Math.abs(phase - was) === 2 ? MUSHY : phase;
     return true;
   }
 }

@@ -146,11 +146,14 @@ export class Watch {
     };
     watch.solidus_s ??= reached(meanBefore_K, mean_K, curve.solidus_K);
     watch.liquidus_s ??= reached(meanBefore_K, mean_K, curve.liquidus_K);
+    // The colder half is colder than all of it.
+    if (mean_K < curve.liquidus_K) return;
     const coldHalf_K = coldHalfOf(attached.spots, spots, solder.temperature_K);
     if (coldHalf_K < curve.liquidus_K) return;
-    const before_K = coldHalfOf(attached.spots, spots, solder.before_K);
-    watch.fullMelt_s ??= reached(before_K, coldHalf_K, curve.liquidus_K) ?? time_s;
     watch.aboveLiquidus_s += step_s;
+    if (watch.fullMelt_s !== null) return;
+    const before_K = coldHalfOf(attached.spots, spots, solder.before_K);
+    watch.fullMelt_s = reached(before_K, coldHalf_K, curve.liquidus_K) ?? time_s;
   }
 
   private followBodies(time_s: number): void {

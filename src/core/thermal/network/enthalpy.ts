@@ -1,9 +1,9 @@
 import type { MeltingNode } from './network';
 
 /** Phase of a solder lump; on each the enthalpy is a straight line in temperature. */
-const SOLID = 0;
+export const SOLID = 0;
 export const MUSHY = 1;
-const LIQUID = 2;
+export const LIQUID = 2;
 export type Melt = typeof SOLID | typeof MUSHY | typeof LIQUID;
 
 /**
