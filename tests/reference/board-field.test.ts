@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { kelvin } from '~/core/quantity/convert';
-import { superpose, unitResponses } from '~/core/thermal/field/respond';
+import { Superposition, unitResponses } from '~/core/thermal/field/respond';
 import { simulateField } from '~/core/thermal/field/run';
 import { NOMINAL_FIELD, type FieldScenario } from '~/core/thermal/field/scenario';
 import {
@@ -166,17 +166,17 @@ describe('superposition of unit responses', () => {
         linearAt_K: 420,
         sourcesAt_K: { air: kelvin(air_C), preheat: kelvin(preheat_C) },
       });
-      const rows = superpose(responses, kelvin(air_C), kelvin(preheat_C));
+      const sum = new Superposition(responses, kelvin(air_C), kelvin(preheat_C));
       [...direct.pads, ...direct.bodies].forEach((place, p) => {
-        place.history_K.forEach((t, i) => expect(Math.abs(rows[p]![i]! - t)).toBeLessThan(0.1));
+        place.history_K.forEach((t, i) => expect(Math.abs(sum.at_K(p, i) - t)).toBeLessThan(0.1));
       });
     },
   );
 
   it('is within 25 K of the full model, which radiates and melts: why a choice is verified', () => {
     const full = simulateField(scenario, { pitch_m: 4e-3, step_s: 1 });
-    const rows = superpose(responses, kelvin(380), kelvin(180));
-    const off = full.pads.map((pad, p) => Math.abs(rows[p]!.at(-1)! - pad.history_K.at(-1)!));
+    const sum = new Superposition(responses, kelvin(380), kelvin(180));
+    const off = full.pads.map((pad, p) => Math.abs(sum.history_K(p).at(-1)! - pad.history_K.at(-1)!));
     expect(Math.max(...off)).toBeLessThan(25);
   });
 });

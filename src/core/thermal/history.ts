@@ -12,19 +12,32 @@ export function doseCurve(life: Life, time_s: Float64Array, temperature_K: Float
   return curve;
 }
 
-/** A curve's value at one time by linear interpolation, held at its ends. */
-export function valueAt(time_s: Float64Array, values: Float64Array, at_s: number): number {
-  if (at_s >= time_s[time_s.length - 1]!) return values[values.length - 1]!;
+/** Where a time lies in a history: between a row and the one before it, by the share of the way. */
+export interface TimePlace {
+  readonly row: number;
+  readonly share: number;
+}
+
+/** The place of a time among those of a history of two rows at least, held at its ends. */
+export function placeOf(time_s: Float64Array, at_s: number): TimePlace {
+  const last = time_s.length - 1;
+  if (at_s >= time_s[last]!) return { row: last, share: 1 };
   // The first sample at or past the time, by halving.
-  let [low, high] = [0, time_s.length - 1];
+  let [low, high] = [0, last];
   while (high - low > 1) {
     const middle = (low + high) >> 1;
     if (time_s[middle]! < at_s) low = middle;
     else high = middle;
   }
   const span = time_s[high]! - time_s[high - 1]!;
-  const share = Math.max(0, (at_s - time_s[high - 1]!) / span);
-  return values[high - 1]! + share * (values[high]! - values[high - 1]!);
+  return { row: high, share: Math.max(0, (at_s - time_s[high - 1]!) / span) };
+}
+
+/** A curve's value at one time by linear interpolation, held at its ends. */
+export function valueAt(time_s: Float64Array, values: Float64Array, at_s: number): number {
+  if (at_s >= time_s[time_s.length - 1]!) return values[values.length - 1]!;
+  const { row, share } = placeOf(time_s, at_s);
+  return values[row - 1]! + share * (values[row]! - values[row - 1]!);
 }
 
 /** First time a rising curve reaches a level, or null. */

@@ -2,9 +2,9 @@ import { ALLOYS } from '~/core/materials/alloys';
 import { SOLVER } from '~/core/thermal/network/settings';
 import { formOf } from '~/core/packages/form';
 import { bondEndurance, laminateEndurance } from '~/core/thermal/dose';
-import { doseCurve, firstReached_s, valueAt } from '~/core/thermal/history';
+import { doseCurve, firstReached_s, placeOf, valueAt } from '~/core/thermal/history';
 import { steepestRise_K_s } from '~/core/thermal/ramp';
-import { rowsFor, superpose, type UnitResponses } from '~/core/thermal/field/respond';
+import { Superposition, type UnitResponses } from '~/core/thermal/field/respond';
 import type { Candidate } from '../candidate';
 import type { PinForecast } from '../limits/forecast';
 import { judgeNeighbour } from '../limits/neighbours';
@@ -17,8 +17,8 @@ import type { Arrangement } from './arrangement';
 
 /**
  * Reads pairs of temperatures, K, out of one arrangement's unit responses: melts, doses and limits of their sum. What is
- * the same for every pair is made once, and every sum is written into the same room: a search reads thousands. Under air the
- * pads share what they cost, so that a search is told of the last to melt alone; `told` every pad where they are to be shown.
+ * the same for every pair is made once, and only what is asked is summed: a search reads thousands. Under air the pads share
+ * what they cost, so that a search is told of the last to melt alone; `told` every pad where they are to be shown.
  */
 export function sumReader(
   request: PhaseRequest,
@@ -30,19 +30,16 @@ export function sumReader(
   const { time_s, ambient_K, places } = responses;
   const { site, board } = request;
   const end_s = time_s.at(-1)!;
-  const rows = rowsFor(responses);
   const group = new Set(matesOf(request).map((mate) => mate.ref));
   const own = places.flatMap((place, i) =>
     group.has(place.ref) && place.pad !== null
-      ? [{ pad: padNameIn(site, place.ref, place.pad), row: rows[i]! }]
+      ? [{ pad: padNameIn(site, place.ref, place.pad), place: i }]
       : [],
   );
-  const body = rows[places.findIndex((p) => p.ref === site.ref && p.pad === null)]!;
+  const itsBody = places.findIndex((p) => p.ref === site.ref && p.pad === null);
   const near = limits.neighbours.map((limit) => {
-    const its = places.flatMap((p, i) =>
-      p.ref === limit.ref ? [{ joint: p.pad !== null, row: rows[i]! }] : [],
-    );
-    const of = (joint: boolean): Float64Array[] => its.filter((p) => p.joint === joint).map(({ row }) => row);
+    const its = places.flatMap((p, i) => (p.ref === limit.ref ? [{ joint: p.pad !== null, place: i }] : []));
+    const of = (joint: boolean): number[] => its.filter((p) => p.joint === joint).map(({ place }) => place);
     return { limit, joints: of(true), bodies: of(false) };
   });
   const alloy = ALLOYS[site.alloy];
@@ -61,19 +58,24 @@ export function sumReader(
         arrangement.preheat && preheat_K !== null ? { ...arrangement.preheat, setpoint_K: preheat_K } : null,
     };
     const from_s = airFrom_s(setting);
-    superpose(responses, air_K + (setting.station.offset_K ?? 0), preheat_K ?? ambient_K, rows);
-    const melts = own.map(({ row }) => firstReached_s(time_s, row, molten_K));
-    const never = melts.indexOf(null);
-    const lastMelt_s = never >= 0 ? null : Math.max(...(melts as number[]));
+    const sum = new Superposition(responses, air_K + (setting.station.offset_K ?? 0), preheat_K ?? ambient_K);
+    const last = lastToMelt(sum, own, molten_K);
+    const lastMelt_s = last.at_s;
     const off_s = lastMelt_s === null ? null : lastMelt_s + AIR.settle_s;
     const held_s = Math.min(off_s ?? end_s, end_s);
-    const at = (row: Float64Array): number => valueAt(time_s, row, held_s);
-    const hottestOf = (these: readonly Float64Array[]): number => Math.max(...these.map(at));
+    const held = placeOf(time_s, held_s);
+    const hottestOf = (these: readonly number[]): number => {
+      let most_K = -Infinity;
+      for (const place of these) most_K = Math.max(most_K, sum.within_K(place, held));
+      return most_K;
+    };
     // Lands that nothing pushes on share one life; the hottest of them spends most.
-    const peaks_K = own.map(({ row }) => at(row));
-    const hottest = own[peaks_K.indexOf(Math.max(...peaks_K))]!;
-    const padDose = doseCurve(bond, time_s, hottest.row);
-    const laminateDose = doseCurve(laminate, time_s, hottest.row);
+    const hottest = own.reduce((a, b) => (sum.within_K(b.place, held) > sum.within_K(a.place, held) ? b : a));
+    const hottest_K = sum.history_K(hottest.place);
+    const body = sum.history_K(itsBody);
+    const at = (row: Float64Array): number => valueAt(time_s, row, held_s);
+    const padDose = doseCurve(bond, time_s, hottest_K);
+    const laminateDose = doseCurve(laminate, time_s, hottest_K);
     const neighbours = near.map(({ limit, joints, bodies }) =>
       judgeNeighbour(limit, hottestOf(joints), hottestOf(bodies)),
     );
@@ -90,7 +92,7 @@ export function sumReader(
       at_s: longest_s,
     });
     const since = (at_s: number | null): number | null => (at_s === null ? null : at_s - from_s);
-    const slowest = own[never >= 0 ? never : melts.indexOf(lastMelt_s)]!;
+    const slowest = own[last.index]!;
     const shared = {
       converged: true,
       stop_s: stop.at_s,
@@ -106,8 +108,8 @@ export function sumReader(
       ...shared,
       pad: pin.pad,
       pads: [pin.pad],
-      fullMelt_s: since(melts[own.indexOf(pin)]!),
-      coldestAtEnd_K: pin.row[pin.row.length - 1]!,
+      fullMelt_s: since(sum.firstReached(pin.place, molten_K)?.at_s ?? null),
+      coldestAtEnd_K: sum.at_K(pin.place, time_s.length - 1),
     });
     const rampRatio = steepestRise_K_s(time_s, body, from_s, held_s) / ramp_K_s;
     return airCandidate({
@@ -122,8 +124,29 @@ export function sumReader(
       missed: {
         limit: stop.because === 'longest dwell' ? 'melt' : stop.because,
         short_s: off_s === null ? null : off_s - from_s - stop.at_s,
-        shortOfLiquidus_K: off_s === null ? Math.max(0, molten_K - slowest.row.at(-1)!) : null,
+        shortOfLiquidus_K:
+          off_s === null ? Math.max(0, molten_K - sum.at_K(slowest.place, time_s.length - 1)) : null,
       },
     });
   };
+}
+
+/**
+ * Which of the pads melts last, and when; the first that never does. A pad that is molten a row before the latest so far was
+ * is not looked at any closer.
+ */
+function lastToMelt(
+  sum: Superposition,
+  pads: readonly { readonly place: number }[],
+  molten_K: number,
+): { readonly index: number; readonly at_s: number | null } {
+  let last = { index: 0, at_s: -Infinity, row: 0 };
+  for (let index = 0; index < pads.length; index++) {
+    const { place } = pads[index]!;
+    if (last.row > 0 && sum.at_K(place, last.row - 1) >= molten_K) continue;
+    const melt = sum.firstReached(place, molten_K);
+    if (melt === null) return { index, at_s: null };
+    if (melt.at_s > last.at_s) last = { index, ...melt };
+  }
+  return last;
 }

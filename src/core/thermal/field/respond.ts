@@ -1,5 +1,5 @@
 import { inOneGo } from '~/core/stepwise';
-import { valueAt } from '../history';
+import { valueAt, type TimePlace } from '../history';
 import { runField, type FieldOptions, type FieldProgress, type FieldRun } from './run';
 import type { FieldScenario } from './scenario';
 
@@ -71,24 +71,59 @@ export function* respond(
   };
 }
 
-/** Temperatures of every place under a pair of source temperatures, K; written into `rows` where they are given. */
-export function superpose(
-  responses: UnitResponses,
-  air_K: number,
-  preheat_K: number,
-  rows: readonly Float64Array[] = rowsFor(responses),
-): readonly Float64Array[] {
-  const { ambient_K, air, preheat } = responses;
-  const airExcess_K = air_K - ambient_K;
-  const preheatExcess_K = preheat_K - ambient_K;
-  for (let place = 0; place < rows.length; place++) {
-    const [ofAir, ofPreheat, row] = [air[place]!, preheat[place]!, rows[place]!];
-    for (let i = 0; i < row.length; i++)
-      row[i] = ambient_K + airExcess_K * ofAir[i]! + preheatExcess_K * ofPreheat[i]!;
-  }
-  return rows;
-}
+/**
+ * Temperatures of every place under one pair of source temperatures, summed where they are asked for: of most places a search
+ * wants a moment or two of a whole schedule.
+ */
+export class Superposition {
+  private readonly ambient_K: number;
+  private readonly airExcess_K: number;
+  private readonly preheatExcess_K: number;
 
-/** Room for one sum: many pairs are read one after another in the same. */
-export const rowsFor = ({ air }: UnitResponses): Float64Array[] =>
-  air.map((row) => new Float64Array(row.length));
+  constructor(
+    private readonly responses: UnitResponses,
+    air_K: number,
+    preheat_K: number,
+  ) {
+    this.ambient_K = responses.ambient_K;
+    this.airExcess_K = air_K - this.ambient_K;
+    this.preheatExcess_K = preheat_K - this.ambient_K;
+  }
+
+  /** A place, by its number among the responses', at one of their times, K. */
+  at_K(place: number, row: number): number {
+    const { air, preheat } = this.responses;
+    return (
+      this.ambient_K + this.airExcess_K * air[place]![row]! + this.preheatExcess_K * preheat[place]![row]!
+    );
+  }
+
+  /** Between two of the responses' times, K. */
+  within_K(place: number, { row, share }: TimePlace): number {
+    const before_K = this.at_K(place, row - 1);
+    return before_K + share * (this.at_K(place, row) - before_K);
+  }
+
+  /** At all of the responses' times, K. */
+  history_K(place: number): Float64Array {
+    const history_K = new Float64Array(this.responses.time_s.length);
+    for (let row = 0; row < history_K.length; row++) history_K[row] = this.at_K(place, row);
+    return history_K;
+  }
+
+  /** First time a place reaches a level, s, and by which row; null if it never does. */
+  firstReached(place: number, level_K: number): { readonly at_s: number; readonly row: number } | null {
+    const { time_s } = this.responses;
+    let before_K = this.at_K(place, 0);
+    if (before_K >= level_K) return { at_s: time_s[0]!, row: 0 };
+    for (let row = 1; row < time_s.length; row++) {
+      const now_K = this.at_K(place, row);
+      if (now_K >= level_K) {
+        const share = (level_K - before_K) / (now_K - before_K);
+        return { at_s: time_s[row - 1]! + share * (time_s[row]! - time_s[row - 1]!), row };
+      }
+      before_K = now_K;
+    }
+    return null;
+  }
+}
