@@ -1,4 +1,4 @@
-import { firstStep, kept, longest, stage, taken, time, underWay } from './lane';
+import { kept, stage, taken, time, underWay } from './lane';
 import { add, at, EACH, inLane, LANES, mul, pair, put, sub, wordOf } from './lanes';
 import {
   control,
@@ -200,32 +200,6 @@ export function foresee(): void {
 /** Liquid share of lumps with so much heat. */
 function shareOf(h: v128, solidus: v128, span: v128): v128 {
   return f64x2.pmin(pair(1), f64x2.pmax(pair(0), f64x2.div(sub(h, solidus), span)));
-}
-
-/**
- * How far a lane's next step may go: a lump that begins or ends melting bends the run, so none is tried that goes far past
- * the next one, to the length met that is nearest to `past` times the way there as heat flows now.
- */
-export function reach(lane: i32, past: f64): f64 {
-  const l = inLane(lane);
-  let least: f64 = Infinity;
-  for (let i = 0; i < melts; i++) {
-    const lump = curve + CURVE * <usize>i + l;
-    const node = <usize>load<i32>(meltNode + ((<usize>i) << 2)) + l;
-    const h = load<f64>(enthalpy + node);
-    const w = load<f64>(flow + node);
-    const solidus = curveOf(lump, 2);
-    const liquidus = curveOf(lump, 3);
-    const aim = w > 0 ? (h < solidus ? solidus : liquidus) : h > liquidus ? liquidus : solidus;
-    const way = (aim - h) / w;
-    if (way > 0) least = min(least, way);
-  }
-  const aim = past * least;
-  const most = load<f64>(longest + l);
-  if (!(aim < most)) return Infinity;
-  let length = min(load<f64>(firstStep + l), most);
-  while (length * Math.SQRT2 < aim) length *= 2;
-  return length;
 }
 
 function note(place: usize, value: v128, counts: v128): void {

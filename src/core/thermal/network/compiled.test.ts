@@ -53,8 +53,9 @@ function apart(a: Integration, b: Integration): number {
     share(stored_J, b.energy.stored_J),
     share(lost_J, b.energy.lost_J),
   ];
-  return rows(a).reduce(
-    (worst, row, i) => row.reduce((most, x, k) => Math.max(most, share(x, rows(b)[i]![k]!)), worst),
+  const [ofA, ofB] = [rows(a), rows(b)];
+  return ofA.reduce(
+    (worst, row, i) => row.reduce((most, x, k) => Math.max(most, share(x, ofB[i]![k]!)), worst),
     Math.max(...sums),
   );
 }
@@ -84,6 +85,18 @@ describe('the compiled network', () => {
     const melt = (run: Integration): number => Math.max(...run.liquidus_s);
     expect(new Set(fast.map(melt)).size).toBe(count);
   });
+
+  it.each(['compiled', 'plain'] as const)(
+    'says of what is no number that it does not converge: %s',
+    (code) => {
+      const { network, options } = joint(scenario(360, trackOn(4)));
+      const broken = { ...network, initial_K: network.initial_K.map(() => Number.NaN) };
+      const asked = [() => ({ network: broken, options }), () => ({ network, options })];
+      const [bad, good] = code === 'plain' ? integratePlainly(asked) : integrateAll(asked);
+      expect(bad!.outcome).toBe('not-converged');
+      expect(good!.outcome).toBe('done');
+    },
+  );
 
   it('ends each lane where its own question is answered', () => {
     const asked = (contact: number) => (): Asked => {

@@ -106,6 +106,8 @@ function* stepped(
 class Lane {
   private readonly record: Recorder;
   private readonly at_K: (node: number) => number;
+  /** A run takes the shortest step at least. */
+  private readonly duration_s: number;
 
   constructor(
     private readonly stepper: Stepper,
@@ -114,8 +116,9 @@ class Lane {
     private readonly asked: Asked,
   ) {
     const { network, options } = asked;
-    const { duration_s, tolerance_K = SOLVER.tolerance_K, maxStep_s = SOLVER.maxStep_s } = options;
-    stepper.begin(lane, network, { duration_s, tolerance_K, maxStep_s });
+    const { tolerance_K = SOLVER.tolerance_K, maxStep_s = SOLVER.maxStep_s } = options;
+    this.duration_s = Math.max(options.duration_s, SOLVER.minStep_s);
+    stepper.begin(lane, network, { duration_s: this.duration_s, tolerance_K, maxStep_s });
     const temperatures_K = stepper.temperaturesOf_K(lane);
     this.at_K = (node) => temperatures_K[stepper.placeOf(lane, node)]!;
     const places = new Int32Array(options.tracked.length);
@@ -126,14 +129,14 @@ class Lane {
   /** After a try: what came of the run, where it is over. */
   ended(): Integration | null {
     const { stepper, lane, record, asked } = this;
-    const { duration_s, stopWhen } = asked.options;
+    const { stopWhen } = asked.options;
     const last = stepper.lastTry(lane);
     if (last === 'again') return null;
     if (last === 'failed') return this.as('not-converged');
     const time_s = stepper.time_s(lane);
     record.add(time_s);
     if (stopWhen?.(time_s, stepper.taken_s(lane), this.at_K)) return this.as('stopped');
-    if (time_s >= duration_s * (1 - 1e-12)) return this.as('done');
+    if (time_s >= this.duration_s * (1 - 1e-12)) return this.as('done');
     return stepper.steps(lane) >= SOLVER.maxSteps ? this.as('not-converged') : null;
   }
 
