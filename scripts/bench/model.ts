@@ -1,7 +1,10 @@
-import { Worker } from 'node:worker_threads';
-import { bandOf, drawDwells } from '~/core/method/hand/bands';
+import { once } from 'node:events';
+import { Worker, type MessagePort } from 'node:worker_threads';
+import { bandOf, drawDwells, type DrawnDwell } from '~/core/method/hand/bands';
 import { allowanceFor } from '~/core/method/limits/forecast';
 import { holeTouch } from '~/core/method/hand/holeTouch';
+import type { Touch } from '~/core/method/hand/touch';
+import type { Allowance } from '~/core/method/limits/stop';
 import { simulateField, type FieldOptions } from '~/core/thermal/field/run';
 import { compiledMemory } from '~/core/thermal/field/compiledLoops';
 import { plainMemory } from '~/core/thermal/field/plainLoops';
@@ -19,7 +22,7 @@ export function jointRuns(): void {
     timed(100, () => simulateJoint(joint, { duration_s: 10 }));
     report(
       name,
-      '≤ 3 ms',
+      '≤ 1 ms',
       timed(300, () => simulateJoint(joint, { duration_s: 10 })),
     );
   }
@@ -99,21 +102,41 @@ function ratio(name: string, times: number, old: () => unknown, fresh: () => unk
   report(`${name}: ${(slow / quick).toFixed(1)} : 1`, '–', after);
 }
 
-/** The same code in a worker thread, as the server runs it. */
-export async function bandInWorker(): Promise<void> {
-  const times = await new Promise<number[]>((resolve, reject) => {
-    const worker = new Worker(new URL(import.meta.url), { argv: ['band'] });
-    worker.on('message', resolve);
-    worker.on('error', reject);
+const TOUCH = ((): { readonly touch: Touch; readonly allowance: Allowance } => {
+  const single = planRequest({ '1': [trackOn(4)], '2': [trackOn(4)] });
+  return { touch: holeTouch(single, settingAt(360), '1'), allowance: allowanceFor(inPhase(single), ['1']) };
+})();
+const DRAWS = 300;
+
+/** A thread that draws what it is asked for. */
+export function drawAsAsked(port: MessagePort): void {
+  port.on('message', ({ from, to }: { readonly from: number; readonly to: number }) => {
+    port.postMessage(drain(drawDwells(TOUCH.touch, { draws: DRAWS, seed: 1, from, to })));
   });
-  report('band of one pin, 300 draws, in a worker', '≤ 0.8 s', times);
 }
 
-export function bandTimes(): number[] {
-  const single = planRequest({ '1': [trackOn(4)], '2': [trackOn(4)] });
-  const touch = holeTouch(single, settingAt(360), '1');
-  const allowance = allowanceFor(inPhase(single), ['1']);
-  const band = (): unknown => bandOf(touch, drain(drawDwells(touch, { draws: 300, seed: 1 })), allowance);
-  band();
-  return timed(5, band);
+/** A band of one pin: its draws on so many threads, as a plan draws them, gathered and read here. */
+export async function bandOnThreads(count: number): Promise<void> {
+  const threads = Array.from(
+    { length: count },
+    () => new Worker(new URL(import.meta.url), { argv: ['draw'] }),
+  );
+  const part = DRAWS / count;
+  const times: number[] = [];
+  for (let i = 0; i < 24; i++) {
+    const start = performance.now();
+    const drawn = await Promise.all(
+      threads.map(async (thread, k): Promise<DrawnDwell[]> => {
+        thread.postMessage({ from: k * part, to: (k + 1) * part });
+        const [dwells] = (await once(thread, 'message')) as [DrawnDwell[]];
+        return dwells;
+      }),
+    );
+    bandOf(TOUCH.touch, drawn.flat(), TOUCH.allowance);
+    // Four times for the threads to load and warm up.
+    if (i > 3) times.push(performance.now() - start);
+  }
+  await Promise.all(threads.map((thread) => thread.terminate()));
+  const asked = count > 1 ? '≤ 150 ms' : '–';
+  report(`band of one pin, 300 draws on ${count === 1 ? 'one thread' : `${count} threads`}`, asked, times);
 }

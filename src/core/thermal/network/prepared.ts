@@ -10,15 +10,17 @@ export const alone = <Run>({ network, options, read }: Prepared<Run>): Run =>
 
 /** Many side by side, for half of what they cost alone; null is a pause after each. Answers are in the order asked for. */
 export function* sideBySide<Run>(prepare: readonly (() => Prepared<Run>)[]): Generator<null, Run[]> {
-  const reads = new Array<Prepared<Run>['read']>(prepare.length);
+  // Only of those that are on their way: what a run is read with holds all of its network.
+  const reads = new Map<number, Prepared<Run>['read']>();
   const asked = prepare.map((one, index) => () => {
     const prepared = one();
-    reads[index] = prepared.read;
+    reads.set(index, prepared.read);
     return prepared;
   });
   const runs = new Array<Run>(prepare.length);
   for (const { index, run } of integrateEach(asked)) {
-    runs[index] = reads[index]!(run);
+    runs[index] = reads.get(index)!(run);
+    reads.delete(index);
     yield null;
   }
   return runs;
