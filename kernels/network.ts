@@ -1,6 +1,6 @@
 /*
  * Thermal networks of one shape side by side, one in each lane, each on a clock of its own: the same steps as
- * src/core/thermal/network/plain.ts takes, which is what it is held to.
+ * src/core/thermal/network/plainLane.ts takes, which is what it is held to.
  */
 
 import {

@@ -63,7 +63,7 @@ export const PLAN = {
   proven: 6,
   /** Times under air closer than this are the same. */
   airResolution_s: 10,
-  /** So many draws are handed out and shown at a time; an even number, as they are run two and two. */
+  /** So many draws are handed out and shown at a time. */
   batch: 26,
   /** Dose curves are compared on this grid. */
   gridStep_s: 0.1,
