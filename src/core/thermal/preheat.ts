@@ -34,18 +34,27 @@ export interface Soaked {
 const STEPS = 120;
 
 /** What each board was soaked to last: hundreds of draws ask for the same. */
-const soaks = new WeakMap<Board, { readonly of: string; readonly soaked: Soaked }>();
+const soaks = new WeakMap<Board, SoakedTo>();
+
+interface SoakedTo {
+  readonly preheat: Preheat | null;
+  readonly ambient_K: number;
+  readonly soaked: Soaked;
+}
+
+const isSoakedTo = (known: SoakedTo, preheat: Preheat | null, ambient_K: number): boolean =>
+  known.ambient_K === ambient_K &&
+  (known.preheat === preheat || JSON.stringify(known.preheat) === JSON.stringify(preheat));
 
 /**
  * A board soaked over its preheater and in still air, by the films that the whole board has: two faces of half its heat
  * each, joined through its laminate, stepped implicitly. Without a preheater it is at the room.
  */
 export function soaked(board: Board, preheat: Preheat | null, ambient_K: number): Soaked {
-  const of = JSON.stringify([preheat, ambient_K]);
   const known = soaks.get(board);
-  if (known?.of === of) return known.soaked;
+  if (known && isSoakedTo(known, preheat, ambient_K)) return known.soaked;
   const soaked = soak(board, preheat, ambient_K);
-  soaks.set(board, { of, soaked });
+  soaks.set(board, { preheat, ambient_K, soaked });
   return soaked;
 }
 

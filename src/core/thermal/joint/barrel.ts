@@ -66,20 +66,19 @@ export function addBarrel(
   /** From middle to middle of two sectors, on both sides of the half turn that they stand for. */
   const perTurn = 2 / (Math.PI / sectors);
 
-  const lumps = (volume_m3: number, parts: number): number[] =>
-    Array.from({ length: parts }, () => {
-      const mass_kg = (volume_m3 / parts) * alloy.density.value;
-      return net.solder(
-        {
-          solidus_K: melting.solidus_K,
-          liquidus_K: melting.liquidus_K,
-          capacitySolid_J_K: mass_kg * alloy.heatSolid.value,
-          capacityLiquid_J_K: mass_kg * alloy.heatLiquid.value,
-          latent_J: mass_kg * alloy.latentHeat.value,
-        },
-        board_K,
-      );
-    });
+  const lumps = (volume_m3: number, parts: number): number[] => {
+    const mass_kg = (volume_m3 / parts) * alloy.density.value;
+    const lump = {
+      solidus_K: melting.solidus_K,
+      liquidus_K: melting.liquidus_K,
+      capacitySolid_J_K: mass_kg * alloy.heatSolid.value,
+      capacityLiquid_J_K: mass_kg * alloy.heatLiquid.value,
+      latent_J: mass_kg * alloy.latentHeat.value,
+    };
+    const nodes: number[] = [];
+    while (nodes.length < parts) nodes.push(net.solder(lump, board_K));
+    return nodes;
+  };
   /** A solder link of the whole turn by its shape factor (m): conductivity moves as the solder melts. */
   const solderLinks = (a: readonly number[], b: readonly number[], shape_m: number): void =>
     eachWithEach(a, b, (from, to, share) =>
@@ -160,9 +159,9 @@ export function addBarrel(
       continue;
     }
     const parts = k < JOINT.slicesInSectors ? sectors : 1;
-    const wall = Array.from({ length: parts }, () =>
-      net.node((wallArea * thick_m * COPPER.volumetricHeat.value) / parts, board_K),
-    );
+    const wall: number[] = [];
+    const wall_J_K = (wallArea * thick_m * COPPER.volumetricHeat.value) / parts;
+    while (wall.length < parts) wall.push(net.node(wall_J_K, board_K));
     linkWall(landLinks, mesh, wall, k, dz);
     links(above.wall, wall, (COPPER.conductivity.value * wallArea) / dz);
     const slice = lumps(solderArea * thick_m, parts);

@@ -187,16 +187,14 @@ function jointRunOf(
   const guestAt = solderAt + solder.length;
   const probeAt = guestAt + place.guests.length;
   const sleeveAt = probeAt + 2 * probes.length;
-  const melts = Array.from(run.liquidus_s);
-  const never = melts.findIndex(Number.isNaN);
-  const last = melts.reduce((best, time, i) => (time > melts[best]! ? i : best), 0);
+  const melts = crossingsOf(run.liquidus_s);
   const coldestSolder_K = recorded.coldest_K(solderAt, solder.length);
   const fullMelt_s =
     margin_K > 0
       ? firstReached_s(run.time_s, coldestSolder_K, liquidus_K + margin_K)
-      : never >= 0
-        ? null
-        : melts[last]!;
+      : melts.all
+        ? run.liquidus_s[melts.last]!
+        : null;
   return {
     outcome: run.outcome,
     time_s: run.time_s,
@@ -207,20 +205,16 @@ function jointRunOf(
     plastic_K: place.sleeve === null ? null : recorded.history_K(sleeveAt),
     laminate_K: recorded.mean_K(landAt, laminateShares(rings)),
     coldestSolder_K,
-    solder: solder.map(({ where }, i) => ({
-      where,
-      get history_K() {
-        return recorded.history_K(solderAt + i);
-      },
-    })),
+    solder: solder.map(({ where }, i) => new SolderHistory(where, recorded, solderAt + i)),
     guests_K: place.guests.map((_, i) => recorded.history_K(guestAt + i)),
     probes_K: probes.map(({ weight }, i) =>
       mix(recorded.history_K(probeAt + 2 * i), recorded.history_K(probeAt + 2 * i + 1), weight),
     ),
-    solidus_s: firstOf(run.solidus_s),
-    liquidus_s: firstOf(run.liquidus_s),
+    solidus_s: crossingsOf(run.solidus_s).first_s,
+    liquidus_s: melts.first_s,
     fullMelt_s,
-    lastToMelt: solder[fullMelt_s === null ? coldestAtEnd(recorded, solderAt, solder.length) : last]!.where,
+    lastToMelt:
+      solder[fullMelt_s === null ? coldestAtEnd(recorded, solderAt, solder.length) : melts.last]!.where,
     energy: run.energy,
     steps: run.steps,
   };
@@ -234,9 +228,31 @@ function coldestAtEnd(recorded: Recorded, from: number, count: number): number {
   return coldest;
 }
 
-function firstOf(times: Float64Array): number | null {
-  const reached = times.filter((t) => !Number.isNaN(t));
-  return reached.length ? Math.min(...reached) : null;
+/** A lump's history, drawn out of the run only where somebody reads it. */
+class SolderHistory {
+  constructor(
+    readonly where: SolderPlace['where'],
+    private readonly recorded: Recorded,
+    private readonly tracked: number,
+  ) {}
+
+  get history_K(): Float64Array {
+    return this.recorded.history_K(this.tracked);
+  }
+}
+
+/** Of a level's crossings by lump, NaN where none came: the first, which lump was last, and whether all came. */
+function crossingsOf(times_s: Float64Array): { first_s: number | null; last: number; all: boolean } {
+  let first_s = Infinity;
+  let last = 0;
+  let all = true;
+  for (let i = 0; i < times_s.length; i++) {
+    const at_s = times_s[i]!;
+    if (Number.isNaN(at_s)) all = false;
+    if (at_s < first_s) first_s = at_s;
+    if (at_s > times_s[last]!) last = i;
+  }
+  return { first_s: first_s < Infinity ? first_s : null, last, all };
 }
 
 /** Of the laminate inside the land, by sheet: its mean through the thickness. */
