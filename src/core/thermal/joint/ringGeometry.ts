@@ -4,7 +4,7 @@ import { JOINT } from './settings';
 import type { PlacedSheet } from './sheetProfile';
 
 /** Sheets that stand as one node in a ring, and the depth that speaks for them. */
-export interface Lump {
+interface Lump {
   readonly sheets: readonly number[];
   readonly near_m: number;
 }
