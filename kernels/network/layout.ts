@@ -11,6 +11,9 @@ export const SLOTS: i32 = 20;
 /** Bytes of a variable link: its ends' pivots, its place, the lumps at its ends, its wetting. */
 export const LINK: usize = 24;
 
+/** Bytes of a lump's curve. */
+export const CURVE: usize = 11 * EACH;
+
 export let size: i32 = 0;
 export let split: i32 = 0;
 export let places: i32 = 0;
@@ -71,7 +74,7 @@ export let flow: usize = 0;
 export let stage1: usize = 0;
 export let temperature: usize = 0;
 export let source: usize = 0;
-/** Of each lump: solidus and liquidus, K, then J; slopes of the three phases; their offsets. */
+/** Of each lump: solidus and liquidus, K, then J; slopes of the three phases; their offsets; what is waited for, J. */
 export let curve: usize = 0;
 /** Liquid share of each lump as it is taken to be within a step. */
 export let halfway: usize = 0;
@@ -165,7 +168,7 @@ export function layOut(
   stage1 = room(nodeBytes);
   temperature = room(nodeBytes);
   source = room(nodeBytes);
-  curve = room(10 * EACH * melts);
+  curve = room(CURVE * melts);
   stays = room(4 * EACH * melts);
   halfway = room(EACH * melts);
   wetted = room(EACH * wettings);

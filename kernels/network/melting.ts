@@ -2,6 +2,7 @@ import { kept, stage, taken, time, underWay } from './lane';
 import { add, at, EACH, inLane, LANES, mul, pair, put, sub, wordOf } from './lanes';
 import {
   control,
+  CURVE,
   curve,
   enthalpy,
   flow,
@@ -38,7 +39,6 @@ const OFF: i32 = 0;
 const BAND: i32 = 1;
 const FULL: i32 = 2;
 
-const CURVE: usize = 10 * EACH;
 const STAYS: usize = 4 * EACH;
 
 /** Whether something in lanes that count has come to the ends of where it stays, or beyond. */

@@ -1,6 +1,6 @@
 import { firstStep, longest } from './lane';
 import { EACH, inLane } from './lanes';
-import { curve, enthalpy, flow, meltNode, melts } from './layout';
+import { CURVE, curve, enthalpy, flow, meltNode, melts } from './layout';
 
 /* How long steps are: the first one and its doubles, so that lengths met again stay alike. */
 
@@ -24,13 +24,14 @@ export function reach(lane: i32, past: f64): f64 {
   const l = inLane(lane);
   let least: f64 = Infinity;
   for (let i = 0; i < melts; i++) {
-    const lump = curve + 10 * EACH * <usize>i + l;
+    const lump = curve + CURVE * <usize>i + l;
     const node = <usize>load<i32>(meltNode + ((<usize>i) << 2)) + l;
     const h = load<f64>(enthalpy + node);
     const w = load<f64>(flow + node);
     const solidus = load<f64>(lump + 2 * EACH);
     const liquidus = load<f64>(lump + 3 * EACH);
-    const aim = w > 0 ? (h < solidus ? solidus : liquidus) : h > liquidus ? liquidus : solidus;
+    let aim = h > liquidus ? liquidus : solidus;
+    if (w > 0) aim = h < solidus ? solidus : h < liquidus ? liquidus : load<f64>(lump + 10 * EACH);
     const way = (aim - h) / w;
     if (way > 0) least = min(least, way);
   }

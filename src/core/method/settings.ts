@@ -49,7 +49,7 @@ export const PLAN = {
   /** Colder tips melt no solder within the longest dwell; those settings are not tried. */
   leastSetpoint_K: 513.15,
   /**
-   * Search and bands: over the bench's tools and settings melts of pins come 1 % (median) and up to 3 % (nine in ten) after
+   * Search and bands: over the bench’s tools and settings melts of pins come 1 % (median) and up to 2 % (nine in ten) after
    * those of runs with steps twenty times finer, of lands 4 and 6 %, well inside what is uncertain; held by a test.
    */
   tolerance_K: 50,

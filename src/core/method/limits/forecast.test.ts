@@ -47,8 +47,8 @@ describe('the forecast of a touch', () => {
     });
     errors.sort((a, b) => a - b);
     expect(errors.length).toBeGreaterThan(50);
-    expect(errors[Math.floor(errors.length / 2)]!).toBeLessThan(0.03);
-    expect(errors[Math.floor(0.9 * errors.length)]!).toBeLessThan(0.08);
+    expect(errors[Math.floor(errors.length / 2)]!).toBeLessThan(0.02);
+    expect(errors[Math.floor(0.9 * errors.length)]!).toBeLessThan(0.05);
   });
 
   it('ends where the iron leaves, and spends no more by then than a run that goes on', () => {

@@ -42,6 +42,7 @@ export function addBarrel(
   board_K: number,
   factors: Factors,
   sectors: number,
+  noted_K: number,
 ): Barrel {
   const { part, board } = scenario;
   const alloy = ALLOYS[scenario.alloy];
@@ -74,6 +75,7 @@ export function addBarrel(
       capacitySolid_J_K: mass_kg * alloy.heatSolid.value,
       capacityLiquid_J_K: mass_kg * alloy.heatLiquid.value,
       latent_J: mass_kg * alloy.latentHeat.value,
+      noted_K,
     };
     const nodes: number[] = [];
     while (nodes.length < parts) nodes.push(net.solder(lump, board_K));

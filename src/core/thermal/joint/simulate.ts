@@ -85,11 +85,15 @@ export interface RunOptions {
   readonly stopWhen?: (time_s: number, land_K: number, molten: boolean) => boolean;
 }
 
-/** Builds the network of one joint under one iron. Nodes: rings, then barrel and part, then tip. */
+/**
+ * Builds the network of one joint under one iron. Nodes: rings, then barrel and part, then tip. Steps mind where solder comes to so
+ * much over its liquidus.
+ */
 export function buildJoint(
   scenario: JointScenario,
   factors: Factors = NOMINAL,
   guests: readonly Guest[] = [],
+  margin_K = 0,
 ): JointModel {
   const net = new NetworkBuilder();
   const warm = soaked(scenario.board, scenario.preheat, scenario.ambient_K);
@@ -98,18 +102,19 @@ export function buildJoint(
   const mesh = holeMesh(scenario, ironOnTop, factors);
   const field = new RingBuilder(net, scenario, surroundingsOf(warm, ironOnTop, factors), mesh, factors);
   const sectors = sectorsUnder(scenario.iron);
-  const barrel = addBarrel(net, scenario, mesh, board_K, factors, sectors);
+  const melting = meltingOf(scenario);
+  const liquidus_K = Math.max(melting.liquidus_K, melting.solidus_K + SOLVER.eutecticSmear_K);
+  const barrel = addBarrel(net, scenario, mesh, board_K, factors, sectors, liquidus_K + margin_K);
   const rings = field.close(barrel.landLinks, sectors);
   const tip = addTip(net, scenario.iron, scenario.ambient_K, factors);
   const bodies = guests.map((guest) => addGuest(net, rings, guest, board_K, scenario.ambient_K, factors));
   const contact = contact_W_K(scenario.iron, scenario.part.landDiameter_m, factors);
   touch(net, scenario.iron, contact, tip.face, barrel.nearFillet, factors);
-  const melting = meltingOf(scenario);
   return {
     network: net.done(),
     rings,
     solder: barrel.solder,
-    liquidus_K: Math.max(melting.liquidus_K, melting.solidus_K + SOLVER.eutecticSmear_K),
+    liquidus_K,
     place: {
       ...tip,
       body: barrel.body,
@@ -140,7 +145,8 @@ export const simulateJoint = (scenario: JointScenario, options: RunOptions): Joi
 
 /** A joint ready to run: its network, what is asked of it, and how its run is read. */
 export function preparedJoint(scenario: JointScenario, options: RunOptions): Prepared<JointRun> {
-  const model = buildJoint(scenario, options.factors, options.guests);
+  const margin_K = options.meltMargin_K ?? 0;
+  const model = buildJoint(scenario, options.factors, options.guests, margin_K);
   const { place, solder } = model;
   const probes = (options.probes ?? []).map((probe) => ringSpot(model.rings, probe.distance_m, probe.face));
   const tracked = [
@@ -155,7 +161,6 @@ export function preparedJoint(scenario: JointScenario, options: RunOptions): Pre
     ...(place.sleeve === null ? [] : [place.sleeve]),
   ];
   const stop = options.stopWhen;
-  const margin_K = options.meltMargin_K ?? 0;
   const molten_K = model.liquidus_K + margin_K;
   const molten = (at_K: (node: number) => number): boolean => {
     for (const { node } of solder) if (at_K(node) < molten_K) return false;

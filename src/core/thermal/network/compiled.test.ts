@@ -109,6 +109,16 @@ describe('the compiled network', () => {
     expect(long.time_s.at(-1)!).toBeGreaterThan(2);
   });
 
+  it('does not creep where solder hovers about its melting: steps stay few, and heat adds up', () => {
+    const hovering = Array.from({ length: 40 }, (_, i) => joint(scenario(178 + i, trackOn(4))));
+    const runs = integrateAll(hovering.map((one) => () => one));
+    for (const { outcome, steps, energy } of runs) {
+      expect(outcome).toBe('done');
+      expect(steps).toBeLessThan(100);
+      expect(energy.relativeResidual).toBeLessThan(1e-9);
+    }
+  });
+
   it('runs networks of unlike shape one after the other, each as it runs alone', () => {
     const asked = [joint(scenario(360, trackOn(4))), CASES[4]![1], joint(scenario(340, trackOn(4)))];
     integrateAll(asked.map((one) => () => one)).forEach((run, i) => {

@@ -17,6 +17,8 @@ export interface EnthalpyCurve {
   readonly offset: readonly [number, number, number];
   readonly liquidus_J: number;
   readonly solidus_J: number;
+  /** At the temperature that somebody waits for; its liquidus where nobody does. */
+  readonly noted_J: number;
 }
 
 export function enthalpyCurve(lump: MeltingNode, smear_K: number): EnthalpyCurve {
@@ -35,6 +37,7 @@ export function enthalpyCurve(lump: MeltingNode, smear_K: number): EnthalpyCurve
     offset: [0, solidus_J - mushy * solidus_K, liquidus_J - cl * liquidus_K],
     solidus_J,
     liquidus_J,
+    noted_J: liquidus_J + cl * Math.max(0, (lump.noted_K ?? liquidus_K) - liquidus_K),
   };
 }
 

@@ -82,6 +82,7 @@ function layLumps(
     put(curve.liquidus_J);
     curve.slope.forEach(put);
     curve.offset.forEach(put);
+    put(curve.noted_J);
   }
   at = firstOf(ARRAYS.wetting);
   for (const { dryShare, over_s } of wettings) {

@@ -6,6 +6,8 @@ export interface MeltingNode {
   readonly capacitySolid_J_K: number;
   readonly capacityLiquid_J_K: number;
   readonly latent_J: number;
+  /** A temperature over its liquidus that somebody waits for: steps end near it as near a change of phase. */
+  readonly noted_K?: number | undefined;
 }
 
 /** A heater with a proportional controller that reads its own temperature. */
@@ -76,9 +78,17 @@ export class NetworkBuilder {
   }
 
   solder(lump: Omit<MeltingNode, 'node'>, initial_K: number): number {
-    const { solidus_K, liquidus_K, capacitySolid_J_K, capacityLiquid_J_K, latent_J } = lump;
+    const { solidus_K, liquidus_K, capacitySolid_J_K, capacityLiquid_J_K, latent_J, noted_K } = lump;
     const node = this.node(capacitySolid_J_K, initial_K);
-    this.melting.push({ node, solidus_K, liquidus_K, capacitySolid_J_K, capacityLiquid_J_K, latent_J });
+    this.melting.push({
+      node,
+      solidus_K,
+      liquidus_K,
+      capacitySolid_J_K,
+      capacityLiquid_J_K,
+      latent_J,
+      noted_K,
+    });
     return node;
   }
 

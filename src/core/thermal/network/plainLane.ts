@@ -129,10 +129,18 @@ export class PlainLane {
   private reach_s(): number {
     let least_s = Infinity;
     this.network.melting.forEach(({ node }, i) => {
-      const { solidus_J, liquidus_J } = this.curves[i]!;
+      const { solidus_J, liquidus_J, noted_J } = this.curves[i]!;
       const [h, flow_W] = [this.enthalpy[node]!, this.flow_W[node]!];
       const next_J =
-        flow_W > 0 ? (h < solidus_J ? solidus_J : liquidus_J) : h > liquidus_J ? liquidus_J : solidus_J;
+        flow_W > 0
+          ? h < solidus_J
+            ? solidus_J
+            : h < liquidus_J
+              ? liquidus_J
+              : noted_J
+          : h > liquidus_J
+            ? liquidus_J
+            : solidus_J;
       const way_s = (next_J - h) / flow_W;
       if (way_s > 0) least_s = Math.min(least_s, way_s);
     });
