@@ -213,6 +213,8 @@ function sources(
 class Refresh {
   private readonly seenTop_K: Float64Array;
   private readonly seenBottom_K: Float64Array;
+  /** How far cells had travelled then. */
+  private seenAt_K = 0;
 
   constructor(
     private readonly solver: FieldSolver,
@@ -228,11 +230,14 @@ class Refresh {
     this.films.follow(solver.top_K, solver.bottom_K, solver.bodies.skins_K);
     this.seenTop_K.set(solver.top_K);
     this.seenBottom_K.set(solver.bottom_K);
+    this.seenAt_K = solver.travelled_K;
     solver.filmsChanged();
   }
 
   maybe(): void {
-    const { top_K, bottom_K, mesh } = this.solver;
+    const { top_K, bottom_K, mesh, travelled_K } = this.solver;
+    // No cell has moved further than the fastest of each step would have.
+    if (travelled_K - this.seenAt_K <= FIELD.filmRefresh_K) return;
     const { loops } = mesh.memory;
     const far =
       loops.moved(top_K, this.seenTop_K, FIELD.filmRefresh_K) ||

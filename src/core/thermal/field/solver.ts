@@ -40,6 +40,8 @@ export class FieldSolver {
   private readonly carryZ: Float64Array;
   private readonly bodyLink_W_K: Float64Array;
   private lastStep_s = 0;
+  /** How far any cell can have moved since the start: the largest change of each step, summed, K. */
+  travelled_K = 0;
   private lastMove_K = 0;
   private factored_s = 0;
   private filmsMoved = true;
@@ -169,6 +171,7 @@ export class FieldSolver {
     const { mesh, temperature_K: t, films, energy } = this;
     const { loops } = mesh.memory;
     this.lastMove_K = loops.accept(t, this.change_K);
+    this.travelled_K += this.lastMove_K;
     const above = loops.flows(this.top_K, films.faces.top, this.sourceAt(top_K));
     const below = loops.flows(this.bottom_K, films.faces.bottom, this.sourceAt(bottom_K));
     const bodies = this.bodies.accept(t, step_s);

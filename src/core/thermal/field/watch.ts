@@ -55,6 +55,8 @@ export class Watch {
   private readonly spotShare: Float64Array;
   private readonly solidus_K: Float64Array;
   private soft = false;
+  /** As long as cells have not travelled so far, what had softened cannot have stiffened. */
+  private softUntil_K = 0;
 
   constructor(
     private readonly solver: FieldSolver,
@@ -196,7 +198,9 @@ export class Watch {
 
   /** When what had softened is back under its glass transition, the mismatch to the rest is frozen in. */
   private watchStiffening(): void {
-    const { mesh, temperature_K: t } = this.solver;
+    const { mesh, temperature_K: t, travelled_K } = this.solver;
+    // While it is soft by more than anything has moved since, it is soft still.
+    if (this.soft && travelled_K < this.softUntil_K) return;
     const { glassTransition, expansion } = LAMINATES[this.fieldBoard.laminate];
     const middle = ((mesh.nz - 1) / 2) | 0;
     const middle_K = t.subarray(middle * mesh.columns, (middle + 1) * mesh.columns);
@@ -209,6 +213,7 @@ export class Watch {
     if (zone_m2K / zone_m2 >= glassTransition.value) {
       // Soft again: what had been frozen in is let go.
       this.soft = true;
+      this.softUntil_K = travelled_K + zone_m2K / zone_m2 - glassTransition.value - JUST_SOFT_K;
       this.board.bowLeft = 0;
       return;
     }
@@ -225,6 +230,9 @@ export class Watch {
     );
   }
 }
+
+/** Columns soften by their mean and stiffen by their middle, which lags by less than this (assumed). */
+const JUST_SOFT_K = 5;
 
 /**
  * Mean temperature of the colder half of a pad's solder, K: what is said of a pad as a whole. Its land evens it out over
