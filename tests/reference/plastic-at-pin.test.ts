@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import type { Goal } from '~/core/method/goals';
 import { holeTouch } from '~/core/method/hand/holeTouch';
-import { allowanceFor, forecastTouch } from '~/core/method/limits/forecast';
+import { allowanceFor, forecastTouches } from '~/core/method/limits/forecast';
 import type { PlanRequest } from '~/core/method/request';
 import { FAMILY_TRAITS, type FamilyId } from '~/core/packages/families';
 import { simulateJoint } from '~/core/thermal/joint/simulate';
@@ -51,7 +51,7 @@ describe('a touch', () => {
   const stopFor = (goal: Goal) => {
     const request = inPhase({ ...jack, goal }, goal === 'fit' ? 'fit' : 'remove');
     const touch = holeTouch(request, settingAt(360), '1');
-    return forecastTouch(touch, allowanceFor(request, ['1']));
+    return forecastTouches([{ touch, allowance: allowanceFor(request, ['1']) }])[0]!;
   };
 
   it('stops before the plastic flows, and not for a part that is given up', () => {

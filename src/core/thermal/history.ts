@@ -40,14 +40,25 @@ export function valueAt(time_s: Float64Array, values: Float64Array, at_s: number
   return values[row - 1]! + share * (values[row]! - values[row - 1]!);
 }
 
-/** First time a rising curve reaches a level, or null. */
-export function firstReached_s(time_s: Float64Array, values: Float64Array, level: number): number | null {
-  for (let i = 0; i < time_s.length; i++) {
-    if (values[i]! >= level) {
-      if (i === 0) return time_s[0]!;
-      const share = (level - values[i - 1]!) / (values[i]! - values[i - 1]!);
-      return time_s[i - 1]! + share * (time_s[i]! - time_s[i - 1]!);
+/** First time a rising curve reaches a level, s, and by which row; null if it never does. `at` reads it row by row. */
+export function firstReached(
+  time_s: Float64Array,
+  at: (row: number) => number,
+  level: number,
+): { readonly at_s: number; readonly row: number } | null {
+  let before = -Infinity;
+  for (let row = 0; row < time_s.length; row++) {
+    const now = at(row);
+    if (now >= level) {
+      if (row === 0) return { at_s: time_s[0]!, row };
+      const share = (level - before) / (now - before);
+      return { at_s: time_s[row - 1]! + share * (time_s[row]! - time_s[row - 1]!), row };
     }
+    before = now;
   }
   return null;
 }
+
+/** The same of values that stand in a row, the time alone. */
+export const firstReached_s = (time_s: Float64Array, values: Float64Array, level: number): number | null =>
+  firstReached(time_s, (row) => values[row]!, level)?.at_s ?? null;

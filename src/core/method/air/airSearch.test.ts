@@ -7,7 +7,7 @@ import { serially } from '../plan/pieces/solve';
 import type { AirSetting } from '../request';
 import { AIR } from '../settings';
 import { longestAir_s } from './airJudge';
-import { answerAir, searchAir } from './airSearch';
+import { answerAir, searchAir, solveArrangement } from './airSearch';
 import { verifyAir } from './airVerify';
 
 const request = inPhase(surfaceRequest({ family: 'plcc', pins: 20 }, { irons: [], tweezers: [] }));
@@ -68,6 +68,20 @@ describe('hot air', () => {
     expect(meltOf({ standoff_m: AIR.standoffs_m.back })).toBeGreaterThan(meltOf({}));
     expect(meltOf({ preheat: warm })).toBeLessThan(meltOf({}));
   });
+
+  it.each([330, 380, 430])(
+    'a search that looks at the last pad alone finds the last of all pads: %d °C',
+    (air_C) => {
+      const air_K = kelvin(air_C);
+      const all = inOneGo(answerAir(request, setting({ air_K })));
+      const [alone] = inOneGo(solveArrangement(request, setting(), [{ air_K, preheat_K: null }]));
+      const melts_s = all.pins.map(({ fullMelt_s }) => fullMelt_s ?? Infinity);
+      expect(all.pins).toHaveLength(20);
+      expect(alone!.pins).toHaveLength(1);
+      expect(alone!.pins[0]!.fullMelt_s ?? Infinity).toBe(Math.max(...melts_s));
+      expect(alone!.time_s).toBe(all.time_s);
+    },
+  );
 
   it('superposed is near the whole model: latent heat and moving films move the melt by under a quarter', () => {
     const verified = inOneGo(verifyAir(request, setting()));

@@ -68,11 +68,10 @@ function drawnDwell(touch: Touch, draw: Draw): Prepared<DrawnDwell> {
     melt_s: run.fullMelt_s ?? Infinity,
     pad: doseCurve(lives.pad, run.time_s, run.land_K),
     laminate: doseCurve(lives.laminate, run.time_s, run.laminate_K),
-    // Of a run's rows these few go to whoever asked, on a thread of its own.
-    time_s: run.time_s.slice(),
-    land_K: run.land_K.slice(),
-    body_K: run.body_K.slice(),
-    plastic_K: run.plastic_K?.slice() ?? null,
+    time_s: run.time_s,
+    land_K: run.land_K,
+    body_K: run.body_K,
+    plastic_K: run.plastic_K,
   }));
 }
 

@@ -12,7 +12,7 @@ import {
 } from '../../../../tests/support/samples';
 import { methodOf } from '../ways';
 import { PLAN } from '../settings';
-import { allowanceFor, forecastTouch } from './forecast';
+import { allowanceFor, forecastTouches } from './forecast';
 import { settingsOnBench } from '../hand/handSearch';
 import type { HandHeat } from '../hand/handTrial';
 import type { Touch } from '../hand/touch';
@@ -54,7 +54,9 @@ describe('the forecast of a touch', () => {
   it('ends where the iron leaves, and spends no more by then than a run that goes on', () => {
     const heat = methodOf('leg-at-a-time').heat as HandHeat;
     for (const touch of heat.touchesOf(request, settingAt(420))) {
-      const { off_s, fullMelt_s, stop_s, padDoseAtOff } = forecastTouch(touch, allowanceFor(request, ['1']));
+      const { off_s, fullMelt_s, stop_s, padDoseAtOff } = forecastTouches([
+        { touch, allowance: allowanceFor(request, ['1']) },
+      ])[0]!;
       expect(off_s).toBeCloseTo(fullMelt_s! + PLAN.settle_s + PLAN.reaction_s, 9);
       expect(stop_s).toBeGreaterThan(0);
       expect(stop_s).toBeLessThanOrEqual(touch.longest_s);
@@ -68,7 +70,7 @@ describe('the forecast of a touch', () => {
     const heat = methodOf('leg-at-a-time').heat as HandHeat;
     const setting = settingsOnBench(request, heat, null)[0]!;
     const plane = heat.touchesOf(request, setting).find((touch) => touch.name === '2')!;
-    const forecast = forecastTouch(plane, allowanceFor(request, ['2']));
+    const forecast = forecastTouches([{ touch: plane, allowance: allowanceFor(request, ['2']) }])[0]!;
     expect(forecast.off_s).toBeNull();
     expect(forecast.coldestAtEnd_K).toBeLessThan(plane.liquidus_K);
   });

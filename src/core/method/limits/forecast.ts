@@ -9,7 +9,7 @@ import { bodyCounts } from '../goals';
 import type { PhaseRequest } from '../request';
 import { PLAN } from '../settings';
 import { stopOf, type Allowance, type Stop } from './stop';
-import { alone, allSideBySide, readAs, type Prepared } from '~/core/thermal/network/prepared';
+import { allSideBySide, readAs, type Prepared } from '~/core/thermal/network/prepared';
 import type { Touch, TouchRun } from '../hand/touch';
 
 /** One touch at nominal values. */
@@ -87,10 +87,6 @@ export interface AskedTouch {
 /** Runs touches until the iron would leave them, and reads their melts, their doses and their stops. */
 export const forecastTouches = (asked: readonly AskedTouch[]): PinForecast[] =>
   allSideBySide(asked.map((one) => () => forecast(one)));
-
-/** One touch as it most likely is. */
-export const forecastTouch = (touch: Touch, allowance: Allowance): PinForecast =>
-  alone(forecast({ touch, allowance }));
 
 function forecast({ touch, allowance, factors }: AskedTouch): Prepared<PinForecast> {
   let molten_s = Infinity;

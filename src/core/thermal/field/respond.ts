@@ -1,5 +1,5 @@
 import { inOneGo } from '~/core/stepwise';
-import { valueAt, type TimePlace } from '../history';
+import { firstReached, valueAt, type TimePlace } from '../history';
 import { runField, type FieldOptions, type FieldProgress, type FieldRun } from './run';
 import type { FieldScenario } from './scenario';
 
@@ -112,18 +112,7 @@ export class Superposition {
   }
 
   /** First time a place reaches a level, s, and by which row; null if it never does. */
-  firstReached(place: number, level_K: number): { readonly at_s: number; readonly row: number } | null {
-    const { time_s } = this.responses;
-    let before_K = this.at_K(place, 0);
-    if (before_K >= level_K) return { at_s: time_s[0]!, row: 0 };
-    for (let row = 1; row < time_s.length; row++) {
-      const now_K = this.at_K(place, row);
-      if (now_K >= level_K) {
-        const share = (level_K - before_K) / (now_K - before_K);
-        return { at_s: time_s[row - 1]! + share * (time_s[row]! - time_s[row - 1]!), row };
-      }
-      before_K = now_K;
-    }
-    return null;
+  firstReached(place: number, level_K: number): ReturnType<typeof firstReached> {
+    return firstReached(this.responses.time_s, (row) => this.at_K(place, row), level_K);
   }
 }

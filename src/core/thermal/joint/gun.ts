@@ -25,7 +25,8 @@ export function suctionAt(run: JointRun, trigger_s: number, liquidus_K: number):
   let coldest_K = Infinity;
   let where = run.solder[0]!.where;
   for (const lump of run.solder) {
-    const at_K = lump.history_K[row - 1]! + share * (lump.history_K[row]! - lump.history_K[row - 1]!);
+    const { history_K } = lump;
+    const at_K = history_K[row - 1]! + share * (history_K[row]! - history_K[row - 1]!);
     if (at_K < coldest_K) {
       coldest_K = at_K;
       where = lump.where;

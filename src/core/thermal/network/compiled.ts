@@ -1,4 +1,4 @@
-import { ARRAYS, borrowedBench, LANES, returnBench, type Bench } from './kernel';
+import { ARRAYS, borrowedKernel, LANES, returnKernel, type OwnKernel } from './kernel';
 import { layShape } from './laying';
 import { layLane } from './layingLane';
 import type { ThermalNetwork } from './network';
@@ -9,7 +9,7 @@ import type { LaneResult, Stepper, StepLimits, Try } from './stepper';
 /** Networks of one shape in the lanes of the compiled kernel. */
 export class CompiledStepper implements Stepper {
   readonly lanes = LANES;
-  private readonly bench: Bench;
+  private readonly own: OwnKernel;
   private readonly shape: Shape;
   private readonly numbers: Float64Array;
   private readonly temperatureAt: number;
@@ -18,12 +18,12 @@ export class CompiledStepper implements Stepper {
 
   /** For networks of the shape of this one. */
   constructor(first: ThermalNetwork) {
-    const bench = borrowedBench();
-    this.bench = bench;
+    const own = borrowedKernel();
+    this.own = own;
     this.shape = shapeOf(first);
-    layShape(bench, this.shape, first);
-    this.numbers = new Float64Array(bench.kernel.memory.buffer);
-    this.temperatureAt = bench.kernel.addressOf(ARRAYS.temperature) >> 3;
+    layShape(own, this.shape, first);
+    this.numbers = new Float64Array(own.kernel.memory.buffer);
+    this.temperatureAt = own.kernel.addressOf(ARRAYS.temperature) >> 3;
   }
 
   fits(network: ThermalNetwork): boolean {
@@ -31,15 +31,15 @@ export class CompiledStepper implements Stepper {
   }
 
   begin(lane: number, network: ThermalNetwork, { tolerance_K, maxStep_s, duration_s }: StepLimits): void {
-    layLane(this.bench, this.numbers, shapeOf(network), network, lane);
+    layLane(this.own, this.numbers, shapeOf(network), network, lane);
     this.networks[lane] = network;
     const first_s = Math.min(SOLVER.firstStep_s, maxStep_s);
-    this.bench.kernel.begin(lane, first_s, maxStep_s, tolerance_K, duration_s);
+    this.own.kernel.begin(lane, first_s, maxStep_s, tolerance_K, duration_s);
   }
 
   advance(): void {
     const { minStep_s, maxPhasePasses, pastPhase } = SOLVER;
-    this.tries = this.bench.kernel.advance(minStep_s, maxPhasePasses, pastPhase);
+    this.tries = this.own.kernel.advance(minStep_s, maxPhasePasses, pastPhase);
   }
 
   lastTry(lane: number): Try {
@@ -48,19 +48,19 @@ export class CompiledStepper implements Stepper {
   }
 
   time_s(lane: number): number {
-    return this.bench.kernel.timeOf(lane);
+    return this.own.kernel.timeOf(lane);
   }
 
   taken_s(lane: number): number {
-    return this.bench.kernel.stepOf(lane);
+    return this.own.kernel.stepOf(lane);
   }
 
   steps(lane: number): number {
-    return this.bench.kernel.stepsOf(lane);
+    return this.own.kernel.stepsOf(lane);
   }
 
   solves(lane: number): number {
-    return this.bench.kernel.solvesOf(lane);
+    return this.own.kernel.solvesOf(lane);
   }
 
   temperaturesOf_K(): Float64Array {
@@ -75,7 +75,7 @@ export class CompiledStepper implements Stepper {
     const { melting, size } = this.networks[lane]!;
     const read = (array: number, count: number): Float64Array => {
       const found = new Float64Array(count);
-      let at = (this.bench.kernel.addressOf(array) >> 3) + lane;
+      let at = (this.own.kernel.addressOf(array) >> 3) + lane;
       for (let i = 0; i < count; i++, at += LANES) found[i] = this.numbers[at]!;
       return found;
     };
@@ -91,12 +91,12 @@ export class CompiledStepper implements Stepper {
 
   end(lane: number): void {
     this.networks[lane] = null;
-    this.bench.kernel.end(lane);
+    this.own.kernel.end(lane);
   }
 
   release(): void {
     this.networks.forEach((_, lane) => this.end(lane));
-    returnBench(this.bench);
+    returnKernel(this.own);
   }
 }
 

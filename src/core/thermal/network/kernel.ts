@@ -66,17 +66,17 @@ export const ARRAYS = {
 export const LANES = 2;
 
 /** A kernel of its own memory, and the shape that lies in it: one that is met again is not laid again. */
-export interface Bench {
+export interface OwnKernel {
   readonly kernel: Kernel;
   laid: Shape | null;
 }
 
-/** Benches that nobody uses now. */
-const idle: Bench[] = [];
+/** Those that nobody uses now. */
+const idle: OwnKernel[] = [];
 
-export const borrowedBench = (): Bench =>
+export const borrowedKernel = (): OwnKernel =>
   idle.pop() ?? { kernel: instanceOf(NETWORK) as unknown as Kernel, laid: null };
 
-export function returnBench(bench: Bench): void {
-  idle.push(bench);
+export function returnKernel(own: OwnKernel): void {
+  idle.push(own);
 }

@@ -1,5 +1,5 @@
 import type { Elimination } from './elimination';
-import { ARRAYS, LANES, type Bench, type Kernel } from './kernel';
+import { ARRAYS, LANES, type OwnKernel, type Kernel } from './kernel';
 import type { ThermalNetwork } from './network';
 import type { Shape } from './shape';
 
@@ -9,9 +9,9 @@ import type { Shape } from './shape';
 const EACH = 8 * LANES;
 
 /** Lays a shape into a kernel, and where each list of the network points. */
-export function layShape(bench: Bench, shape: Shape, network: ThermalNetwork): void {
-  if (bench.laid === shape) return;
-  const { kernel } = bench;
+export function layShape(own: OwnKernel, shape: Shape, network: ThermalNetwork): void {
+  if (own.laid === shape) return;
+  const { kernel } = own;
   const { elimination, variableEdges, edgeMelt, edgeWetting, waitsFor } = shape;
   const { edges, melting, heaters, wettings, ambient } = network;
   const { size, split, row, columnAt, pivot, edgeAt } = elimination;
@@ -59,7 +59,7 @@ export function layShape(bench: Bench, shape: Shape, network: ThermalNetwork): v
   put(ARRAYS.heaterNode, heaters.map(at), Number);
   put(ARRAYS.ambientNode, ambient.map(at), Number);
   put(ARRAYS.waitsFor, waitsFor, Number);
-  bench.laid = shape;
+  own.laid = shape;
 }
 
 function wordsOf(kernel: Kernel) {

@@ -1,12 +1,12 @@
 import { enthalpyCurve } from './enthalpy';
-import { ARRAYS, LANES, type Bench } from './kernel';
+import { ARRAYS, LANES, type OwnKernel } from './kernel';
 import type { ThermalNetwork } from './network';
 import { SOLVER } from './settings';
 import type { Shape } from './shape';
 
 /** Lays one network's numbers into its lane of a kernel that holds its shape. */
 export function layLane(
-  { kernel }: Bench,
+  { kernel }: OwnKernel,
   numbers: Float64Array,
   shape: Shape,
   network: ThermalNetwork,
